@@ -1,0 +1,56 @@
+package ebbtide.books;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * The facts: accounts, and the movements of the unrestricted ones by day. Movements are by line where assigned;
+ * {@code unassignedIn} and {@code unassignedOut} hold what is not, by sign; {@code transfers} what moves between own
+ * accounts; {@code byAccount} all of each account, restricted ones too.
+ */
+public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn,
+    List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount) {
+  public Books {
+    accounts = List.copyOf(accounts);
+    byLine = Map.copyOf(byLine);
+    byAccount = Map.copyOf(byAccount);
+  }
+
+  /** Returns books with accounts and no movement at all. */
+  public static Books of(List<Account> accounts) {
+    return new Books(accounts, Map.of(), List.of(), List.of(), List.of(), Map.of());
+  }
+
+  /** Returns the closing booked balance of an account on a day, in minor units. */
+  public long balance(Account account, LocalDate day) {
+    long balance = account.balance();
+    for (DayAmount movement : byAccount.getOrDefault(account.id(), List.of())) {
+      if (movement.day().isAfter(account.balanceDate()) && !movement.day().isAfter(day)) {
+        balance += movement.minor();
+      } else if (movement.day().isAfter(day) && !movement.day().isAfter(account.balanceDate())) {
+        balance -= movement.minor();
+      }
+    }
+    return balance;
+  }
+
+  /** Returns the closing booked balance on a day of all accounts that are not restricted. */
+  public long cash(LocalDate day) {
+    return accounts.stream().filter(a -> !a.restricted()).mapToLong(a -> balance(a, day)).sum();
+  }
+
+  /** Returns the day of the earliest movement, none without movements. */
+  public Optional<LocalDate> findFirstDay() {
+    return Stream.concat(byLine.values().stream(), Stream.of(unassignedIn, unassignedOut, transfers))
+        .flatMap(List::stream).map(DayAmount::day).min(LocalDate::compareTo);
+  }
+
+  /** Returns the day of an account's last movement, or of its balance if that is later. */
+  public LocalDate lastDay(Account account) {
+    return byAccount.getOrDefault(account.id(), List.of()).stream().map(DayAmount::day)
+        .reduce(account.balanceDate(), (a, b) -> a.isAfter(b) ? a : b);
+  }
+}

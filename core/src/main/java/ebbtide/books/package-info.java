@@ -1,0 +1,5 @@
+/**
+ * What is known: accounts with a balance on a day, and the bank movements, added up by day and by the line they were
+ * assigned to.
+ */
+package ebbtide.books;

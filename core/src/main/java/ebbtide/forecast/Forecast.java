@@ -1,0 +1,177 @@
+package ebbtide.forecast;
+
+import ebbtide.books.Books;
+import ebbtide.funding.Liquidity;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** The forecast of a plan and its books: flows by line and day, and the levels that follow. It never changes. */
+public final class Forecast {
+  private final Plan plan;
+  private final Books books;
+  private final Timeline timeline;
+  private final Map<String, LineFlows> flows;
+  private final LineFlows unassignedIn;
+  private final LineFlows unassignedOut;
+  private final LineFlows transfers;
+  private final long[] closing;
+  private final Liquidity liquidity;
+
+  Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
+      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity) {
+    this.plan = plan;
+    this.books = books;
+    this.timeline = timeline;
+    this.flows = flows;
+    this.unassignedIn = unassignedIn;
+    this.unassignedOut = unassignedOut;
+    this.transfers = transfers;
+    this.closing = closing;
+    this.liquidity = liquidity;
+  }
+
+  /** A signed amount of one part on one day. */
+  public record DayFlow(LocalDate day, Part part, long minor) {}
+
+  public Plan plan() {
+    return plan;
+  }
+
+  public Books books() {
+    return books;
+  }
+
+  public Timeline timeline() {
+    return timeline;
+  }
+
+  public Liquidity liquidity() {
+    return liquidity;
+  }
+
+  public LocalDate firstDay() {
+    return timeline.first();
+  }
+
+  public LocalDate lastDay() {
+    return plan.settings().horizonEnd();
+  }
+
+  /** Returns the index of the as-of date on the timeline. */
+  public int asOfIndex() {
+    return timeline.index(plan.settings().asOf());
+  }
+
+  /** Returns cash at the end of a day, in minor units; the day lies on the timeline or is the one before it. */
+  public long closing(LocalDate day) {
+    int index = timeline.index(day);
+    if (index == -1) {
+      return closing[0] - netOfFirstDay();
+    }
+    return closing[index];
+  }
+
+  private long netOfFirstDay() {
+    Period firstDay = new Period(timeline.first(), timeline.first().plusDays(1));
+    return total(Direction.RECEIPT, firstDay).amount() + total(Direction.PAYMENT, firstDay).amount()
+        + transfers(firstDay).amount();
+  }
+
+  /** Returns the least headroom after the as-of date over the horizon. */
+  public Liquidity.LowWater lowWater() {
+    return liquidity.lowWater(asOfIndex(), timeline.index(lastDay()), timeline);
+  }
+
+  /** Returns the most by which minimum cash exceeds cash after the as-of date, zero if it never does. */
+  public long peakNeed() {
+    return liquidity.peakNeed(asOfIndex(), timeline.index(lastDay()));
+  }
+
+  /** Returns the day of a period with the least headroom; headroom of the period is that day's (rules 1.2). */
+  public LocalDate worstDay(Period period) {
+    return timeline.date(liquidity.worstDay(from(period), to(period) - 1));
+  }
+
+  /** Returns a line's figure for a period; a group's is the sum of its lines. */
+  public Cell cell(Line line, Period period) {
+    if (line.isGroup()) {
+      return plan.leavesOf(line).stream().map(id -> cell(plan.findLine(id).orElseThrow(), period))
+          .reduce(Cell.ZERO, Cell::plus);
+    }
+    LineFlows line1 = flows.get(line.id());
+    int from = from(period);
+    int to = to(period);
+    Cell cell = line1.cell(from, to);
+    boolean touched = line1.isOverridden() && line.overrides().stream().anyMatch(o -> o.period().overlaps(period)
+        && o.period().lastDay().isAfter(plan.settings().asOf()));
+    Long computed = touched ? Long.valueOf(cell.settled() + cell.committed() + line1.netted(from, to)) : null;
+    return new Cell(cell.settled(), cell.committed(), cell.estimated(), computed, line1.isOverdue(from, to), null, -1);
+  }
+
+  /** Returns movements of one direction that nobody has assigned yet. */
+  public Cell unassigned(Direction direction, Period period) {
+    return (direction == Direction.RECEIPT ? unassignedIn : unassignedOut).cell(from(period), to(period));
+  }
+
+  /** Returns what moved between own accounts; zero once both sides are booked. */
+  public Cell transfers(Period period) {
+    return transfers.cell(from(period), to(period));
+  }
+
+  /** Returns all receipts or all payments of a period. */
+  public Cell total(Direction direction, Period period) {
+    Cell sum = unassigned(direction, period);
+    for (Line line : plan.lines()) {
+      if (line.direction() == direction && !line.isGroup()) {
+        sum = sum.plus(flows.get(line.id()).cell(from(period), to(period)));
+      }
+    }
+    return sum;
+  }
+
+  /** Returns every flow of a line that is no group, day by day in its parts. */
+  public List<DayFlow> flows(Line line) {
+    List<DayFlow> found = new ArrayList<>();
+    LineFlows days = flows.get(line.id());
+    for (int day = 0; day < timeline.days(); day++) {
+      for (Part part : Part.values()) {
+        long minor = days.on(part, day);
+        if (minor != 0) {
+          found.add(new DayFlow(timeline.date(day), part, minor));
+        }
+      }
+    }
+    return found;
+  }
+
+  LineFlows flowsOf(String lineId) {
+    return flows.get(lineId);
+  }
+
+  /** Returns the periods of a length between two days, cut to the days the forecast covers. */
+  public List<Period> periods(Periods by, LocalDate from, LocalDate to) {
+    LocalDate start = from.isBefore(firstDay()) ? firstDay() : from;
+    LocalDate end = to.isAfter(lastDay()) ? lastDay() : to;
+    if (end.isBefore(start)) {
+      return List.of();
+    }
+    return by.cover(start, end, plan.settings().firstDayOfWeek(), plan.settings().firstFiscalMonth(),
+        plan.settings().asOf());
+  }
+
+  private int from(Period period) {
+    return Math.max(0, timeline.index(period.startInclusive()));
+  }
+
+  private int to(Period period) {
+    return Math.min(timeline.days(), timeline.index(period.endExclusive()));
+  }
+}

@@ -1,0 +1,165 @@
+package ebbtide.forecast;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.books.Account;
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
+import ebbtide.funding.Liquidity;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Line;
+import ebbtide.plan.Line.CashOverride;
+import ebbtide.plan.Plan;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Spread;
+import ebbtide.time.Timeline;
+import ebbtide.timing.Expectation;
+import ebbtide.timing.FlowSink;
+import ebbtide.timing.LineTiming;
+import ebbtide.timing.MonthBilling;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The pipeline from plan and books to the forecast: a pure function of the two, to the cent. */
+public final class Forecaster {
+  private final Plan plan;
+  private final Books books;
+  private final ActivityCalculator activity;
+  private final Map<String, Timeline> timelines = new HashMap<>();
+  private final Timeline timeline;
+  private final int asOf;
+
+  private Forecaster(Plan plan, Books books) {
+    this.plan = plan;
+    this.books = books;
+    this.activity = new ActivityCalculator(plan);
+    this.timeline = timelineOf(mainCountry());
+    this.asOf = timeline.index(plan.settings().asOf());
+  }
+
+  /** Returns the forecast of a plan without problems ({@link ebbtide.plan.PlanCheck}) and its books. */
+  public static Forecast forecast(Plan plan, Books books) {
+    return new Forecaster(plan, books).run();
+  }
+
+  private Forecast run() {
+    Map<String, LineFlows> flows = new LinkedHashMap<>();
+    for (Line line : plan.lines()) {
+      if (!line.isGroup()) {
+        flows.put(line.id(), flowsOf(line));
+      }
+    }
+    LineFlows unassignedIn = bookedOnly(books.unassignedIn());
+    LineFlows unassignedOut = bookedOnly(books.unassignedOut());
+    LineFlows transfers = bookedOnly(books.transfers());
+    long[] closing = new long[timeline.days()];
+    flows.values().forEach(line -> line.addTo(closing));
+    unassignedIn.addTo(closing);
+    unassignedOut.addTo(closing);
+    transfers.addTo(closing);
+    accumulate(closing);
+    Liquidity liquidity = Liquidity.of(plan.settings(), timeline, closing);
+    return new Forecast(plan, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity);
+  }
+
+  /** Turns net flows by day into closing balances that meet the bank's balance on the as-of date. */
+  private void accumulate(long[] net) {
+    long flowed = 0;
+    for (int day = 0; day <= asOf; day++) {
+      flowed += net[day];
+    }
+    long level = books.cash(plan.settings().asOf()) - flowed;
+    for (int day = 0; day < net.length; day++) {
+      level += net[day];
+      net[day] = level;
+    }
+  }
+
+  private LineFlows bookedOnly(List<DayAmount> movements) {
+    LineFlows flows = new LineFlows(timeline, asOf);
+    flows.addMovements(movements);
+    return flows;
+  }
+
+  private LineFlows flowsOf(Line line) {
+    List<DayAmount> movements = books.byLine().getOrDefault(line.id(), List.of());
+    LineFlows flows = bookedOnly(movements);
+    if (plan.isActive(line)) {
+      int sign = line.direction().sign();
+      timing(line).emit(line, movements, new Adding(line, flows, timelineOf(country(line))));
+      if (line.assumption() instanceof Assumption.Stream) {
+        flows.netWithBooked(sign);
+      }
+      for (CashOverride override : line.overrides()) {
+        flows.override(override, sign);
+      }
+    }
+    return flows;
+  }
+
+  private LineTiming timing(Line line) {
+    return new LineTiming(plan, timelineOf(country(line)), activity);
+  }
+
+  /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
+  static void emit(Plan plan, Books books, Line line, java.util.function.Function<Timeline, FlowSink> sinkFor) {
+    Forecaster forecaster = new Forecaster(plan, books);
+    Timeline days = forecaster.timelineOf(forecaster.country(line));
+    forecaster.timing(line).emit(line, books.byLine().getOrDefault(line.id(), List.of()), sinkFor.apply(days));
+  }
+
+  /** Returns the expectations of a line planned in cash, with their windows and what used them up. */
+  public static List<Expectation> expectations(Plan plan, Books books, Line line) {
+    return new Forecaster(plan, books).timing(line)
+        .expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
+  }
+
+  private String mainCountry() {
+    return books.accounts().isEmpty() ? "--" : books.accounts().get(0).country();
+  }
+
+  private String country(Line line) {
+    return books.accounts().stream().filter(account -> account.id().equals(line.account())).map(Account::country)
+        .findFirst().orElse(mainCountry());
+  }
+
+  private Timeline timelineOf(String country) {
+    return timelines.computeIfAbsent(country, code -> {
+      LocalDate asOfDay = plan.settings().asOf();
+      LocalDate first = books.findFirstDay().filter(day -> day.isBefore(asOfDay)).orElse(asOfDay);
+      return new Timeline(YearMonth.from(first), YearMonth.from(plan.settings().horizonEnd()),
+          BusinessDays.ofCountry(code));
+    });
+  }
+
+  /** Adds estimates up by day. */
+  private static final class Adding implements FlowSink {
+    private final Spread spread;
+    private final int sign;
+    private final LineFlows flows;
+    private final Timeline timeline;
+
+    Adding(Line line, LineFlows flows, Timeline timeline) {
+      this.spread = line.assumption() instanceof Assumption.Stream stream ? stream.spread() : null;
+      this.sign = line.direction().sign();
+      this.flows = flows;
+      this.timeline = timeline;
+    }
+
+    @Override
+    public void fromPattern(MonthBilling billing, int step) {
+      spread.lay(billing.cash(step) * sign, billing.cashMonth(step), timeline, flows::addEstimate);
+    }
+
+    @Override
+    public void fromExpectation(Expectation expectation, int day, boolean overdue) {
+      flows.addEstimate(day, expectation.left() * sign);
+      if (overdue) {
+        flows.markOverdue(day);
+      }
+    }
+  }
+}

@@ -1,0 +1,49 @@
+package ebbtide.money;
+
+import java.util.Objects;
+
+/** The checks that records make of their parts: each returns the checked value or says argument, rule and value. */
+public final class Check {
+  private Check() {}
+
+  /** Returns the value, refusing null and blank text; surrounding spaces are taken off. */
+  public static String text(String value, String name) {
+    if (value == null || value.isBlank()) {
+      throw new IllegalArgumentException(name + " must not be empty");
+    }
+    return value.strip();
+  }
+
+  /** Returns the value if it lies from least to most, both included. */
+  public static int inRange(int value, int least, int most, String name) {
+    if (value < least || value > most) {
+      throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+    }
+    return value;
+  }
+
+  /** Returns the percentage if it lies from least to most, both included. */
+  public static Percent inRange(Percent value, Percent least, Percent most, String name) {
+    Objects.requireNonNull(value, name);
+    if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
+      throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+    }
+    return value;
+  }
+
+  /** Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4). */
+  public static long notNegative(long minor, String name) {
+    if (minor < 0) {
+      throw new IllegalArgumentException(
+          name + " must not be negative: direction belongs to the line, so type it without a minus");
+    }
+    return minor;
+  }
+
+  /** Refuses with the given sentence unless the condition holds. */
+  public static void that(boolean holds, String sentence) {
+    if (!holds) {
+      throw new IllegalArgumentException(sentence);
+    }
+  }
+}

@@ -1,0 +1,21 @@
+package ebbtide.money;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
+/** Rounding of exact results to whole minor units: half away from zero, once (rules 1.3). */
+public final class Rounding {
+  private Rounding() {}
+
+  /** Returns numerator / denominator as a whole number, half away from zero; the denominator is above zero. */
+  public static long divide(long numerator, long denominator) {
+    long quotient = numerator / denominator;
+    long rest = Math.abs(numerator % denominator);
+    return rest >= denominator - rest ? quotient + Long.signum(numerator) : quotient;
+  }
+
+  /** Returns the exact amount as whole minor units, half away from zero. */
+  public static long toMinor(BigDecimal exact) {
+    return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();
+  }
+}

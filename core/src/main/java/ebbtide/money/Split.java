@@ -1,0 +1,57 @@
+package ebbtide.money;
+
+import java.math.BigInteger;
+import java.util.Arrays;
+
+/** Splitting of an amount into parts that add up to it, by largest remainder (rules 1.3). */
+public final class Split {
+  private Split() {}
+
+  /**
+   * Returns parts in proportion to the weights that add up to the total. Units left over go to the largest remainders,
+   * equal remainders to the earliest part; a negative total is split by size and signed after. Weights are zero or
+   * more with a sum above zero, the weight of a whole not above 2^40.
+   */
+  public static long[] byWeights(long total, long[] weights) {
+    long sum = Arrays.stream(weights).sum();
+    Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
+    long size = Math.abs(total);
+    long[] parts = new long[weights.length];
+    long[] rests = new long[weights.length];
+    boolean small = size < Long.MAX_VALUE / sum;
+    long given = 0;
+    for (int i = 0; i < weights.length; i++) {
+      if (small) {
+        parts[i] = size * weights[i] / sum;
+        rests[i] = size * weights[i] % sum;
+      } else {
+        BigInteger[] qr = BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i]))
+            .divideAndRemainder(BigInteger.valueOf(sum));
+        parts[i] = qr[0].longValueExact();
+        rests[i] = qr[1].longValue();
+      }
+      given += parts[i];
+    }
+    for (long left = size - given; left > 0; left--) {
+      int largest = largest(rests);
+      parts[largest]++;
+      rests[largest] = -1;
+    }
+    if (total < 0) {
+      for (int i = 0; i < parts.length; i++) {
+        parts[i] = -parts[i];
+      }
+    }
+    return parts;
+  }
+
+  private static int largest(long[] rests) {
+    int best = 0;
+    for (int i = 1; i < rests.length; i++) {
+      if (rests[i] > rests[best]) {
+        best = i;
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,72 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import ebbtide.time.Convention;
+import ebbtide.time.Spread;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+
+/** What a line assumes: a heading over other lines, a stream with a pattern, or cash planned by date. */
+public sealed interface Assumption {
+
+  /** A heading that gathers other lines and has no figures of its own. */
+  record Group() implements Assumption {}
+
+  /**
+   * Monthly activity that becomes cash by a pattern (rules 2, 3.2): sales, or costs bought on terms. History holds the
+   * actual months before the forecast, an override replaces one month's computed figure (rules 2.3, 2.4).
+   */
+  record Stream(ActivityMethod method, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
+      SalesTax tax, MonthPattern pattern, Spread spread) implements Assumption {
+    public Stream {
+      history = ActivityMethod.amountsByMonth(history, "history of ");
+      overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
+    }
+  }
+
+  /** A figure that replaces a computed month, with its reason. */
+  record MonthOverride(long amount, String reason) {
+    public MonthOverride {
+      Check.notNegative(amount, "override");
+      reason = Check.text(reason, "the reason of an override");
+    }
+  }
+
+  /** The same item again and again, with steps in its amount (rules 7.7). */
+  record Recurring(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty)
+      implements Assumption {
+    public Recurring {
+      amount.steps().forEach(step -> Check.notNegative(step.value(), "amount from " + step.from()));
+    }
+  }
+
+  /** Single dated items (rules 7.7). */
+  record DatedItems(List<DatedItem> items, Convention convention) implements Assumption {
+    public DatedItems {
+      items = items.stream().sorted(java.util.Comparator.comparing(DatedItem::date)).toList();
+      Map<LocalDate, Long> days = new TreeMap<>();
+      items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
+          "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
+    }
+  }
+
+  /** An amount expected on a date. */
+  record DatedItem(LocalDate date, long amount, Certainty certainty, String note) {
+    public DatedItem {
+      Check.inRange(date.getYear(), 1990, 2120, "year of " + date);
+      Check.notNegative(amount, "amount on " + date);
+      note = note == null ? "" : note.strip();
+    }
+  }
+
+  /** Returns the percentage of tax a line with this assumption bears, zero for cash planned by date. */
+  default Percent taxRate() {
+    return this instanceof Stream stream ? stream.tax().rate() : Percent.ZERO;
+  }
+}

@@ -1,0 +1,48 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.time.Period;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * A line of the plan: receipts or payments of one kind, or a group of such lines. {@code group} is the id of the group
+ * it stands in, null at the top; {@code account} the one it is paid through, null for the plan's first.
+ */
+public record Line(String id, String group, String name, Direction direction, boolean active, String account,
+    String note, Assumption assumption, List<CashOverride> overrides) {
+
+  /**
+   * An amount that replaces the estimate in the days of a period, so that the cell shows it (rules 5.3). Positive in
+   * the line's direction, in minor units; it lapses when its period is over.
+   */
+  public record CashOverride(Period period, long amount, String reason) {
+    public CashOverride {
+      Objects.requireNonNull(period, "period");
+      reason = Check.text(reason, "the reason of an override");
+    }
+  }
+
+  public Line {
+    id = Check.text(id, "id of a line");
+    name = Check.text(name, "name of a line");
+    Check.that(name.length() <= 120, "a line's name has at most 120 characters");
+    Objects.requireNonNull(direction, "direction");
+    Objects.requireNonNull(assumption, "assumption");
+    note = note == null ? "" : note;
+    overrides = overrides.stream()
+        .sorted(java.util.Comparator.comparing(o -> o.period().startInclusive())).toList();
+    for (int i = 1; i < overrides.size(); i++) {
+      Period one = overrides.get(i - 1).period();
+      Period other = overrides.get(i).period();
+      Check.that(!one.overlaps(other), "an override from " + other.startInclusive() + " to " + other.lastDay()
+          + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay() + ": lift that one first");
+    }
+    Check.that(overrides.isEmpty() || !(assumption instanceof Assumption.Group),
+        "a group is the sum of its lines and cannot be overridden: override one of its lines");
+  }
+
+  public boolean isGroup() {
+    return assumption instanceof Assumption.Group;
+  }
+}

@@ -1,0 +1,74 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * A collection or payment pattern by months: which share of a month's gross amount is paid how many months later, and
+ * which is never (rules 3.2). Shares add up to exactly 100%.
+ */
+public record MonthPattern(List<Step> steps, Percent never, Integer writeOffLag) {
+  private static final int FURTHEST_LAG = 36;
+
+  /** A share paid some months after its month (before it when negative), less a discount: 2% is what is taken off. */
+  public record Step(Percent share, int lagMonths, Percent discount) {
+    public Step {
+      Check.inRange(share, Percent.ZERO, Percent.HUNDRED, "share");
+      Check.inRange(lagMonths, -FURTHEST_LAG, FURTHEST_LAG, "months later");
+      Check.inRange(discount, Percent.ZERO, Percent.HUNDRED, "discount");
+    }
+
+    /** Returns the words of the delay: "same month", "1 month later", "2 months ahead". */
+    public String delayWords() {
+      int months = Math.abs(lagMonths);
+      String unit = months == 1 ? " month " : " months ";
+      return lagMonths == 0 ? "same month" : months + unit + (lagMonths > 0 ? "later" : "ahead");
+    }
+  }
+
+  public MonthPattern {
+    steps = List.copyOf(steps);
+    Check.inRange(never, Percent.ZERO, Percent.HUNDRED, "share that is never paid");
+    Check.that(!steps.isEmpty(), "a pattern needs at least one step");
+    Check.that(steps.size() <= 24, "a pattern has at most 24 steps, but had " + steps.size());
+    Percent sum = steps.stream().map(Step::share).reduce(never, Percent::plus);
+    if (!sum.equals(Percent.HUNDRED)) {
+      throw new IllegalArgumentException("Shares must add up to 100%, but "
+          + Stream.concat(steps.stream().map(Step::share), never.millionths() == 0 ? Stream.of() : Stream.of(never))
+              .map(Percent::toString).collect(Collectors.joining(" + "))
+          + " is " + sum + ": " + missWords(sum));
+    }
+    if (writeOffLag != null) {
+      Check.inRange(writeOffLag, 0, FURTHEST_LAG, "months until it is written off");
+    }
+  }
+
+  /** Returns the pattern in which everything is paid in its own month. */
+  public static MonthPattern atOnce() {
+    return new MonthPattern(List.of(new Step(Percent.HUNDRED, 0, Percent.ZERO)), Percent.ZERO, null);
+  }
+
+  private static String missWords(Percent sum) {
+    return sum.compareTo(Percent.HUNDRED) < 0
+        ? Percent.HUNDRED.minus(sum) + " is missing"
+        : sum.minus(Percent.HUNDRED) + " too much";
+  }
+
+  /** Returns how many months after its month the unpaid share is written off: the greatest lag unless set. */
+  public int monthsToWriteOff() {
+    return writeOffLag != null ? writeOffLag : Math.max(0, longestLag());
+  }
+
+  /** Returns the greatest number of months later, 0 if all is paid at once or ahead. */
+  public int longestLag() {
+    return Math.max(0, steps.stream().mapToInt(Step::lagMonths).max().orElseThrow());
+  }
+
+  /** Returns how many months ahead of its month the earliest share is paid, 0 if none is. */
+  public int longestLead() {
+    return Math.max(0, -steps.stream().mapToInt(Step::lagMonths).min().orElseThrow());
+  }
+}

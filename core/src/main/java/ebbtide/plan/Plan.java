@@ -1,0 +1,58 @@
+package ebbtide.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What is assumed: settings, the lines in the order they are shown, and the buoys. */
+public record Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
+  public Plan {
+    lines = List.copyOf(lines);
+    buoys = List.copyOf(buoys);
+  }
+
+  /** Returns the line of an id, if there is one. */
+  public Optional<Line> findLine(String id) {
+    return lines.stream().filter(line -> line.id().equals(id)).findFirst();
+  }
+
+  /** Returns the lines of a direction that stand directly in a group, in order; a null group means the top. */
+  public List<Line> childrenOf(Direction direction, String group) {
+    return lines.stream()
+        .filter(line -> line.direction() == direction && java.util.Objects.equals(line.group(), group)).toList();
+  }
+
+  /** Returns whether a line and every group it stands in are switched on. */
+  public boolean isActive(Line line) {
+    Map<String, Line> byId = new HashMap<>();
+    lines.forEach(one -> byId.put(one.id(), one));
+    for (Line at = line; at != null; at = at.group() == null ? null : byId.get(at.group())) {
+      if (!at.active()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Returns the ids of all lines below a group that are no groups themselves; for a line, its own id. */
+  public List<String> leavesOf(Line line) {
+    if (!line.isGroup()) {
+      return List.of(line.id());
+    }
+    List<String> leaves = new ArrayList<>();
+    childrenOf(line.direction(), line.id()).forEach(child -> leaves.addAll(leavesOf(child)));
+    return leaves;
+  }
+
+  /** Returns the names of the groups a line stands in, from the top, with " / " between; empty at the top. */
+  public String pathOf(Line line) {
+    String path = "";
+    for (Line at = line; at.group() != null; ) {
+      at = findLine(at.group()).orElseThrow();
+      path = path.isEmpty() ? at.name() : at.name() + " / " + path;
+    }
+    return path;
+  }
+}

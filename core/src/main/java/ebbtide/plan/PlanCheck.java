@@ -1,0 +1,104 @@
+package ebbtide.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** The check of what only shows between lines: groups that exist, shares that do not run in a circle. */
+public final class PlanCheck {
+  private final Plan plan;
+  private final Map<String, Line> byId = new HashMap<>();
+  private final List<PlanProblem> problems = new ArrayList<>();
+
+  private PlanCheck(Plan plan) {
+    this.plan = plan;
+  }
+
+  /** Returns everything wrong between the lines of a plan, in the order of its lines; empty when all is well. */
+  public static List<PlanProblem> problems(Plan plan) {
+    PlanCheck check = new PlanCheck(plan);
+    check.run();
+    return check.problems;
+  }
+
+  private void run() {
+    for (int i = 0; i < plan.lines().size(); i++) {
+      Line line = plan.lines().get(i);
+      if (byId.putIfAbsent(line.id(), line) != null) {
+        problem(i, "/id", "The id '" + line.id() + "' is used by two lines: give one of them another");
+      }
+    }
+    for (int i = 0; i < plan.lines().size(); i++) {
+      checkGroup(i, plan.lines().get(i));
+      checkShare(i, plan.lines().get(i));
+    }
+  }
+
+  private void checkGroup(int index, Line line) {
+    if (line.group() == null) {
+      return;
+    }
+    Line group = byId.get(line.group());
+    if (group == null) {
+      problem(index, "/group", "'" + line.name() + "' stands in a group that is not in the plan ('" + line.group()
+          + "'): add the group, or leave it out");
+      return;
+    }
+    if (!group.isGroup()) {
+      problem(index, "/group", "'" + line.name() + "' stands in '" + group.name() + "', which is not a group");
+    } else if (group.direction() != line.direction()) {
+      problem(index, "/group", "'" + line.name() + "' and its group '" + group.name()
+          + "' are not both receipts or both payments");
+    }
+    Set<String> seen = new HashSet<>(Set.of(line.id()));
+    for (Line at = group; at != null; at = at.group() == null ? null : byId.get(at.group())) {
+      if (!seen.add(at.id())) {
+        problem(index, "/group", "'" + line.name() + "' stands inside itself: put it in another group");
+        return;
+      }
+    }
+  }
+
+  private void checkShare(int index, Line line) {
+    String of = shareOf(line);
+    if (of == null) {
+      return;
+    }
+    String place = "/method/lineId";
+    Line other = byId.get(of);
+    if (other == null) {
+      problem(index, place, "'" + line.name() + "' is a share of a line that is not in the plan ('" + of
+          + "'): choose another line");
+    } else if (!(other.assumption() instanceof Assumption.Stream)) {
+      problem(index, place, "'" + line.name() + "' is a share of '" + other.name()
+          + "', which has no monthly amounts: choose a line with sales or costs by month");
+    } else {
+      checkCircle(index, line, place);
+    }
+  }
+
+  private void checkCircle(int index, Line line, String place) {
+    Set<String> way = new LinkedHashSet<>();
+    for (Line at = line; at != null; at = shareOf(at) == null ? null : byId.get(shareOf(at))) {
+      if (!way.add(at.id())) {
+        problem(index, place, "Shares run in a circle: " + way.stream().map(id -> "'" + byId.get(id).name() + "'")
+            .collect(Collectors.joining(" of ")) + " of '" + at.name() + "'. Give one of them an amount of its own");
+        return;
+      }
+    }
+  }
+
+  private static String shareOf(Line line) {
+    return line.assumption() instanceof Assumption.Stream stream
+        && stream.method() instanceof ActivityMethod.ShareOfLine share ? share.lineId() : null;
+  }
+
+  private void problem(int index, String where, String sentence) {
+    problems.add(new PlanProblem("/lines/" + index + where, sentence));
+  }
+}

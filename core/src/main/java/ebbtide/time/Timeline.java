@@ -1,0 +1,107 @@
+package ebbtide.time;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoField;
+
+/**
+ * The days of one computation, numbered from 0, with the business days of each of its months found once. Whole months
+ * from the first to the last.
+ */
+public final class Timeline {
+  private final LocalDate first;
+  private final int days;
+  private final int firstMonth;
+  private final int[] monthStart;
+  private final int[][] businessDays;
+  private final BusinessDays calendar;
+
+  /** Makes the timeline of whole months from one to another, both included. */
+  public Timeline(YearMonth firstMonth, YearMonth lastMonth, BusinessDays calendar) {
+    this.calendar = calendar;
+    this.first = firstMonth.atDay(1);
+    this.firstMonth = monthNumber(firstMonth);
+    int months = monthNumber(lastMonth) - this.firstMonth + 1;
+    this.monthStart = new int[months + 1];
+    this.businessDays = new int[months][];
+    int day = 0;
+    for (int m = 0; m < months; m++) {
+      YearMonth month = firstMonth.plusMonths(m);
+      monthStart[m] = day;
+      int[] found = new int[month.lengthOfMonth()];
+      int count = 0;
+      for (int d = 1; d <= month.lengthOfMonth(); d++) {
+        if (calendar.isBusinessDay(month.atDay(d))) {
+          found[count++] = day + d - 1;
+        }
+      }
+      businessDays[m] = java.util.Arrays.copyOf(found, count);
+      day += month.lengthOfMonth();
+    }
+    monthStart[months] = day;
+    this.days = day;
+  }
+
+  /** Returns the number of a month, counting on without a break over the years. */
+  public static int monthNumber(YearMonth month) {
+    return (int) month.getLong(ChronoField.PROLEPTIC_MONTH);
+  }
+
+  /** Returns the month of a number made by {@link #monthNumber}. */
+  public static YearMonth month(int monthNumber) {
+    return YearMonth.of(Math.floorDiv(monthNumber, 12), Math.floorMod(monthNumber, 12) + 1);
+  }
+
+  public LocalDate first() {
+    return first;
+  }
+
+  public LocalDate last() {
+    return first.plusDays(days - 1L);
+  }
+
+  /** Returns how many days the timeline has. */
+  public int days() {
+    return days;
+  }
+
+  public int firstMonth() {
+    return firstMonth;
+  }
+
+  public int lastMonth() {
+    return firstMonth + businessDays.length - 1;
+  }
+
+  /** Returns the number of a day; below 0 or not below {@link #days} when it lies outside. */
+  public int index(LocalDate day) {
+    return (int) (day.toEpochDay() - first.toEpochDay());
+  }
+
+  public LocalDate date(int index) {
+    return first.plusDays(index);
+  }
+
+  public boolean hasMonth(int monthNumber) {
+    return monthNumber >= firstMonth && monthNumber <= lastMonth();
+  }
+
+  /** Returns the index of the first day of a month on the timeline. */
+  public int startOfMonth(int monthNumber) {
+    return monthStart[monthNumber - firstMonth];
+  }
+
+  /** Returns how many days a month on the timeline has. */
+  public int lengthOfMonth(int monthNumber) {
+    return monthStart[monthNumber - firstMonth + 1] - monthStart[monthNumber - firstMonth];
+  }
+
+  /** Returns the indexes of the business days of a month on the timeline; not to be changed. */
+  int[] businessDays(int monthNumber) {
+    return businessDays[monthNumber - firstMonth];
+  }
+
+  public BusinessDays calendar() {
+    return calendar;
+  }
+}

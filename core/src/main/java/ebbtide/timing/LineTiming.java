@@ -1,0 +1,75 @@
+package ebbtide.timing;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.activity.MonthlyActivity;
+import ebbtide.books.DayAmount;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.util.List;
+
+/** The timing of one line after another: what is estimated after the as-of date, and why. */
+public final class LineTiming {
+  private final Plan plan;
+  private final Timeline timeline;
+  private final ActivityCalculator activity;
+
+  public LineTiming(Plan plan, Timeline timeline, ActivityCalculator activity) {
+    this.plan = plan;
+    this.timeline = timeline;
+    this.activity = activity;
+  }
+
+  /** Emits every estimate of an active line after the as-of date; the movements are the line's own. */
+  public void emit(Line line, List<DayAmount> movements, FlowSink sink) {
+    if (line.assumption() instanceof Assumption.Stream stream) {
+      emitPattern(line, stream, sink);
+    } else if (!line.isGroup()) {
+      emitExpectations(line, movements, sink);
+    }
+  }
+
+  private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {
+    MonthlyActivity amounts = activity.of(line);
+    int firstCashMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
+    int from = firstCashMonth - stream.pattern().longestLag();
+    int to = timeline.lastMonth() + stream.pattern().longestLead();
+    for (int month = from; month <= to; month++) {
+      long amount = amounts.in(month);
+      if (amount == 0) {
+        continue;
+      }
+      MonthBilling billing = new MonthBilling(month, amount, stream.tax(), stream.pattern());
+      for (int step = 0; step < stream.pattern().steps().size(); step++) {
+        int cashMonth = billing.cashMonth(step);
+        if (cashMonth >= firstCashMonth && cashMonth <= timeline.lastMonth()) {
+          sink.fromPattern(billing, step);
+        }
+      }
+    }
+  }
+
+  private void emitExpectations(Line line, List<DayAmount> movements, FlowSink sink) {
+    LocalDate asOf = plan.settings().asOf();
+    LocalDate horizonEnd = plan.settings().horizonEnd();
+    for (Expectation one : expectations(line, movements)) {
+      boolean overdue = !one.day().isAfter(asOf);
+      LocalDate day = overdue ? timeline.calendar().next(asOf) : one.day();
+      boolean stands = !overdue || one.windowEnd().isAfter(asOf);
+      if (stands && one.left() > 0 && !day.isAfter(horizonEnd)
+          && plan.settings().counts(line.direction(), one.certainty())) {
+        sink.fromExpectation(one, timeline.index(day), overdue);
+      }
+    }
+  }
+
+  /** Returns the expectations of a line planned in cash, left-out certainties included, used up by its movements. */
+  public List<Expectation> expectations(Line line, List<DayAmount> movements) {
+    BusinessDays calendar = timeline.calendar();
+    return Expectations.of(line.assumption(), line.direction(), plan.settings().asOf(), plan.settings().horizonEnd(),
+        calendar, movements);
+  }
+}
