@@ -1,9 +1,13 @@
 package ebbtide.books;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -22,6 +26,31 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
   /** Returns books with accounts and no movement at all. */
   public static Books of(List<Account> accounts) {
     return new Books(accounts, Map.of(), List.of(), List.of(), List.of(), Map.of());
+  }
+
+  /** Returns books of accounts and their movements; those of restricted accounts stay out of lines and totals. */
+  public static Books of(List<Account> accounts, List<BankMovement> movements) {
+    Set<String> restricted = accounts.stream().filter(Account::restricted).map(Account::id).collect(Collectors.toSet());
+    Map<String, List<DayAmount>> byLine = new HashMap<>();
+    Map<String, List<DayAmount>> byAccount = new HashMap<>();
+    List<DayAmount> in = new ArrayList<>();
+    List<DayAmount> out = new ArrayList<>();
+    List<DayAmount> transfers = new ArrayList<>();
+    for (BankMovement movement : movements) {
+      LocalDate day = movement.bookingDate();
+      byAccount.computeIfAbsent(movement.account(), id -> new ArrayList<>()).add(new DayAmount(day, movement.minor()));
+      if (restricted.contains(movement.account())) {
+        continue;
+      }
+      for (BankMovement.AssignedPart part : movement.parts()) {
+        (part.isTransfer() ? transfers : byLine.computeIfAbsent(part.lineId(), id -> new ArrayList<>()))
+            .add(new DayAmount(day, part.minor()));
+      }
+      if (movement.unassigned() != 0) {
+        (movement.minor() > 0 ? in : out).add(new DayAmount(day, movement.unassigned()));
+      }
+    }
+    return new Books(accounts, byLine, in, out, transfers, byAccount);
   }
 
   /** Returns the closing booked balance of an account on a day, in minor units. */

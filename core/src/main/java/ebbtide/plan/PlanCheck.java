@@ -69,7 +69,7 @@ public final class PlanCheck {
     if (of == null) {
       return;
     }
-    String place = "/method/lineId";
+    String place = "/assumption/method/line";
     Line other = byId.get(of);
     if (other == null) {
       problem(index, place, "'" + line.name() + "' is a share of a line that is not in the plan ('" + of

@@ -1,0 +1,51 @@
+package ebbtide.books;
+
+import ebbtide.money.Check;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * An entry of a bank statement, in signed minor units, with the bank's own words kept as they came, and what it was
+ * said to be: parts that together are never more than the movement.
+ */
+public record BankMovement(String account, LocalDate bookingDate, LocalDate valueDate, long minor, String text,
+    String counterparty, String reference, List<AssignedPart> parts) {
+
+  /** A signed part of a movement that belongs to a line, or, without one, to a transfer between own accounts. */
+  public record AssignedPart(String lineId, long minor) {
+    public boolean isTransfer() {
+      return lineId == null;
+    }
+  }
+
+  public BankMovement {
+    account = Check.text(account, "account of a movement");
+    Objects.requireNonNull(bookingDate, "booking date");
+    Check.inRange(bookingDate.getYear(), 1990, 2100, "year of the booking date");
+    valueDate = valueDate == null ? bookingDate : valueDate;
+    text = text == null ? "" : text;
+    counterparty = counterparty == null ? "" : counterparty;
+    reference = reference == null ? "" : reference;
+    parts = List.copyOf(parts);
+    requireParts(minor, parts);
+  }
+
+  /**
+   * Refuses parts of which one is zero or runs against the movement, and parts that add up to more than it.
+   */
+  public static void requireParts(long minor, List<AssignedPart> parts) {
+    long sum = 0;
+    for (AssignedPart part : parts) {
+      Check.that(Long.signum(part.minor()) == Long.signum(minor),
+          "a part of a movement must have its direction and not be zero");
+      sum += part.minor();
+    }
+    Check.that(Math.abs(sum) <= Math.abs(minor), "the parts add up to more than the movement: lower one of them");
+  }
+
+  /** Returns what is not assigned yet, signed like the movement. */
+  public long unassigned() {
+    return minor - parts.stream().mapToLong(AssignedPart::minor).sum();
+  }
+}

@@ -1,0 +1,5 @@
+/**
+ * A forecast held against what happened: a {@link ebbtide.track.Snapshot} keeps a forecast as it stood, a
+ * {@link ebbtide.track.Variance} compares it with the facts of a window (rules 10).
+ */
+package ebbtide.track;

@@ -1,0 +1,214 @@
+package ebbtide.forecast;
+
+import ebbtide.books.Account;
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
+import ebbtide.money.Money;
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Buoy;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Facility;
+import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Plan;
+import ebbtide.plan.Recurrence;
+import ebbtide.plan.SalesTax;
+import ebbtide.plan.Settings;
+import ebbtide.plan.Steps;
+import ebbtide.time.Convention;
+import ebbtide.time.Period;
+import ebbtide.time.Spread;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Plans and books made at random from a seed, using every kind of assumption, for properties to hold on. */
+public final class RandomPlans {
+  private static final List<String> COUNTRIES = List.of("GB", "US", "DE", "--");
+  private static final List<String> CURRENCIES = List.of("GBP", "EUR", "JPY", "KWD");
+
+  private final Random random;
+  private final LocalDate asOf;
+  private final List<Line> lines = new ArrayList<>();
+
+  private RandomPlans(long seed) {
+    this.random = new Random(seed);
+    this.asOf = LocalDate.of(2024, 1, 1).plusDays(random.nextInt(1100));
+  }
+
+  /** A plan and its books. */
+  public record Case(Plan plan, Books books) {}
+
+  /** Returns the plan and books of a seed. */
+  public static Case of(long seed) {
+    return new RandomPlans(seed).make();
+  }
+
+  private Case make() {
+    Set<Certainty> all = Set.of(Certainty.values());
+    Settings settings = new Settings("Random", Money.currency(pick(CURRENCIES)), asOf, pick(List.of(DayOfWeek.values())),
+        pick(List.of(Month.values())), 1 + random.nextInt(30), steps(), random.nextBoolean() ? null
+            : new Facility("Overdraft", steps()), random.nextBoolean() ? all : Set.of(Certainty.CERTAIN), all);
+    int count = 3 + random.nextInt(12);
+    for (int i = 0; i < count; i++) {
+      lines.add(line(i));
+    }
+    List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
+    return new Case(new Plan(settings, lines, buoys), books());
+  }
+
+  private Line line(int i) {
+    Direction direction = random.nextBoolean() ? Direction.RECEIPT : Direction.PAYMENT;
+    List<String> groups = lines.stream().filter(l -> l.isGroup() && l.direction() == direction).map(Line::id).toList();
+    String group = groups.isEmpty() || random.nextBoolean() ? null : pick(groups);
+    Assumption assumption = assumption();
+    return new Line("l" + i, group, "Line " + i, direction, random.nextInt(8) > 0, random.nextBoolean() ? null : "a0",
+        "", assumption, assumption instanceof Assumption.Group || random.nextBoolean() ? List.of()
+            : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract")));
+  }
+
+  private Assumption assumption() {
+    return switch (random.nextInt(6)) {
+      case 0 -> new Assumption.Group();
+      case 1 -> new Assumption.Recurring(recurrence(), steps(), pick(List.of(Convention.values())),
+          pick(List.of(Certainty.values())));
+      case 2 -> new Assumption.DatedItems(items(), pick(List.of(Convention.values())));
+      default -> new Assumption.Stream(method(), months(18, -18), overrides(), new SalesTax(
+          new Percent(random.nextInt(300_000)), random.nextBoolean()), pattern(), spread());
+    };
+  }
+
+  private Recurrence recurrence() {
+    LocalDate first = asOf.plusDays(random.nextInt(120) - 90L);
+    return new Recurrence(pick(List.of(Recurrence.Unit.values())), 1 + random.nextInt(4), first,
+        random.nextInt(4) == 0 ? first.plusDays(random.nextInt(300)) : null);
+  }
+
+  private List<Assumption.DatedItem> items() {
+    Map<LocalDate, Assumption.DatedItem> items = new TreeMap<>();
+    for (int i = random.nextInt(5); i >= 0; i--) {
+      LocalDate day = asOf.plusDays(random.nextInt(400) - 60L);
+      items.put(day, new Assumption.DatedItem(day, amount(), pick(List.of(Certainty.values())), "item " + i));
+    }
+    return List.copyOf(items.values());
+  }
+
+  private ActivityMethod method() {
+    List<String> streams = lines.stream().filter(l -> l.assumption() instanceof Assumption.Stream).map(Line::id).toList();
+    return switch (random.nextInt(streams.isEmpty() ? 3 : 4)) {
+      case 0 -> new ActivityMethod.FixedAmount(steps());
+      case 1 -> new ActivityMethod.BaseWithGrowth(steps(), new Percent(random.nextInt(100_000) - 30_000),
+          new TreeMap<>(Map.of(YearMonth.from(asOf).plusMonths(2), new Percent(random.nextInt(100_000)))));
+      case 2 -> new ActivityMethod.TypedMonths(months(1 + random.nextInt(14), 1));
+      default -> new ActivityMethod.ShareOfLine(pick(streams), new Percent(random.nextInt(1_500_000)));
+    };
+  }
+
+  private TreeMap<YearMonth, Long> months(int count, int from) {
+    TreeMap<YearMonth, Long> months = new TreeMap<>();
+    for (int i = 0; i < count; i++) {
+      months.put(YearMonth.from(asOf.plusDays(1)).plusMonths(from + i), amount());
+    }
+    return months;
+  }
+
+  private TreeMap<YearMonth, Assumption.MonthOverride> overrides() {
+    TreeMap<YearMonth, Assumption.MonthOverride> overrides = new TreeMap<>();
+    if (random.nextBoolean()) {
+      overrides.put(YearMonth.from(asOf).plusMonths(1 + random.nextInt(6)),
+          new Assumption.MonthOverride(amount(), "new contract"));
+    }
+    return overrides;
+  }
+
+  private MonthPattern pattern() {
+    List<MonthPattern.Step> steps = new ArrayList<>();
+    long left = Percent.WHOLE;
+    int count = 1 + random.nextInt(5);
+    int lag = -random.nextInt(3);
+    for (int i = 0; i < count; i++) {
+      long share = i == count - 1 && random.nextBoolean() ? left : random.nextInt((int) left + 1);
+      left -= share;
+      steps.add(new MonthPattern.Step(new Percent(share), lag++, new Percent(random.nextInt(60_000))));
+    }
+    return new MonthPattern(steps, new Percent(left), random.nextBoolean() ? null : random.nextInt(9));
+  }
+
+  private Spread spread() {
+    return switch (random.nextInt(4)) {
+      case 0 -> new Spread.OnDays(List.of(new Spread.DayWeight(31, 1)));
+      case 1 -> new Spread.OnDays(List.of(new Spread.DayWeight(5, 2), new Spread.DayWeight(20, 1)));
+      case 2 -> new Spread.ByWeek(List.of(1, 0, 3, 2, 1 + random.nextInt(3)));
+      default -> new Spread.Even();
+    };
+  }
+
+  private Steps<Long> steps() {
+    List<Steps.Step<Long>> steps = new ArrayList<>();
+    LocalDate day = asOf.minusDays(random.nextInt(200));
+    for (int i = random.nextInt(3); i >= 0; i--) {
+      steps.add(new Steps.Step<>(day, amount()));
+      day = day.plusDays(1 + random.nextInt(200));
+    }
+    return new Steps<>(steps);
+  }
+
+  private Period somePeriod() {
+    LocalDate start = asOf.plusDays(random.nextInt(80) - 20L);
+    return new Period(start, start.plusDays(1 + random.nextInt(40)));
+  }
+
+  private Books books() {
+    List<Account> accounts = List.of(account("a0", false), account("a1", false), account("a2", true));
+    Map<String, List<DayAmount>> byLine = new HashMap<>();
+    List<DayAmount> all = new ArrayList<>();
+    for (Line line : lines) {
+      if (!line.isGroup()) {
+        List<DayAmount> movements = movements(line.direction().sign());
+        byLine.put(line.id(), movements);
+        all.addAll(movements);
+      }
+    }
+    List<DayAmount> in = movements(1);
+    List<DayAmount> out = movements(-1);
+    DayAmount there = new DayAmount(asOf.minusDays(3), -5_000);
+    DayAmount back = new DayAmount(asOf.plusDays(random.nextInt(2)), 5_000);
+    all.addAll(in);
+    all.addAll(out);
+    all.add(there);
+    return new Books(accounts, byLine, in, out, List.of(there, back),
+        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)));
+  }
+
+  private Account account(String id, boolean restricted) {
+    return new Account(id, "Account " + id, pick(COUNTRIES), restricted, asOf.minusDays(random.nextInt(60)),
+        amount() - 5_000_000L);
+  }
+
+  private List<DayAmount> movements(int sign) {
+    List<DayAmount> movements = new ArrayList<>();
+    for (int i = random.nextInt(6); i > 0; i--) {
+      movements.add(new DayAmount(asOf.minusDays(random.nextInt(100) - 6L), amount() * sign));
+    }
+    return movements;
+  }
+
+  private long amount() {
+    return random.nextInt(6) == 0 ? random.nextInt(100) : random.nextInt(40_000_000);
+  }
+
+  private <T> T pick(List<T> from) {
+    return from.get(random.nextInt(from.size()));
+  }
+}

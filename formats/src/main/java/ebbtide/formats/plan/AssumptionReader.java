@@ -1,0 +1,216 @@
+package ebbtide.formats.plan;
+
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Recurrence;
+import ebbtide.plan.SalesTax;
+import ebbtide.plan.Steps;
+import ebbtide.time.Convention;
+import ebbtide.time.Spread;
+import java.time.YearMonth;
+import java.util.Currency;
+import java.util.List;
+import java.util.SortedMap;
+
+/** Reading of a line's assumption from JSON; a null result has left its problems behind. */
+final class AssumptionReader {
+  private final Currency currency;
+  private final Convention usual;
+
+  /** Makes a reader for a currency and the convention a line of this direction has when it names none (rules 1.5). */
+  AssumptionReader(Currency currency, Convention usual) {
+    this.currency = currency;
+    this.usual = usual;
+  }
+
+  Assumption read(JsonPlace place) {
+    String kind = place.at("kind").text();
+    if (kind == null) {
+      return null;
+    }
+    Assumption found = switch (kind) {
+      case "group" -> new Assumption.Group();
+      case "stream" -> stream(place);
+      case "recurring" -> recurring(place);
+      case "items" -> items(place);
+      default -> {
+        place.at("kind").problem("A line is of the kind group, stream, recurring or items, but was '" + kind + "'");
+        yield null;
+      }
+    };
+    if (found != null) {
+      place.noOthers();
+    }
+    return found;
+  }
+
+  private Assumption stream(JsonPlace place) {
+    ActivityMethod method = method(place.at("method"));
+    SortedMap<YearMonth, Long> history = place.at("history").byMonth(p -> p.amount(currency));
+    SortedMap<YearMonth, Assumption.MonthOverride> overrides = place.at("overrides").byMonth(this::override);
+    SalesTax tax = tax(place.at("tax"));
+    MonthPattern pattern = pattern(place.at("pattern"));
+    Spread spread = spread(place.at("spread"));
+    if (method == null || tax == null || pattern == null || spread == null) {
+      return null;
+    }
+    return place.make(() -> new Assumption.Stream(method, history, overrides, tax, pattern, spread));
+  }
+
+  private Assumption.MonthOverride override(JsonPlace place) {
+    Long amount = place.at("amount").amount(currency);
+    String reason = place.at("reason").text();
+    place.noOthers();
+    return amount == null || reason == null ? null : place.make(() -> new Assumption.MonthOverride(amount, reason));
+  }
+
+  private ActivityMethod method(JsonPlace place) {
+    String kind = place.at("kind").text();
+    if (kind == null) {
+      return null;
+    }
+    ActivityMethod method = switch (kind) {
+      case "fixed" -> place.make(() -> new ActivityMethod.FixedAmount(amounts(place.at("amount"))));
+      case "growth" -> growth(place);
+      case "typed" -> place.make(() ->
+          new ActivityMethod.TypedMonths(place.at("amounts").byMonth(p -> p.amount(currency))));
+      case "share" -> share(place);
+      default -> {
+        place.at("kind").problem("A method is fixed, growth, typed or share, but was '" + kind + "'");
+        yield null;
+      }
+    };
+    if (method != null) {
+      place.noOthers();
+    }
+    return method;
+  }
+
+  private ActivityMethod growth(JsonPlace place) {
+    Steps<Long> base = amounts(place.at("base"));
+    Percent growth = place.at("growth").percentOr(Percent.ZERO);
+    SortedMap<YearMonth, Percent> growthOf = place.at("growthOf").byMonth(JsonPlace::percent);
+    return growth == null ? null : place.make(() -> new ActivityMethod.BaseWithGrowth(base, growth, growthOf));
+  }
+
+  private ActivityMethod share(JsonPlace place) {
+    String line = place.at("line").text();
+    Percent share = place.at("share").percent();
+    return line == null || share == null ? null : place.make(() -> new ActivityMethod.ShareOfLine(line, share));
+  }
+
+  private SalesTax tax(JsonPlace place) {
+    if (place.isAbsent()) {
+      return SalesTax.NONE;
+    }
+    Percent rate = place.at("rate").percent();
+    Boolean gross = place.at("gross").flagOr(false);
+    place.noOthers();
+    return rate == null || gross == null ? null : place.make(() -> new SalesTax(rate, gross));
+  }
+
+  private MonthPattern pattern(JsonPlace place) {
+    if (place.isAbsent()) {
+      return MonthPattern.atOnce();
+    }
+    int count = place.at("steps").list(p -> p).size();
+    List<MonthPattern.Step> steps = place.at("steps").list(this::patternStep);
+    Percent never = place.at("never").percentOr(Percent.ZERO);
+    Integer writeOffLag = place.at("writeOffLag").wholeOr(null);
+    place.noOthers();
+    // With a step unread the shares cannot add up: its own problem says enough.
+    return never == null || steps.size() < count ? null
+        : place.make(() -> new MonthPattern(steps, never, writeOffLag));
+  }
+
+  private MonthPattern.Step patternStep(JsonPlace place) {
+    Percent share = place.at("share").percent();
+    Integer lag = place.at("lag").wholeOr(0);
+    Percent discount = place.at("discount").percentOr(Percent.ZERO);
+    place.noOthers();
+    return share == null || lag == null || discount == null ? null
+        : place.make(() -> new MonthPattern.Step(share, lag, discount));
+  }
+
+  private Spread spread(JsonPlace place) {
+    if (place.isAbsent()) {
+      return new Spread.Even();
+    }
+    String kind = place.at("kind").text();
+    if (kind == null) {
+      return null;
+    }
+    Spread spread = switch (kind) {
+      case "even" -> new Spread.Even();
+      case "days" -> place.make(() -> new Spread.OnDays(place.at("days").list(AssumptionReader::dayWeight)));
+      case "weeks" -> place.make(() -> new Spread.ByWeek(place.at("weights").list(JsonPlace::whole)));
+      default -> {
+        place.at("kind").problem("A spread is even, days or weeks, but was '" + kind + "'");
+        yield null;
+      }
+    };
+    if (spread != null) {
+      place.noOthers();
+    }
+    return spread;
+  }
+
+  private static Spread.DayWeight dayWeight(JsonPlace place) {
+    Integer day = place.at("day").whole();
+    Integer weight = place.at("weight").wholeOr(1);
+    place.noOthers();
+    return day == null || weight == null ? null : place.make(() -> new Spread.DayWeight(day, weight));
+  }
+
+  private Assumption recurring(JsonPlace place) {
+    Recurrence when = recurrence(place.at("when"));
+    Steps<Long> amount = amounts(place.at("amount"));
+    Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
+    Certainty certainty = place.at("certainty").oneOfOr(Certainty.class, Certainty.CERTAIN);
+    if (when == null || convention == null || certainty == null) {
+      return null;
+    }
+    return place.make(() -> new Assumption.Recurring(when, amount, convention, certainty));
+  }
+
+  private static Recurrence recurrence(JsonPlace place) {
+    Recurrence.Unit unit = place.at("unit").oneOf(Recurrence.Unit.class);
+    Integer every = place.at("every").wholeOr(1);
+    var first = place.at("first").date();
+    var until = place.at("until").dateOr(null);
+    place.noOthers();
+    return unit == null || every == null || first == null ? null
+        : place.make(() -> new Recurrence(unit, every, first, until));
+  }
+
+  private Assumption items(JsonPlace place) {
+    List<Assumption.DatedItem> items = place.at("items").list(this::item);
+    Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
+    return convention == null ? null : place.make(() -> new Assumption.DatedItems(items, convention));
+  }
+
+  private Assumption.DatedItem item(JsonPlace place) {
+    var date = place.at("date").date();
+    Long amount = place.at("amount").amount(currency);
+    Certainty certainty = place.at("certainty").oneOfOr(Certainty.class, Certainty.CERTAIN);
+    String note = place.at("note").textOr("");
+    place.noOthers();
+    return date == null || amount == null || certainty == null ? null
+        : place.make(() -> new Assumption.DatedItem(date, amount, certainty, note));
+  }
+
+  /** Returns amounts with the days from which they hold. */
+  Steps<Long> amounts(JsonPlace place) {
+    List<Steps.Step<Long>> steps = place.list(p -> {
+      var from = p.at("from").date();
+      Long value = p.at("value").amount(currency);
+      p.noOthers();
+      return from == null || value == null ? null : new Steps.Step<>(from, value);
+    });
+    Steps<Long> made = place.make(() -> new Steps<>(steps));
+    return made == null ? Steps.none() : made;
+  }
+}

@@ -1,0 +1,244 @@
+package ebbtide.formats.plan;
+
+import ebbtide.books.Account;
+import ebbtide.books.BankMovement;
+import ebbtide.money.Money;
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Buoy;
+import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Settings;
+import ebbtide.plan.Steps;
+import ebbtide.time.Period;
+import ebbtide.time.Spread;
+import java.io.OutputStream;
+import java.time.YearMonth;
+import java.util.Collection;
+import java.util.Currency;
+import java.util.List;
+import java.util.SortedMap;
+import java.util.function.Function;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writing of a plan file, or of a part of a plan, as {@link PlanReader} reads it back. Amounts are decimal text. */
+public final class PlanWriter {
+  /** The version of the format that is written. */
+  public static final int VERSION = 1;
+
+  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+  private final Currency currency;
+
+  private PlanWriter(Currency currency) {
+    this.currency = currency;
+  }
+
+  /** Writes a document, indented for reading. */
+  public static void write(PlanDocument document, OutputStream out) {
+    PlanWriter writer = new PlanWriter(document.plan().settings().currency());
+    ObjectNode root = NODES.objectNode().put("format", "ebbtide-plan").put("version", VERSION);
+    root.set("settings", writer.settings(document.plan().settings()));
+    root.set("accounts", list(document.accounts(), writer::account));
+    root.set("lines", list(document.plan().lines(), writer::line));
+    root.set("buoys", list(document.plan().buoys(), PlanWriter::buoy));
+    root.set("movements", list(document.movements(), writer::movement));
+    PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValue(out, root);
+  }
+
+  /** Returns the JSON object of settings. */
+  public static ObjectNode json(Settings settings) {
+    return new PlanWriter(settings.currency()).settings(settings);
+  }
+
+  /** Returns the JSON object of a line in a currency. */
+  public static ObjectNode json(Line line, Currency currency) {
+    return new PlanWriter(currency).line(line);
+  }
+
+  /** Returns the JSON object of an account in a currency. */
+  public static ObjectNode json(Account account, Currency currency) {
+    return new PlanWriter(currency).account(account);
+  }
+
+  /** Returns the JSON object of a buoy. */
+  public static ObjectNode json(Buoy buoy) {
+    return buoy(buoy);
+  }
+
+  private ObjectNode settings(Settings s) {
+    ObjectNode node = NODES.objectNode().put("name", s.name()).put("currency", s.currency().getCurrencyCode())
+        .put("asOf", s.asOf().toString()).put("firstDayOfWeek", Words.of(s.firstDayOfWeek()))
+        .put("firstFiscalMonth", Words.of(s.firstFiscalMonth())).put("horizonMonths", s.horizonMonths());
+    node.set("minimumCash", steps(s.minimumCash()));
+    if (s.facility() != null) {
+      ObjectNode facility = NODES.objectNode().put("name", s.facility().name());
+      facility.set("limit", steps(s.facility().limit()));
+      node.set("facility", facility);
+    }
+    node.set("countedReceipts", words(s.countedReceipts()));
+    node.set("countedPayments", words(s.countedPayments()));
+    return node;
+  }
+
+  private static ArrayNode words(Collection<? extends Enum<?>> constants) {
+    return list(constants.stream().sorted(java.util.Comparator.comparing(Enum::ordinal)).toList(),
+        c -> NODES.stringNode(Words.of(c)));
+  }
+
+  private ObjectNode account(Account account) {
+    return NODES.objectNode().put("id", account.id()).put("name", account.name()).put("country", account.country())
+        .put("restricted", account.restricted()).put("balanceDate", account.balanceDate().toString())
+        .put("balance", amount(account.balance()));
+  }
+
+  private ObjectNode line(Line line) {
+    ObjectNode node = NODES.objectNode().put("id", line.id());
+    if (line.group() != null) {
+      node.put("group", line.group());
+    }
+    node.put("name", line.name()).put("direction", Words.of(line.direction())).put("active", line.active());
+    if (line.account() != null) {
+      node.put("account", line.account());
+    }
+    node.put("note", line.note());
+    node.set("assumption", assumption(line.assumption()));
+    node.set("overrides", list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
+        .put("reason", o.reason())));
+    return node;
+  }
+
+  private ObjectNode assumption(Assumption assumption) {
+    if (assumption instanceof Assumption.Stream stream) {
+      return stream(stream);
+    }
+    if (assumption instanceof Assumption.Recurring recurring) {
+      ObjectNode when = NODES.objectNode().put("unit", Words.of(recurring.when().unit()))
+          .put("every", recurring.when().every()).put("first", recurring.when().first().toString());
+      if (recurring.when().until() != null) {
+        when.put("until", recurring.when().until().toString());
+      }
+      ObjectNode node = kind("recurring");
+      node.set("when", when);
+      node.set("amount", steps(recurring.amount()));
+      return node.put("convention", Words.of(recurring.convention())).put("certainty", Words.of(recurring.certainty()));
+    }
+    if (assumption instanceof Assumption.DatedItems items) {
+      ObjectNode node = kind("items");
+      node.set("items", list(items.items(), item -> NODES.objectNode().put("date", item.date().toString())
+          .put("amount", amount(item.amount())).put("certainty", Words.of(item.certainty())).put("note", item.note())));
+      return node.put("convention", Words.of(items.convention()));
+    }
+    return kind("group");
+  }
+
+  private ObjectNode stream(Assumption.Stream stream) {
+    ObjectNode node = kind("stream");
+    node.set("method", method(stream.method()));
+    node.set("history", byMonth(stream.history(), minor -> NODES.stringNode(amount(minor))));
+    node.set("overrides", byMonth(stream.overrides(), o -> NODES.objectNode().put("amount", amount(o.amount()))
+        .put("reason", o.reason())));
+    node.set("tax", NODES.objectNode().put("rate", stream.tax().rate().number())
+        .put("gross", stream.tax().amountsAreGross()));
+    node.set("pattern", pattern(stream.pattern()));
+    node.set("spread", spread(stream.spread()));
+    return node;
+  }
+
+  private ObjectNode method(ActivityMethod method) {
+    if (method instanceof ActivityMethod.FixedAmount fixed) {
+      ObjectNode node = kind("fixed");
+      node.set("amount", steps(fixed.amount()));
+      return node;
+    }
+    if (method instanceof ActivityMethod.BaseWithGrowth growing) {
+      ObjectNode node = kind("growth");
+      node.set("base", steps(growing.base()));
+      node.put("growth", growing.growth().number());
+      node.set("growthOf", byMonth(growing.growthOf(), p -> NODES.stringNode(p.number())));
+      return node;
+    }
+    if (method instanceof ActivityMethod.TypedMonths typed) {
+      ObjectNode node = kind("typed");
+      node.set("amounts", byMonth(typed.amounts(), minor -> NODES.stringNode(amount(minor))));
+      return node;
+    }
+    ActivityMethod.ShareOfLine share = (ActivityMethod.ShareOfLine) method;
+    return kind("share").put("line", share.lineId()).put("share", share.share().number());
+  }
+
+  private static ObjectNode pattern(MonthPattern pattern) {
+    ObjectNode node = NODES.objectNode();
+    node.set("steps", list(pattern.steps(), step -> NODES.objectNode().put("share", step.share().number())
+        .put("lag", step.lagMonths()).put("discount", step.discount().number())));
+    node.put("never", pattern.never().number());
+    if (pattern.writeOffLag() != null) {
+      node.put("writeOffLag", pattern.writeOffLag());
+    }
+    return node;
+  }
+
+  private static ObjectNode spread(Spread spread) {
+    if (spread instanceof Spread.OnDays onDays) {
+      ObjectNode node = kind("days");
+      node.set("days", list(onDays.days(), d -> NODES.objectNode().put("day", d.day()).put("weight", d.weight())));
+      return node;
+    }
+    if (spread instanceof Spread.ByWeek byWeek) {
+      ObjectNode node = kind("weeks");
+      node.set("weights", list(byWeek.weights(), NODES::numberNode));
+      return node;
+    }
+    return kind("even");
+  }
+
+  private static ObjectNode buoy(Buoy buoy) {
+    return period(buoy.period()).put("id", buoy.id()).put("row", buoy.row()).put("note", buoy.note());
+  }
+
+  private ObjectNode movement(BankMovement m) {
+    ObjectNode node = NODES.objectNode().put("account", m.account()).put("bookingDate", m.bookingDate().toString())
+        .put("valueDate", m.valueDate().toString()).put("amount", amount(m.minor())).put("text", m.text())
+        .put("counterparty", m.counterparty()).put("reference", m.reference());
+    node.set("parts", list(m.parts(), part -> {
+      ObjectNode one = NODES.objectNode();
+      if (!part.isTransfer()) {
+        one.put("line", part.lineId());
+      }
+      return one.put("amount", amount(part.minor()));
+    }));
+    return node;
+  }
+
+  private static ObjectNode kind(String kind) {
+    return NODES.objectNode().put("kind", kind);
+  }
+
+  private static ObjectNode period(Period period) {
+    return NODES.objectNode().put("from", period.startInclusive().toString()).put("to", period.lastDay().toString());
+  }
+
+  private ArrayNode steps(Steps<Long> steps) {
+    return list(steps.steps(), step -> NODES.objectNode().put("from", step.from().toString())
+        .put("value", amount(step.value())));
+  }
+
+  private static <T> ObjectNode byMonth(SortedMap<YearMonth, T> values, Function<T, JsonNode> writer) {
+    ObjectNode node = NODES.objectNode();
+    values.forEach((month, value) -> node.set(month.toString(), writer.apply(value)));
+    return node;
+  }
+
+  private static <T> ArrayNode list(List<T> values, Function<? super T, ? extends JsonNode> writer) {
+    ArrayNode node = NODES.arrayNode();
+    values.forEach(value -> node.add(writer.apply(value)));
+    return node;
+  }
+
+  private String amount(long minor) {
+    return Money.plain(minor, currency);
+  }
+}
