@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
@@ -108,6 +109,7 @@ public final class PlanReader {
     List<Line> lines = root.at("lines").list(p -> line(p, currency));
     boolean allLines = root.problemCount() == before;
     List<Buoy> buoys = root.at("buoys").list(PlanReader::buoy);
+    List<AssignRule> rules = root.at("rules").list(p -> rule(p, currency));
     List<BankMovement> movements = root.at("movements").list(p -> movement(p, currency));
     root.noOthers();
     if (settings == null) {
@@ -118,7 +120,7 @@ public final class PlanReader {
       PlanCheck.problems(plan).forEach(root::problemAt);
     }
     checkReferences(root, accounts, lines, movements);
-    return new PlanDocument(plan, accounts, movements);
+    return new PlanDocument(plan, accounts, rules, movements);
   }
 
   private static void checkReferences(JsonPlace root, List<Account> accounts, List<Line> lines,
@@ -236,6 +238,25 @@ public final class PlanReader {
     place.noOthers();
     return id == null || row == null || period == null || note == null ? null
         : place.make(() -> new Buoy(id, row, period, note));
+  }
+
+  /** Returns the rule of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+  public static AssignRule rule(JsonNode json, Currency currency) {
+    return whole(json, place -> rule(place, currency));
+  }
+
+  private static AssignRule rule(JsonPlace place, Currency currency) {
+    String id = place.at("id").filled();
+    String text = place.at("text").textOr("");
+    String counterparty = place.at("counterparty").textOr("");
+    String account = place.at("account").textOr(null);
+    Direction direction = place.at("direction").oneOf(Direction.class);
+    Long least = place.at("least").isAbsent() ? null : place.at("least").amount(currency);
+    Long most = place.at("most").isAbsent() ? null : place.at("most").amount(currency);
+    String line = place.at("line").textOr(null);
+    place.noOthers();
+    return id == null || direction == null ? null : place.make(() ->
+        new AssignRule(id, text, counterparty, account, direction.sign(), least, most, line));
   }
 
   private static BankMovement movement(JsonPlace place, Currency currency) {

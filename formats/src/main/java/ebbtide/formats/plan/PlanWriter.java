@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
@@ -45,6 +46,7 @@ public final class PlanWriter {
     root.set("accounts", list(document.accounts(), writer::account));
     root.set("lines", list(document.plan().lines(), writer::line));
     root.set("buoys", list(document.plan().buoys(), PlanWriter::buoy));
+    root.set("rules", list(document.rules(), writer::rule));
     root.set("movements", list(document.movements(), writer::movement));
     PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValue(out, root);
   }
@@ -197,6 +199,29 @@ public final class PlanWriter {
 
   private static ObjectNode buoy(Buoy buoy) {
     return period(buoy.period()).put("id", buoy.id()).put("row", buoy.row()).put("note", buoy.note());
+  }
+
+  /** Returns the JSON object of a rule in a currency. */
+  public static ObjectNode json(AssignRule rule, Currency currency) {
+    return new PlanWriter(currency).rule(rule);
+  }
+
+  private ObjectNode rule(AssignRule rule) {
+    ObjectNode node = NODES.objectNode().put("id", rule.id()).put("text", rule.text())
+        .put("counterparty", rule.counterparty()).put("direction", rule.direction() > 0 ? "receipt" : "payment");
+    if (rule.account() != null) {
+      node.put("account", rule.account());
+    }
+    if (rule.leastMinor() != null) {
+      node.put("least", amount(rule.leastMinor()));
+    }
+    if (rule.mostMinor() != null) {
+      node.put("most", amount(rule.mostMinor()));
+    }
+    if (rule.lineId() != null) {
+      node.put("line", rule.lineId());
+    }
+    return node;
   }
 
   private ObjectNode movement(BankMovement m) {

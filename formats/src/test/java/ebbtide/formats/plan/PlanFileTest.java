@@ -7,6 +7,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion.VersionFlag;
+import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.plan.PlanCheck;
@@ -38,7 +39,9 @@ class PlanFileTest {
         .filter(m -> m.minor() != 0).map(m -> new BankMovement("a0", m.day(), m.day().plusDays(1), m.minor(),
             "Übertrag; \"Ref\" 12", "Gull & Sons", "R-1", List.of(new BankMovement.AssignedPart(entry.getKey(), m.minor())))))
         .toList();
-    PlanDocument document = new PlanDocument(some.plan(), some.books().accounts(), movements);
+    PlanDocument document = new PlanDocument(some.plan(), some.books().accounts(), List.of(
+        new AssignRule("r1", "harbour", "", "a0", -1, 100L, 900L, null),
+        new AssignRule("r2", "", "Gull", null, 1, null, null, some.plan().lines().get(0).id())), movements);
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     PlanWriter.write(document, out);
     assertThat(PlanReader.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(document);

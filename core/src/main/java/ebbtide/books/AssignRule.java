@@ -1,0 +1,46 @@
+package ebbtide.books;
+
+import ebbtide.money.Check;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A remembered way to assign movements: words that must stand in the bank's text, in the counterparty, an account, and
+ * a range of amounts; what is null or blank does not matter. {@code lineId} null makes it a transfer between own
+ * accounts. {@code direction} is +1 for money in, -1 for money out.
+ */
+public record AssignRule(String id, String text, String counterparty, String account, int direction, Long leastMinor,
+    Long mostMinor, String lineId) {
+  public AssignRule {
+    id = Check.text(id, "id of a rule");
+    text = text == null ? "" : text.strip();
+    counterparty = counterparty == null ? "" : counterparty.strip();
+    Check.that(!text.isEmpty() || !counterparty.isEmpty() || leastMinor != null || mostMinor != null,
+        "A rule needs words of the text, a counterparty or a range of amounts: one that fits everything fits nothing");
+    Check.that(direction == 1 || direction == -1, "A rule is for money in or for money out");
+    Check.that(leastMinor == null || mostMinor == null || leastMinor <= mostMinor,
+        "The least amount of a rule lies above its most: exchange them");
+  }
+
+  /** Returns whether the rule fits a movement, capital letters and doubled spaces aside; amounts go by size. */
+  public boolean fits(BankMovement movement) {
+    long size = Math.abs(movement.minor());
+    return Long.signum(movement.minor()) == direction
+        && (account == null || account.equals(movement.account()))
+        && holds(movement.text(), text) && holds(movement.counterparty(), counterparty)
+        && (leastMinor == null || size >= leastMinor) && (mostMinor == null || size <= mostMinor);
+  }
+
+  /** Returns the parts of a movement that the rule fits: all of it, to its line. */
+  public List<BankMovement.AssignedPart> partsOf(BankMovement movement) {
+    return List.of(new BankMovement.AssignedPart(lineId, movement.minor()));
+  }
+
+  private static boolean holds(String text, String words) {
+    return words.isEmpty() || folded(text).contains(folded(words));
+  }
+
+  private static String folded(String text) {
+    return text.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ").strip();
+  }
+}

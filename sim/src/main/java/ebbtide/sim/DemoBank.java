@@ -1,0 +1,163 @@
+package ebbtide.sim;
+
+import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.forecast.PatternSchedule;
+import ebbtide.money.Split;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Assumption.DatedItem;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.Steps;
+import ebbtide.time.BusinessDays;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+
+/**
+ * What the demo company's banks booked from September 2025 to the end of March 2026: much as its plan would have it,
+ * with late payers, round sums that never are, and a few surprises.
+ */
+final class DemoBank {
+  static final LocalDate FIRST_DAY = LocalDate.of(2025, 9, 1);
+  static final LocalDate LAST_DAY = LocalDate.of(2026, 3, 29);
+  static final String CURRENT = "current";
+  static final String SHOP = "shop-takings";
+  static final String RESERVE = "reserve";
+
+  private static final BusinessDays UK = BusinessDays.ofCountry("GB");
+  private static final Map<String, List<String>> PARTIES = Map.of(
+      "restaurants", List.of("Gullrock Hotels", "Otter & Vine", "The Limpet Room", "Pellmoor Inns", "Tern Street Kitchens"),
+      "grocery", List.of("Fennick Stores", "Marlowe & Daughters Grocers", "Quillby Markets"),
+      "export", List.of("Brisemer Distribution", "Nordvik Sjomat Handel"),
+      "licences", List.of("Saltire Kelp Labs"),
+      "seed", List.of("Penhallow Hatchery", "Ropewalk Marine Gear"),
+      "packaging", List.of("Icehouse Supplies", "Brackenbox Packaging"),
+      "diesel", List.of("Quayside Fuels"),
+      "marketing", List.of("Lantern Print & Design"),
+      "repairs", List.of("Tidewell Engineering", "Skerry Boatyard"));
+
+  private final Plan plan;
+  private final Random random = new Random(20260301);
+  private final List<BankMovement> movements = new ArrayList<>();
+  private int number = 4000;
+
+  private DemoBank(Plan plan) {
+    this.plan = plan;
+  }
+
+  /** Returns every movement in order of account and day, each assigned as a person would. */
+  static List<BankMovement> movements(Plan plan) {
+    DemoBank bank = new DemoBank(plan);
+    plan.lines().forEach(bank::book);
+    bank.transfersAndSurprises();
+    bank.movements.removeIf(m -> m.bookingDate().isBefore(FIRST_DAY) || m.bookingDate().isAfter(LAST_DAY));
+    bank.movements.sort(Comparator.comparing(BankMovement::account).thenComparing(BankMovement::bookingDate)
+        .thenComparing(BankMovement::text).thenComparing(BankMovement::minor));
+    return List.copyOf(bank.movements);
+  }
+
+  private void book(Line line) {
+    if (line.id().equals("shop")) {
+      bookShop(line);
+    } else if (line.assumption() instanceof Assumption.Stream) {
+      bookStream(line);
+    } else if (line.assumption() instanceof Assumption.Recurring recurring) {
+      recurring.when().between(FIRST_DAY.minusDays(5), LAST_DAY).forEach(day -> {
+        long amount = recurring.amount().findOn(day).map(Steps.Step::value).orElse(0L);
+        add(line, recurring.convention().adjust(day, UK), wobble(amount, line.id().startsWith("pay") ? 15 : 0),
+            words(line), line.name());
+      });
+    } else if (line.assumption() instanceof Assumption.DatedItems items) {
+      items.items().stream().filter(item -> !item.date().isAfter(LAST_DAY)).map(DatedItem::date)
+          .forEach(day -> add(line, day, 0, words(line), line.name()));
+    }
+  }
+
+  /** Each month's cash by the pattern in several payments, on business days that lean a little late. */
+  private void bookStream(Line line) {
+    PatternSchedule schedule = PatternSchedule.of(plan, line, YearMonth.from(FIRST_DAY), 7);
+    List<String> parties = PARTIES.get(line.id());
+    for (int m = 0; m < schedule.cash().size(); m++) {
+      long cash = wobble(schedule.cash().get(m), 60);
+      if (cash == 0) {
+        continue;
+      }
+      int count = parties.size() + random.nextInt(parties.size() * 3 + 1);
+      long[] parts = Split.byWeights(cash, random.longs(count, 40, 160).toArray());
+      YearMonth month = schedule.cashMonths().get(m);
+      for (long part : parts) {
+        LocalDate day = UK.nextOrSame(month.atDay(1 + random.nextInt(month.lengthOfMonth())));
+        String party = parties.get(random.nextInt(parties.size()));
+        add(line, day, part, (line.direction().sign() > 0 ? "INV " : "BILL ") + ++number, party);
+      }
+    }
+  }
+
+  /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */
+  private void bookShop(Line line) {
+    PatternSchedule schedule = PatternSchedule.of(plan, line, YearMonth.from(FIRST_DAY), 7);
+    for (int m = 0; m < schedule.cash().size(); m++) {
+      List<LocalDate> days = schedule.cashMonths().get(m).atDay(1).datesUntil(schedule.cashMonths().get(m).plusMonths(1).atDay(1))
+          .filter(UK::isBusinessDay).toList();
+      long[] weights = days.stream().mapToLong(d -> (d.getDayOfWeek() == DayOfWeek.MONDAY ? 240 : 100) + random.nextInt(60))
+          .toArray();
+      long[] parts = Split.byWeights(wobble(schedule.cash().get(m), 50), weights);
+      for (int i = 0; i < parts.length; i++) {
+        add(line, days.get(i), parts[i], "CARD TAKINGS", "Shoalpay Merchant Services");
+      }
+    }
+  }
+
+  private void transfersAndSurprises() {
+    for (LocalDate friday = LocalDate.of(2025, 9, 5); !friday.isAfter(LAST_DAY); friday = friday.plusWeeks(1)) {
+      LocalDate day = UK.nextOrSame(friday);
+      transfer(day, SHOP, CURRENT, 420_000 + random.nextInt(8) * 10_000L);
+    }
+    transfer(LocalDate.of(2025, 12, 15), CURRENT, RESERVE, 4_000_000);
+    transfer(LocalDate.of(2026, 2, 16), RESERVE, CURRENT, 2_500_000);
+    unforeseen(LocalDate.of(2026, 3, 11), -1_284_050, "PONTOON CHAIN EMERGENCY", "Skerry Boatyard");
+    unforeseen(LocalDate.of(2026, 3, 18), 312_500, "STORM CLAIM PART PAYMENT", "Holm Mutual Marine");
+    unforeseen(LocalDate.of(2026, 3, 24), -48_600, "BANK CHARGES", "");
+  }
+
+  private void transfer(LocalDate day, String from, String to, long minor) {
+    movements.add(new BankMovement(from, day, day, -minor, "TRANSFER TO " + to.toUpperCase(), "Skerrywick Shellfish Ltd", "",
+        List.of(new AssignedPart(null, -minor))));
+    movements.add(new BankMovement(to, day, day, minor, "TRANSFER FROM " + from.toUpperCase(), "Skerrywick Shellfish Ltd", "",
+        List.of(new AssignedPart(null, minor))));
+  }
+
+  private void unforeseen(LocalDate day, long minor, String text, String party) {
+    movements.add(new BankMovement(CURRENT, day, day, minor, text, party, "", List.of()));
+  }
+
+  private void add(Line line, LocalDate day, long amount, String text, String party) {
+    long minor = amount * line.direction().sign();
+    if (minor != 0) {
+      movements.add(new BankMovement(line.id().equals("shop") ? SHOP : CURRENT, day, day, minor, text, party, "",
+          List.of(new AssignedPart(line.id(), minor))));
+    }
+  }
+
+  private static String words(Line line) {
+    return switch (line.id()) {
+      case "pay" -> "BACS PAYROLL";
+      case "pay-taxes" -> "PAYROLL TAX";
+      case "rent" -> "QUARTER RENT FORESHORE";
+      case "insurance" -> "DD MARINE COVER";
+      case "vat" -> "VAT SETTLEMENT";
+      default -> line.name().toUpperCase();
+    };
+  }
+
+  /** An amount up to so many thousandths more or less. */
+  private long wobble(long amount, int thousandths) {
+    return thousandths == 0 ? amount : amount + amount * (random.nextInt(2 * thousandths + 1) - thousandths) / 1000;
+  }
+}

@@ -1,0 +1,51 @@
+package ebbtide.sim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ebbtide.books.Books;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.Missing;
+import ebbtide.formats.plan.PlanDocument;
+import ebbtide.plan.PlanCheck;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.Month;
+import org.junit.jupiter.api.Test;
+
+/** The demo company: it ties, and it has the May that makes it worth looking at. */
+class DemoCompanyTest {
+  @Test
+  void forecast_ofTheDemo_hasItsLowWaterInMayAboveZeroAndBelowMinimumCash() {
+    PlanDocument demo = DemoCompany.document();
+    assertThat(PlanCheck.problems(demo.plan())).isEmpty();
+    Forecast forecast = Forecaster.forecast(demo.plan(), demo.books());
+    assertThat(forecast.lowWater().day().getMonth()).isEqualTo(Month.MAY);
+    assertThat(forecast.lowWater().day().getYear()).isEqualTo(2026);
+    assertThat(forecast.lowWater().cash()).isBetween(1L, 19_999_999L);
+    assertThat(Missing.of(demo.plan(), demo.books())).isEmpty();
+  }
+
+  @Test
+  void movements_ofTwentySixWeeks_makeTheBalancesAndAreAllAssigned() {
+    PlanDocument demo = DemoCompany.document();
+    Books books = demo.books();
+    assertThat(books.findFirstDay()).contains(LocalDate.of(2025, 9, 1));
+    assertThat(demo.movements()).allMatch(m -> m.unassigned() == 0);
+    assertThat(books.transfers().stream().mapToLong(d -> d.minor()).sum()).isZero();
+    demo.accounts().forEach(account -> {
+      long moved = demo.movements().stream().filter(m -> m.account().equals(account.id())).mapToLong(m -> m.minor()).sum();
+      assertThat(books.balance(account, LocalDate.of(2025, 8, 31))).isEqualTo(account.balance() - moved);
+      assertThat(books.balance(account, LocalDate.of(2025, 8, 31))).isPositive();
+    });
+  }
+
+  @Test
+  void files_inTheDemoFolder_areWhatTheBankWouldWriteToday() throws IOException {
+    for (var file : DemoFiles.texts().entrySet()) {
+      assertThat(Files.readString(Path.of("../demo", file.getKey()))).as(file.getKey()).isEqualTo(file.getValue());
+    }
+  }
+}
