@@ -1,20 +1,7 @@
 package ebbtide.forecast;
 
-import ebbtide.activity.ActivityCalculator;
-import ebbtide.books.Books;
-import ebbtide.money.Money;
-import ebbtide.money.Percent;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
-import ebbtide.plan.Line.CashOverride;
-import ebbtide.plan.MonthPattern;
-import ebbtide.plan.Plan;
 import ebbtide.time.Period;
-import ebbtide.time.Spread;
-import ebbtide.time.Timeline;
-import ebbtide.timing.Expectation;
-import ebbtide.timing.FlowSink;
-import ebbtide.timing.MonthBilling;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -22,149 +9,94 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * A line's figure opened into its parts, each with its cause in words (rules 12). The amounts of the parts add up to
- * the figure (rules 9.3 g); they come from the same path that made it.
+ * A figure of the forecast opened into its parts, each with its cause in words (rules 12). The amounts of the parts add
+ * up to the figure (rules 9.3 g). {@code overBy} says by how much movements exceed what was expected, null if they don't.
  */
-public record Workings(Cell figure, List<Item> items, Long overBy) {
-  /** A part of a figure in signed minor units: its kind, what it is, and what made it so; the day where it has one. */
+public record Workings(String name, Cell figure, List<Item> items, Long overBy) {
+  /**
+   * A part of a figure in signed minor units: its kind (null where the figure is a level or a sum), what it is, what
+   * made it so, and the day where it has one.
+   */
   public record Item(Part part, String what, String because, LocalDate day, long minor) {}
 
-  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
 
-  /** Returns the workings of a line that is no group for a period; bank movements are named by day. */
-  public static Workings of(Forecast forecast, Line line, Period period) {
-    return new Explanation(forecast, line, period).workings();
+  /** Returns the workings of a line that is no group. */
+  static Workings of(Forecast forecast, Line line, Period period) {
+    return new LineWorkings(forecast, line, period).workings();
   }
 
-  private static final class Explanation implements FlowSink {
-    private final Forecast forecast;
-    private final Plan plan;
-    private final Line line;
-    private final Period period;
-    private final int sign;
-    private final ActivityCalculator activity;
-    private final List<Item> items = new ArrayList<>();
-    private Timeline days;
-
-    Explanation(Forecast forecast, Line line, Period period) {
-      this.forecast = forecast;
-      this.plan = forecast.plan();
-      this.line = line;
-      this.period = period;
-      this.sign = line.direction().sign();
-      this.activity = new ActivityCalculator(plan);
+  /**
+   * Returns the workings of a row of the table ({@link ForecastTable.Row#id}) for a period; refuses rows that are not
+   * there.
+   */
+  public static Workings of(Forecast forecast, String rowId, Period period) {
+    Line line = forecast.plan().findLine(rowId).orElse(null);
+    if (line != null && !line.isGroup()) {
+      return of(forecast, line, period);
     }
+    ForecastTable table = ForecastTable.of(forecast, List.of(period));
+    ForecastTable.Row row = table.rows().stream().filter(r -> r.id().equals(rowId)).findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("The forecast has no row '" + rowId + "' in these days"));
+    return new Workings(row.name(), row.cells().get(0), items(forecast, table, row, period), null);
+  }
 
-    Workings workings() {
-      Cell cell = forecast.cell(line, period);
-      addBooked();
-      if (plan.isActive(line)) {
-        Forecaster.emit(plan, forecast.books(), line, timeline -> {
-          days = timeline;
-          return this;
-        });
-      }
-      explainDifference(cell);
-      return new Workings(cell, List.copyOf(items), overBy());
-    }
+  private static List<Item> items(Forecast forecast, ForecastTable table, ForecastTable.Row row, Period period) {
+    return switch (row.kind()) {
+      case SECTION, GROUP -> children(table, row);
+      case NET -> rows(table, "receipts", "payments", "transfers");
+      case CLOSING -> rows(table, "opening", "receipts", "payments", "transfers");
+      case OPENING -> List.of(opening(forecast, period, row.cells().get(0).amount()));
+      case HEADROOM -> headroom(forecast, period);
+      case UNASSIGNED -> List.of(level("Bank movements not assigned to a line",
+          "assign them under Position, and they count on their lines", null, row.cells().get(0).amount()));
+      case TRANSFERS -> List.of(level("Transfers booked on one side only",
+          "they cancel out once the other account's statement is brought in", null, row.cells().get(0).amount()));
+      default -> List.of(level(row.name(), "in force on " + DAY.format(row.cells().get(0).day()),
+          row.cells().get(0).day(), row.cells().get(0).amount()));
+    };
+  }
 
-    private void addBooked() {
-      Books books = forecast.books();
-      books.byLine().getOrDefault(line.id(), List.of()).stream().filter(m -> period.contains(m.day())).forEach(m -> {
-        boolean fact = !m.day().isAfter(plan.settings().asOf());
-        items.add(new Item(fact ? Part.SETTLED : Part.COMMITTED, "Bank movements of " + DAY.format(m.day()),
-            fact ? "booked by the bank" : "booked after the as-of date", m.day(), m.minor()));
-      });
-    }
+  private static Item level(String what, String because, LocalDate day, long minor) {
+    return new Item(null, what, because, day, minor);
+  }
 
-    @Override
-    public void fromPattern(MonthBilling billing, int step) {
-      Spread spread = ((Assumption.Stream) line.assumption()).spread();
-      long[] inPeriod = {0};
-      spread.lay(billing.cash(step) * sign, billing.cashMonth(step), days, (day, minor) -> {
-        LocalDate date = days.date(day);
-        if (date.isAfter(plan.settings().asOf()) && period.contains(date)) {
-          inPeriod[0] += minor;
-        }
-      });
-      if (inPeriod[0] != 0) {
-        items.add(new Item(Part.ESTIMATED, patternWords(billing, step, spread), activity.words(line, billing.month()),
-            null, inPeriod[0]));
+  private static Item opening(Forecast forecast, Period period, long amount) {
+    LocalDate before = period.startInclusive().minusDays(1);
+    boolean fact = !before.isAfter(forecast.plan().settings().asOf());
+    return level("Closing cash of " + DAY.format(before), fact
+        ? "booked balances of the accounts that are not restricted"
+        : "booked balances of " + DAY.format(forecast.plan().settings().asOf()) + ", and every flow since", before, amount);
+  }
+
+  /** The rows one step below a section or group, up to the next row that stands as high as it does. */
+  private static List<Item> children(ForecastTable table, ForecastTable.Row row) {
+    List<Item> items = new ArrayList<>();
+    int at = table.rows().indexOf(row);
+    for (int i = at + 1; i < table.rows().size() && table.rows().get(i).depth() > row.depth(); i++) {
+      ForecastTable.Row below = table.rows().get(i);
+      if (below.depth() == row.depth() + 1) {
+        items.add(level(below.name(), below.active() ? "" : "switched off", null, below.cells().get(0).amount()));
       }
     }
+    return items;
+  }
 
-    private String patternWords(MonthBilling billing, int step, Spread spread) {
-      MonthPattern.Step one = billing.pattern().steps().get(step);
-      Percent tax = line.assumption().taxRate();
-      return one.share() + " of " + MONTH.format(Timeline.month(billing.month())) + " " + amount(billing.net())
-          + (billing.tax() == 0 ? "" : " plus " + tax + " sales tax, " + amount(billing.gross()) + " in all") + ", "
-          + one.delayWords() + (billing.discount(step) == 0 ? "" : ", less " + one.discount() + " discount") + ", "
-          + spread.words();
+  private static List<Item> rows(ForecastTable table, String... ids) {
+    List<Item> items = new ArrayList<>();
+    for (String id : ids) {
+      table.rows().stream().filter(row -> row.id().equals(id))
+          .forEach(row -> items.add(level(row.name(), "", null, row.cells().get(0).amount())));
     }
+    return items;
+  }
 
-    @Override
-    public void fromExpectation(Expectation expectation, int day, boolean overdue) {
-      LocalDate date = days.date(day);
-      if (!period.contains(date)) {
-        return;
-      }
-      StringBuilder why = new StringBuilder(expectation.words());
-      if (!expectation.day().equals(expectation.typed())) {
-        why.append("; ").append(DAY.format(expectation.typed())).append(" is no business day, so ")
-            .append(DAY.format(expectation.day()));
-      }
-      if (expectation.used() > 0) {
-        why.append("; ").append(amount(expectation.used())).append(" of ").append(amount(expectation.amount()))
-            .append(" already booked");
-      }
-      if (overdue) {
-        why.append("; overdue: it stands on the first business day after the as-of date until ")
-            .append(DAY.format(expectation.windowEnd()));
-      }
-      items.add(new Item(Part.ESTIMATED, "Expected on " + DAY.format(date), why.toString(), date,
-          expectation.left() * sign));
-    }
-
-    /** What netting with later bookings and what an override take from or add to the estimates laid by the plan. */
-    private void explainDifference(Cell cell) {
-      LineFlows flows = forecast.flowsOf(line.id());
-      int from = Math.max(0, forecast.timeline().index(period.startInclusive()));
-      int to = Math.min(forecast.timeline().days(), forecast.timeline().index(period.endExclusive()));
-      long netted = flows.netted(from, to);
-      long taken = netted - flows.laid(from, to);
-      if (taken != 0) {
-        items.add(new Item(Part.ESTIMATED, "Less what is booked after the as-of date",
-            "the bank's word takes the place of the month's estimate, earliest days first", null, taken));
-      }
-      if (cell.estimated() != netted) {
-        String reasons = plan.isActive(line) ? reasons() : "the line is switched off";
-        items.add(new Item(Part.ESTIMATED, "Override", reasons + "; computed " + amount(cell.settled()
-            + cell.committed() + netted), null, cell.estimated() - netted));
-      }
-    }
-
-    private String reasons() {
-      return line.overrides().stream().filter(o -> o.period().overlaps(period)).map(this::overrideWords)
-          .reduce((a, b) -> a + "; " + b).orElse("");
-    }
-
-    private String overrideWords(CashOverride override) {
-      return amount(override.amount()) + " for " + DAY.format(override.period().startInclusive()) + " to "
-          + DAY.format(override.period().lastDay()) + ": " + override.reason();
-    }
-
-    private Long overBy() {
-      if (line.isGroup() || line.assumption() instanceof Assumption.Stream) {
-        return null;
-      }
-      long over = Forecaster.expectations(plan, forecast.books(), line).stream()
-          .filter(e -> period.contains(e.day())).mapToLong(Expectation::overBy).sum();
-      return over == 0 ? null : over;
-    }
-
-    private String amount(long minor) {
-      return Money.words(minor, plan.settings().currency());
-    }
+  private static List<Item> headroom(Forecast forecast, Period period) {
+    LocalDate worst = forecast.worstDay(period);
+    int day = forecast.timeline().index(worst);
+    String when = "of " + DAY.format(worst) + ", the day with the least in the period";
+    return List.of(level("Cash", when, worst, forecast.closing(worst)),
+        level("Facility limit", "in force that day", worst, forecast.liquidity().limit(day)),
+        level("Less minimum cash", "in force that day", worst, -forecast.liquidity().minimum(day)));
   }
 }

@@ -99,6 +99,20 @@ class IdentitiesTest {
 
   @ParameterizedTest(name = "seed {0}")
   @MethodSource("seeds")
+  void workings_everyRowOfTheTable_itemsAddUpToIt(long seed) {
+    RandomPlans.Case some = RandomPlans.of(seed);
+    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+    LocalDate asOf = some.plan().settings().asOf();
+    for (Period period : forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70))) {
+      for (Row row : ForecastTable.of(forecast, List.of(period)).rows()) {
+        assertThat(Workings.of(forecast, row.id(), period).items().stream().mapToLong(Workings.Item::minor).sum())
+            .as("%s in %s", row.name(), period).isEqualTo(row.cells().get(0).amount());
+      }
+    }
+  }
+
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
   void override_onAnyPeriodAhead_isWhatTheCellShows(long seed) {
     RandomPlans.Case some = RandomPlans.of(seed);
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());

@@ -1,0 +1,2 @@
+/** Who and what gets in: the start on a port and a folder with its refusals, and the guard against other origins. */
+package ebbtide.app.access;

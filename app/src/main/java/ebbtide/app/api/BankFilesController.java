@@ -1,0 +1,168 @@
+package ebbtide.app.api;
+
+import ebbtide.app.jobs.BankFiles;
+import ebbtide.app.jobs.BankFiles.Held;
+import ebbtide.app.jobs.BankFiles.Preview;
+import ebbtide.app.jobs.StatementJob;
+import ebbtide.app.storage.DialectStore;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import ebbtide.formats.bank.BankRow;
+import ebbtide.formats.bank.CsvDialect;
+import ebbtide.formats.bank.CsvDialect.Columns;
+import ebbtide.formats.bank.CsvDialect.Encoding;
+import ebbtide.formats.bank.CsvProposal;
+import ebbtide.formats.bank.DateOrder;
+import ebbtide.formats.bank.RowProblem;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** A bank's file on its way in: handed over, previewed by a dialect, confirmed, brought in with progress. */
+@RestController
+@RequestMapping("/api/plans/{plan}/bank-files")
+class BankFilesController {
+  private static final int SHOWN = 12;
+  private final BankFiles files;
+  private final DialectStore dialects;
+  private final Edits edits;
+  private final Stores stores;
+  private final Map<String, StatementJob> jobs = new ConcurrentHashMap<>();
+  private final ExecutorService worker = Executors.newSingleThreadExecutor();
+
+  BankFilesController(BankFiles files, DialectStore dialects, Edits edits, Stores stores) {
+    this.files = files;
+    this.dialects = dialects;
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** A file that waits: its raw fields, how it is read, what comes out, and where the dialect came from. */
+  record FileView(String id, String name, List<List<String>> fields, @Schema(nullable = true) DialectView dialect,
+      boolean remembered, List<RowView> rows, List<RowProblem> problems) {}
+
+  /** A movement as it would be brought in. */
+  record RowView(int line, LocalDate bookingDate, long minor, String text, String counterparty,
+      @Schema(nullable = true) Long balance) {
+    static RowView of(BankRow row) {
+      return new RowView(row.line(), row.bookingDate(), row.minor(), row.text(), row.counterparty(), row.balance());
+    }
+  }
+
+  /** How a file is read; columns are numbered from 0, -1 is none. */
+  record DialectView(Encoding encoding, String separator, int headerLines, DateOrder dateOrder, String decimalMark,
+      Columns columns) {
+    static DialectView of(CsvDialect d) {
+      return new DialectView(d.encoding(), String.valueOf(d.separator()), d.headerLines(), d.dateOrder(),
+          String.valueOf(d.decimalMark()), d.columns());
+    }
+
+    CsvDialect dialect() {
+      if (separator == null || separator.length() != 1 || decimalMark == null || decimalMark.length() != 1) {
+        throw new IllegalArgumentException("A separator and a decimal mark are one character each");
+      }
+      return new CsvDialect(encoding, separator.charAt(0), headerLines, dateOrder, decimalMark.charAt(0), columns);
+    }
+  }
+
+  @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  FileView hand(@PathVariable String plan, @RequestParam String account, @RequestPart MultipartFile file)
+      throws IOException {
+    if (edits.current(plan).books().accounts().stream().noneMatch(a -> a.id().equals(account))) {
+      throw new NotFound("account", account);
+    }
+    String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
+    Held held = files.hold(plan, account, name, file.getInputStream());
+    CsvProposal proposal = files.propose(held);
+    Optional<CsvDialect> remembered = dialects.find(plan, account).filter(d -> fits(held, d));
+    return view(held, proposal, remembered.or(proposal::dialect).orElse(null), remembered.isPresent());
+  }
+
+  /** A remembered dialect is used if it reads more rows than it stumbles over. */
+  private boolean fits(Held held, CsvDialect dialect) {
+    Preview preview = files.preview(held, dialect, currency(held.planId()), 100);
+    return preview.rows().size() > preview.problems().size();
+  }
+
+  @PostMapping("/{id}/preview")
+  FileView preview(@PathVariable String plan, @PathVariable String id, @RequestBody DialectView dialect) {
+    Held held = files.get(plan, id);
+    CsvDialect chosen = dialect.dialect();
+    return view(held, files.propose(held, chosen.encoding(), chosen.separator()), chosen, false);
+  }
+
+  private FileView view(Held held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
+    Preview preview = dialect == null ? new Preview(List.of(), List.of())
+        : files.preview(held, dialect, currency(held.planId()), SHOWN);
+    return new FileView(held.id(), held.name(), proposal.rows(), dialect == null ? null : DialectView.of(dialect), remembered,
+        preview.rows().stream().map(RowView::of).toList(), preview.problems());
+  }
+
+  /** Starts bringing a file in by a confirmed dialect, which is remembered for its account. */
+  @PostMapping("/{id}/take")
+  JobView take(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "false") boolean leaveBadRows,
+      @RequestBody DialectView dialect) {
+    Held held = files.get(plan, id);
+    dialects.put(plan, held.account(), dialect.dialect());
+    StatementJob job = new StatementJob(held, dialect.dialect(), leaveBadRows, stores.rules().all(plan), currency(plan), edits);
+    String jobId = UUID.randomUUID().toString();
+    jobs.put(jobId, job);
+    worker.execute(() -> {
+      job.run();
+      if (job.progress().state() == StatementJob.State.DONE) {
+        files.drop(id);
+      }
+    });
+    return view(jobId, job);
+  }
+
+  private Currency currency(String plan) {
+    return edits.current(plan).plan().settings().currency();
+  }
+
+  /** How far a job is, and what its edit did once it is done. */
+  record JobView(String id, String state, long bytesRead, long bytes, int rows, int badRows, List<RowProblem> problems,
+      int added, int alreadyThere, int assigned, @Schema(nullable = true) LocalDate lastDay, String sentence,
+      @Schema(nullable = true) EditOutcome outcome) {}
+
+  @GetMapping("/jobs/{job}")
+  JobView job(@PathVariable String plan, @PathVariable String job) {
+    return view(job, running(job));
+  }
+
+  @DeleteMapping("/jobs/{job}")
+  JobView stop(@PathVariable String plan, @PathVariable String job) {
+    running(job).stop();
+    return view(job, running(job));
+  }
+
+  private StatementJob running(String job) {
+    return Optional.ofNullable(jobs.get(job)).orElseThrow(() -> new NotFound("running import", job));
+  }
+
+  private static JobView view(String id, StatementJob job) {
+    StatementJob.Progress p = job.progress();
+    return new JobView(id, p.state().name(), p.bytesRead(), p.bytes(), p.rows(), p.badRows(), p.problems(), p.added(),
+        p.alreadyThere(), p.assigned(), p.lastDay(), p.sentence(), job.edit() == null ? null : EditOutcome.of(job.edit()));
+  }
+}

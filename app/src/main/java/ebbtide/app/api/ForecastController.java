@@ -1,0 +1,106 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.forecast.Cell;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.ForecastTable;
+import ebbtide.forecast.Workings;
+import ebbtide.formats.csv.ForecastCsv;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The forecast by period, the workings of its figures, and the forecast as CSV. */
+@RestController
+@RequestMapping("/api/plans/{plan}")
+class ForecastController {
+  private final Edits edits;
+
+  ForecastController(Edits edits) {
+    this.edits = edits;
+  }
+
+  /** The forecast laid out by period. */
+  record TableView(List<PeriodView> periods, List<RowView> rows) {}
+
+  /** A column: its first and last day, and whether it is settled, that is not after the as-of date. */
+  record PeriodView(LocalDate from, LocalDate to, boolean settled, int weekOfYear) {}
+
+  /** A row with a cell for each period. */
+  record RowView(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
+      List<CellView> cells) {}
+
+  /**
+   * A figure: its amount, its largest part, the computed amount where it is overridden, the worst day where it is that
+   * day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere.
+   */
+  record CellView(long amount, String part, @Schema(nullable = true) Long computed, boolean overdue,
+      @Schema(nullable = true) LocalDate day, int depth) {
+    static CellView of(Cell cell) {
+      return new CellView(cell.amount(), cell.largestPart().name().toLowerCase(Locale.ROOT), cell.computed(), cell.overdue(),
+          cell.day(), cell.depth());
+    }
+  }
+
+  @GetMapping("/forecast")
+  TableView table(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from,
+      @RequestParam LocalDate to) {
+    Forecast forecast = edits.current(plan).forecast();
+    LocalDate asOf = forecast.plan().settings().asOf();
+    ForecastTable table = ForecastTable.of(forecast, forecast.periods(by, from, to));
+    return new TableView(
+        table.periods().stream().map(p -> new PeriodView(p.startInclusive(), p.lastDay(), !p.lastDay().isAfter(asOf),
+            p.lastDay().get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR))).toList(),
+        table.rows().stream().map(row -> new RowView(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
+            row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.active(),
+            row.cells().stream().map(CellView::of).toList())).toList());
+  }
+
+  @GetMapping(path = "/forecast.csv", produces = "text/csv")
+  ResponseEntity<byte[]> csv(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from,
+      @RequestParam LocalDate to, @RequestParam(defaultValue = "wide") String shape) {
+    Forecast forecast = edits.current(plan).forecast();
+    List<Period> periods = forecast.periods(by, from, to);
+    StringWriter text = new StringWriter();
+    if (shape.equals("long")) {
+      ForecastCsv.writeLong(forecast, periods, text);
+    } else {
+      ForecastCsv.writeWide(forecast, periods, text);
+    }
+    return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"forecast-" + shape + ".csv\"")
+        .body(text.toString().getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */
+  record WorkingsView(String name, long amount, long settled, long committed, long estimated,
+      @Schema(nullable = true) Long computed, @Schema(nullable = true) Long overBy, List<ItemView> items) {}
+
+  /** A part of a figure: what it is, and what made it so. */
+  record ItemView(String part, String what, String because, @Schema(nullable = true) LocalDate day, long minor) {}
+
+  @GetMapping("/workings")
+  WorkingsView workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from,
+      @RequestParam LocalDate to) {
+    Forecast forecast = edits.current(plan).forecast();
+    Workings workings = Workings.of(forecast, row, new Period(from, to.plusDays(1)));
+    Cell cell = workings.figure();
+    return new WorkingsView(workings.name(), cell.amount(), cell.settled(), cell.committed(), cell.estimated(),
+        cell.computed(), workings.overBy(), workings.items().stream().map(i -> new ItemView(
+            i.part() == null ? "level" : i.part().name().toLowerCase(Locale.ROOT), i.what(), i.because(), i.day(),
+            i.minor())).toList());
+  }
+}

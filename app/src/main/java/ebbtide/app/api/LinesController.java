@@ -1,0 +1,102 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.plan.Line;
+import java.time.YearMonth;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The lines of a plan: looked at, added, changed, moved, deleted. */
+@RestController
+@RequestMapping("/api/plans/{plan}/lines")
+class LinesController {
+  private final Edits edits;
+  private final Stores stores;
+
+  LinesController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  @GetMapping("/{id}")
+  LineView view(@PathVariable String plan, @PathVariable String id,
+      @RequestParam(required = false) YearMonth from, @RequestParam(defaultValue = "3") int history,
+      @RequestParam(defaultValue = "12") int months) {
+    Edits.Current current = edits.current(plan);
+    YearMonth first = from == null ? current.plan().settings().firstForecastMonth() : from;
+    return LineView.of(current, line(current, id), first, Math.min(60, history), Math.min(72, months));
+  }
+
+  private static Line line(Edits.Current current, String id) {
+    return current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
+  }
+
+  /** Puts a line as it is sent: a new one stands after all others, one that is there keeps its place. */
+  @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
+      @RequestParam String words, @RequestBody String json) {
+    Line line = PlanReader.line(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
+    if (!line.id().equals(id)) {
+      throw new IllegalArgumentException("The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
+    }
+    return EditOutcome.of(edits.edit(plan, version, words, draft -> {
+      List<Placed> all = stores.lines().all(plan);
+      double position = all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
+          .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
+      draft.putLine(line, position);
+    }), id, 1);
+  }
+
+  /** Moves a line into a group (none: the top) before another line, or to the end of the group. */
+  @PostMapping("/{id}/move")
+  EditOutcome move(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
+      @RequestParam(required = false) String group, @RequestParam(required = false) String before) {
+    Line line = line(edits.current(plan), id);
+    Line moved = new Line(line.id(), group, line.name(), line.direction(), line.active(), line.account(), line.note(),
+        line.assumption(), line.overrides());
+    return EditOutcome.of(edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
+      List<Placed> others = stores.lines().all(plan).stream().filter(p -> !p.line().id().equals(id)).toList();
+      int at = others.size();
+      for (int i = 0; i < others.size() && before != null; i++) {
+        at = others.get(i).line().id().equals(before) ? i : at;
+      }
+      double low = at == 0 ? others.get(0).position() - 2 : others.get(at - 1).position();
+      double high = at == others.size() ? low + 2 : others.get(at).position();
+      if (high - low < 1e-6) {
+        for (int i = 0; i < others.size(); i++) {
+          draft.putLine(others.get(i).line(), i < at ? i : i + 1);
+        }
+        draft.putLine(moved, at);
+      } else {
+        draft.putLine(moved, (low + high) / 2);
+      }
+    }), id, 1);
+  }
+
+  /** Deletes a line, or a group with all it holds; movements assigned to them become unassigned. */
+  @DeleteMapping("/{id}")
+  EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+    Edits.Current current = edits.current(plan);
+    Line line = line(current, id);
+    return EditOutcome.of(edits.edit(plan, version, "'" + line.name() + "' deleted",
+        draft -> deleteTree(draft, current, line)), id, 1);
+  }
+
+  private static void deleteTree(ebbtide.app.storage.Draft draft, Edits.Current current, Line line) {
+    current.plan().childrenOf(line.direction(), line.id()).forEach(child -> deleteTree(draft, current, child));
+    draft.removeLine(line.id());
+  }
+}

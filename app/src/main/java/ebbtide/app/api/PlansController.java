@@ -1,0 +1,131 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.ChangeLog;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanStore;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.Account;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.formats.plan.PlanWriter;
+import ebbtide.plan.Buoy;
+import ebbtide.plan.Line;
+import ebbtide.plan.Settings;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.util.List;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Plans as a whole: listed, made, looked at, written out; their settings, accounts and buoys; undo and redo. */
+@RestController
+@RequestMapping("/api/plans")
+class PlansController {
+  private final Edits edits;
+  private final Stores stores;
+
+  PlansController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  @GetMapping
+  List<PlanStore.Listed> list() {
+    return stores.plans().all();
+  }
+
+  /** Makes a plan of a plan file, from Setup or brought in. */
+  @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
+  MadePlan make(@RequestBody byte[] planFile) {
+    return new MadePlan(edits.add(PlanReader.read(new ByteArrayInputStream(planFile))));
+  }
+
+  /** The id of a plan just made. */
+  record MadePlan(String id) {}
+
+  @GetMapping("/{plan}")
+  PlanView view(@PathVariable String plan) {
+    return PlanView.of(plan, edits.current(plan), stores);
+  }
+
+  @GetMapping("/{plan}/file")
+  ResponseEntity<byte[]> file(@PathVariable String plan) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    PlanWriter.write(edits.document(plan), out);
+    return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"").body(out.toByteArray());
+  }
+
+  @PutMapping(path = "/{plan}/settings", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome settings(@PathVariable String plan, @RequestParam long version, @RequestBody String json) {
+    Settings settings = PlanReader.settings(PlanReader.parse(json));
+    Settings before = edits.current(plan).plan().settings();
+    if (!before.currency().equals(settings.currency())) {
+      throw new IllegalArgumentException("The currency of a plan stays " + before.currency().getCurrencyCode()
+          + ": its amounts are kept in it. Make a new plan for another currency");
+    }
+    String words = before.asOf().equals(settings.asOf()) ? "Settings changed"
+        : "As-of date moved from " + before.asOf() + " to " + settings.asOf();
+    return EditOutcome.of(edits.edit(plan, version, words, draft -> draft.putSettings(settings)));
+  }
+
+  @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome account(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
+      @RequestBody String json) {
+    Account account = PlanReader.account(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
+    return EditOutcome.of(edits.edit(plan, version, "Account " + account.name() + " set",
+        draft -> draft.putAccount(account)));
+  }
+
+  @DeleteMapping("/{plan}/accounts/{id}")
+  EditOutcome removeAccount(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+    Account account = edits.current(plan).books().accounts().stream().filter(a -> a.id().equals(id)).findFirst()
+        .orElseThrow(() -> new ebbtide.app.storage.NotFound("account", id));
+    if (!edits.current(plan).books().byAccount().getOrDefault(id, List.of()).isEmpty()) {
+      throw new IllegalArgumentException(account.name() + " has bank movements and cannot be taken out: mark it restricted, "
+          + "and it stands outside the forecast");
+    }
+    for (Line line : edits.current(plan).plan().lines()) {
+      if (id.equals(line.account())) {
+        throw new IllegalArgumentException(account.name() + " is the account of '" + line.name() + "': give that line another");
+      }
+    }
+    return EditOutcome.of(edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)));
+  }
+
+  @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome buoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
+      @RequestBody String json) {
+    Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
+    return EditOutcome.of(edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)));
+  }
+
+  @DeleteMapping("/{plan}/buoys/{id}")
+  EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+    return EditOutcome.of(edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)));
+  }
+
+  @PostMapping("/{plan}/undo")
+  EditOutcome undo(@PathVariable String plan) {
+    return EditOutcome.of(edits.undo(plan));
+  }
+
+  @PostMapping("/{plan}/redo")
+  EditOutcome redo(@PathVariable String plan) {
+    return EditOutcome.of(edits.redo(plan));
+  }
+
+  @GetMapping("/{plan}/changes")
+  List<ChangeLog.Listed> changes(@PathVariable String plan) {
+    return stores.log().latest(plan, 200);
+  }
+}

@@ -1,0 +1,88 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.MovementStore;
+import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.StatementStore;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.Account;
+import ebbtide.books.AssignmentMemory;
+import ebbtide.books.BankMovement;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Where cash stands: balances by account and day, the statements brought in, the bank's movements. */
+@RestController
+@RequestMapping("/api/plans/{plan}")
+class PositionController {
+  private static final int MEMORY = 3_000;
+  private static final int SUGGESTIONS = 5;
+  private final Edits edits;
+  private final Stores stores;
+
+  PositionController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** Balances of each account at the end of each day, all accounts that are not restricted last, and the statements. */
+  record PositionView(List<LocalDate> days, List<BalancesView> accounts, List<Long> total,
+      List<StatementStore.Listed> statements) {}
+
+  /** An account's booked balance at the end of each day. */
+  record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
+
+  @GetMapping("/position")
+  PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+    Edits.Current current = edits.current(plan);
+    List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
+    List<BalancesView> accounts = current.books().accounts().stream().map(account -> balances(current, account, days)).toList();
+    return new PositionView(days, accounts, days.stream().map(current.books()::cash).toList(),
+        stores.statements().all(plan));
+  }
+
+  private static BalancesView balances(Edits.Current current, Account account, List<LocalDate> days) {
+    return new BalancesView(account.id(), account.name(), account.restricted(), current.books().lastDay(account),
+        days.stream().map(day -> current.books().balance(account, day)).toList());
+  }
+
+  /** Movements asked for, and how many are not wholly assigned. */
+  record MovementsView(List<MovementView> movements, int unassigned, boolean more) {}
+
+  /** A bank movement, what it was said to be, and the lines that would fit it best. */
+  record MovementView(long id, String account, LocalDate bookingDate, long minor, long unassigned, String text,
+      String counterparty, String reference, List<PartView> parts, List<String> suggestions) {}
+
+  /** A part of a movement on a line, or, without one, a transfer between own accounts. */
+  record PartView(@Schema(nullable = true) String line, long minor) {}
+
+  @GetMapping("/movements")
+  MovementsView movements(@PathVariable String plan, @RequestParam(required = false) String account,
+      @RequestParam(defaultValue = "false") boolean unassigned, @RequestParam(required = false) LocalDate from,
+      @RequestParam(required = false) LocalDate to, @RequestParam(defaultValue = "") String words,
+      @RequestParam(required = false) String line, @RequestParam(defaultValue = "100") int limit,
+      @RequestParam(defaultValue = "0") int offset) {
+    int most = Math.min(500, limit);
+    List<Stored> found = stores.movements().find(plan,
+        new MovementStore.Query(account, unassigned, from, to, words, line, most + 1, offset));
+    Edits.Current current = edits.current(plan);
+    AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null
+        : new AssignmentMemory(stores.movements().find(plan,
+            new MovementStore.Query(null, false, null, null, "", null, MEMORY, 0)).stream().map(Stored::movement).toList());
+    return new MovementsView(found.stream().limit(most).map(stored -> view(stored, current, memory)).toList(),
+        stores.movements().countUnassigned(plan), found.size() > most);
+  }
+
+  private static MovementView view(Stored stored, Edits.Current current, AssignmentMemory memory) {
+    BankMovement m = stored.movement();
+    return new MovementView(stored.id(), m.account(), m.bookingDate(), m.minor(), m.unassigned(), m.text(), m.counterparty(),
+        m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor())).toList(),
+        m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS));
+  }
+}

@@ -1,0 +1,124 @@
+package ebbtide.app.jobs;
+
+import ebbtide.app.storage.NotFound;
+import ebbtide.formats.bank.BankCsvReader;
+import ebbtide.formats.bank.BankRow;
+import ebbtide.formats.bank.CsvDialect;
+import ebbtide.formats.bank.CsvProposal;
+import ebbtide.formats.bank.RowProblem;
+import jakarta.annotation.PreDestroy;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+
+/** The bank's files that were handed in and wait to be confirmed; the oldest go when there are many. */
+@Component
+public class BankFiles {
+  private static final int HEAD = 64 * 1024;
+  private static final int KEPT = 40;
+  private final Map<String, Held> held = new LinkedHashMap<>();
+
+  /** A file that waits: the account it is for, its name, and where its bytes are. */
+  public record Held(String id, String planId, String account, String name, Path path, long size) {}
+
+  /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
+  public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
+
+  /** Takes a file in. */
+  public synchronized Held hold(String planId, String account, String name, InputStream content) {
+    try {
+      Path path = Files.createTempFile("ebbtide-bank", ".csv");
+      Files.copy(content, path, StandardCopyOption.REPLACE_EXISTING);
+      Held file = new Held(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
+      if (file.size() == 0) {
+        Files.delete(path);
+        throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
+      }
+      held.put(file.id(), file);
+      if (held.size() > KEPT) {
+        drop(held.keySet().iterator().next());
+      }
+      return file;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Returns a file that waits; refuses an id that is not there. */
+  public synchronized Held get(String planId, String id) {
+    Held file = held.get(id);
+    if (file == null || !file.planId().equals(planId)) {
+      throw new NotFound("bank file waiting to be brought in", id);
+    }
+    return file;
+  }
+
+  /** Lets a file go. */
+  public synchronized void drop(String id) {
+    Held file = held.remove(id);
+    if (file != null) {
+      file.path().toFile().delete();
+    }
+  }
+
+  @PreDestroy
+  synchronized void dropAll() {
+    new ArrayList<>(held.keySet()).forEach(this::drop);
+  }
+
+  /** Returns what the first lines of a file suggest. */
+  public CsvProposal propose(Held file) {
+    return CsvProposal.of(head(file));
+  }
+
+  /** Returns what the first lines suggest when encoding and separator are chosen by hand. */
+  public CsvProposal propose(Held file, CsvDialect.Encoding encoding, char separator) {
+    return CsvProposal.of(head(file), encoding, separator);
+  }
+
+  /** Returns what a dialect makes of the first lines, at most so many rows. */
+  public Preview preview(Held file, CsvDialect dialect, Currency currency, int most) {
+    byte[] head = head(file);
+    int whole = head.length;
+    while (file.size() > head.length && whole > 0 && head[whole - 1] != '\n') {
+      whole--;
+    }
+    List<BankRow> rows = new ArrayList<>();
+    List<RowProblem> problems = new ArrayList<>();
+    new BankCsvReader(dialect, currency).read(new ByteArrayInputStream(head, 0, whole), new BankCsvReader.Sink() {
+      @Override
+      public void row(BankRow row) {
+        if (rows.size() < most) {
+          rows.add(row);
+        }
+      }
+
+      @Override
+      public void problem(RowProblem problem) {
+        if (problems.size() < most) {
+          problems.add(problem);
+        }
+      }
+    });
+    return new Preview(rows, problems);
+  }
+
+  private static byte[] head(Held file) {
+    try (InputStream in = Files.newInputStream(file.path())) {
+      return in.readNBytes(HEAD);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,206 @@
+package ebbtide.app.jobs;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.books.AssignRule;
+import ebbtide.books.BankMovement;
+import ebbtide.formats.bank.BankCsvReader;
+import ebbtide.formats.bank.BankRow;
+import ebbtide.formats.bank.CsvDialect;
+import ebbtide.formats.bank.RowProblem;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The bringing in of one bank's file: read whole first, then kept in one edit, or not at all. With bad rows and no word
+ * to leave them out it stops before anything is kept.
+ */
+public final class StatementJob implements Runnable {
+  private static final Logger LOG = LoggerFactory.getLogger(StatementJob.class);
+  private static final int MOST_PROBLEMS = 500;
+
+  /** How far a job is, or how it ended. */
+  public enum State {
+    READING,
+    KEEPING,
+    DONE,
+    BAD_ROWS,
+    STOPPED,
+    FAILED
+  }
+
+  /** What a person sees of a job: bytes read of all, rows good and bad, what was added and assigned by rules. */
+  public record Progress(State state, long bytesRead, long bytes, int rows, int badRows, List<RowProblem> problems,
+      int added, int alreadyThere, int assigned, LocalDate lastDay, String sentence) {}
+
+  private final BankFiles.Held file;
+  private final CsvDialect dialect;
+  private final boolean leaveBadRows;
+  private final List<AssignRule> rules;
+  private final Currency currency;
+  private final Edits edits;
+  private final List<BankMovement> movements = new ArrayList<>();
+  private final List<RowProblem> problems = new ArrayList<>();
+  private volatile boolean stopAsked;
+  private volatile State state = State.READING;
+  private volatile long bytesRead;
+  private volatile int badRows;
+  private volatile int rows;
+  private volatile int assigned;
+  private volatile int added;
+  private volatile LocalDate lastDay;
+  private volatile String sentence = "";
+  private volatile Edits.Done done;
+
+  /** Makes the job of a file read by a dialect, its movements assigned by rules. */
+  public StatementJob(BankFiles.Held file, CsvDialect dialect, boolean leaveBadRows, List<AssignRule> rules,
+      Currency currency, Edits edits) {
+    this.file = file;
+    this.dialect = dialect;
+    this.leaveBadRows = leaveBadRows;
+    this.rules = List.copyOf(rules);
+    this.currency = currency;
+    this.edits = edits;
+  }
+
+  /** Asks the job to stop; nothing of it is kept unless it was done already. */
+  public void stop() {
+    stopAsked = true;
+  }
+
+  /** Returns how far the job is. */
+  public Progress progress() {
+    List<RowProblem> shown;
+    synchronized (problems) {
+      shown = List.copyOf(problems);
+    }
+    return new Progress(state, bytesRead, file.size(), rows, badRows, shown, added, state == State.DONE ? rows - added : 0,
+        assigned, lastDay, sentence);
+  }
+
+  /** Returns the edit of a job that is done, null before. */
+  public Edits.Done edit() {
+    return done;
+  }
+
+  @Override
+  public void run() {
+    try {
+      read();
+      if (stopAsked) {
+        throw new Stopped();
+      }
+      if (badRows > 0 && !leaveBadRows) {
+        state = State.BAD_ROWS;
+        sentence = badRows + (badRows == 1 ? " row" : " rows") + " could not be taken as they stand: nothing was brought in yet.";
+        return;
+      }
+      if (movements.isEmpty()) {
+        throw new IllegalArgumentException("No movement was found in the file: look at which columns hold what");
+      }
+      keep();
+    } catch (Stopped e) {
+      state = State.STOPPED;
+      sentence = "Stopped: nothing was brought in.";
+    } catch (IllegalArgumentException e) {
+      state = State.FAILED;
+      sentence = e.getMessage();
+    } catch (IOException | RuntimeException e) {
+      LOG.error("A bank file could not be brought in", e);
+      state = State.FAILED;
+      sentence = "The file could not be read to its end: nothing was brought in. Export it from the bank again.";
+    }
+  }
+
+  /** Ends the work from inside when a stop was asked for. */
+  private static final class Stopped extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    Stopped() {
+      super(null, null, false, false);
+    }
+  }
+
+  private void read() throws IOException {
+    try (InputStream in = new Counting(Files.newInputStream(file.path()))) {
+      new BankCsvReader(dialect, currency).read(in, new BankCsvReader.Sink() {
+        @Override
+        public void row(BankRow row) {
+          if (stopAsked) {
+            throw new Stopped();
+          }
+          add(row);
+        }
+
+        @Override
+        public void problem(RowProblem problem) {
+          badRows++;
+          synchronized (problems) {
+            if (problems.size() < MOST_PROBLEMS) {
+              problems.add(problem);
+            }
+          }
+        }
+      });
+    }
+  }
+
+  private void add(BankRow row) {
+    BankMovement bare = new BankMovement(file.account(), row.bookingDate(), row.valueDate(), row.minor(), row.text(),
+        row.counterparty(), row.reference(), List.of());
+    BankMovement movement = row.minor() == 0 ? bare : rules.stream().filter(rule -> rule.fits(bare)).findFirst()
+        .map(rule -> withParts(bare, rule)).orElse(bare);
+    movements.add(movement);
+    rows++;
+    assigned += movement.parts().isEmpty() ? 0 : 1;
+    lastDay = lastDay == null || row.bookingDate().isAfter(lastDay) ? row.bookingDate() : lastDay;
+  }
+
+  private static BankMovement withParts(BankMovement m, AssignRule rule) {
+    return new BankMovement(m.account(), m.bookingDate(), m.valueDate(), m.minor(), m.text(), m.counterparty(),
+        m.reference(), rule.partsOf(m));
+  }
+
+  private void keep() {
+    state = State.KEEPING;
+    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> {
+      added = draft.addStatement(UUID.randomUUID().toString(), file.account(), file.name(), movements);
+      if (stopAsked) {
+        throw new Stopped();
+      }
+    });
+    sentence = added == 0 ? "Every movement of this file was there already: nothing was added."
+        : added + (added == 1 ? " movement" : " movements") + " brought in"
+            + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".";
+    state = State.DONE;
+  }
+
+  /** Counts the bytes that were read, for progress. */
+  private final class Counting extends FilterInputStream {
+    Counting(InputStream in) {
+      super(in);
+    }
+
+    @Override
+    public int read() throws IOException {
+      int one = super.read();
+      bytesRead += one < 0 ? 0 : 1;
+      return one;
+    }
+
+    @Override
+    public int read(byte[] into, int from, int length) throws IOException {
+      int count = super.read(into, from, length);
+      bytesRead += Math.max(0, count);
+      return count;
+    }
+  }
+}

@@ -1,0 +1,128 @@
+package ebbtide.app.storage;
+
+import ebbtide.app.storage.ChangeLog.Effect;
+import ebbtide.books.Account;
+import ebbtide.books.AssignRule;
+import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.forecast.Forecast;
+import ebbtide.formats.plan.PlanWriter;
+import ebbtide.plan.Buoy;
+import ebbtide.plan.Line;
+import ebbtide.plan.Settings;
+import ebbtide.track.Snapshot;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/** The changes of one edit while it is made: each is written at once and noted with what was there before. */
+public final class Draft {
+  private final String planId;
+  private final Map<Kept.Kind, Kept> kept;
+  private final Stores stores;
+  private final List<Effect> effects = new ArrayList<>();
+
+  Draft(String planId, Map<Kept.Kind, Kept> kept, Stores stores) {
+    this.planId = planId;
+    this.kept = kept;
+    this.stores = stores;
+  }
+
+  List<Effect> effects() {
+    return effects;
+  }
+
+  boolean touchesBooks() {
+    return effects.stream().anyMatch(effect -> effect.kind().isInBooks());
+  }
+
+  private void put(Kept.Kind kind, String id, String after) {
+    Kept store = kept.get(kind);
+    String before = store.state(planId, id);
+    if (!Objects.equals(before, after)) {
+      store.restore(planId, id, after);
+      effects.add(new Effect(kind, id, before, after));
+    }
+  }
+
+  private Currency currency() {
+    return stores.plans().settings(planId).currency();
+  }
+
+  public void putSettings(Settings settings) {
+    put(Kept.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
+  }
+
+  /** Puts a line at a position in the order of all lines. */
+  public void putLine(Line line, double position) {
+    put(Kept.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
+  }
+
+  /** Takes a line out; movements assigned to it become unassigned again. */
+  public void removeLine(String lineId) {
+    for (long movement : stores.movements().idsOnLine(planId, lineId)) {
+      BankMovement was = stores.movements().get(planId, movement);
+      putParts(movement, was.parts().stream().filter(part -> !lineId.equals(part.lineId())).toList());
+    }
+    put(Kept.Kind.LINE, lineId, null);
+  }
+
+  public void putBuoy(Buoy buoy) {
+    put(Kept.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
+  }
+
+  public void removeBuoy(String id) {
+    put(Kept.Kind.BUOY, id, null);
+  }
+
+  /** Puts an account: a new one stands last. */
+  public void putAccount(Account account) {
+    String state = kept.get(Kept.Kind.ACCOUNT).state(planId, account.id());
+    double position = state == null ? stores.accounts().endPosition(planId)
+        : ebbtide.formats.plan.PlanReader.parse(state).get("position").asDouble();
+    put(Kept.Kind.ACCOUNT, account.id(), AccountStore.state(account, position, currency()));
+  }
+
+  public void removeAccount(String id) {
+    put(Kept.Kind.ACCOUNT, id, null);
+  }
+
+  public void putRule(AssignRule rule) {
+    put(Kept.Kind.RULE, rule.id(), PlanWriter.json(rule, currency()).toString());
+  }
+
+  public void removeRule(String id) {
+    put(Kept.Kind.RULE, id, null);
+  }
+
+  /** Puts what a movement was said to be; refuses parts that do not fit it. */
+  public void putParts(long movementId, List<AssignedPart> parts) {
+    BankMovement.requireParts(stores.movements().get(planId, movementId).minor(), parts);
+    put(Kept.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
+  }
+
+  /** Adds the movements of a file that are not there yet, and returns how many those are. */
+  public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
+    int added = stores.statements().add(planId, id, account, fileName, movements);
+    if (added > 0) {
+      effects.add(new Effect(Kept.Kind.STATEMENT, id, null, "active"));
+    } else {
+      // A file that added nothing leaves no trace in the list.
+      stores.statements().restore(planId, id, null);
+    }
+    return added;
+  }
+
+  /** Keeps the forecast under a name. */
+  public void addSnapshot(String id, String name, String note, Forecast forecast) {
+    stores.snapshots().add(planId, id, name, note, Snapshot.of(forecast), forecast.lowWater().day(),
+        forecast.lowWater().cash());
+    effects.add(new Effect(Kept.Kind.SNAPSHOT, id, null, "active"));
+  }
+
+  public void removeSnapshot(String id) {
+    put(Kept.Kind.SNAPSHOT, id, null);
+  }
+}

@@ -1,0 +1,181 @@
+package ebbtide.app.storage;
+
+import ebbtide.app.storage.ChangeLog.Effect;
+import ebbtide.app.storage.ChangeLog.Entry;
+import ebbtide.books.Account;
+import ebbtide.books.Books;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import ebbtide.formats.plan.BrokenPlan;
+import ebbtide.formats.plan.PlanDocument;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanCheck;
+import ebbtide.plan.PlanProblem;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The one door through which plans are read whole and changed. An edit is one transaction: the change, its log entry,
+ * the next version; what it does to the forecast comes back with it. Forecasts are kept by version.
+ */
+@Service
+public class Edits {
+  private static final String AUTHOR = System.getProperty("user.name", "analyst");
+  private final Stores stores;
+  private final Map<Kept.Kind, Kept> kept = new EnumMap<>(Kept.Kind.class);
+  private final TransactionTemplate transaction;
+  private final Map<String, Current> current = new ConcurrentHashMap<>();
+
+  Edits(Stores stores, List<Kept> kept, TransactionTemplate transaction) {
+    this.stores = stores;
+    kept.forEach(one -> this.kept.put(one.kind(), one));
+    this.transaction = transaction;
+  }
+
+  /** A plan as it stands at a version, with its forecast. */
+  public record Current(long version, Forecast forecast) {
+    public Plan plan() {
+      return forecast.plan();
+    }
+
+    public Books books() {
+      return forecast.books();
+    }
+  }
+
+  /** What an edit did: its words, the plan before and after. */
+  public record Done(String words, Current was, Current became) {}
+
+  /** Returns a plan as it stands now; refuses an id that is not there. */
+  public Current current(String planId) {
+    Current known = current.get(planId);
+    if (known != null && known.version() == stores.plans().version(planId)) {
+      return known;
+    }
+    Current loaded = transaction.execute(status -> load(planId, null));
+    current.put(planId, loaded);
+    return loaded;
+  }
+
+  private Current load(String planId, Books knownBooks) {
+    long version = stores.plans().version(planId);
+    Plan plan = new Plan(stores.plans().settings(planId),
+        stores.lines().all(planId).stream().map(LineStore.Placed::line).toList(), stores.buoys().all(planId));
+    List<PlanProblem> problems = PlanCheck.problems(plan);
+    if (!problems.isEmpty()) {
+      throw new BrokenPlan(problems);
+    }
+    Books books = knownBooks != null ? knownBooks : books(planId);
+    return new Current(version, Forecaster.forecast(plan, books));
+  }
+
+  private Books books(String planId) {
+    List<Account> accounts = stores.accounts().all(planId);
+    return stores.movements().books(planId, accounts);
+  }
+
+  /**
+   * Makes an edit on a version of the plan. Refuses a stale version ({@link StaleVersion}) and an edit that leaves the
+   * plan broken ({@link BrokenPlan}); then nothing is changed.
+   */
+  public Done edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
+    return change(planId, was -> {
+      if (was.version() != baseVersion) {
+        throw new StaleVersion(baseVersion, was.version(), stores.log().since(planId, baseVersion));
+      }
+    }, words, change);
+  }
+
+  /** Makes an edit on whatever version the plan has: for work that only adds, such as bringing in a statement. */
+  public Done edit(String planId, String words, Consumer<Draft> change) {
+    return change(planId, was -> {}, words, change);
+  }
+
+  private Done change(String planId, Consumer<Current> check, String words, Consumer<Draft> change) {
+    Done done = transaction.execute(status -> {
+      long version = stores.plans().lock(planId);
+      Current was = current(planId);
+      check.accept(was);
+      Draft draft = new Draft(planId, kept, stores);
+      change.accept(draft);
+      if (draft.effects().isEmpty()) {
+        return new Done(words, was, was);
+      }
+      stores.plans().setVersion(planId, version + 1);
+      stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
+      return new Done(words, was, load(planId, draft.touchesBooks() ? null : was.books()));
+    });
+    current.put(planId, done.became());
+    return done;
+  }
+
+  private static String shortened(String words) {
+    return words.length() <= 1000 ? words : words.substring(0, 999) + "\u2026";
+  }
+
+  /** Takes back the latest edit; refuses when there is none. */
+  public Done undo(String planId) {
+    return replay(planId, stores.log()::findToUndo, "UNDONE", true, "Undone: ",
+        "There is nothing to undo: this is the plan as it was first made");
+  }
+
+  /** Brings back the latest edit that was undone; refuses when there is none. */
+  public Done redo(String planId) {
+    return replay(planId, stores.log()::findToRedo, "DONE", false, "Redone: ",
+        "There is nothing to redo: no edit was undone since the last one made");
+  }
+
+  private Done replay(String planId, java.util.function.Function<String, java.util.Optional<Entry>> find, String state,
+      boolean back, String prefix, String none) {
+    Done done = transaction.execute(status -> {
+      long version = stores.plans().lock(planId);
+      Current was = current(planId);
+      Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
+      boolean inBooks = false;
+      for (int i = 0; i < entry.effects().size(); i++) {
+        Effect effect = entry.effects().get(back ? entry.effects().size() - 1 - i : i);
+        kept.get(effect.kind()).restore(planId, effect.id(), back ? effect.before() : effect.after());
+        inBooks |= effect.kind().isInBooks();
+      }
+      stores.log().mark(planId, entry.seq(), state);
+      stores.plans().setVersion(planId, version + 1);
+      return new Done(prefix + entry.words(), was, load(planId, inBooks ? null : was.books()));
+    });
+    current.put(planId, done.became());
+    return done;
+  }
+
+  /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */
+  public String add(PlanDocument document) {
+    String planId = UUID.randomUUID().toString();
+    transaction.executeWithoutResult(status -> {
+      stores.plans().add(planId, document.plan().settings());
+      Draft draft = new Draft(planId, kept, stores);
+      document.accounts().forEach(draft::putAccount);
+      double position = 1;
+      for (Line line : document.plan().lines()) {
+        draft.putLine(line, position++);
+      }
+      document.plan().buoys().forEach(draft::putBuoy);
+      document.rules().forEach(draft::putRule);
+      document.accounts().forEach(account -> draft.addStatement(UUID.randomUUID().toString(), account.id(),
+          "movements before " + document.plan().settings().asOf().plusDays(1),
+          document.movements().stream().filter(m -> m.account().equals(account.id())).toList()));
+    });
+    return planId;
+  }
+
+  /** Returns the whole of a plan as its file holds it. */
+  public PlanDocument document(String planId) {
+    return transaction.execute(status -> new PlanDocument(current(planId).plan(), stores.accounts().all(planId),
+        stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null, false, null, null, "",
+            null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList()));
+  }
+}

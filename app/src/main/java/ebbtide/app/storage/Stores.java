@@ -1,0 +1,8 @@
+package ebbtide.app.storage;
+
+import org.springframework.stereotype.Component;
+
+/** The stores of a plan's aggregates, together. */
+@Component
+public record Stores(PlanStore plans, LineStore lines, BuoyStore buoys, AccountStore accounts, RuleStore rules,
+    MovementStore movements, StatementStore statements, SnapshotStore snapshots, ChangeLog log) {}

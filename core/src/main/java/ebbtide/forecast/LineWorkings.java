@@ -1,0 +1,157 @@
+package ebbtide.forecast;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.books.Books;
+import ebbtide.money.Money;
+import ebbtide.money.Percent;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Line;
+import ebbtide.plan.Line.CashOverride;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Plan;
+import ebbtide.time.Period;
+import ebbtide.time.Spread;
+import ebbtide.time.Timeline;
+import ebbtide.timing.Expectation;
+import ebbtide.timing.FlowSink;
+import ebbtide.timing.MonthBilling;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** The workings of one line that is no group for one period, found on the path that made its figure. */
+final class LineWorkings implements FlowSink {
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+
+  private final Forecast forecast;
+  private final Plan plan;
+  private final Line line;
+  private final Period period;
+  private final int sign;
+  private final ActivityCalculator activity;
+  private final List<Workings.Item> items = new ArrayList<>();
+  private Timeline days;
+
+  LineWorkings(Forecast forecast, Line line, Period period) {
+    this.forecast = forecast;
+    this.plan = forecast.plan();
+    this.line = line;
+    this.period = period;
+    this.sign = line.direction().sign();
+    this.activity = new ActivityCalculator(plan);
+  }
+
+  Workings workings() {
+    Cell cell = forecast.cell(line, period);
+    addBooked();
+    if (plan.isActive(line)) {
+      Forecaster.emit(plan, forecast.books(), line, timeline -> {
+        days = timeline;
+        return this;
+      });
+    }
+    explainDifference(cell);
+    return new Workings(line.name(), cell, List.copyOf(items), overBy());
+  }
+
+  private void addBooked() {
+    Books books = forecast.books();
+    books.byLine().getOrDefault(line.id(), List.of()).stream().filter(m -> period.contains(m.day())).forEach(m -> {
+      boolean fact = !m.day().isAfter(plan.settings().asOf());
+      items.add(new Workings.Item(fact ? Part.SETTLED : Part.COMMITTED, "Bank movements of " + DAY.format(m.day()),
+          fact ? "booked by the bank" : "booked after the as-of date", m.day(), m.minor()));
+    });
+  }
+
+  @Override
+  public void fromPattern(MonthBilling billing, int step) {
+    Spread spread = ((Assumption.Stream) line.assumption()).spread();
+    long[] inPeriod = {0};
+    spread.lay(billing.cash(step) * sign, billing.cashMonth(step), days, (day, minor) -> {
+      LocalDate date = days.date(day);
+      if (date.isAfter(plan.settings().asOf()) && period.contains(date)) {
+        inPeriod[0] += minor;
+      }
+    });
+    if (inPeriod[0] != 0) {
+      items.add(new Workings.Item(Part.ESTIMATED, patternWords(billing, step, spread), activity.words(line, billing.month()),
+          null, inPeriod[0]));
+    }
+  }
+
+  private String patternWords(MonthBilling billing, int step, Spread spread) {
+    MonthPattern.Step one = billing.pattern().steps().get(step);
+    Percent tax = line.assumption().taxRate();
+    return one.share() + " of " + MONTH.format(Timeline.month(billing.month())) + " " + amount(billing.net())
+        + (billing.tax() == 0 ? "" : " plus " + tax + " sales tax, " + amount(billing.gross()) + " in all") + ", "
+        + one.delayWords() + (billing.discount(step) == 0 ? "" : ", less " + one.discount() + " discount") + ", "
+        + spread.words();
+  }
+
+  @Override
+  public void fromExpectation(Expectation expectation, int day, boolean overdue) {
+    LocalDate date = days.date(day);
+    if (!period.contains(date)) {
+      return;
+    }
+    StringBuilder why = new StringBuilder(expectation.words());
+    if (!expectation.day().equals(expectation.typed())) {
+      why.append("; ").append(DAY.format(expectation.typed())).append(" is no business day, so ")
+          .append(DAY.format(expectation.day()));
+    }
+    if (expectation.used() > 0) {
+      why.append("; ").append(amount(expectation.used())).append(" of ").append(amount(expectation.amount()))
+          .append(" already booked");
+    }
+    if (overdue) {
+      why.append("; overdue: it stands on the first business day after the as-of date until ")
+          .append(DAY.format(expectation.windowEnd()));
+    }
+    items.add(new Workings.Item(Part.ESTIMATED, "Expected on " + DAY.format(date), why.toString(), date,
+        expectation.left() * sign));
+  }
+
+  /** What netting with later bookings and what an override take from or add to the estimates laid by the plan. */
+  private void explainDifference(Cell cell) {
+    LineFlows flows = forecast.flowsOf(line.id());
+    int from = Math.max(0, forecast.timeline().index(period.startInclusive()));
+    int to = Math.min(forecast.timeline().days(), forecast.timeline().index(period.endExclusive()));
+    long netted = flows.netted(from, to);
+    long taken = netted - flows.laid(from, to);
+    if (taken != 0) {
+      items.add(new Workings.Item(Part.ESTIMATED, "Less what is booked after the as-of date",
+          "the bank's word takes the place of the month's estimate, earliest days first", null, taken));
+    }
+    if (cell.estimated() != netted) {
+      String reasons = plan.isActive(line) ? reasons() : "the line is switched off";
+      items.add(new Workings.Item(Part.ESTIMATED, "Override", reasons + "; computed " + amount(cell.settled()
+          + cell.committed() + netted), null, cell.estimated() - netted));
+    }
+  }
+
+  private String reasons() {
+    return line.overrides().stream().filter(o -> o.period().overlaps(period)).map(this::overrideWords)
+        .reduce((a, b) -> a + "; " + b).orElse("");
+  }
+
+  private String overrideWords(CashOverride override) {
+    return amount(override.amount()) + " for " + DAY.format(override.period().startInclusive()) + " to "
+        + DAY.format(override.period().lastDay()) + ": " + override.reason();
+  }
+
+  private Long overBy() {
+    if (line.isGroup() || line.assumption() instanceof Assumption.Stream) {
+      return null;
+    }
+    long over = Forecaster.expectations(plan, forecast.books(), line).stream()
+        .filter(e -> period.contains(e.day())).mapToLong(Expectation::overBy).sum();
+    return over == 0 ? null : over;
+  }
+
+  private String amount(long minor) {
+    return Money.words(minor, plan.settings().currency());
+  }
+}
