@@ -11,6 +11,7 @@ function files(path) {
   if (statSync(path).isFile()) return [path];
   return readdirSync(path)
     .sort()
+    .filter((name) => name !== 'generated')
     .flatMap((name) => files(join(path, name)));
 }
 

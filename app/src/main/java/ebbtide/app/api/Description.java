@@ -1,8 +1,11 @@
 package ebbtide.app.api;
 
+import io.swagger.v3.oas.models.SpecVersion;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -20,10 +23,23 @@ class Description implements WebMvcConfigurer {
       for (Map.Entry<String, Schema> entry : api.getComponents().getSchemas().entrySet()) {
         Schema schema = entry.getValue();
         if (schema.getProperties() != null) {
-          schema.setRequired(new ArrayList<>(((Map<String, Schema>) schema.getProperties()).keySet()));
+          Map<String, Schema> parts = schema.getProperties();
+          schema.setRequired(new ArrayList<>(parts.keySet()));
+          parts.replaceAll((name, part) -> nullableReference(part));
         }
       }
     };
+  }
+
+  /** A reference beside the type null is read as that type alone: it becomes one of the two. */
+  @SuppressWarnings({"rawtypes", "unchecked"})
+  private static Schema nullableReference(Schema part) {
+    if (part.get$ref() == null || part.getTypes() == null || !part.getTypes().contains("null")) {
+      return part;
+    }
+    Schema either = new Schema();
+    either.setOneOf(List.of(new Schema<>().$ref(part.get$ref()), new Schema<>(SpecVersion.V31).types(Set.of("null"))));
+    return either;
   }
 
   @Override

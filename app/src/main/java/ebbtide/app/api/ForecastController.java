@@ -34,13 +34,13 @@ class ForecastController {
   }
 
   /** The forecast laid out by period. */
-  record TableView(List<PeriodView> periods, List<RowView> rows) {}
+  record TableView(List<PeriodView> periods, List<TableRow> rows) {}
 
   /** A column: its first and last day, and whether it is settled, that is not after the as-of date. */
   record PeriodView(LocalDate from, LocalDate to, boolean settled, int weekOfYear) {}
 
   /** A row with a cell for each period. */
-  record RowView(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
+  record TableRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
       List<CellView> cells) {}
 
   /**
@@ -64,7 +64,7 @@ class ForecastController {
     return new TableView(
         table.periods().stream().map(p -> new PeriodView(p.startInclusive(), p.lastDay(), !p.lastDay().isAfter(asOf),
             p.lastDay().get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR))).toList(),
-        table.rows().stream().map(row -> new RowView(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
+        table.rows().stream().map(row -> new TableRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
             row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.active(),
             row.cells().stream().map(CellView::of).toList())).toList());
   }

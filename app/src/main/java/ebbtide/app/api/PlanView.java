@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 
 /** What every view of a plan needs: its settings, tree, accounts, buoys, what is missing, and the tide line. */
 public record PlanView(String id, long version, Map<String, Object> settings, int decimals, TideLine tide,
-    List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<Missing> missing, int unassigned,
+    List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<MissingView> missing, int unassigned,
     @Schema(nullable = true) String undo, @Schema(nullable = true) String redo, List<String> countries) {
 
   /** Cash by day from the first day on, with what it is measured against. */
@@ -41,6 +41,9 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
   /** A buoy with the days of its period, both included. */
   public record BuoyView(String id, String row, LocalDate from, LocalDate to, String note) {}
 
+  /** Something missing, and the line to mend it on, null where it is the plan's. */
+  public record MissingView(@Schema(nullable = true) String lineId, String sentence) {}
+
   /** An account with its booked balance on the as-of date. */
   public record AccountView(String id, String name, String country, boolean restricted, LocalDate balanceDate, long balance,
       long balanceNow, LocalDate knownTo) {}
@@ -55,7 +58,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         current.books().accounts().stream().map(account -> accountView(account, current)).toList(),
         current.plan().buoys().stream().map(b -> new BuoyView(b.id(), b.row(), b.period().startInclusive(),
             b.period().lastDay(), b.note())).toList(),
-        Missing.of(current.plan(), current.books()), stores.movements().countUnassigned(planId),
+        Missing.of(current.plan(), current.books()).stream().map(m -> new MissingView(m.lineId(), m.sentence())).toList(), stores.movements().countUnassigned(planId),
         stores.log().findUndoWords(planId).orElse(null), stores.log().findRedoWords(planId).orElse(null),
         List.copyOf(BusinessDays.countries()));
   }

@@ -39,7 +39,7 @@ class PlansController {
   }
 
   @GetMapping
-  List<PlanStore.Listed> list() {
+  List<PlanStore.PlanListed> list() {
     return stores.plans().all();
   }
 
@@ -125,7 +125,7 @@ class PlansController {
   }
 
   @GetMapping("/{plan}/changes")
-  List<ChangeLog.Listed> changes(@PathVariable String plan) {
+  List<ChangeLog.ChangeListed> changes(@PathVariable String plan) {
     return stores.log().latest(plan, 200);
   }
 }

@@ -33,7 +33,7 @@ class PositionController {
 
   /** Balances of each account at the end of each day, all accounts that are not restricted last, and the statements. */
   record PositionView(List<LocalDate> days, List<BalancesView> accounts, List<Long> total,
-      List<StatementStore.Listed> statements) {}
+      List<StatementStore.StatementListed> statements) {}
 
   /** An account's booked balance at the end of each day. */
   record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}

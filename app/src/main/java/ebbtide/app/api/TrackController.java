@@ -37,7 +37,7 @@ class TrackController {
   }
 
   @GetMapping
-  List<SnapshotStore.Listed> list(@PathVariable String plan) {
+  List<SnapshotStore.SnapshotListed> list(@PathVariable String plan) {
     return stores.snapshots().all(plan);
   }
 

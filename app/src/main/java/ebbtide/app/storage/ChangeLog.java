@@ -30,7 +30,7 @@ public class ChangeLog {
   record Entry(long seq, String words, List<Effect> effects) {}
 
   /** An edit in the list; one that is undone or was replaced by another is said so. */
-  public record Listed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
+  public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
 
   /** Adds an edit; what was undone before it can no longer be redone. */
   void add(String planId, String author, String words, long version, List<Effect> effects) {
@@ -84,10 +84,10 @@ public class ChangeLog {
   }
 
   /** Returns the latest edits, the newest first. */
-  public List<Listed> latest(String planId, int limit) {
+  public List<ChangeListed> latest(String planId, int limit) {
     return client.sql("""
         select seq, made_at, author, words, state from change_log where plan_id = ? order by seq desc limit ?""")
-        .params(planId, limit).query(Listed.class).list();
+        .params(planId, limit).query(ChangeListed.class).list();
   }
 
   private static String json(List<Effect> effects) {

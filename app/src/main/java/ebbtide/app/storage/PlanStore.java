@@ -22,11 +22,11 @@ public class PlanStore implements Kept {
   }
 
   /** A plan in the list of plans. */
-  public record Listed(String id, String name, long version) {}
+  public record PlanListed(String id, String name, long version) {}
 
   /** Returns all plans, the latest made first. */
-  public List<Listed> all() {
-    return client.sql("select id, name, version from plan order by made_at desc, id").query(Listed.class).list();
+  public List<PlanListed> all() {
+    return client.sql("select id, name, version from plan order by made_at desc, id").query(PlanListed.class).list();
   }
 
   /** Adds an empty plan with version 1. */

@@ -29,14 +29,14 @@ public class SnapshotStore implements Kept {
   }
 
   /** A snapshot in the list, with what it said of the low water. */
-  public record Listed(String id, String name, String note, OffsetDateTime takenAt, LocalDate asOf, LocalDate horizonEnd,
+  public record SnapshotListed(String id, String name, String note, OffsetDateTime takenAt, LocalDate asOf, LocalDate horizonEnd,
       LocalDate lowWaterDay, long lowWaterCash) {}
 
   /** Returns the snapshots of a plan, the latest as-of date first. */
-  public List<Listed> all(String planId) {
+  public List<SnapshotListed> all(String planId) {
     return client.sql("""
         select id, name, note, taken_at, as_of, horizon_end, low_water_day, low_water_cash from snapshot
-        where plan_id = ? and active order by as_of desc, taken_at desc""").param(planId).query(Listed.class).list();
+        where plan_id = ? and active order by as_of desc, taken_at desc""").param(planId).query(SnapshotListed.class).list();
   }
 
   /** Keeps a snapshot under a name. */

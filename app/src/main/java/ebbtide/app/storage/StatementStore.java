@@ -30,14 +30,14 @@ public class StatementStore implements Kept {
   }
 
   /** A statement in the list of those brought in. */
-  public record Listed(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements,
+  public record StatementListed(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements,
       LocalDate firstDay, LocalDate lastDay) {}
 
   /** Returns the statements of a plan that count, the latest first. */
-  public List<Listed> all(String planId) {
+  public List<StatementListed> all(String planId) {
     return client.sql("""
         select id, account, file_name, brought_in_at, movements, first_day, last_day from statement
-        where plan_id = ? and active order by brought_in_at desc, id""").param(planId).query(Listed.class).list();
+        where plan_id = ? and active order by brought_in_at desc, id""").param(planId).query(StatementListed.class).list();
   }
 
   /**

@@ -1,0 +1,57 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from '../generated/api';
+
+export type Schemas = components['schemas'];
+export type PlanView = Schemas['PlanView'];
+export type TreeLine = Schemas['TreeLine'];
+export type LineView = Schemas['LineView'];
+export type EditOutcome = Schemas['EditOutcome'];
+export type Marks = Schemas['Marks'];
+export type TableView = Schemas['TableView'];
+export type TableRow = Schemas['TableRow'];
+export type CellView = Schemas['CellView'];
+export type MovementView = Schemas['MovementView'];
+
+/** A refusal in words, with the places in what was sent that it speaks of. */
+export type Problem = { status: number; detail: string; problems: { place: string; sentence: string }[] };
+
+export type Answer<T> = { ok: true; data: T } | { ok: false; problem: Problem };
+
+/** The token that the server set for its own pages; other origins cannot read it. */
+function token(): string {
+  return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+}
+
+export const api = createClient<paths>({ baseUrl: '/' });
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
+    return request;
+  },
+});
+
+const UNREACHABLE: Problem = {
+  status: 0,
+  detail: 'The program does not answer: nothing was changed. See that it still runs, then try again.',
+  problems: [],
+};
+
+/** Turns a reply of the client into an answer: a failure is a value, never an exception. */
+export async function answer<T>(reply: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Answer<T>> {
+  try {
+    const { data, error, response } = await reply;
+    if (response.ok) return { ok: true, data: data as T };
+    const said = (error ?? {}) as Partial<Problem>;
+    return {
+      ok: false,
+      problem: {
+        status: response.status,
+        detail: said.detail ?? `The program refused this (${response.status}).`,
+        problems: said.problems ?? [],
+      },
+    };
+  } catch (failure) {
+    if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;
+    return { ok: false, problem: UNREACHABLE };
+  }
+}

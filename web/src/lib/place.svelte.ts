@@ -1,0 +1,67 @@
+import { push, replace, router } from 'svelte-spa-router';
+import { addDays, addMonths, monthStart, weekStart, type Day } from './dates';
+import type { PlanView } from './api';
+
+export type By = 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
+export const PERIODS: By[] = ['DAY', 'WEEK', 'MONTH', 'QUARTER', 'YEAR'];
+
+/** The window of time that every view shows, kept in the address; without one there, the usual one for its periods. */
+export class TimeWindow {
+  constructor(private readonly view: () => PlanView | undefined) {}
+
+  private get query(): URLSearchParams {
+    return new URLSearchParams(router.querystring ?? '');
+  }
+
+  get by(): By {
+    const by = this.query.get('by') as By;
+    return PERIODS.includes(by) ? by : 'WEEK';
+  }
+
+  get from(): Day {
+    return this.query.get('from') ?? usual(this.view(), this.by).from;
+  }
+
+  get to(): Day {
+    return this.query.get('to') ?? usual(this.view(), this.by).to;
+  }
+
+  setBy(by: By) {
+    const query = this.query;
+    query.set('by', by);
+    query.delete('from');
+    query.delete('to');
+    void push(`${router.location}?${query}`);
+  }
+
+  set(from: Day, to: Day) {
+    const query = this.query;
+    query.set('from', from);
+    query.set('to', to);
+    void replace(`${router.location}?${query}`);
+  }
+}
+
+/** Two settled periods and what follows: 13 weeks, 12 months, 14 days, 8 quarters or all years. */
+export function usual(view: PlanView | undefined, by: By): { from: Day; to: Day } {
+  if (!view) return { from: '2026-01-01', to: '2026-01-01' };
+  const { asOf, horizonEnd, firstDay } = view.tide;
+  const next = addDays(asOf, 1);
+  const week = weekStart(next, String(view.settings.firstDayOfWeek));
+  const spans: Record<By, { from: Day; to: Day }> = {
+    DAY: { from: addDays(asOf, -1), to: addDays(asOf, 13) },
+    // The rest of a broken week is a column of its own, then 13 whole weeks.
+    WEEK: { from: addDays(week, -14), to: addDays(week, (week === next ? 13 : 14) * 7 - 1) },
+    MONTH: { from: addMonths(monthStart(next), -1), to: addDays(addMonths(monthStart(next), 12), -1) },
+    QUARTER: { from: addMonths(monthStart(next), -3), to: addDays(addMonths(monthStart(next), 24), -1) },
+    YEAR: { from: firstDay, to: horizonEnd },
+  };
+  const span = spans[by];
+  return { from: span.from < firstDay ? firstDay : span.from, to: span.to > horizonEnd ? horizonEnd : span.to };
+}
+
+/** The address of a view of a plan, keeping the window. */
+export function address(plan: string, view: string, part?: string): string {
+  const query = router.querystring ? `?${router.querystring}` : '';
+  return `/plan/${plan}/${view}${part ? '/' + encodeURIComponent(part) : ''}${query}`;
+}

@@ -1,0 +1,102 @@
+import { createContext } from 'svelte';
+import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem } from './api';
+import { MoneyFormat, type Unit } from './money';
+
+/** A line as the plan file writes it; the server checks it, the views only change parts of it. */
+export type LineJson = Record<string, unknown> & { id: string; name: string };
+
+/** The plan that is open: what the server last said of it, and the one way to change it. */
+export class PlanState {
+  view = $state.raw<PlanView>();
+  /** What the latest edit did, until the next. */
+  outcome = $state.raw<EditOutcome>();
+  problem = $state.raw<Problem>();
+  busy = $state(0);
+  unit = $state<Unit>((localStorage.getItem('unit') as Unit) ?? 'thousand');
+  money = $derived(new MoneyFormat(String(this.settings.currency ?? 'GBP'), this.view?.decimals ?? 2, this.unit));
+
+  constructor(readonly id: string) {}
+
+  get settings(): Record<string, unknown> {
+    return (this.view?.settings ?? {}) as Record<string, unknown>;
+  }
+
+  get version(): number {
+    return this.view?.version ?? 0;
+  }
+
+  setUnit(unit: Unit) {
+    this.unit = unit;
+    localStorage.setItem('unit', unit);
+  }
+
+  async load() {
+    const got = await answer(api.GET('/api/plans/{plan}', { params: { path: { plan: this.id } } }));
+    if (got.ok) this.view = got.data;
+    else this.problem = got.problem;
+  }
+
+  /** Makes an edit; whether it was made. A refusal is shown, and returned for the field it is about. */
+  async edit(call: (version: number) => Promise<Answer<EditOutcome>>): Promise<Problem | null> {
+    this.busy++;
+    this.problem = undefined;
+    const got = await call(this.version);
+    if (got.ok) this.outcome = got.data;
+    else this.problem = got.problem;
+    // After a refusal for a stale version too: the view shows what others changed, fields keep what was typed.
+    if (got.ok || got.problem.status === 409) await this.load();
+    this.busy--;
+    return got.ok ? null : got.problem;
+  }
+
+  putLine(line: LineJson, words: string): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.PUT('/api/plans/{plan}/lines/{id}', {
+          params: { path: { plan: this.id, id: line.id }, query: { version, words } },
+          body: line as never,
+        }),
+      ),
+    );
+  }
+
+  deleteLine(id: string): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.DELETE('/api/plans/{plan}/lines/{id}', { params: { path: { plan: this.id, id }, query: { version } } }),
+      ),
+    );
+  }
+
+  moveLine(id: string, group: string | null, before: string | null): Promise<Problem | null> {
+    const place = { ...(group ? { group } : {}), ...(before ? { before } : {}) };
+    return this.edit((version) =>
+      answer(
+        api.POST('/api/plans/{plan}/lines/{id}/move', {
+          params: { path: { plan: this.id, id }, query: { version, ...place } },
+        }),
+      ),
+    );
+  }
+
+  putSettings(settings: Record<string, unknown>): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.PUT('/api/plans/{plan}/settings', {
+          params: { path: { plan: this.id }, query: { version } },
+          body: settings as never,
+        }),
+      ),
+    );
+  }
+
+  undo(): Promise<Problem | null> {
+    return this.edit(() => answer(api.POST('/api/plans/{plan}/undo', { params: { path: { plan: this.id } } })));
+  }
+
+  redo(): Promise<Problem | null> {
+    return this.edit(() => answer(api.POST('/api/plans/{plan}/redo', { params: { path: { plan: this.id } } })));
+  }
+}
+
+export const [getPlan, setPlan] = createContext<PlanState>();

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { shortDay } from '../dates';
+  import { getPlan } from '../plan.svelte';
+
+  const plan = getPlan();
+  const outcome = $derived(plan.outcome);
+  const changed = $derived(
+    outcome
+      ? [
+          {
+            name: 'low water',
+            was: `${plan.money.sum(outcome.was.lowWaterCash)} on ${shortDay(outcome.was.lowWaterDay)}`,
+            became: `${plan.money.sum(outcome.became.lowWaterCash)} on ${shortDay(outcome.became.lowWaterDay)}`,
+            better: outcome.became.lowWaterHeadroom - outcome.was.lowWaterHeadroom,
+          },
+          {
+            name: 'peak need',
+            was: plan.money.sum(outcome.was.peakNeed),
+            became: plan.money.sum(outcome.became.peakNeed),
+            better: outcome.was.peakNeed - outcome.became.peakNeed,
+          },
+          {
+            name: 'closing cash',
+            was: plan.money.sum(outcome.was.closing),
+            became: plan.money.sum(outcome.became.closing),
+            better: outcome.became.closing - outcome.was.closing,
+          },
+        ].filter((mark) => mark.was !== mark.became)
+      : [],
+  );
+</script>
+
+{#if plan.problem}
+  <div role="alert" class="flex items-center gap-3 border-b border-rule bg-[#fbe9e4] px-[18px] py-1.5 text-alarm">
+    <span class="flex-1">{plan.problem.detail}</span>
+    <button class="underline" onclick={() => (plan.problem = undefined)}>Close</button>
+  </div>
+{/if}
+{#if outcome}
+  <div
+    role="status"
+    class="flex flex-wrap items-center gap-x-4 border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]"
+  >
+    <b class="font-semibold">{outcome.words}</b>
+    {#each changed as mark (mark.name)}
+      <span>
+        {mark.name} was {mark.was},
+        <b class="font-semibold {mark.better < 0 ? 'bad' : 'good'}">became {mark.became}</b>
+      </span>
+    {:else}
+      <span class="hush">low water, peak need and closing cash stay as they were</span>
+    {/each}
+    <span class="flex-1"></span>
+    {#if plan.view?.undo}
+      <button class="underline" onclick={() => void plan.undo()}>Undo</button>
+    {/if}
+    <button class="underline" onclick={() => (plan.outcome = undefined)}>Close</button>
+  </div>
+{/if}

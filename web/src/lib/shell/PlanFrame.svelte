@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import ForecastView from '../../views/forecast/ForecastView.svelte';
+  import LinesView from '../../views/lines/LinesView.svelte';
+  import PositionView from '../../views/position/PositionView.svelte';
+  import SettingsView from '../../views/settings/SettingsView.svelte';
+  import TrackView from '../../views/track/TrackView.svelte';
+  import { address, TimeWindow } from '../place.svelte';
+  import { PlanState, setPlan } from '../plan.svelte';
+  import TideLine from '../tide/TideLine.svelte';
+  import Header from './Header.svelte';
+  import JumpBox from './JumpBox.svelte';
+  import KeyList from './KeyList.svelte';
+  import OutcomeBar from './OutcomeBar.svelte';
+  import { PLACES } from './views';
+
+  interface Props {
+    id: string;
+    view: string;
+    /** The line or snapshot that is chosen in the view. */
+    part?: string;
+  }
+
+  let { id, view, part }: Props = $props();
+  const plan = new PlanState(untrack(() => id));
+  setPlan(plan);
+  const time = new TimeWindow(() => plan.view);
+  let jumping = $state(false);
+  let listing = $state(false);
+
+  void plan.load();
+
+  function isTyping(target: EventTarget | null): boolean {
+    return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
+  }
+
+  /** Keys that hold in every view; in a field Ctrl+Z and Ctrl+Y are the field's own. */
+  function onkeydown(e: KeyboardEvent) {
+    const control = e.ctrlKey || e.metaKey;
+    if (control && e.key.toLowerCase() === 'k') jumping = true;
+    else if (e.altKey && PLACES[Number(e.key) - 1]) void push(address(id, PLACES[Number(e.key) - 1]!.view));
+    else if (isTyping(e.target)) return;
+    else if (control && e.key.toLowerCase() === 'z') void (e.shiftKey ? plan.redo() : plan.undo());
+    else if (control && e.key.toLowerCase() === 'y') void plan.redo();
+    else if (e.key === '?') listing = true;
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>{plan.settings.name ?? 'Plan'} · Ebbtide</title></svelte:head>
+
+<div class="flex h-full min-h-screen flex-col">
+  <Header {view} onjump={() => (jumping = true)} onkeys={() => (listing = true)} />
+  {#if plan.view}
+    <TideLine from={time.from} to={time.to} onwindow={(from, to) => time.set(from, to)} />
+    <OutcomeBar />
+    <main class="min-h-0 flex-1 px-[18px] pb-4 pt-3">
+      {#if view === 'forecast'}
+        <ForecastView {time} />
+      {:else if view === 'receipts' || view === 'payments'}
+        {#key view}<LinesView direction={view === 'receipts' ? 'receipt' : 'payment'} {part} {time} />{/key}
+      {:else if view === 'position'}
+        <PositionView {time} />
+      {:else if view === 'track'}
+        <TrackView snapshot={part} />
+      {:else if view === 'setup'}
+        <SettingsView />
+      {:else}
+        <p>There is no view '{view}'. Choose one above.</p>
+      {/if}
+    </main>
+  {:else if plan.problem}
+    <main class="p-6">
+      <p role="alert" class="bad">{plan.problem.detail}</p>
+      <p class="mt-2"><a class="underline" href="#/">Go to the list of plans</a></p>
+    </main>
+  {/if}
+</div>
+<JumpBox bind:open={jumping} />
+<KeyList bind:open={listing} />

@@ -1,0 +1,69 @@
+/** The places in the application, in the order of the navigation; the digit goes there with Alt. */
+export const PLACES = [
+  { view: 'position', name: 'Position' },
+  { view: 'receipts', name: 'Receipts' },
+  { view: 'payments', name: 'Payments' },
+  { view: 'forecast', name: 'Forecast' },
+  { view: 'track', name: 'Track' },
+  { view: 'setup', name: 'Setup' },
+] as const;
+
+export type ViewName = (typeof PLACES)[number]['view'];
+
+/** Every key and what it does, as the key list shows it. */
+export const KEYS: { where: string; keys: [string, string][] }[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      ['Ctrl K', 'jump to a line, an account, a buoy or a view'],
+      ['Alt 1 … 6', 'Position, Receipts, Payments, Forecast, Track, Setup'],
+      ['Ctrl Z', 'undo the latest edit'],
+      ['Ctrl Y', 'redo what was undone'],
+      ['?', 'this list'],
+      ['Esc', 'leave what is open'],
+    ],
+  },
+  {
+    where: 'In a grid',
+    keys: [
+      ['Arrows', 'move; with Shift choose a block'],
+      ['Home, End', 'first and last column'],
+      ['Ctrl C', 'copy the block, for a spreadsheet'],
+      ['Ctrl V', 'paste a block into a monthly strip'],
+    ],
+  },
+  {
+    where: 'Forecast',
+    keys: [
+      ['Enter', 'workings of the figure'],
+      ['0 … 9', 'override the figure; Tab goes on to the reason'],
+      ['Delete', 'lift the override'],
+      ['B', 'leave a buoy, or lift it'],
+      ['Space', 'fold or unfold a group'],
+    ],
+  },
+  {
+    where: 'Receipts and Payments',
+    keys: [
+      ['Arrows', 'move through the tree of lines'],
+      ['Alt ↑ ↓', 'move the line up or down'],
+      ['Alt → ←', 'put it into the group above, or out of its group'],
+      ['F2', 'rename'],
+      ['N', 'new line'],
+      ['X', 'switch off or on'],
+      ['Delete', 'delete (Ctrl Z brings it back)'],
+    ],
+  },
+  {
+    where: 'Movements to assign',
+    keys: [
+      ['↑ ↓', 'move; with Shift choose several'],
+      ['1 … 5', 'assign to the suggested line'],
+      ['T', 'a transfer between own accounts'],
+      ['L', 'choose a line, or make one of it'],
+      ['D', 'divide over several lines'],
+      ['R', 'remember a rule'],
+    ],
+  },
+  { where: 'Tide line', keys: [['← →', 'move the handle a day, with Shift a week']] },
+];

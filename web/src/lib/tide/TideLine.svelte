@@ -1,0 +1,156 @@
+<script lang="ts">
+  import { addDays, daysBetween, fullDay, monthName, shortDay, type Day } from '../dates';
+  import { getPlan } from '../plan.svelte';
+  import TideHandle from './TideHandle.svelte';
+  import { TideScale } from './scale';
+
+  interface Props {
+    /** The window of time the view below shows, both days included. */
+    from: Day;
+    to: Day;
+    onwindow: (from: Day, to: Day) => void;
+  }
+
+  let { from, to, onwindow }: Props = $props();
+  const plan = getPlan();
+  const HEIGHT = 96;
+  let width = $state(1280);
+  let hover = $state<number>();
+
+  const tide = $derived(plan.view!.tide);
+  const scale = $derived(
+    new TideScale(tide.closing.length, tide.closing, tide.minimum, 18, Math.max(400, width - 132), 14, HEIGHT - 17),
+  );
+  const asOf = $derived(daysBetween(tide.firstDay, tide.asOf));
+  const low = $derived(daysBetween(tide.firstDay, tide.marks.lowWaterDay));
+  const start = $derived(clamp(daysBetween(tide.firstDay, from)));
+  const end = $derived(clamp(daysBetween(tide.firstDay, to)));
+  const water = $derived(
+    scale.path(tide.closing, 0) + `L${scale.x(tide.closing.length - 1)} ${HEIGHT - 16}L${scale.x(0)} ${HEIGHT - 16}Z`,
+  );
+  const bed = $derived(
+    scale.path(tide.minimum, 0) + `L${scale.x(tide.closing.length - 1)} ${HEIGHT - 16}L${scale.x(0)} ${HEIGHT - 16}Z`,
+  );
+  const months = $derived(monthMarks(tide.firstDay, tide.closing.length));
+  const limitNow = $derived(tide.limit[asOf] ?? 0);
+
+  function clamp(day: number): number {
+    return Math.max(0, Math.min(tide.closing.length - 1, day));
+  }
+
+  /** The first of every month that has room for its name. */
+  function monthMarks(first: Day, days: number): { day: number; name: string }[] {
+    const marks: { day: number; name: string }[] = [];
+    const every = days > 500 ? 3 : days > 250 ? 2 : 1;
+    for (let day = 0; day < days; day++) {
+      const date = addDays(first, day);
+      if (date.endsWith('-01') && (Number(date.slice(5, 7)) - 1) % every === 0) {
+        marks.push({ day, name: monthName(date) + (date.slice(5, 7) === '01' ? ' ' + date.slice(0, 4) : '') });
+      }
+    }
+    return marks;
+  }
+
+  function move(which: 'from' | 'to', day: number) {
+    const date = addDays(tide.firstDay, clamp(day));
+    if (which === 'from') onwindow(date < to ? date : addDays(to, -1), to);
+    else onwindow(from, date > from ? date : addDays(from, 1));
+  }
+</script>
+
+<section class="relative bg-abyss" aria-label="Tide line: closing cash over the whole horizon" bind:clientWidth={width}>
+  <svg
+    {width}
+    height={HEIGHT}
+    class="block"
+    role="presentation"
+    onpointermove={(e) => (hover = scale.day(e.offsetX))}
+    onpointerleave={() => (hover = undefined)}
+  >
+    <defs>
+      <pattern id="bed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="6" height="6" fill="#0b2f3c" /><path d="M0 0V6" stroke="#3a6a6f" stroke-width="1.6" />
+      </pattern>
+      <clipPath id="settled"><rect x="0" y="0" width={scale.x(asOf)} height={HEIGHT} /></clipPath>
+      <clipPath id="ahead"><rect x={scale.x(asOf)} y="0" {width} height={HEIGHT} /></clipPath>
+    </defs>
+    <rect x={scale.x(start)} y="0" width={scale.x(end) - scale.x(start)} height={HEIGHT - 16} fill="#154858" />
+    <path d={water} fill="#1d6173" opacity="0.75" />
+    <path d={bed} fill="url(#bed)" opacity="0.85" />
+    <path d={scale.path(tide.minimum, 0)} fill="none" stroke="#d9b56a" />
+    <path
+      d={scale.path(tide.closing, 0)}
+      fill="none"
+      stroke="#9fcfd1"
+      stroke-width="1.6"
+      stroke-dasharray="4 3"
+      clip-path="url(#ahead)"
+    />
+    <path d={scale.path(tide.closing, 0)} fill="none" stroke="#fff" stroke-width="2.2" clip-path="url(#settled)" />
+    <path d="M{scale.x(asOf)} 2V{HEIGHT - 16}" stroke="#e0602f" stroke-width="1.5" />
+    <text x={scale.x(asOf) + 4} y="11" fill="#f0a583" font-size="10.5">{shortDay(tide.asOf)}</text>
+    {#each months as mark (mark.day)}
+      <text x={scale.x(mark.day)} y={HEIGHT - 4} fill="#9fbec4" font-size="10.5">{mark.name}</text>
+    {/each}
+    <g font-size="11.5" font-weight="600" fill="#fff">
+      <circle cx={scale.x(low)} cy={scale.y(tide.marks.lowWaterCash)} r="4" fill="#e0602f" stroke="#fff" />
+      <path
+        d="M{scale.x(low)} {scale.y(tide.marks.lowWaterCash) - 4}L{scale.x(low) + 8} 28"
+        stroke="#fff"
+        stroke-width="0.8"
+      />
+      <text
+        x={scale.x(low) + (scale.x(low) > width - 420 ? -8 : 10)}
+        y="24"
+        text-anchor={scale.x(low) > width - 420 ? 'end' : 'start'}
+      >
+        low water {plan.money.short(tide.marks.lowWaterCash)} · {shortDay(tide.marks.lowWaterDay)}
+      </text>
+    </g>
+    {#if hover !== undefined}
+      <path d="M{scale.x(hover)} 0V{HEIGHT - 16}" stroke="#fff" stroke-width="0.6" opacity="0.6" />
+    {/if}
+  </svg>
+  <TideHandle
+    x={scale.x(start)}
+    day={start}
+    last={tide.closing.length - 1}
+    label="Window starts"
+    words={fullDay(from)}
+    dayAt={(x) => scale.day(x)}
+    onmove={(day) => move('from', day)}
+  />
+  <TideHandle
+    x={scale.x(end)}
+    day={end}
+    last={tide.closing.length - 1}
+    label="Window ends"
+    words={fullDay(to)}
+    dayAt={(x) => scale.day(x)}
+    onmove={(day) => move('to', day)}
+  />
+  {#if hover !== undefined}
+    <div
+      class="pointer-events-none absolute top-1 z-10 rounded-[3px] bg-white px-2 py-1 text-[12px] text-ink shadow"
+      style="left:{Math.min(scale.x(hover) + 8, width - 230)}px"
+    >
+      {fullDay(addDays(tide.firstDay, hover))}: <b>{plan.money.sum(tide.closing[hover] ?? 0)}</b>
+      <span class="hush">minimum {plan.money.short(tide.minimum[hover] ?? 0)}</span>
+    </div>
+  {/if}
+  <div class="pointer-events-none absolute right-3 top-2 w-[112px] text-[10.5px] leading-[1.45] text-[#9fc3c8]">
+    headroom now<br /><b class="text-[16px] leading-5 text-white">{plan.money.short(tide.headroomNow)}</b><br />
+    peak need {plan.money.short(tide.marks.peakNeed)}<br />limit {plan.money.short(limitNow)}
+  </div>
+  <table class="sr-only">
+    <caption>Closing cash at each month shown on the tide line</caption>
+    <tbody>
+      {#each months as mark (mark.day)}
+        <tr>
+          <th scope="row">{fullDay(addDays(tide.firstDay, mark.day))}</th>
+          <td>{plan.money.sum(tide.closing[mark.day] ?? 0)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</section>

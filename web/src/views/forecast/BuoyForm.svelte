@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import Act from '../../lib/Act.svelte';
+  import { answer, api, type Schemas } from '../../lib/api';
+  import { getPlan } from '../../lib/plan.svelte';
+  import type { Spot } from './rows';
+
+  interface Props {
+    spot: Spot;
+    /** The buoy that lies there already. */
+    buoy?: Schemas['BuoyView'];
+    onclose: () => void;
+  }
+
+  let { spot, buoy, onclose }: Props = $props();
+  const plan = getPlan();
+  let note = $state(untrack(() => buoy?.note ?? ''));
+  let refusal = $state('');
+
+  async function submit(e: Event) {
+    e.preventDefault();
+    const json = buoy
+      ? { ...buoy, note }
+      : { id: crypto.randomUUID(), row: spot.row, from: spot.from, to: spot.to, note };
+    const problem = note.trim()
+      ? await plan.edit((version) =>
+          answer(
+            api.PUT('/api/plans/{plan}/buoys/{id}', {
+              params: { path: { plan: plan.id, id: json.id }, query: { version } },
+              body: json as never,
+            }),
+          ),
+        )
+      : { detail: 'Say what to come back to: a buoy without a note is soon forgotten.' };
+    if (problem) refusal = problem.detail;
+    else onclose();
+  }
+
+  async function lift() {
+    const id = buoy!.id;
+    await plan.edit((version) =>
+      answer(
+        api.DELETE('/api/plans/{plan}/buoys/{id}', { params: { path: { plan: plan.id, id }, query: { version } } }),
+      ),
+    );
+    onclose();
+  }
+</script>
+
+<form onsubmit={submit}>
+  <label class="block">
+    Come back to this because
+    <!-- The panel was opened to type here. -->
+    <!-- svelte-ignore a11y_autofocus -->
+    <input class="small-field w-full" bind:value={note} autofocus />
+  </label>
+  {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+  <div class="mt-3 flex gap-2">
+    <Act type="submit" main>{buoy ? 'Change the note' : 'Leave a buoy'}</Act>
+    {#if buoy}<Act onclick={() => void lift()}>Lift it</Act>{/if}
+    <Act onclick={onclose}>Close</Act>
+  </div>
+</form>

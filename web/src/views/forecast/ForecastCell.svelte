@@ -1,0 +1,53 @@
+<script lang="ts">
+  import type { CellView, TableView } from '../../lib/api';
+  import { fullDay } from '../../lib/dates';
+  import { getPlan } from '../../lib/plan.svelte';
+  import { TINTS } from './rows';
+
+  interface Props {
+    cell: CellView;
+    kind: string;
+    rowId: string;
+    period: TableView['periods'][number];
+    /** Whether the as-of date lies just before this column. */
+    asOf: boolean;
+    tabindex: 0 | -1;
+    selected: boolean;
+    onclick: () => void;
+  }
+
+  let { cell, kind, rowId, period, asOf, tabindex, selected, onclick }: Props = $props();
+  const plan = getPlan();
+  const buoy = $derived(plan.view?.buoys.find((b) => b.row === rowId && b.from <= period.to && b.to >= period.from));
+  const flow = $derived(kind === 'line' || kind === 'unassigned' || kind === 'transfers');
+  const bad = $derived(cell.amount < 0 && ['net', 'closing', 'headroom', 'lowest'].includes(kind));
+  const title = $derived(
+    [
+      plan.money.sum(cell.amount),
+      cell.computed === null ? '' : `overridden; computed ${plan.money.sum(cell.computed)}`,
+      cell.overdue ? 'holds something overdue' : '',
+      cell.day ? `on ${fullDay(cell.day)}, the day with the least headroom` : '',
+      buoy ? `buoy: ${buoy.note}` : '',
+    ]
+      .filter(Boolean)
+      .join(' · '),
+  );
+</script>
+
+<!-- Keys are the grid's. -->
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<td
+  role="gridcell"
+  {tabindex}
+  {title}
+  {onclick}
+  class="cursor-default {asOf ? 'as-of' : ''} {period.settled && kind !== 'closing' && kind !== 'headroom'
+    ? 'settled-column'
+    : ''}
+    {flow && cell.part === 'estimated' ? 'estimated' : ''} {bad ? 'bad' : ''} {selected ? 'selected' : ''}"
+  style={kind === 'headroom' ? `background:${TINTS[Math.max(0, cell.depth)]}` : undefined}
+>
+  {#if buoy}<span class="buoy" role="img" aria-label="Buoy"></span>{/if}<span
+    class={cell.computed === null ? '' : 'overridden'}>{plan.money.cell(cell.amount)}</span
+  >{#if cell.overdue}<span class="bad" aria-label="overdue">!</span>{/if}
+</td>

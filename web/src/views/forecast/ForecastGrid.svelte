@@ -1,0 +1,120 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import type { TableRow, TableView } from '../../lib/api';
+  import { blockText, GridCursor } from '../../lib/grid/cursor.svelte';
+  import type { By } from '../../lib/place.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import ForecastCell from './ForecastCell.svelte';
+  import { canFold, heading, type Act, type Spot } from './rows';
+
+  interface Props {
+    by: By;
+    periods: TableView['periods'];
+    rows: TableRow[];
+    folded: Set<string>;
+    /** The figure whose panel is open. */
+    spot?: Spot;
+    onfold: (row: TableRow) => void;
+    onact: (row: TableRow, column: number, act: Act, typed?: string) => void;
+    onleave: () => void;
+  }
+
+  let { by, periods, rows, folded, spot, onfold, onact, onleave }: Props = $props();
+  const plan = getPlan();
+  const cursor = new GridCursor(() => [rows.length, periods.length]);
+  let grid = $state<HTMLTableElement>();
+  const asOfColumn = $derived(periods.findIndex((period) => !period.settled));
+  const BOLD = ['section', 'group', 'net', 'closing'];
+
+  async function focusCell() {
+    await tick();
+    grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
+  }
+
+  function key(e: KeyboardEvent): boolean {
+    const row = rows[cursor.row];
+    if (!row) return false;
+    if (cursor.move(e.key, e.shiftKey)) {
+      void focusCell();
+      if (spot?.act === 'workings') onact(rows[cursor.row]!, cursor.column, 'workings');
+    } else if (e.key === 'Enter') onact(row, cursor.column, 'workings');
+    else if (e.key === 'Escape') onleave();
+    else if (e.key === ' ' && canFold(row)) onfold(row);
+    else if (/^[\d.]$/.test(e.key)) onact(row, cursor.column, 'override', e.key);
+    else if (e.key === 'Delete') onact(row, cursor.column, 'lift');
+    else if (e.key.toLowerCase() === 'b') onact(row, cursor.column, 'buoy');
+    else return false;
+    return true;
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.altKey || e.metaKey || (e.ctrlKey && e.key !== 'Home' && e.key !== 'End')) return;
+    if (key(e)) e.preventDefault();
+  }
+
+  /** What is copied is the full figure, whatever the eye sees. */
+  function oncopy(e: ClipboardEvent) {
+    const text = blockText(cursor.block, (r, c) => plan.money.decimal(rows[r]?.cells[c]?.amount ?? 0));
+    e.clipboardData?.setData('text/plain', text);
+    e.preventDefault();
+  }
+
+  function click(row: number, column: number) {
+    cursor.set(row, column);
+    void focusCell();
+    onact(rows[row]!, column, 'workings');
+  }
+</script>
+
+<div class="overflow-x-auto">
+  <table class="figures" role="grid" aria-label="Forecast by period" bind:this={grid} {onkeydown} {oncopy}>
+    <thead>
+      <tr>
+        <th class="words w-[190px]" scope="col">{plan.money.words}</th>
+        {#each periods as period, i (period.from)}
+          {@const [top, bottom] = heading(by, period)}
+          <th scope="col" class={i === asOfColumn ? 'as-of' : ''}>{top}<small>{bottom}</small></th>
+        {/each}
+      </tr>
+    </thead>
+    <tbody>
+      {#each rows as row, r (row.id)}
+        <tr
+          class="{BOLD.includes(row.kind) ? 'font-[650]' : ''} {row.kind === 'section' ? 'bg-[#fcfbf7]' : ''}
+            {row.kind === 'closing' ? 'bg-foam' : ''} {row.kind === 'net' ? 'border-t border-t-ink' : ''} {row.active
+            ? ''
+            : 'opacity-50'}"
+        >
+          <th
+            scope="row"
+            class="words max-w-[230px] overflow-hidden text-ellipsis"
+            style="padding-left:{7 + row.depth * 16}px"
+            title={row.name}
+          >
+            {#if canFold(row)}
+              <button
+                class="hush mr-1 text-[10px]"
+                tabindex="-1"
+                aria-label="{folded.has(row.id) ? 'Unfold' : 'Fold'} {row.name}"
+                aria-expanded={!folded.has(row.id)}
+                onclick={() => onfold(row)}>{folded.has(row.id) ? '▸' : '▾'}</button
+              >
+            {/if}{row.name}{row.active ? '' : ' (off)'}
+          </th>
+          {#each row.cells as cell, c (periods[c]?.from)}
+            <ForecastCell
+              {cell}
+              kind={row.kind}
+              rowId={row.id}
+              period={periods[c]!}
+              asOf={c === asOfColumn}
+              tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+              selected={cursor.holds(r, c)}
+              onclick={() => click(r, c)}
+            />
+          {/each}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>

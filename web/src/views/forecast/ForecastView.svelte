@@ -1,0 +1,123 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { answer, api, type TableRow } from '../../lib/api';
+  import { fullDay, longDay } from '../../lib/dates';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
+  import BuoyList from './BuoyList.svelte';
+  import CellPanel from './CellPanel.svelte';
+  import ExportLinks from './ExportLinks.svelte';
+  import ForecastGrid from './ForecastGrid.svelte';
+  import LevelChart from './LevelChart.svelte';
+  import Legend from './Legend.svelte';
+  import SaveSnapshot from './SaveSnapshot.svelte';
+  import { rowsShown, type Act as CellAct, type Spot } from './rows';
+
+  interface Props {
+    time: TimeWindow;
+  }
+
+  let { time }: Props = $props();
+  const plan = getPlan();
+  let mode = $state<'movement' | 'level'>('movement');
+  let spot = $state.raw<Spot>();
+  let listing = $state(false);
+  let folded = $state.raw(new Set<string>());
+
+  const table = new Loaded((signal) => {
+    // A new version of the plan is a new question.
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/forecast', {
+        params: { path: { plan: plan.id }, query: { by: time.by, from: time.from, to: time.to } },
+        signal,
+      }),
+    );
+  });
+  const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
+  const rows = $derived(rowsShown(table.data?.rows ?? [], mode, folded));
+  const marks = $derived(plan.view!.tide.marks);
+  const verdict = $derived(
+    marks.lowWaterHeadroom < 0
+      ? `Short by ${plan.money.sum(-marks.lowWaterHeadroom)} on ${longDay(marks.lowWaterDay)}, after the facility.`
+      : marks.peakNeed > 0
+        ? `Below minimum cash by up to ${plan.money.sum(marks.peakNeed)}; least headroom ${plan.money.sum(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}.`
+        : `Never below minimum cash; least headroom ${plan.money.sum(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}.`,
+  );
+
+  function fold(row: TableRow) {
+    const next = new Set(folded);
+    if (!next.delete(row.id)) next.add(row.id);
+    folded = next;
+  }
+
+  function open(row: TableRow, column: number, act: CellAct, typed = '') {
+    const period = table.data?.periods[column];
+    if (period) spot = { row: row.id, name: row.name, kind: row.kind, from: period.from, to: period.to, act, typed };
+  }
+</script>
+
+<div class="mb-2 flex h-[34px] items-center gap-[10px]">
+  <h1>Forecast</h1>
+  <span class="hush min-w-0 flex-1 truncate" title={verdict}>
+    <span class={marks.lowWaterHeadroom < 0 ? 'bad' : ''}>{verdict}</span>
+  </span>
+  <Segments
+    label="Unit"
+    options={[
+      { value: 'thousand', name: `${plan.money.symbol}k` },
+      { value: 'full', name: plan.money.symbol },
+    ]}
+    value={plan.unit}
+    onchoose={(unit) => plan.setUnit(unit)}
+  />
+  <Segments
+    label="Periods"
+    options={PERIODS.map((by) => ({ value: by, name: NAMES[by] }))}
+    value={time.by}
+    onchoose={(by) => time.setBy(by)}
+  />
+  <Segments
+    label="Show"
+    options={[
+      { value: 'movement', name: 'Movement' },
+      { value: 'level', name: 'Level' },
+    ]}
+    value={mode}
+    onchoose={(chosen) => (mode = chosen)}
+  />
+  <Act onclick={() => (listing = !listing)}>Buoys {plan.view?.buoys.length ?? 0}</Act>
+  <ExportLinks {time} />
+  <SaveSnapshot />
+</div>
+
+{#if table.problem}
+  <p role="alert" class="bad">{table.problem.detail}</p>
+{:else if table.data && table.data.periods.length === 0}
+  <p>The window lies outside the forecast. Drag its handles back, or choose Week again.</p>
+{:else if table.data}
+  {#if mode === 'level'}
+    <LevelChart from={time.from} to={time.to} />
+  {/if}
+  <ForecastGrid
+    by={time.by}
+    periods={table.data.periods}
+    {rows}
+    {folded}
+    {spot}
+    onfold={fold}
+    onact={open}
+    onleave={() => (spot = undefined)}
+  />
+  <Legend />
+{/if}
+
+{#if spot}
+  {#key spot}
+    <CellPanel {spot} onclose={() => (spot = undefined)} />
+  {/key}
+{:else if listing}
+  <BuoyList onclose={() => (listing = false)} />
+{/if}

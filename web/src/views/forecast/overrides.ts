@@ -1,0 +1,31 @@
+import { answer, api } from '../../lib/api';
+import type { LineJson, PlanState } from '../../lib/plan.svelte';
+import { periodWords, type Spot } from './rows';
+
+type OverrideJson = { from: string; to: string; amount: string; reason: string };
+
+async function lineOf(plan: PlanState, id: string): Promise<LineJson | null> {
+  const got = await answer(api.GET('/api/plans/{plan}/lines/{id}', { params: { path: { plan: plan.id, id } } }));
+  if (!got.ok) plan.problem = got.problem;
+  return got.ok ? (got.data.line as LineJson) : null;
+}
+
+/** Overrides the figure; a refusal in words, or nothing when it was done. */
+export async function putOverride(plan: PlanState, spot: Spot, amount: string, reason: string): Promise<string> {
+  const line = await lineOf(plan, spot.row);
+  if (!line) return 'The line could not be read: try it again.';
+  const others = (line.overrides as OverrideJson[]).filter((o) => o.from !== spot.from || o.to !== spot.to);
+  const overrides = [...others, { from: spot.from, to: spot.to, amount, reason }];
+  const words = `${spot.name} overridden for ${periodWords(spot.from, spot.to)}`;
+  return (await plan.putLine({ ...line, overrides }, words))?.detail ?? '';
+}
+
+/** Lifts every override that touches the period; what was done in words. */
+export async function liftOverrides(plan: PlanState, spot: Spot): Promise<string> {
+  const line = spot.kind === 'line' ? await lineOf(plan, spot.row) : null;
+  const all = (line?.overrides ?? []) as OverrideJson[];
+  const left = all.filter((o) => o.to < spot.from || o.from > spot.to);
+  if (!line || left.length === all.length) return 'There is no override here to lift.';
+  const words = `Override of ${spot.name} lifted`;
+  return (await plan.putLine({ ...line, overrides: left }, words))?.detail ?? '';
+}

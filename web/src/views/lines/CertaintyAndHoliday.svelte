@@ -1,0 +1,48 @@
+<script lang="ts">
+  import type { Json, Save } from './save';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+    /** Whether certainty is chosen here for all dates of the line. */
+    certainty?: boolean;
+  }
+
+  let { assumption, save, certainty = false }: Props = $props();
+  let refusal = $state('');
+
+  function put(field: string, value: string) {
+    void save({ ...assumption, [field]: value }, `${field} ${value}`).then((said) => (refusal = said));
+  }
+</script>
+
+<div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+  <label>
+    <span class="hush">A date without banking becomes</span>
+    <select
+      class="small-field"
+      value={assumption.convention}
+      onchange={(e) => put('convention', e.currentTarget.value)}
+    >
+      <option value="following">the next business day</option>
+      <option value="modified-following">the next one within the month</option>
+      <option value="preceding">the business day before</option>
+      <option value="none">stays as it is</option>
+    </select>
+  </label>
+  {#if certainty}
+    <label>
+      <span class="hush">It is</span>
+      <select
+        class="small-field"
+        value={assumption.certainty}
+        onchange={(e) => put('certainty', e.currentTarget.value)}
+      >
+        <option value="certain">certain</option><option value="likely">likely</option><option value="possible"
+          >possible</option
+        >
+      </select>
+    </label>
+  {/if}
+</div>
+{#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import Dialog from '../../lib/shell/Dialog.svelte';
+  import { fresh, KINDS, type Kind } from './kinds';
+
+  interface Props {
+    open: boolean;
+    direction: 'receipt' | 'payment';
+    /** The group the new line goes into, null at the top. */
+    group: string | null;
+    onmade: (id: string) => void;
+  }
+
+  let { open = $bindable(), direction, group, onmade }: Props = $props();
+  const plan = getPlan();
+  let name = $state('');
+  let kind = $state<Kind>('stream');
+  let refusal = $state('');
+
+  async function submit(e: Event) {
+    e.preventDefault();
+    if (!name.trim()) {
+      refusal = 'Give the line a name, such as "Grocery chains" or "Rent".';
+      return;
+    }
+    const line = {
+      id: crypto.randomUUID(),
+      ...(group ? { group } : {}),
+      name: name.trim(),
+      direction,
+      assumption: fresh(kind, plan.view!.tide.asOf),
+      overrides: [],
+    };
+    const problem = await plan.putLine(line, `'${line.name}' added`);
+    refusal = problem?.detail ?? '';
+    if (problem) return;
+    open = false;
+    name = '';
+    onmade(line.id);
+  }
+</script>
+
+<Dialog bind:open title={direction === 'receipt' ? 'New receipts' : 'New payments'}>
+  <form onsubmit={submit}>
+    <label class="mb-3 block">Name <input class="small-field w-full" bind:value={name} maxlength="120" /></label>
+    <fieldset>
+      <legend class="mb-1">How it is planned</legend>
+      {#each KINDS as one (one.kind)}
+        <label class="flex items-baseline gap-2 py-0.5">
+          <input type="radio" name="kind" value={one.kind} bind:group={kind} />
+          <span>{one.name} <span class="hush">{one.sub}</span></span>
+        </label>
+      {/each}
+    </fieldset>
+    {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+    <div class="mt-3 flex gap-2">
+      <Act type="submit" main>Add</Act>
+      <Act onclick={() => (open = false)}>Leave it</Act>
+    </div>
+  </form>
+</Dialog>

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { monthStart, readDay } from '../../lib/dates';
+  import { getPlan } from '../../lib/plan.svelte';
+  import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
+  import StepsEditor from './StepsEditor.svelte';
+  import type { Json, Save, StepJson } from './save';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+  }
+
+  let { assumption, save }: Props = $props();
+  const plan = getPlan();
+  const when = $derived(assumption.when as Json);
+  let refusal = $state('');
+
+  async function put(part: Json, words: string) {
+    const next: Json = { ...when, ...part };
+    if (next.until === null) delete next.until;
+    refusal = await save({ ...assumption, when: next }, words);
+  }
+
+  function setDate(field: 'first' | 'until', typed: string) {
+    const day = readDay(typed);
+    if (field === 'until' && typed.trim() === '') void put({ until: null }, 'without an end');
+    else if (!day) refusal = `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
+    else void put({ [field]: day }, `${field === 'first' ? 'first' : 'last'} date ${day}`);
+  }
+
+  function setEvery(typed: string) {
+    if (/^\d{1,3}$/.test(typed.trim())) void put({ every: Number(typed) }, `every ${typed}`);
+    else refusal = `'${typed}' is no whole number: type every how many, such as 1 or 2.`;
+  }
+</script>
+
+<div class="card mb-2.5">
+  <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+    <label>
+      <span class="hush">Every</span>
+      <input
+        class="small-field w-[46px] text-right"
+        value={when.every ?? 1}
+        onchange={(e) => setEvery(e.currentTarget.value)}
+      />
+    </label>
+    <select
+      class="small-field"
+      aria-label="Unit"
+      value={when.unit}
+      onchange={(e) => void put({ unit: e.currentTarget.value }, `by ${e.currentTarget.value}`)}
+    >
+      <option value="week">weeks</option><option value="month">months</option><option value="year">years</option>
+    </select>
+    <label>
+      <span class="hush">first on</span>
+      <input
+        class="small-field w-[104px]"
+        value={when.first}
+        onchange={(e) => setDate('first', e.currentTarget.value)}
+      />
+    </label>
+    <label>
+      <span class="hush">last on</span>
+      <input
+        class="small-field w-[104px]"
+        placeholder="no end"
+        value={when.until ?? ''}
+        onchange={(e) => setDate('until', e.currentTarget.value)}
+      />
+    </label>
+    <StepsEditor
+      label="amount each time"
+      steps={(assumption.amount ?? []) as StepJson[]}
+      first={monthStart(plan.view!.tide.asOf)}
+      onchange={(amount) => save({ ...assumption, amount }, 'amount set')}
+    />
+  </div>
+  <CertaintyAndHoliday {assumption} {save} certainty />
+  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+</div>

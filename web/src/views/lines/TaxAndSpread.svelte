@@ -1,0 +1,102 @@
+<script lang="ts">
+  import { readPercent } from '../../lib/money';
+  import type { Json, Save } from './save';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+  }
+
+  let { assumption, save }: Props = $props();
+  const tax = $derived((assumption.tax ?? { rate: '0', gross: false }) as Json);
+  const spread = $derived((assumption.spread ?? { kind: 'even' }) as Json);
+  const days = $derived(
+    ((spread.days ?? []) as { day: number; weight: number }[])
+      .map((d) => (d.weight === 1 ? String(d.day) : `${d.day}×${d.weight}`))
+      .join(', '),
+  );
+  let refusal = $state('');
+
+  function putTax(part: Json, words: string) {
+    void save({ ...assumption, tax: { ...tax, ...part } }, words).then((said) => (refusal = said));
+  }
+
+  function putSpread(next: Json) {
+    void save({ ...assumption, spread: next }, 'days of the month chosen').then((said) => (refusal = said));
+  }
+
+  function setRate(typed: string) {
+    const rate = readPercent(typed);
+    if (rate === null) refusal = `'${typed}' is no percentage: type a number such as 20.`;
+    else putTax({ rate }, `sales tax ${rate}%`);
+  }
+
+  /** Days such as "10, 25" or, with weights, "10×2, 25×3". */
+  function setDays(typed: string) {
+    const parts = typed.split(',').map((part) => /^\s*(\d{1,2})(?:\s*[x×*]\s*(\d+))?\s*$/.exec(part));
+    if (parts.some((part) => !part))
+      refusal = `'${typed}' are no days: type days of the month such as 10, 25, or with weights 10×2, 25×3.`;
+    else
+      putSpread({
+        kind: 'days',
+        days: parts.map((part) => ({ day: Number(part![1]), weight: Number(part![2] ?? 1) })),
+      });
+  }
+
+  function setWeeks(typed: string) {
+    const weights = typed.split(/[,\s]+/).filter(Boolean);
+    if (weights.length !== 5 || weights.some((w) => !/^\d+$/.test(w))) {
+      refusal = `'${typed}' are no five weights: type one for each week of the month, such as 1, 2, 1, 3, 2.`;
+    } else putSpread({ kind: 'weeks', weights: weights.map(Number) });
+  }
+</script>
+
+<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule pt-2">
+  <label>
+    <span class="hush">Sales tax %</span>
+    <input class="small-field w-[56px] text-right" value={tax.rate} onchange={(e) => setRate(e.currentTarget.value)} />
+  </label>
+  <label class="flex items-center gap-1.5">
+    <input
+      type="checkbox"
+      checked={Boolean(tax.gross)}
+      onchange={(e) => putTax({ gross: e.currentTarget.checked }, 'amounts with or without tax')}
+    />
+    <span class="hush">amounts have the tax in them</span>
+  </label>
+  <label>
+    <span class="hush">Within the month</span>
+    <select
+      class="small-field"
+      value={spread.kind}
+      onchange={(e) =>
+        putSpread(
+          e.currentTarget.value === 'days'
+            ? { kind: 'days', days: [{ day: 15, weight: 1 }] }
+            : e.currentTarget.value === 'weeks'
+              ? { kind: 'weeks', weights: [1, 1, 1, 1, 1] }
+              : { kind: 'even' },
+        )}
+    >
+      <option value="even">even over business days</option>
+      <option value="days">on certain days</option>
+      <option value="weeks">by week of the month</option>
+    </select>
+  </label>
+  {#if spread.kind === 'days'}
+    <input
+      class="small-field w-[130px]"
+      aria-label="Days of the month"
+      value={days}
+      onchange={(e) => setDays(e.currentTarget.value)}
+    />
+  {:else if spread.kind === 'weeks'}
+    <input
+      class="small-field w-[130px]"
+      aria-label="Weights of the five weeks"
+      value={((spread.weights ?? []) as number[]).join(', ')}
+      onchange={(e) => setWeeks(e.currentTarget.value)}
+    />
+  {/if}
+</div>
+{#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}

@@ -1,0 +1,68 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import Act from '../../lib/Act.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import DialectForm from './DialectForm.svelte';
+  import JobProgress from './JobProgress.svelte';
+  import { BringingIn } from './bringing.svelte';
+
+  interface Props {
+    files: File[];
+    onclose: () => void;
+  }
+
+  let { files, onclose }: Props = $props();
+  const plan = getPlan();
+  const work = new BringingIn(
+    plan,
+    untrack(() => files),
+  );
+  const file = $derived(work.file);
+</script>
+
+<section class="card mb-3" aria-label="Bring in statements">
+  <div class="mb-2 flex items-center gap-3">
+    <b class="font-semibold">{work.current?.name ?? 'All files are in'}</b>
+    <span class="hush flex-1">{work.total > 1 ? `file ${work.number} of ${work.total}` : ''}</span>
+    <Act onclick={onclose}>Close</Act>
+  </div>
+  {#if plan.view!.accounts.length === 0}
+    <p>
+      A statement belongs to an account: <a class="underline" href="#/plan/{plan.id}/setup">add the account</a> first.
+    </p>
+  {:else if work.current}
+    {#if !work.job}
+      <label class="mb-2 block">
+        <span class="hush">It is the statement of</span>
+        <select
+          class="small-field"
+          value={work.account}
+          onchange={(e) => void work.chooseAccount(e.currentTarget.value)}
+        >
+          <option value="" disabled>choose the account</option>
+          {#each plan.view!.accounts as account (account.id)}<option value={account.id}>{account.name}</option>{/each}
+        </select>
+      </label>
+    {/if}
+    {#if work.refusal}<p class="bad mb-2" role="alert">{work.refusal}</p>{/if}
+    {#if work.job}
+      <JobProgress {work} />
+    {:else if file}
+      <DialectForm {file} onchange={(dialect) => void work.preview(dialect)} />
+      {#if file.dialect}
+        <div class="mt-2 flex gap-2">
+          <Act main onclick={() => void work.take(false)}>Bring it in</Act>
+          <Act onclick={() => work.next()}>Skip this file</Act>
+        </div>
+      {/if}
+    {/if}
+  {:else}
+    <p>{work.said || 'Nothing is left to bring in.'}</p>
+    {#if work.reach && work.reach > plan.view!.tide.asOf}
+      <div class="mt-2 flex items-center gap-3">
+        <span>The statements now reach {work.reach}, the as-of date is {plan.view!.tide.asOf}.</span>
+        <Act main onclick={() => void work.moveAsOf()}>Move the as-of date to {work.reach}</Act>
+      </div>
+    {/if}
+  {/if}
+</section>

@@ -1,0 +1,79 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
+  import MovementTable from './MovementTable.svelte';
+
+  const plan = getPlan();
+  let only = $state<'open' | 'all'>('open');
+  let account = $state('');
+  let words = $state('');
+  let sought = $state('');
+  let offset = $state(0);
+  const PAGE = 100;
+  let wait: ReturnType<typeof setTimeout>;
+
+  const movements = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/movements', {
+        params: {
+          path: { plan: plan.id },
+          query: { unassigned: only === 'open', words: sought, limit: PAGE, offset, ...(account ? { account } : {}) },
+        },
+        signal,
+      }),
+    );
+  });
+
+  function seek() {
+    clearTimeout(wait);
+    wait = setTimeout(() => {
+      sought = words;
+      offset = 0;
+    }, 180);
+  }
+</script>
+
+<div class="mb-2 flex items-center gap-3">
+  <Segments
+    label="Which movements"
+    options={[
+      { value: 'open', name: 'To assign' },
+      { value: 'all', name: 'All' },
+    ]}
+    value={only}
+    onchoose={(chosen) => {
+      only = chosen;
+      offset = 0;
+    }}
+  />
+  <select class="small-field" aria-label="Account" bind:value={account} onchange={() => (offset = 0)}>
+    <option value="">all accounts</option>
+    {#each plan.view!.accounts as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+  </select>
+  <input
+    class="small-field w-[240px]"
+    placeholder="words of the text or counterparty"
+    aria-label="Search movements"
+    bind:value={words}
+    oninput={seek}
+  />
+  <span class="flex-1"></span>
+  {#if offset}<button class="underline" onclick={() => (offset = Math.max(0, offset - PAGE))}>newer</button>{/if}
+  {#if movements.data?.more}<button class="underline" onclick={() => (offset += PAGE)}>older</button>{/if}
+</div>
+{#if movements.problem}
+  <p role="alert" class="bad">{movements.problem.detail}</p>
+{:else if movements.data}
+  {#if movements.data.movements.length}
+    <MovementTable movements={movements.data.movements} />
+  {:else}
+    <p class="card">
+      {only === 'open' && !sought && !account
+        ? 'Every movement is assigned. Bring in the next statements, or look at all movements.'
+        : 'No movement fits. Change the words or the account.'}
+    </p>
+  {/if}
+{/if}

@@ -1,0 +1,152 @@
+import { answer, api, type Schemas } from '../../lib/api';
+import { addDays, weekStart } from '../../lib/dates';
+import type { PlanState } from '../../lib/plan.svelte';
+
+type FileView = Schemas['FileView'];
+type JobView = Schemas['JobView'];
+export type Dialect = NonNullable<FileView['dialect']>;
+
+const EVERY = 150;
+
+/** The bringing in of several files, one after another: account, preview, confirmation, progress. */
+export class BringingIn {
+  private at = $state(0);
+  account = $state('');
+  file = $state.raw<FileView>();
+  job = $state.raw<JobView>();
+  refusal = $state('');
+  said = $state('');
+  /** The last day that the statements brought in here reach. */
+  reach = $state<string>();
+
+  constructor(
+    private readonly plan: PlanState,
+    private readonly files: File[],
+  ) {
+    void this.begin();
+  }
+
+  get current(): File | undefined {
+    return this.files[this.at];
+  }
+
+  get number(): number {
+    return this.at + 1;
+  }
+
+  get total(): number {
+    return this.files.length;
+  }
+
+  /** Proposes the account whose name the file's name holds, or the only one there is. */
+  private async begin() {
+    this.file = undefined;
+    this.job = undefined;
+    this.refusal = '';
+    if (!this.current) return;
+    const accounts = this.plan.view!.accounts;
+    const name = letters(this.current.name);
+    const fitting = accounts.filter((account) => name.includes(letters(account.name)));
+    const only = fitting.length === 1 ? fitting[0] : accounts.length === 1 ? accounts[0] : undefined;
+    this.account = '';
+    if (only) await this.chooseAccount(only.id);
+  }
+
+  async chooseAccount(account: string) {
+    this.account = account;
+    this.refusal = '';
+    const form = new FormData();
+    form.append('file', this.current!);
+    const got = await answer(
+      api.POST('/api/plans/{plan}/bank-files', {
+        params: { path: { plan: this.plan.id }, query: { account } },
+        body: form as never,
+        bodySerializer: (body: unknown) => body as FormData,
+      }),
+    );
+    if (!got.ok) this.refusal = got.problem.detail;
+    else {
+      this.file = got.data;
+      if (!got.data.dialect)
+        this.refusal = 'No dates and amounts were found in the first lines. Say below how the file is written.';
+    }
+  }
+
+  async preview(dialect: Dialect) {
+    const file = this.file!;
+    const got = await answer(
+      api.POST('/api/plans/{plan}/bank-files/{id}/preview', {
+        params: { path: { plan: this.plan.id, id: file.id } },
+        body: dialect,
+      }),
+    );
+    this.refusal = got.ok ? '' : got.problem.detail;
+    // What was chosen stays, even where it is refused: only the preview waits for the mend.
+    this.file = got.ok ? got.data : { ...file, dialect, rows: [] };
+  }
+
+  async take(leaveBadRows: boolean) {
+    const file = this.file!;
+    const got = await answer(
+      api.POST('/api/plans/{plan}/bank-files/{id}/take', {
+        params: { path: { plan: this.plan.id, id: file.id }, query: { leaveBadRows } },
+        body: file.dialect!,
+      }),
+    );
+    if (!got.ok) this.refusal = got.problem.detail;
+    else {
+      this.job = got.data;
+      await this.follow();
+    }
+  }
+
+  private async follow() {
+    while (this.job && (this.job.state === 'READING' || this.job.state === 'KEEPING')) {
+      await new Promise((done) => setTimeout(done, EVERY));
+      const path = { plan: this.plan.id, job: this.job.id };
+      const got = await answer(api.GET('/api/plans/{plan}/bank-files/jobs/{job}', { params: { path } }));
+      if (!got.ok) {
+        this.refusal = got.problem.detail;
+        return;
+      }
+      this.job = got.data;
+    }
+    const done = this.job;
+    if (done?.state !== 'DONE') return;
+    this.said = done.sentence;
+    if (done.lastDay && (!this.reach || done.lastDay > this.reach)) this.reach = this.endOfWeek(done.lastDay);
+    if (done.outcome) this.plan.outcome = done.outcome;
+    await this.plan.load();
+    if (this.at < this.files.length - 1 || done.badRows === 0) this.next();
+  }
+
+  /** A statement of a Friday has said all of its week: banks book nothing on its last days. */
+  private endOfWeek(day: string): string {
+    const end = addDays(weekStart(day, String(this.plan.settings.firstDayOfWeek)), 6);
+    return addDays(day, 3) >= end ? end : day;
+  }
+
+  async stop() {
+    if (!this.job) return;
+    const path = { plan: this.plan.id, job: this.job.id };
+    await answer(api.DELETE('/api/plans/{plan}/bank-files/jobs/{job}', { params: { path } }));
+  }
+
+  /** Back to the preview, with what was chosen. */
+  back() {
+    this.job = undefined;
+  }
+
+  next() {
+    this.at++;
+    void this.begin();
+  }
+
+  async moveAsOf() {
+    await this.plan.putSettings({ ...this.plan.settings, asOf: this.reach });
+  }
+}
+
+function letters(name: string): string {
+  return name.toLowerCase().replace(/[^\p{L}\d]/gu, '');
+}
