@@ -15,6 +15,8 @@ export default ts.config(
     rules: {
       // Addresses are the hash router's, not a framework's.
       'svelte/no-navigation-without-resolve': 'off',
+      // Sets and queries are replaced whole, never changed in place.
+      'svelte/prefer-svelte-reactivity': 'off',
     },
   },
   {

@@ -70,8 +70,9 @@ export class MoneyFormat {
   }
 }
 
+/** Puts the minus before a text; what was rounded to nothing bears none. */
 function signed(minor: number, text: string): string {
-  return minor < 0 ? MINUS + text : text;
+  return minor < 0 && /[1-9]/.test(text) ? MINUS + text : text;
 }
 
 /**

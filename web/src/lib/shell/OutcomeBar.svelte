@@ -37,20 +37,18 @@
   </div>
 {/if}
 {#if outcome}
-  <div
-    role="status"
-    class="flex flex-wrap items-center gap-x-4 border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]"
-  >
-    <b class="font-semibold">{outcome.words}</b>
-    {#each changed as mark (mark.name)}
-      <span>
-        {mark.name} was {mark.was},
-        <b class="font-semibold {mark.better < 0 ? 'bad' : 'good'}">became {mark.became}</b>
-      </span>
-    {:else}
-      <span class="hush">low water, peak need and closing cash stay as they were</span>
-    {/each}
-    <span class="flex-1"></span>
+  <div role="status" class="flex items-start gap-4 border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]">
+    <div class="flex flex-1 flex-wrap gap-x-4">
+      <b class="font-semibold">{outcome.words}</b>
+      {#each changed as mark (mark.name)}
+        <span>
+          {mark.name} was {mark.was},
+          <b class="font-semibold {mark.better < 0 ? 'bad' : 'good'}">became {mark.became}</b>
+        </span>
+      {:else}
+        <span class="hush">low water, peak need and closing cash stay as they were</span>
+      {/each}
+    </div>
     {#if plan.view?.undo}
       <button class="underline" onclick={() => void plan.undo()}>Undo</button>
     {/if}

@@ -32,6 +32,13 @@
     scale.path(tide.minimum, 0) + `L${scale.x(tide.closing.length - 1)} ${HEIGHT - 16}L${scale.x(0)} ${HEIGHT - 16}Z`,
   );
   const months = $derived(monthMarks(tide.firstDay, tide.closing.length));
+  /** The low water's words: beside its pin, clear of the handles. */
+  const label = $derived.by(() => {
+    const pin = scale.x(low);
+    if (pin > width - 420) return { x: pin - 8, anchor: 'end' as const };
+    const handle = [scale.x(start), scale.x(end)].find((x) => x > pin - 4 && x < pin + 170);
+    return { x: handle === undefined ? pin + 10 : handle + 10, anchor: 'start' as const };
+  });
   const limitNow = $derived(tide.limit[asOf] ?? 0);
 
   function clamp(day: number): number {
@@ -77,7 +84,13 @@
     <rect x={scale.x(start)} y="0" width={scale.x(end) - scale.x(start)} height={HEIGHT - 16} fill="#154858" />
     <path d={water} fill="#1d6173" opacity="0.75" />
     <path d={bed} fill="url(#bed)" opacity="0.85" />
-    <path d={scale.path(tide.minimum, 0)} fill="none" stroke="#d9b56a" />
+    <path
+      d={scale.path(tide.minimum, 0)}
+      fill="none"
+      stroke="#d9b56a"
+      stroke-width="1.2"
+      shape-rendering="crispEdges"
+    />
     <path
       d={scale.path(tide.closing, 0)}
       fill="none"
@@ -99,11 +112,7 @@
         stroke="#fff"
         stroke-width="0.8"
       />
-      <text
-        x={scale.x(low) + (scale.x(low) > width - 420 ? -8 : 10)}
-        y="24"
-        text-anchor={scale.x(low) > width - 420 ? 'end' : 'start'}
-      >
+      <text x={label.x} y="24" text-anchor={label.anchor}>
         low water {plan.money.short(tide.marks.lowWaterCash)} · {shortDay(tide.marks.lowWaterDay)}
       </text>
     </g>

@@ -35,7 +35,6 @@
 </script>
 
 <!-- Keys are the grid's. -->
-<!-- svelte-ignore a11y_click_events_have_key_events -->
 <td
   role="gridcell"
   {tabindex}

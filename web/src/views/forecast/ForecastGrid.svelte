@@ -23,8 +23,13 @@
   const plan = getPlan();
   const cursor = new GridCursor(() => [rows.length, periods.length]);
   let grid = $state<HTMLTableElement>();
+  let frame = $state<HTMLDivElement>();
+  /** What stands above and below the grid on the page. */
+  const top = $derived((frame?.offsetTop ?? 196) + 40);
   const asOfColumn = $derived(periods.findIndex((period) => !period.settled));
   const BOLD = ['section', 'group', 'net', 'closing'];
+  /** Rows that stay in sight at the foot while the lines scroll. */
+  const FEET = ['net', 'closing', 'headroom'];
 
   async function focusCell() {
     await tick();
@@ -66,9 +71,9 @@
   }
 </script>
 
-<div class="overflow-x-auto">
+<div class="overflow-auto" style="max-height:calc(100vh - {top}px)" bind:this={frame}>
   <table class="figures" role="grid" aria-label="Forecast by period" bind:this={grid} {onkeydown} {oncopy}>
-    <thead>
+    <thead class="sticky top-0 z-[2] bg-sheet">
       <tr>
         <th class="words w-[190px]" scope="col">{plan.money.words}</th>
         {#each periods as period, i (period.from)}
@@ -79,42 +84,51 @@
     </thead>
     <tbody>
       {#each rows as row, r (row.id)}
-        <tr
-          class="{BOLD.includes(row.kind) ? 'font-[650]' : ''} {row.kind === 'section' ? 'bg-[#fcfbf7]' : ''}
-            {row.kind === 'closing' ? 'bg-foam' : ''} {row.kind === 'net' ? 'border-t border-t-ink' : ''} {row.active
-            ? ''
-            : 'opacity-50'}"
-        >
-          <th
-            scope="row"
-            class="words max-w-[230px] overflow-hidden text-ellipsis"
-            style="padding-left:{7 + row.depth * 16}px"
-            title={row.name}
-          >
-            {#if canFold(row)}
-              <button
-                class="hush mr-1 text-[10px]"
-                tabindex="-1"
-                aria-label="{folded.has(row.id) ? 'Unfold' : 'Fold'} {row.name}"
-                aria-expanded={!folded.has(row.id)}
-                onclick={() => onfold(row)}>{folded.has(row.id) ? '▸' : '▾'}</button
-              >
-            {/if}{row.name}{row.active ? '' : ' (off)'}
-          </th>
-          {#each row.cells as cell, c (periods[c]?.from)}
-            <ForecastCell
-              {cell}
-              kind={row.kind}
-              rowId={row.id}
-              period={periods[c]!}
-              asOf={c === asOfColumn}
-              tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
-              selected={cursor.holds(r, c)}
-              onclick={() => click(r, c)}
-            />
-          {/each}
-        </tr>
+        {#if !FEET.includes(row.kind)}{@render line(row, r)}{/if}
       {/each}
     </tbody>
+    <tfoot class="sticky bottom-0 z-[2] bg-sheet">
+      {#each rows as row, r (row.id)}
+        {#if FEET.includes(row.kind)}{@render line(row, r)}{/if}
+      {/each}
+    </tfoot>
   </table>
 </div>
+
+{#snippet line(row: TableRow, r: number)}
+  <tr
+    class="{BOLD.includes(row.kind) ? 'font-[650]' : ''} {row.kind === 'section' ? 'bg-[#fcfbf7]' : ''}
+            {row.kind === 'closing' ? 'bg-foam' : ''} {row.kind === 'net' ? 'border-t border-t-ink' : ''} {row.active
+      ? ''
+      : 'opacity-50'}"
+  >
+    <th
+      scope="row"
+      class="words max-w-[230px] overflow-hidden text-ellipsis"
+      style="padding-left:{7 + row.depth * 16}px"
+      title={row.name}
+    >
+      {#if canFold(row)}
+        <button
+          class="hush mr-1 text-[10px]"
+          tabindex="-1"
+          aria-label="{folded.has(row.id) ? 'Unfold' : 'Fold'} {row.name}"
+          aria-expanded={!folded.has(row.id)}
+          onclick={() => onfold(row)}>{folded.has(row.id) ? '▸' : '▾'}</button
+        >
+      {/if}{row.name}{row.active ? '' : ' (off)'}
+    </th>
+    {#each row.cells as cell, c (periods[c]?.from)}
+      <ForecastCell
+        {cell}
+        kind={row.kind}
+        rowId={row.id}
+        period={periods[c]!}
+        asOf={c === asOfColumn}
+        tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+        selected={cursor.holds(r, c)}
+        onclick={() => click(r, c)}
+      />
+    {/each}
+  </tr>
+{/snippet}

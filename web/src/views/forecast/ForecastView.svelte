@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api, type TableRow } from '../../lib/api';
-  import { fullDay, longDay } from '../../lib/dates';
+  import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
@@ -39,12 +39,13 @@
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
   const rows = $derived(rowsShown(table.data?.rows ?? [], mode, folded));
   const marks = $derived(plan.view!.tide.marks);
+  const least = $derived(`least headroom ${plan.money.short(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}`);
   const verdict = $derived(
     marks.lowWaterHeadroom < 0
-      ? `Short by ${plan.money.sum(-marks.lowWaterHeadroom)} on ${longDay(marks.lowWaterDay)}, after the facility.`
+      ? `Short by ${plan.money.short(-marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}, the facility used up.`
       : marks.peakNeed > 0
-        ? `Below minimum cash by up to ${plan.money.sum(marks.peakNeed)}; least headroom ${plan.money.sum(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}.`
-        : `Never below minimum cash; least headroom ${plan.money.sum(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}.`,
+        ? `Up to ${plan.money.short(marks.peakNeed)} below minimum cash; ${least}.`
+        : `Never below minimum cash; ${least}.`,
   );
 
   function fold(row: TableRow) {

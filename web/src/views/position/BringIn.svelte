@@ -23,7 +23,7 @@
 <section class="card mb-3" aria-label="Bring in statements">
   <div class="mb-2 flex items-center gap-3">
     <b class="font-semibold">{work.current?.name ?? 'All files are in'}</b>
-    <span class="hush flex-1">{work.total > 1 ? `file ${work.number} of ${work.total}` : ''}</span>
+    <span class="hush flex-1">{work.current && work.total > 1 ? `file ${work.number} of ${work.total}` : ''}</span>
     <Act onclick={onclose}>Close</Act>
   </div>
   {#if plan.view!.accounts.length === 0}

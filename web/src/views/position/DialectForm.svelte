@@ -34,6 +34,8 @@
   const first = $derived(file.fields[dialect.headerLines]);
   const header = $derived(dialect.headerLines > 0 ? file.fields[dialect.headerLines - 1] : undefined);
 
+  const TAB = '\t';
+
   type Role =
     | 'bookingDate'
     | 'valueDate'
@@ -83,7 +85,7 @@
   <label>
     <span class="hush">separator</span>
     <select class="small-field" value={dialect.separator} onchange={(e) => set({ separator: e.currentTarget.value })}>
-      <option value=",">comma</option><option value=";">semicolon</option><option value={'\t'}>tab</option><option
+      <option value=",">comma</option><option value=";">semicolon</option><option value={TAB}>tab</option><option
         value="|">bar</option
       >
     </select>

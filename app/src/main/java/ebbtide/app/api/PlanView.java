@@ -51,7 +51,8 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
   static PlanView of(String planId, Edits.Current current, Stores stores) {
     Forecast forecast = current.forecast();
     LocalDate asOf = current.plan().settings().asOf();
-    List<Period> year = forecast.periods(ebbtide.time.Periods.MONTH, asOf.plusDays(1), asOf.plusYears(1));
+    List<Period> year = forecast.periods(ebbtide.time.Periods.MONTH, asOf.plusDays(1),
+        current.plan().settings().firstForecastMonth().plusMonths(11).atEndOfMonth());
     return new PlanView(planId, current.version(), plain(PlanWriter.json(current.plan().settings())),
         Money.decimals(current.plan().settings().currency()), tide(forecast),
         current.plan().lines().stream().map(line -> treeLine(line, forecast, year)).toList(),
