@@ -4,1780 +4,1780 @@
  */
 
 export interface paths {
-  '/api/plans/{plan}/settings': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put: operations['settings'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/rules/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/rules/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rule"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put: operations['rule'];
-    post?: never;
-    delete: operations['forget'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/movements/{id}/parts': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/movements/{id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["divide"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put: operations['divide'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/lines/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/lines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put: operations["put"];
+        post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['view'];
-    put: operations['put'];
-    post?: never;
-    delete: operations['delete'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/buoys/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/buoys/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["buoy"];
+        post?: never;
+        delete: operations["liftBuoy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put: operations['buoy'];
-    post?: never;
-    delete: operations['liftBuoy'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/accounts/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/accounts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["account"];
+        post?: never;
+        delete: operations["removeAccount"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put: operations['account'];
-    post?: never;
-    delete: operations['removeAccount'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['list'];
-    put?: never;
-    post: operations['make'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['undo'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/snapshots': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/snapshots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['list_1'];
-    put?: never;
-    post: operations['keep'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/redo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['redo'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/lines/{id}/move': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/lines/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['move'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/bank-files': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/bank-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['hand'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/bank-files/{id}/take': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/bank-files/{id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['take'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/bank-files/{id}/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/bank-files/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['preview'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/assign': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/assign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["assign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post: operations['assign'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['view_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/workings': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['workings'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/snapshots/{id}/variance': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/snapshots/{id}/variance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["variance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['variance'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/rules': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['rules'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/position': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["position"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['position'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/movements': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/movements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["movements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['movements'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/forecast': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['table'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/forecast.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/forecast.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['csv'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/file': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['file'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/changes': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['changes'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/bank-files/jobs/{job}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/bank-files/jobs/{job}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["job"];
+        put?: never;
+        post?: never;
+        delete: operations["stop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: operations['job'];
-    put?: never;
-    post?: never;
-    delete: operations['stop'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plans/{plan}/snapshots/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/plans/{plan}/snapshots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations['remove'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    EditOutcome: {
-      /** Format: int64 */
-      version: number;
-      words: string;
-      was: components['schemas']['Marks'];
-      became: components['schemas']['Marks'];
-      id: string | null;
-      /** Format: int32 */
-      count: number;
+    schemas: {
+        EditOutcome: {
+            /** Format: int64 */
+            version: number;
+            words: string;
+            was: components["schemas"]["Marks"];
+            became: components["schemas"]["Marks"];
+            id: string | null;
+            /** Format: int32 */
+            count: number;
+        };
+        Marks: {
+            /** Format: date */
+            lowWaterDay: string;
+            /** Format: int64 */
+            lowWaterHeadroom: number;
+            /** Format: int64 */
+            lowWaterCash: number;
+            /** Format: int64 */
+            peakNeed: number;
+            /** Format: int64 */
+            closing: number;
+        };
+        Dividing: {
+            parts: components["schemas"]["PartView"][];
+        };
+        PartView: {
+            line: string | null;
+            /** Format: int64 */
+            minor: number;
+        };
+        MadePlan: {
+            id: string;
+        };
+        Keeping: {
+            name: string;
+            note: string;
+        };
+        Columns: {
+            /** Format: int32 */
+            bookingDate: number;
+            /** Format: int32 */
+            valueDate: number;
+            /** Format: int32 */
+            amount: number;
+            /** Format: int32 */
+            moneyOut: number;
+            /** Format: int32 */
+            moneyIn: number;
+            text: number[];
+            /** Format: int32 */
+            counterparty: number;
+            /** Format: int32 */
+            reference: number;
+            /** Format: int32 */
+            balance: number;
+        };
+        DialectView: {
+            /** @enum {string} */
+            encoding: "UTF_8" | "WINDOWS_1252";
+            separator: string;
+            /** Format: int32 */
+            headerLines: number;
+            /** @enum {string} */
+            dateOrder: "YEAR_MONTH_DAY" | "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR";
+            decimalMark: string;
+            columns: components["schemas"]["Columns"];
+        };
+        FileView: {
+            id: string;
+            name: string;
+            fields: string[][];
+            dialect: components["schemas"]["DialectView"] | null;
+            remembered: boolean;
+            rows: components["schemas"]["RowView"][];
+            problems: components["schemas"]["RowProblem"][];
+        };
+        RowProblem: {
+            /** Format: int32 */
+            line: number;
+            reason: string;
+            text: string;
+        };
+        RowView: {
+            /** Format: int32 */
+            line: number;
+            /** Format: date */
+            bookingDate: string;
+            /** Format: int64 */
+            minor: number;
+            text: string;
+            counterparty: string;
+            /** Format: int64 */
+            balance: number | null;
+        };
+        JobView: {
+            id: string;
+            state: string;
+            /** Format: int64 */
+            bytesRead: number;
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            badRows: number;
+            problems: components["schemas"]["RowProblem"][];
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            alreadyThere: number;
+            /** Format: int32 */
+            assigned: number;
+            /** Format: date */
+            lastDay: string | null;
+            sentence: string;
+            outcome: components["schemas"]["EditOutcome"] | null;
+        };
+        Assigning: {
+            movements: number[];
+            line: string | null;
+        };
+        PlanListed: {
+            id: string;
+            name: string;
+            /** Format: int64 */
+            version: number;
+        };
+        AccountView: {
+            id: string;
+            name: string;
+            country: string;
+            restricted: boolean;
+            /** Format: date */
+            balanceDate: string;
+            /** Format: int64 */
+            balance: number;
+            /** Format: int64 */
+            balanceNow: number;
+            /** Format: date */
+            knownTo: string;
+        };
+        BuoyView: {
+            id: string;
+            row: string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            note: string;
+        };
+        MissingView: {
+            lineId: string | null;
+            sentence: string;
+        };
+        PlanView: {
+            id: string;
+            /** Format: int64 */
+            version: number;
+            settings: {
+                [key: string]: unknown;
+            };
+            /** Format: int32 */
+            decimals: number;
+            tide: components["schemas"]["TideLine"];
+            lines: components["schemas"]["TreeLine"][];
+            accounts: components["schemas"]["AccountView"][];
+            buoys: components["schemas"]["BuoyView"][];
+            missing: components["schemas"]["MissingView"][];
+            /** Format: int32 */
+            unassigned: number;
+            undo: string | null;
+            redo: string | null;
+            countries: string[];
+        };
+        TideLine: {
+            /** Format: date */
+            firstDay: string;
+            /** Format: date */
+            asOf: string;
+            /** Format: date */
+            horizonEnd: string;
+            closing: number[];
+            minimum: number[];
+            limit: number[];
+            marks: components["schemas"]["Marks"];
+            /** Format: int64 */
+            cashNow: number;
+            /** Format: int64 */
+            headroomNow: number;
+        };
+        TreeLine: {
+            id: string;
+            group: string | null;
+            name: string;
+            direction: string;
+            kind: string;
+            active: boolean;
+            note: string;
+            nextMonths: number[];
+            /** Format: int64 */
+            nextYear: number;
+        };
+        ItemView: {
+            part: string;
+            what: string;
+            because: string;
+            /** Format: date */
+            day: string | null;
+            /** Format: int64 */
+            minor: number;
+        };
+        WorkingsView: {
+            name: string;
+            /** Format: int64 */
+            amount: number;
+            /** Format: int64 */
+            settled: number;
+            /** Format: int64 */
+            committed: number;
+            /** Format: int64 */
+            estimated: number;
+            /** Format: int64 */
+            computed: number | null;
+            /** Format: int64 */
+            overBy: number | null;
+            items: components["schemas"]["ItemView"][];
+        };
+        SnapshotListed: {
+            id: string;
+            name: string;
+            note: string;
+            /** Format: date-time */
+            takenAt: string;
+            /** Format: date */
+            asOf: string;
+            /** Format: date */
+            horizonEnd: string;
+            /** Format: date */
+            lowWaterDay: string;
+            /** Format: int64 */
+            lowWaterCash: number;
+        };
+        VarianceRow: {
+            id: string;
+            kind: string;
+            name: string;
+            direction: string | null;
+            /** Format: int32 */
+            depth: number;
+            /** Format: int64 */
+            forecast: number;
+            /** Format: int64 */
+            actual: number;
+            /** Format: int64 */
+            variance: number;
+            /** Format: int64 */
+            percentHundredths: number | null;
+        };
+        VarianceView: {
+            windows: components["schemas"]["WindowView"][];
+            window: components["schemas"]["WindowView"] | null;
+            rows: components["schemas"]["VarianceRow"][];
+            moved: string[];
+        };
+        WindowView: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+        };
+        RuleView: {
+            rule: {
+                [key: string]: unknown;
+            };
+            /** Format: int32 */
+            fits: number;
+        };
+        BalancesView: {
+            id: string;
+            name: string;
+            restricted: boolean;
+            /** Format: date */
+            knownTo: string;
+            balances: number[];
+        };
+        PositionView: {
+            days: string[];
+            accounts: components["schemas"]["BalancesView"][];
+            total: number[];
+            statements: components["schemas"]["StatementListed"][];
+        };
+        StatementListed: {
+            id: string;
+            account: string;
+            fileName: string;
+            /** Format: date-time */
+            broughtInAt: string;
+            /** Format: int32 */
+            movements: number;
+            /** Format: date */
+            firstDay: string;
+            /** Format: date */
+            lastDay: string;
+        };
+        MovementView: {
+            /** Format: int64 */
+            id: number;
+            account: string;
+            /** Format: date */
+            bookingDate: string;
+            /** Format: int64 */
+            minor: number;
+            /** Format: int64 */
+            unassigned: number;
+            text: string;
+            counterparty: string;
+            reference: string;
+            parts: components["schemas"]["PartView"][];
+            suggestions: string[];
+        };
+        MovementsView: {
+            movements: components["schemas"]["MovementView"][];
+            /** Format: int32 */
+            unassigned: number;
+            more: boolean;
+        };
+        BilledView: {
+            month: string;
+            history: boolean;
+            /** Format: int64 */
+            gross: number;
+            payments: components["schemas"]["PaymentView"][];
+        };
+        ComingView: {
+            /** Format: date */
+            day: string;
+            /** Format: date */
+            typed: string;
+            /** Format: int64 */
+            amount: number;
+            /** Format: int64 */
+            used: number;
+            /** Format: int64 */
+            left: number;
+            /** Format: int64 */
+            overBy: number;
+            certainty: string;
+            counted: boolean;
+            words: string;
+        };
+        LineView: {
+            line: {
+                [key: string]: unknown;
+            };
+            kind: string;
+            strip: components["schemas"]["MonthView"][];
+            schedule: components["schemas"]["ScheduleView"] | null;
+            coming: components["schemas"]["ComingView"][];
+        };
+        MonthView: {
+            month: string;
+            history: boolean;
+            /** Format: int64 */
+            amount: number;
+            /** Format: int64 */
+            computed: number;
+            reason: string | null;
+            because: string;
+        };
+        PaymentView: {
+            /** Format: int32 */
+            step: number;
+            month: string;
+            /** Format: int64 */
+            cash: number;
+        };
+        ScheduleView: {
+            cashMonths: string[];
+            billed: components["schemas"]["BilledView"][];
+            cash: number[];
+            discounts: number[];
+            writtenOff: number[];
+            owed: number[];
+        };
+        CellView: {
+            /** Format: int64 */
+            amount: number;
+            part: string;
+            /** Format: int64 */
+            computed: number | null;
+            overdue: boolean;
+            /** Format: date */
+            day: string | null;
+            /** Format: int32 */
+            depth: number;
+        };
+        PeriodView: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            settled: boolean;
+            /** Format: int32 */
+            weekOfYear: number;
+        };
+        TableRow: {
+            id: string;
+            kind: string;
+            name: string;
+            direction: string | null;
+            /** Format: int32 */
+            depth: number;
+            active: boolean;
+            cells: components["schemas"]["CellView"][];
+        };
+        TableView: {
+            periods: components["schemas"]["PeriodView"][];
+            rows: components["schemas"]["TableRow"][];
+        };
+        ChangeListed: {
+            /** Format: int64 */
+            seq: number;
+            /** Format: date-time */
+            madeAt: string;
+            author: string;
+            words: string;
+            state: string;
+        };
     };
-    Marks: {
-      /** Format: date */
-      lowWaterDay: string;
-      /** Format: int64 */
-      lowWaterHeadroom: number;
-      /** Format: int64 */
-      lowWaterCash: number;
-      /** Format: int64 */
-      peakNeed: number;
-      /** Format: int64 */
-      closing: number;
-    };
-    Dividing: {
-      parts: components['schemas']['PartView'][];
-    };
-    PartView: {
-      line: string | null;
-      /** Format: int64 */
-      minor: number;
-    };
-    MadePlan: {
-      id: string;
-    };
-    Keeping: {
-      name: string;
-      note: string;
-    };
-    Columns: {
-      /** Format: int32 */
-      bookingDate: number;
-      /** Format: int32 */
-      valueDate: number;
-      /** Format: int32 */
-      amount: number;
-      /** Format: int32 */
-      moneyOut: number;
-      /** Format: int32 */
-      moneyIn: number;
-      text: number[];
-      /** Format: int32 */
-      counterparty: number;
-      /** Format: int32 */
-      reference: number;
-      /** Format: int32 */
-      balance: number;
-    };
-    DialectView: {
-      /** @enum {string} */
-      encoding: 'UTF_8' | 'WINDOWS_1252';
-      separator: string;
-      /** Format: int32 */
-      headerLines: number;
-      /** @enum {string} */
-      dateOrder: 'YEAR_MONTH_DAY' | 'DAY_MONTH_YEAR' | 'MONTH_DAY_YEAR';
-      decimalMark: string;
-      columns: components['schemas']['Columns'];
-    };
-    FileView: {
-      id: string;
-      name: string;
-      fields: string[][];
-      dialect: components['schemas']['DialectView'] | null;
-      remembered: boolean;
-      rows: components['schemas']['RowView'][];
-      problems: components['schemas']['RowProblem'][];
-    };
-    RowProblem: {
-      /** Format: int32 */
-      line: number;
-      reason: string;
-      text: string;
-    };
-    RowView: {
-      /** Format: int32 */
-      line: number;
-      /** Format: date */
-      bookingDate: string;
-      /** Format: int64 */
-      minor: number;
-      text: string;
-      counterparty: string;
-      /** Format: int64 */
-      balance: number | null;
-    };
-    JobView: {
-      id: string;
-      state: string;
-      /** Format: int64 */
-      bytesRead: number;
-      /** Format: int64 */
-      bytes: number;
-      /** Format: int32 */
-      rows: number;
-      /** Format: int32 */
-      badRows: number;
-      problems: components['schemas']['RowProblem'][];
-      /** Format: int32 */
-      added: number;
-      /** Format: int32 */
-      alreadyThere: number;
-      /** Format: int32 */
-      assigned: number;
-      /** Format: date */
-      lastDay: string | null;
-      sentence: string;
-      outcome: components['schemas']['EditOutcome'] | null;
-    };
-    Assigning: {
-      movements: number[];
-      line: string | null;
-    };
-    PlanListed: {
-      id: string;
-      name: string;
-      /** Format: int64 */
-      version: number;
-    };
-    AccountView: {
-      id: string;
-      name: string;
-      country: string;
-      restricted: boolean;
-      /** Format: date */
-      balanceDate: string;
-      /** Format: int64 */
-      balance: number;
-      /** Format: int64 */
-      balanceNow: number;
-      /** Format: date */
-      knownTo: string;
-    };
-    BuoyView: {
-      id: string;
-      row: string;
-      /** Format: date */
-      from: string;
-      /** Format: date */
-      to: string;
-      note: string;
-    };
-    MissingView: {
-      lineId: string | null;
-      sentence: string;
-    };
-    PlanView: {
-      id: string;
-      /** Format: int64 */
-      version: number;
-      settings: {
-        [key: string]: unknown;
-      };
-      /** Format: int32 */
-      decimals: number;
-      tide: components['schemas']['TideLine'];
-      lines: components['schemas']['TreeLine'][];
-      accounts: components['schemas']['AccountView'][];
-      buoys: components['schemas']['BuoyView'][];
-      missing: components['schemas']['MissingView'][];
-      /** Format: int32 */
-      unassigned: number;
-      undo: string | null;
-      redo: string | null;
-      countries: string[];
-    };
-    TideLine: {
-      /** Format: date */
-      firstDay: string;
-      /** Format: date */
-      asOf: string;
-      /** Format: date */
-      horizonEnd: string;
-      closing: number[];
-      minimum: number[];
-      limit: number[];
-      marks: components['schemas']['Marks'];
-      /** Format: int64 */
-      cashNow: number;
-      /** Format: int64 */
-      headroomNow: number;
-    };
-    TreeLine: {
-      id: string;
-      group: string | null;
-      name: string;
-      direction: string;
-      kind: string;
-      active: boolean;
-      note: string;
-      nextMonths: number[];
-      /** Format: int64 */
-      nextYear: number;
-    };
-    ItemView: {
-      part: string;
-      what: string;
-      because: string;
-      /** Format: date */
-      day: string | null;
-      /** Format: int64 */
-      minor: number;
-    };
-    WorkingsView: {
-      name: string;
-      /** Format: int64 */
-      amount: number;
-      /** Format: int64 */
-      settled: number;
-      /** Format: int64 */
-      committed: number;
-      /** Format: int64 */
-      estimated: number;
-      /** Format: int64 */
-      computed: number | null;
-      /** Format: int64 */
-      overBy: number | null;
-      items: components['schemas']['ItemView'][];
-    };
-    SnapshotListed: {
-      id: string;
-      name: string;
-      note: string;
-      /** Format: date-time */
-      takenAt: string;
-      /** Format: date */
-      asOf: string;
-      /** Format: date */
-      horizonEnd: string;
-      /** Format: date */
-      lowWaterDay: string;
-      /** Format: int64 */
-      lowWaterCash: number;
-    };
-    VarianceRow: {
-      id: string;
-      kind: string;
-      name: string;
-      direction: string | null;
-      /** Format: int32 */
-      depth: number;
-      /** Format: int64 */
-      forecast: number;
-      /** Format: int64 */
-      actual: number;
-      /** Format: int64 */
-      variance: number;
-      /** Format: int64 */
-      percentHundredths: number | null;
-    };
-    VarianceView: {
-      windows: components['schemas']['WindowView'][];
-      window: components['schemas']['WindowView'] | null;
-      rows: components['schemas']['VarianceRow'][];
-      moved: string[];
-    };
-    WindowView: {
-      /** Format: date */
-      from: string;
-      /** Format: date */
-      to: string;
-    };
-    RuleView: {
-      rule: {
-        [key: string]: unknown;
-      };
-      /** Format: int32 */
-      fits: number;
-    };
-    BalancesView: {
-      id: string;
-      name: string;
-      restricted: boolean;
-      /** Format: date */
-      knownTo: string;
-      balances: number[];
-    };
-    PositionView: {
-      days: string[];
-      accounts: components['schemas']['BalancesView'][];
-      total: number[];
-      statements: components['schemas']['StatementListed'][];
-    };
-    StatementListed: {
-      id: string;
-      account: string;
-      fileName: string;
-      /** Format: date-time */
-      broughtInAt: string;
-      /** Format: int32 */
-      movements: number;
-      /** Format: date */
-      firstDay: string;
-      /** Format: date */
-      lastDay: string;
-    };
-    MovementView: {
-      /** Format: int64 */
-      id: number;
-      account: string;
-      /** Format: date */
-      bookingDate: string;
-      /** Format: int64 */
-      minor: number;
-      /** Format: int64 */
-      unassigned: number;
-      text: string;
-      counterparty: string;
-      reference: string;
-      parts: components['schemas']['PartView'][];
-      suggestions: string[];
-    };
-    MovementsView: {
-      movements: components['schemas']['MovementView'][];
-      /** Format: int32 */
-      unassigned: number;
-      more: boolean;
-    };
-    BilledView: {
-      month: string;
-      history: boolean;
-      /** Format: int64 */
-      gross: number;
-      payments: components['schemas']['PaymentView'][];
-    };
-    ComingView: {
-      /** Format: date */
-      day: string;
-      /** Format: date */
-      typed: string;
-      /** Format: int64 */
-      amount: number;
-      /** Format: int64 */
-      used: number;
-      /** Format: int64 */
-      left: number;
-      /** Format: int64 */
-      overBy: number;
-      certainty: string;
-      counted: boolean;
-      words: string;
-    };
-    LineView: {
-      line: {
-        [key: string]: unknown;
-      };
-      kind: string;
-      strip: components['schemas']['MonthView'][];
-      schedule: components['schemas']['ScheduleView'] | null;
-      coming: components['schemas']['ComingView'][];
-    };
-    MonthView: {
-      month: string;
-      history: boolean;
-      /** Format: int64 */
-      amount: number;
-      /** Format: int64 */
-      computed: number;
-      reason: string | null;
-      because: string;
-    };
-    PaymentView: {
-      /** Format: int32 */
-      step: number;
-      month: string;
-      /** Format: int64 */
-      cash: number;
-    };
-    ScheduleView: {
-      cashMonths: string[];
-      billed: components['schemas']['BilledView'][];
-      cash: number[];
-      discounts: number[];
-      writtenOff: number[];
-      owed: number[];
-    };
-    CellView: {
-      /** Format: int64 */
-      amount: number;
-      part: string;
-      /** Format: int64 */
-      computed: number | null;
-      overdue: boolean;
-      /** Format: date */
-      day: string | null;
-      /** Format: int32 */
-      depth: number;
-    };
-    PeriodView: {
-      /** Format: date */
-      from: string;
-      /** Format: date */
-      to: string;
-      settled: boolean;
-      /** Format: int32 */
-      weekOfYear: number;
-    };
-    TableRow: {
-      id: string;
-      kind: string;
-      name: string;
-      direction: string | null;
-      /** Format: int32 */
-      depth: number;
-      active: boolean;
-      cells: components['schemas']['CellView'][];
-    };
-    TableView: {
-      periods: components['schemas']['PeriodView'][];
-      rows: components['schemas']['TableRow'][];
-    };
-    ChangeListed: {
-      /** Format: int64 */
-      seq: number;
-      /** Format: date-time */
-      madeAt: string;
-      author: string;
-      words: string;
-      state: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  settings: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  rule: {
-    parameters: {
-      query: {
-        version: number;
-        apply?: boolean;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  forget: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  divide: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Dividing'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  view: {
-    parameters: {
-      query?: {
-        from?: string;
-        history?: number;
-        months?: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LineView'];
-        };
-      };
-    };
-  };
-  put: {
-    parameters: {
-      query: {
-        version: number;
-        words: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  delete: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  buoy: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  liftBuoy: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  account: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  removeAccount: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PlanListed'][];
-        };
-      };
-    };
-  };
-  make: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MadePlan'];
-        };
-      };
-    };
-  };
-  undo: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  list_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SnapshotListed'][];
-        };
-      };
-    };
-  };
-  keep: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Keeping'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  redo: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  move: {
-    parameters: {
-      query: {
-        version: number;
-        group?: string;
-        before?: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  hand: {
-    parameters: {
-      query: {
-        account: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: {
-      content: {
-        'multipart/form-data': {
-          /** Format: binary */
-          file: string;
-        };
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FileView'];
-        };
-      };
-    };
-  };
-  take: {
-    parameters: {
-      query?: {
-        leaveBadRows?: boolean;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DialectView'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobView'];
-        };
-      };
-    };
-  };
-  preview: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DialectView'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FileView'];
-        };
-      };
-    };
-  };
-  assign: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Assigning'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
-  view_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PlanView'];
-        };
-      };
-    };
-  };
-  workings: {
-    parameters: {
-      query: {
-        row: string;
-        from: string;
-        to: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['WorkingsView'];
-        };
-      };
-    };
-  };
-  variance: {
-    parameters: {
-      query?: {
-        by?: 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
-        toDate?: boolean;
-        from?: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['VarianceView'];
-        };
-      };
-    };
-  };
-  rules: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RuleView'][];
-        };
-      };
-    };
-  };
-  position: {
-    parameters: {
-      query: {
-        from: string;
-        to: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PositionView'];
-        };
-      };
-    };
-  };
-  movements: {
-    parameters: {
-      query?: {
-        account?: string;
-        unassigned?: boolean;
-        from?: string;
-        to?: string;
-        words?: string;
-        line?: string;
-        limit?: number;
-        offset?: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MovementsView'];
-        };
-      };
-    };
-  };
-  table: {
-    parameters: {
-      query: {
-        by: 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
-        from: string;
-        to: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['TableView'];
-        };
-      };
-    };
-  };
-  csv: {
-    parameters: {
-      query: {
-        by: 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
-        from: string;
-        to: string;
-        shape?: string;
-      };
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/csv': string;
-        };
-      };
-    };
-  };
-  file: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': string;
-        };
-      };
-    };
-  };
-  changes: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ChangeListed'][];
-        };
-      };
-    };
-  };
-  job: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-        job: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobView'];
-        };
-      };
-    };
-  };
-  stop: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        plan: string;
-        job: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobView'];
-        };
-      };
-    };
-  };
-  remove: {
-    parameters: {
-      query: {
-        version: number;
-      };
-      header?: never;
-      path: {
-        plan: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditOutcome'];
-        };
-      };
-    };
-  };
+    settings: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query: {
+                version: number;
+                apply?: boolean;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    divide: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Dividing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    view: {
+        parameters: {
+            query?: {
+                from?: string;
+                history?: number;
+                months?: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineView"];
+                };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query: {
+                version: number;
+                words: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    buoy: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    liftBuoy: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    account: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    removeAccount: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanListed"][];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadePlan"];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SnapshotListed"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Keeping"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query: {
+                version: number;
+                group?: string;
+                before?: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    hand: {
+        parameters: {
+            query: {
+                account: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileView"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: {
+                leaveBadRows?: boolean;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialectView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialectView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileView"];
+                };
+            };
+        };
+    };
+    assign: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Assigning"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    view_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    workings: {
+        parameters: {
+            query: {
+                row: string;
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingsView"];
+                };
+            };
+        };
+    };
+    variance: {
+        parameters: {
+            query?: {
+                by?: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
+                toDate?: boolean;
+                from?: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VarianceView"];
+                };
+            };
+        };
+    };
+    rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleView"][];
+                };
+            };
+        };
+    };
+    position: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PositionView"];
+                };
+            };
+        };
+    };
+    movements: {
+        parameters: {
+            query?: {
+                account?: string;
+                unassigned?: boolean;
+                from?: string;
+                to?: string;
+                words?: string;
+                line?: string;
+                limit?: number;
+                offset?: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementsView"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query: {
+                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
+                from: string;
+                to: string;
+                shape?: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeListed"][];
+                };
+            };
+        };
+    };
+    job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
 }

@@ -10,9 +10,8 @@ import java.time.LocalDate;
  */
 public record Account(String id, String name, String country, boolean restricted, LocalDate balanceDate, long balance) {
   public Account {
-    id = Check.text(id, "id of an account");
-    name = Check.text(name, "name of an account");
-    Check.that(name.length() <= 120, "an account's name has at most 120 characters");
+    id = Check.text(id, "id of an account", 80);
+    name = Check.text(name, "name of an account", 120);
     BusinessDays.ofCountry(country);
     Check.inRange(balanceDate.getYear(), 1990, 2100, "year of the balance's date");
   }

@@ -12,9 +12,9 @@ import java.util.Locale;
 public record AssignRule(String id, String text, String counterparty, String account, int direction, Long leastMinor,
     Long mostMinor, String lineId) {
   public AssignRule {
-    id = Check.text(id, "id of a rule");
-    text = text == null ? "" : text.strip();
-    counterparty = counterparty == null ? "" : counterparty.strip();
+    id = Check.text(id, "id of a rule", 80);
+    text = text == null ? "" : Check.atMost(text.strip(), "text of a rule", 1_000);
+    counterparty = counterparty == null ? "" : Check.atMost(counterparty.strip(), "counterparty of a rule", 1_000);
     Check.that(!text.isEmpty() || !counterparty.isEmpty() || leastMinor != null || mostMinor != null,
         "A rule needs words of the text, a counterparty or a range of amounts: one that fits everything fits nothing");
     Check.that(direction == 1 || direction == -1, "A rule is for money in or for money out");

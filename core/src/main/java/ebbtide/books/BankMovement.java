@@ -24,9 +24,9 @@ public record BankMovement(String account, LocalDate bookingDate, LocalDate valu
     Objects.requireNonNull(bookingDate, "booking date");
     Check.inRange(bookingDate.getYear(), 1990, 2100, "year of the booking date");
     valueDate = valueDate == null ? bookingDate : valueDate;
-    text = text == null ? "" : text;
-    counterparty = counterparty == null ? "" : counterparty;
-    reference = reference == null ? "" : reference;
+    text = text == null ? "" : Check.atMost(text, "text of a movement", 10_000);
+    counterparty = counterparty == null ? "" : Check.atMost(counterparty, "counterparty of a movement", 2_000);
+    reference = reference == null ? "" : Check.atMost(reference, "reference of a movement", 2_000);
     parts = List.copyOf(parts);
     requireParts(minor, parts);
   }

@@ -4,6 +4,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Period;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
@@ -51,7 +52,7 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
     }
 
     List<Row> rows() {
-      add("opening", RowKind.OPENING, "Opening cash", null, p -> level(p, forecast.closing(p.startInclusive().minusDays(1))));
+      add("opening", RowKind.OPENING, "Opening cash", null, this::opening);
       section("receipts", "Receipts", Direction.RECEIPT);
       section("payments", "Payments", Direction.PAYMENT);
       addUnlessZero("transfers", RowKind.TRANSFERS, "Between own accounts, under way", null, forecast::transfers);
@@ -90,6 +91,12 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
       if (periods.stream().map(cell).anyMatch(c -> c.amount() != 0)) {
         add(id, kind, name, direction, cell);
       }
+    }
+
+    /** The closing cash of the day before, and as sure as that. */
+    private Cell opening(Period period) {
+      LocalDate before = period.startInclusive().minusDays(1);
+      return Cell.level(forecast.closing(before), !before.isAfter(plan.settings().asOf()), null, -1);
     }
 
     private Cell level(Period period, long amount) {

@@ -14,6 +14,19 @@ public final class Check {
     return value.strip();
   }
 
+  /** Returns the value, refusing null, blank text, and text of more letters than the most. */
+  public static String text(String value, String name, int most) {
+    return atMost(text(value, name), name, most);
+  }
+
+  /** Returns the value, which may be empty, refusing text of more letters than the most. */
+  public static String atMost(String value, String name, int most) {
+    if (value.length() > most) {
+      throw new IllegalArgumentException(name + " has at most " + most + " letters, but was " + value.length() + " long");
+    }
+    return value;
+  }
+
   /** Returns the value if it lies from least to most, both included. */
   public static int inRange(int value, int least, int most, String name) {
     if (value < least || value > most) {

@@ -34,7 +34,7 @@ public sealed interface Assumption {
   record MonthOverride(long amount, String reason) {
     public MonthOverride {
       Check.notNegative(amount, "override");
-      reason = Check.text(reason, "the reason of an override");
+      reason = Check.text(reason, "the reason of an override", 1_000);
     }
   }
 
@@ -50,6 +50,7 @@ public sealed interface Assumption {
   record DatedItems(List<DatedItem> items, Convention convention) implements Assumption {
     public DatedItems {
       items = items.stream().sorted(java.util.Comparator.comparing(DatedItem::date)).toList();
+      Check.that(items.size() <= 5_000, "a line has at most 5,000 single items, but had " + items.size());
       Map<LocalDate, Long> days = new TreeMap<>();
       items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
           "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
@@ -61,7 +62,7 @@ public sealed interface Assumption {
     public DatedItem {
       Check.inRange(date.getYear(), 1990, 2120, "year of " + date);
       Check.notNegative(amount, "amount on " + date);
-      note = note == null ? "" : note.strip();
+      note = note == null ? "" : Check.atMost(note.strip(), "note of an item", 1_000);
     }
   }
 

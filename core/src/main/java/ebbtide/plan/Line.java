@@ -19,17 +19,16 @@ public record Line(String id, String group, String name, Direction direction, bo
   public record CashOverride(Period period, long amount, String reason) {
     public CashOverride {
       Objects.requireNonNull(period, "period");
-      reason = Check.text(reason, "the reason of an override");
+      reason = Check.text(reason, "the reason of an override", 1_000);
     }
   }
 
   public Line {
-    id = Check.text(id, "id of a line");
-    name = Check.text(name, "name of a line");
-    Check.that(name.length() <= 120, "a line's name has at most 120 characters");
+    id = Check.text(id, "id of a line", 80);
+    name = Check.text(name, "name of a line", 120);
     Objects.requireNonNull(direction, "direction");
     Objects.requireNonNull(assumption, "assumption");
-    note = note == null ? "" : note;
+    note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
     overrides = overrides.stream()
         .sorted(java.util.Comparator.comparing(o -> o.period().startInclusive())).toList();
     for (int i = 1; i < overrides.size(); i++) {

@@ -19,8 +19,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
-    name = Check.text(name, "name of the plan");
-    Check.that(name.length() <= 120, "a plan's name has at most 120 characters");
+    name = Check.text(name, "name of the plan", 120);
     Objects.requireNonNull(currency, "currency");
     Check.inRange(asOf.getYear(), 1990, 2100, "year of the as-of date");
     Objects.requireNonNull(firstDayOfWeek, "first day of the week");

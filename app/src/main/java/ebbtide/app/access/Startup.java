@@ -26,6 +26,9 @@ public final class Startup {
   private static final int REFUSED = 1;
   private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host");
 
+  /** Held until the process ends: a channel that is collected lets its lock go. */
+  private static FileLock inUse;
+
   private Startup() {}
 
   /** Starts with the user's own data; returns 0 when running, else 1 after saying why not. */
@@ -126,8 +129,8 @@ public final class Startup {
 
   /** The lock lives as long as the process; H2's own would answer with a stack trace. */
   private static void requireAlone(Path data) throws IOException {
-    FileLock lock = new RandomAccessFile(data.resolve("in-use").toFile(), "rw").getChannel().tryLock();
-    if (lock == null) {
+    inUse = new RandomAccessFile(data.resolve("in-use").toFile(), "rw").getChannel().tryLock();
+    if (inUse == null) {
       throw new IllegalArgumentException("The data in '" + data
           + "' is in use by another Ebbtide: end that one, or choose another folder with --data DIR.");
     }

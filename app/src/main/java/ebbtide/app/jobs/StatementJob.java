@@ -137,7 +137,11 @@ public final class StatementJob implements Runnable {
           if (stopAsked) {
             throw new Stopped();
           }
-          add(row);
+          try {
+            add(row);
+          } catch (IllegalArgumentException e) {
+            problem(new RowProblem(row.line(), e.getMessage(), row.counterparty()));
+          }
         }
 
         @Override

@@ -1,0 +1,51 @@
+package ebbtide.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium, headless; it notes every request that leaves the host and every fault on a page. */
+final class Chromium implements AutoCloseable {
+  private final Playwright playwright =
+      Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+  private final Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+      .setExecutablePath(Path.of("/usr/bin/chromium")).setChromiumSandbox(false).setArgs(List.of(
+          "--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync",
+          "--disable-component-update")));
+  private final List<String> outside = new ArrayList<>();
+  private final List<String> faults = new ArrayList<>();
+
+  /** Opens a page of 1280x800 in a fresh profile. */
+  Page open(String url) {
+    Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true)).newPage();
+    page.setDefaultTimeout(15_000);
+    page.onRequest(request -> {
+      if (!request.url().startsWith("http://127.0.0.1:") && !request.url().startsWith("data:") && !request.url().startsWith("blob:")) {
+        outside.add(request.url());
+      }
+    });
+    page.onPageError(faults::add);
+    page.navigate(url);
+    return page;
+  }
+
+  /** Returns the addresses of requests that left the host. */
+  List<String> outside() {
+    return outside;
+  }
+
+  /** Returns the faults that pages ran into. */
+  List<String> faults() {
+    return faults;
+  }
+
+  @Override
+  public void close() {
+    playwright.close();
+  }
+}

@@ -1,0 +1,114 @@
+package ebbtide.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The packaged program running as a process of its own on a free port. */
+final class Running implements AutoCloseable {
+  private static final Path JAR = Path.of("../app/target/ebbtide.jar");
+  private final Process process;
+  private final Path output;
+  private final int port;
+
+  private Running(Process process, Path output, int port) {
+    this.process = process;
+    this.output = output;
+    this.port = port;
+  }
+
+  /** Starts the program and waits until it says that it is ready. */
+  static Running start(String... command) {
+    try {
+      int port = freePort();
+      List<String> all = new ArrayList<>(List.of(command));
+      all.addAll(List.of("--port", Integer.toString(port)));
+      Path output = Files.createTempFile("ebbtide-e2e", ".log");
+      Running running = new Running(launch(output, all), output, port);
+      running.awaitReady();
+      return running;
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Launches the program with its output in a file, without waiting. */
+  static Process launch(Path output, List<String> arguments) throws IOException {
+    List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+        "-Xmx512m", "-XX:+UseSerialGC", "-jar", JAR.toString()));
+    command.addAll(arguments);
+    return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile()).start();
+  }
+
+  static int freePort() throws IOException {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    }
+  }
+
+  private void awaitReady() throws IOException {
+    for (long until = System.nanoTime() + Duration.ofSeconds(60).toNanos(); System.nanoTime() < until; ) {
+      if (Files.readString(output).contains("is ready on")) {
+        return;
+      }
+      if (!process.isAlive()) {
+        break;
+      }
+      pause();
+    }
+    throw new IllegalStateException("The program did not start: " + Files.readString(output));
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(50);
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  String url() {
+    return "http://127.0.0.1:" + port;
+  }
+
+  /** Returns the body of what a path answers. */
+  String get(String path) {
+    try {
+      return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url() + path)).build(),
+          HttpResponse.BodyHandlers.ofString()).body();
+    } catch (IOException | InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Ends the process at once, as a failing machine would. */
+  void kill() {
+    process.destroyForcibly();
+    await();
+  }
+
+  @Override
+  public void close() {
+    process.destroy();
+    await();
+  }
+
+  private void await() {
+    try {
+      if (!process.waitFor(20, TimeUnit.SECONDS)) {
+        process.destroyForcibly();
+      }
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { addDays, addMonths, daysBetween, readDay, weekStart } from './dates';
+
+describe('days', () => {
+  it('counts over month ends and leap days', () => {
+    expect(addDays('2028-02-28', 1)).toBe('2028-02-29');
+    expect(daysBetween('2026-03-01', '2027-03-01')).toBe(365);
+  });
+
+  it('takes the last day where a month lacks one', () => {
+    expect(addMonths('2026-01-31', 1)).toBe('2026-02-28');
+    expect(addMonths('2026-03-31', -1)).toBe('2026-02-28');
+  });
+
+  it('finds the week of a day whatever day weeks begin on', () => {
+    expect(weekStart('2026-03-01', 'monday')).toBe('2026-02-23');
+    expect(weekStart('2026-03-01', 'sunday')).toBe('2026-03-01');
+    expect(weekStart('2026-03-01', 'saturday')).toBe('2026-02-28');
+  });
+
+  it.each([
+    ['2026-03-01', '2026-03-01'],
+    ['1/3/26', '2026-03-01'],
+    ['01.03.2026', '2026-03-01'],
+    ['1 Mar 2026', '2026-03-01'],
+    ['31/2/2026', null],
+    ['13/13/2026', null],
+    ['tomorrow', null],
+  ])('reads %s as %s', (typed, day) => expect(readDay(typed)).toBe(day));
+});
