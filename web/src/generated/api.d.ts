@@ -4,102 +4,6 @@
  */
 
 export interface paths {
-    "/api/plans/{plan}/settings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["settings"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/rules/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["rule"];
-        post?: never;
-        delete: operations["forget"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/movements/{id}/parts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["divide"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/lines/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["view"];
-        put: operations["put"];
-        post?: never;
-        delete: operations["delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/buoys/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["buoy"];
-        post?: never;
-        delete: operations["liftBuoy"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/accounts/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["account"];
-        post?: never;
-        delete: operations["removeAccount"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -110,134 +14,6 @@ export interface paths {
         get: operations["list"];
         put?: never;
         post: operations["make"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["undo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/snapshots": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["list_1"];
-        put?: never;
-        post: operations["keep"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/redo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["redo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/lines/{id}/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["move"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/bank-files": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["hand"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/bank-files/{id}/take": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["take"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/bank-files/{id}/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["preview"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/assign": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["assign"];
         delete?: never;
         options?: never;
         head?: never;
@@ -260,14 +36,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{plan}/workings": {
+    "/api/plans/{plan}/accounts/{id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["workings"];
+        get?: never;
+        put: operations["account"];
+        post?: never;
+        delete: operations["removeAccount"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/assign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["assign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/bank-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/bank-files/jobs/{job}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["job"];
+        put?: never;
+        post?: never;
+        delete: operations["stop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/bank-files/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/bank-files/{id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/buoys/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["buoy"];
+        post?: never;
+        delete: operations["liftBuoy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -276,62 +164,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{plan}/snapshots/{id}/variance": {
+    "/api/plans/{plan}/file": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["variance"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/rules": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["rules"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/position": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["position"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plans/{plan}/movements": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["movements"];
+        get: operations["file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -372,14 +212,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{plan}/file": {
+    "/api/plans/{plan}/lines/{id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["view"];
+        put: operations["put"];
+        post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/lines/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/movements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["movements"];
         put?: never;
         post?: never;
         delete?: never;
@@ -388,14 +260,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{plan}/changes": {
+    "/api/plans/{plan}/movements/{id}/parts": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["changes"];
+        get?: never;
+        put: operations["divide"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["position"];
         put?: never;
         post?: never;
         delete?: never;
@@ -404,17 +292,81 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plans/{plan}/bank-files/jobs/{job}": {
+    "/api/plans/{plan}/redo": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["job"];
+        get?: never;
+        put?: never;
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rules"];
         put?: never;
         post?: never;
-        delete: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/rules/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rule"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/snapshots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -436,85 +388,337 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{plan}/snapshots/{id}/variance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["variance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan}/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        EditOutcome: {
+        AccountView: {
             /** Format: int64 */
-            version: number;
+            balance: number;
+            /** Format: date */
+            balanceDate: string;
+            /** Format: int64 */
+            balanceNow: number;
+            country: string;
+            id: string;
+            /** Format: date */
+            knownTo: string;
+            name: string;
+            restricted: boolean;
+        };
+        Assigning: {
+            line: string | null;
+            movements: number[];
+        };
+        BalancesView: {
+            balances: number[];
+            id: string;
+            /** Format: date */
+            knownTo: string;
+            name: string;
+            restricted: boolean;
+        };
+        BilledView: {
+            /** Format: int64 */
+            gross: number;
+            history: boolean;
+            month: string;
+            payments: components["schemas"]["PaymentView"][];
+        };
+        BuoyView: {
+            /** Format: date */
+            from: string;
+            id: string;
+            note: string;
+            row: string;
+            /** Format: date */
+            to: string;
+        };
+        CellView: {
+            /** Format: int64 */
+            amount: number;
+            /** Format: int64 */
+            computed: number | null;
+            /** Format: date */
+            day: string | null;
+            /** Format: int32 */
+            depth: number;
+            overdue: boolean;
+            part: string;
+        };
+        ChangeListed: {
+            author: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: int64 */
+            seq: number;
+            state: string;
             words: string;
-            was: components["schemas"]["Marks"];
+        };
+        Columns: {
+            /** Format: int32 */
+            amount: number;
+            /** Format: int32 */
+            balance: number;
+            /** Format: int32 */
+            bookingDate: number;
+            /** Format: int32 */
+            counterparty: number;
+            /** Format: int32 */
+            moneyIn: number;
+            /** Format: int32 */
+            moneyOut: number;
+            /** Format: int32 */
+            reference: number;
+            text: number[];
+            /** Format: int32 */
+            valueDate: number;
+        };
+        ComingView: {
+            /** Format: int64 */
+            amount: number;
+            certainty: string;
+            counted: boolean;
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            left: number;
+            /** Format: int64 */
+            overBy: number;
+            /** Format: date */
+            typed: string;
+            /** Format: int64 */
+            used: number;
+            words: string;
+        };
+        DialectView: {
+            columns: components["schemas"]["Columns"];
+            /** @enum {string} */
+            dateOrder: "YEAR_MONTH_DAY" | "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR";
+            decimalMark: string;
+            /** @enum {string} */
+            encoding: "UTF_8" | "WINDOWS_1252";
+            /** Format: int32 */
+            headerLines: number;
+            separator: string;
+        };
+        Dividing: {
+            parts: components["schemas"]["PartView"][];
+        };
+        EditOutcome: {
             became: components["schemas"]["Marks"];
-            id: string | null;
             /** Format: int32 */
             count: number;
+            id: string | null;
+            view: components["schemas"]["PlanView"];
+            was: components["schemas"]["Marks"];
+            words: string;
+        };
+        FileView: {
+            dialect: components["schemas"]["DialectView"] | null;
+            fields: string[][];
+            id: string;
+            name: string;
+            problems: components["schemas"]["RowProblem"][];
+            remembered: boolean;
+            rows: components["schemas"]["RowView"][];
+        };
+        ItemView: {
+            because: string;
+            /** Format: date */
+            day: string | null;
+            /** Format: int64 */
+            minor: number;
+            part: string;
+            what: string;
+        };
+        JobView: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            alreadyThere: number;
+            /** Format: int32 */
+            assigned: number;
+            /** Format: int32 */
+            badRows: number;
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            bytesRead: number;
+            id: string;
+            /** Format: date */
+            lastDay: string | null;
+            outcome: components["schemas"]["EditOutcome"] | null;
+            problems: components["schemas"]["RowProblem"][];
+            /** Format: int32 */
+            rows: number;
+            sentence: string;
+            state: string;
+        };
+        Keeping: {
+            name: string;
+            note: string;
+        };
+        LineView: {
+            coming: components["schemas"]["ComingView"][];
+            kind: string;
+            line: {
+                [key: string]: unknown;
+            };
+            schedule: components["schemas"]["ScheduleView"] | null;
+            strip: components["schemas"]["MonthView"][];
+        };
+        MadePlan: {
+            id: string;
         };
         Marks: {
+            /** Format: int64 */
+            closing: number;
+            /** Format: int64 */
+            lowWaterCash: number;
             /** Format: date */
             lowWaterDay: string;
             /** Format: int64 */
             lowWaterHeadroom: number;
             /** Format: int64 */
-            lowWaterCash: number;
-            /** Format: int64 */
             peakNeed: number;
-            /** Format: int64 */
-            closing: number;
         };
-        Dividing: {
+        MissingView: {
+            lineId: string | null;
+            sentence: string;
+        };
+        MonthView: {
+            /** Format: int64 */
+            amount: number;
+            because: string;
+            /** Format: int64 */
+            computed: number;
+            history: boolean;
+            month: string;
+            reason: string | null;
+        };
+        MovementView: {
+            account: string;
+            /** Format: date */
+            bookingDate: string;
+            counterparty: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            minor: number;
             parts: components["schemas"]["PartView"][];
+            reference: string;
+            suggestions: string[];
+            text: string;
+            /** Format: int64 */
+            unassigned: number;
+        };
+        MovementsView: {
+            more: boolean;
+            movements: components["schemas"]["MovementView"][];
+            /** Format: int32 */
+            unassigned: number;
         };
         PartView: {
             line: string | null;
             /** Format: int64 */
             minor: number;
         };
-        MadePlan: {
-            id: string;
+        PaymentView: {
+            /** Format: int64 */
+            cash: number;
+            month: string;
+            /** Format: int32 */
+            step: number;
         };
-        Keeping: {
-            name: string;
-            note: string;
+        PeriodView: {
+            /** Format: date */
+            from: string;
+            settled: boolean;
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            weekOfYear: number;
         };
-        Columns: {
-            /** Format: int32 */
-            bookingDate: number;
-            /** Format: int32 */
-            valueDate: number;
-            /** Format: int32 */
-            amount: number;
-            /** Format: int32 */
-            moneyOut: number;
-            /** Format: int32 */
-            moneyIn: number;
-            text: number[];
-            /** Format: int32 */
-            counterparty: number;
-            /** Format: int32 */
-            reference: number;
-            /** Format: int32 */
-            balance: number;
-        };
-        DialectView: {
-            /** @enum {string} */
-            encoding: "UTF_8" | "WINDOWS_1252";
-            separator: string;
-            /** Format: int32 */
-            headerLines: number;
-            /** @enum {string} */
-            dateOrder: "YEAR_MONTH_DAY" | "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR";
-            decimalMark: string;
-            columns: components["schemas"]["Columns"];
-        };
-        FileView: {
+        PlanListed: {
             id: string;
             name: string;
-            fields: string[][];
-            dialect: components["schemas"]["DialectView"] | null;
-            remembered: boolean;
-            rows: components["schemas"]["RowView"][];
-            problems: components["schemas"]["RowProblem"][];
+            /** Format: int64 */
+            version: number;
+        };
+        PlanView: {
+            accounts: components["schemas"]["AccountView"][];
+            buoys: components["schemas"]["BuoyView"][];
+            countries: string[];
+            /** Format: int32 */
+            decimals: number;
+            id: string;
+            lines: components["schemas"]["TreeLine"][];
+            missing: components["schemas"]["MissingView"][];
+            redo: string | null;
+            settings: {
+                [key: string]: unknown;
+            };
+            tide: components["schemas"]["TideLine"];
+            /** Format: int32 */
+            unassigned: number;
+            undo: string | null;
+            /** Format: int64 */
+            version: number;
+        };
+        PositionView: {
+            accounts: components["schemas"]["BalancesView"][];
+            days: string[];
+            statements: components["schemas"]["StatementListed"][];
+            total: number[];
         };
         RowProblem: {
             /** Format: int32 */
@@ -523,186 +727,123 @@ export interface components {
             text: string;
         };
         RowView: {
-            /** Format: int32 */
-            line: number;
+            /** Format: int64 */
+            balance: number | null;
             /** Format: date */
             bookingDate: string;
+            counterparty: string;
+            /** Format: int32 */
+            line: number;
             /** Format: int64 */
             minor: number;
             text: string;
-            counterparty: string;
-            /** Format: int64 */
-            balance: number | null;
         };
-        JobView: {
-            id: string;
-            state: string;
-            /** Format: int64 */
-            bytesRead: number;
-            /** Format: int64 */
-            bytes: number;
+        RuleView: {
             /** Format: int32 */
-            rows: number;
-            /** Format: int32 */
-            badRows: number;
-            problems: components["schemas"]["RowProblem"][];
-            /** Format: int32 */
-            added: number;
-            /** Format: int32 */
-            alreadyThere: number;
-            /** Format: int32 */
-            assigned: number;
-            /** Format: date */
-            lastDay: string | null;
-            sentence: string;
-            outcome: components["schemas"]["EditOutcome"] | null;
-        };
-        Assigning: {
-            movements: number[];
-            line: string | null;
-        };
-        PlanListed: {
-            id: string;
-            name: string;
-            /** Format: int64 */
-            version: number;
-        };
-        AccountView: {
-            id: string;
-            name: string;
-            country: string;
-            restricted: boolean;
-            /** Format: date */
-            balanceDate: string;
-            /** Format: int64 */
-            balance: number;
-            /** Format: int64 */
-            balanceNow: number;
-            /** Format: date */
-            knownTo: string;
-        };
-        BuoyView: {
-            id: string;
-            row: string;
-            /** Format: date */
-            from: string;
-            /** Format: date */
-            to: string;
-            note: string;
-        };
-        MissingView: {
-            lineId: string | null;
-            sentence: string;
-        };
-        PlanView: {
-            id: string;
-            /** Format: int64 */
-            version: number;
-            settings: {
+            fits: number;
+            rule: {
                 [key: string]: unknown;
             };
-            /** Format: int32 */
-            decimals: number;
-            tide: components["schemas"]["TideLine"];
-            lines: components["schemas"]["TreeLine"][];
-            accounts: components["schemas"]["AccountView"][];
-            buoys: components["schemas"]["BuoyView"][];
-            missing: components["schemas"]["MissingView"][];
-            /** Format: int32 */
-            unassigned: number;
-            undo: string | null;
-            redo: string | null;
-            countries: string[];
         };
-        TideLine: {
-            /** Format: date */
-            firstDay: string;
+        ScheduleView: {
+            billed: components["schemas"]["BilledView"][];
+            cash: number[];
+            cashMonths: string[];
+            discounts: number[];
+            owed: number[];
+            writtenOff: number[];
+        };
+        SnapshotListed: {
             /** Format: date */
             asOf: string;
             /** Format: date */
             horizonEnd: string;
-            closing: number[];
-            minimum: number[];
-            limit: number[];
-            marks: components["schemas"]["Marks"];
-            /** Format: int64 */
-            cashNow: number;
-            /** Format: int64 */
-            headroomNow: number;
-        };
-        TreeLine: {
             id: string;
-            group: string | null;
-            name: string;
-            direction: string;
-            kind: string;
-            active: boolean;
-            note: string;
-            nextMonths: number[];
             /** Format: int64 */
-            nextYear: number;
-        };
-        ItemView: {
-            part: string;
-            what: string;
-            because: string;
+            lowWaterCash: number;
             /** Format: date */
-            day: string | null;
-            /** Format: int64 */
-            minor: number;
-        };
-        WorkingsView: {
-            name: string;
-            /** Format: int64 */
-            amount: number;
-            /** Format: int64 */
-            settled: number;
-            /** Format: int64 */
-            committed: number;
-            /** Format: int64 */
-            estimated: number;
-            /** Format: int64 */
-            computed: number | null;
-            /** Format: int64 */
-            overBy: number | null;
-            items: components["schemas"]["ItemView"][];
-        };
-        SnapshotListed: {
-            id: string;
+            lowWaterDay: string;
             name: string;
             note: string;
             /** Format: date-time */
             takenAt: string;
-            /** Format: date */
-            asOf: string;
-            /** Format: date */
-            horizonEnd: string;
-            /** Format: date */
-            lowWaterDay: string;
-            /** Format: int64 */
-            lowWaterCash: number;
         };
-        VarianceRow: {
+        StatementListed: {
+            account: string;
+            /** Format: date-time */
+            broughtInAt: string;
+            fileName: string;
+            /** Format: date */
+            firstDay: string;
+            id: string;
+            /** Format: date */
+            lastDay: string;
+            /** Format: int32 */
+            movements: number;
+        };
+        TableRow: {
+            active: boolean;
+            cells: components["schemas"]["CellView"][];
+            /** Format: int32 */
+            depth: number;
+            direction: string | null;
             id: string;
             kind: string;
             name: string;
-            direction: string | null;
-            /** Format: int32 */
-            depth: number;
+        };
+        TableView: {
+            periods: components["schemas"]["PeriodView"][];
+            rows: components["schemas"]["TableRow"][];
+        };
+        TideLine: {
+            /** Format: date */
+            asOf: string;
             /** Format: int64 */
-            forecast: number;
+            cashNow: number;
+            closing: number[];
+            /** Format: date */
+            firstDay: string;
+            /** Format: int64 */
+            headroomNow: number;
+            /** Format: date */
+            horizonEnd: string;
+            limit: number[];
+            marks: components["schemas"]["Marks"];
+            minimum: number[];
+        };
+        TreeLine: {
+            active: boolean;
+            direction: string;
+            group: string | null;
+            id: string;
+            kind: string;
+            name: string;
+            nextMonths: number[];
+            /** Format: int64 */
+            nextYear: number;
+            note: string;
+        };
+        VarianceRow: {
             /** Format: int64 */
             actual: number;
+            /** Format: int32 */
+            depth: number;
+            direction: string | null;
             /** Format: int64 */
-            variance: number;
+            forecast: number;
+            id: string;
+            kind: string;
+            name: string;
             /** Format: int64 */
             percentHundredths: number | null;
+            /** Format: int64 */
+            variance: number;
         };
         VarianceView: {
-            windows: components["schemas"]["WindowView"][];
-            window: components["schemas"]["WindowView"] | null;
-            rows: components["schemas"]["VarianceRow"][];
             moved: string[];
+            rows: components["schemas"]["VarianceRow"][];
+            window: components["schemas"]["WindowView"] | null;
+            windows: components["schemas"]["WindowView"][];
         };
         WindowView: {
             /** Format: date */
@@ -710,163 +851,21 @@ export interface components {
             /** Format: date */
             to: string;
         };
-        RuleView: {
-            rule: {
-                [key: string]: unknown;
-            };
-            /** Format: int32 */
-            fits: number;
-        };
-        BalancesView: {
-            id: string;
-            name: string;
-            restricted: boolean;
-            /** Format: date */
-            knownTo: string;
-            balances: number[];
-        };
-        PositionView: {
-            days: string[];
-            accounts: components["schemas"]["BalancesView"][];
-            total: number[];
-            statements: components["schemas"]["StatementListed"][];
-        };
-        StatementListed: {
-            id: string;
-            account: string;
-            fileName: string;
-            /** Format: date-time */
-            broughtInAt: string;
-            /** Format: int32 */
-            movements: number;
-            /** Format: date */
-            firstDay: string;
-            /** Format: date */
-            lastDay: string;
-        };
-        MovementView: {
-            /** Format: int64 */
-            id: number;
-            account: string;
-            /** Format: date */
-            bookingDate: string;
-            /** Format: int64 */
-            minor: number;
-            /** Format: int64 */
-            unassigned: number;
-            text: string;
-            counterparty: string;
-            reference: string;
-            parts: components["schemas"]["PartView"][];
-            suggestions: string[];
-        };
-        MovementsView: {
-            movements: components["schemas"]["MovementView"][];
-            /** Format: int32 */
-            unassigned: number;
-            more: boolean;
-        };
-        BilledView: {
-            month: string;
-            history: boolean;
-            /** Format: int64 */
-            gross: number;
-            payments: components["schemas"]["PaymentView"][];
-        };
-        ComingView: {
-            /** Format: date */
-            day: string;
-            /** Format: date */
-            typed: string;
+        WorkingsView: {
             /** Format: int64 */
             amount: number;
             /** Format: int64 */
-            used: number;
-            /** Format: int64 */
-            left: number;
-            /** Format: int64 */
-            overBy: number;
-            certainty: string;
-            counted: boolean;
-            words: string;
-        };
-        LineView: {
-            line: {
-                [key: string]: unknown;
-            };
-            kind: string;
-            strip: components["schemas"]["MonthView"][];
-            schedule: components["schemas"]["ScheduleView"] | null;
-            coming: components["schemas"]["ComingView"][];
-        };
-        MonthView: {
-            month: string;
-            history: boolean;
-            /** Format: int64 */
-            amount: number;
-            /** Format: int64 */
-            computed: number;
-            reason: string | null;
-            because: string;
-        };
-        PaymentView: {
-            /** Format: int32 */
-            step: number;
-            month: string;
-            /** Format: int64 */
-            cash: number;
-        };
-        ScheduleView: {
-            cashMonths: string[];
-            billed: components["schemas"]["BilledView"][];
-            cash: number[];
-            discounts: number[];
-            writtenOff: number[];
-            owed: number[];
-        };
-        CellView: {
-            /** Format: int64 */
-            amount: number;
-            part: string;
+            committed: number;
             /** Format: int64 */
             computed: number | null;
-            overdue: boolean;
-            /** Format: date */
-            day: string | null;
-            /** Format: int32 */
-            depth: number;
-        };
-        PeriodView: {
-            /** Format: date */
-            from: string;
-            /** Format: date */
-            to: string;
-            settled: boolean;
-            /** Format: int32 */
-            weekOfYear: number;
-        };
-        TableRow: {
-            id: string;
-            kind: string;
-            name: string;
-            direction: string | null;
-            /** Format: int32 */
-            depth: number;
-            active: boolean;
-            cells: components["schemas"]["CellView"][];
-        };
-        TableView: {
-            periods: components["schemas"]["PeriodView"][];
-            rows: components["schemas"]["TableRow"][];
-        };
-        ChangeListed: {
             /** Format: int64 */
-            seq: number;
-            /** Format: date-time */
-            madeAt: string;
-            author: string;
-            words: string;
-            state: string;
+            estimated: number;
+            items: components["schemas"]["ItemView"][];
+            name: string;
+            /** Format: int64 */
+            overBy: number | null;
+            /** Format: int64 */
+            settled: number;
         };
     };
     responses: never;
@@ -877,15 +876,31 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    settings: {
+    list: {
         parameters: {
-            query: {
-                version: number;
-            };
+            query?: never;
             header?: never;
-            path: {
-                plan: string;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanListed"][];
+                };
             };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -900,16 +915,37 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["EditOutcome"];
+                    "application/json": components["schemas"]["MadePlan"];
                 };
             };
         };
     };
-    rule: {
+    view_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    account: {
         parameters: {
             query: {
                 version: number;
-                apply?: boolean;
             };
             header?: never;
             path: {
@@ -935,7 +971,7 @@ export interface operations {
             };
         };
     };
-    forget: {
+    removeAccount: {
         parameters: {
             query: {
                 version: number;
@@ -960,7 +996,7 @@ export interface operations {
             };
         };
     };
-    divide: {
+    assign: {
         parameters: {
             query: {
                 version: number;
@@ -968,13 +1004,12 @@ export interface operations {
             header?: never;
             path: {
                 plan: string;
-                id: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Dividing"];
+                "application/json": components["schemas"]["Assigning"];
             };
         };
         responses: {
@@ -985,6 +1020,290 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    hand: {
+        parameters: {
+            query: {
+                account: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileView"];
+                };
+            };
+        };
+    };
+    job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialectView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileView"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: {
+                leaveBadRows?: boolean;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DialectView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    buoy: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    liftBuoy: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeListed"][];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query: {
+                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
+                from: string;
+                to: string;
+                shape?: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };
@@ -1071,10 +1390,167 @@ export interface operations {
             };
         };
     };
-    buoy: {
+    move: {
         parameters: {
             query: {
                 version: number;
+                group?: string;
+                before?: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    movements: {
+        parameters: {
+            query?: {
+                account?: string;
+                unassigned?: boolean;
+                from?: string;
+                to?: string;
+                words?: string;
+                line?: string;
+                limit?: number;
+                offset?: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementsView"];
+                };
+            };
+        };
+    };
+    divide: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                plan: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Dividing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    position: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PositionView"];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleView"][];
+                };
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query: {
+                version: number;
+                apply?: boolean;
             };
             header?: never;
             path: {
@@ -1100,7 +1576,7 @@ export interface operations {
             };
         };
     };
-    liftBuoy: {
+    forget: {
         parameters: {
             query: {
                 version: number;
@@ -1125,7 +1601,7 @@ export interface operations {
             };
         };
     };
-    account: {
+    settings: {
         parameters: {
             query: {
                 version: number;
@@ -1133,7 +1609,6 @@ export interface operations {
             header?: never;
             path: {
                 plan: string;
-                id: string;
             };
             cookie?: never;
         };
@@ -1142,97 +1617,6 @@ export interface operations {
                 "application/json": string;
             };
         };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EditOutcome"];
-                };
-            };
-        };
-    };
-    removeAccount: {
-        parameters: {
-            query: {
-                version: number;
-            };
-            header?: never;
-            path: {
-                plan: string;
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EditOutcome"];
-                };
-            };
-        };
-    };
-    list: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanListed"][];
-                };
-            };
-        };
-    };
-    make: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": string;
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MadePlan"];
-                };
-            };
-        };
-    };
-    undo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -1295,143 +1679,7 @@ export interface operations {
             };
         };
     };
-    redo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EditOutcome"];
-                };
-            };
-        };
-    };
-    move: {
-        parameters: {
-            query: {
-                version: number;
-                group?: string;
-                before?: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EditOutcome"];
-                };
-            };
-        };
-    };
-    hand: {
-        parameters: {
-            query: {
-                account: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "multipart/form-data": {
-                    /** Format: binary */
-                    file: string;
-                };
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FileView"];
-                };
-            };
-        };
-    };
-    take: {
-        parameters: {
-            query?: {
-                leaveBadRows?: boolean;
-            };
-            header?: never;
-            path: {
-                plan: string;
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DialectView"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobView"];
-                };
-            };
-        };
-    };
-    preview: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DialectView"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FileView"];
-                };
-            };
-        };
-    };
-    assign: {
+    remove: {
         parameters: {
             query: {
                 version: number;
@@ -1439,14 +1687,11 @@ export interface operations {
             header?: never;
             path: {
                 plan: string;
+                id: string;
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Assigning"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -1455,54 +1700,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditOutcome"];
-                };
-            };
-        };
-    };
-    view_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-        };
-    };
-    workings: {
-        parameters: {
-            query: {
-                row: string;
-                from: string;
-                to: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WorkingsView"];
                 };
             };
         };
@@ -1534,236 +1731,12 @@ export interface operations {
             };
         };
     };
-    rules: {
+    undo: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RuleView"][];
-                };
-            };
-        };
-    };
-    position: {
-        parameters: {
-            query: {
-                from: string;
-                to: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PositionView"];
-                };
-            };
-        };
-    };
-    movements: {
-        parameters: {
-            query?: {
-                account?: string;
-                unassigned?: boolean;
-                from?: string;
-                to?: string;
-                words?: string;
-                line?: string;
-                limit?: number;
-                offset?: number;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MovementsView"];
-                };
-            };
-        };
-    };
-    table: {
-        parameters: {
-            query: {
-                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
-                from: string;
-                to: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TableView"];
-                };
-            };
-        };
-    };
-    csv: {
-        parameters: {
-            query: {
-                by: "DAY" | "WEEK" | "MONTH" | "QUARTER" | "YEAR";
-                from: string;
-                to: string;
-                shape?: string;
-            };
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/csv": string;
-                };
-            };
-        };
-    };
-    file: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    changes: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ChangeListed"][];
-                };
-            };
-        };
-    };
-    job: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-                job: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobView"];
-                };
-            };
-        };
-    };
-    stop: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                plan: string;
-                job: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobView"];
-                };
-            };
-        };
-    };
-    remove: {
-        parameters: {
-            query: {
-                version: number;
-            };
-            header?: never;
-            path: {
-                plan: string;
-                id: string;
             };
             cookie?: never;
         };
@@ -1776,6 +1749,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditOutcome"];
+                };
+            };
+        };
+    };
+    workings: {
+        parameters: {
+            query: {
+                row: string;
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingsView"];
                 };
             };
         };

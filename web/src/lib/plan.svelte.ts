@@ -41,12 +41,18 @@ export class PlanState {
     this.busy++;
     this.problem = undefined;
     const got = await call(this.version);
-    if (got.ok) this.outcome = got.data;
+    if (got.ok) this.became(got.data);
     else this.problem = got.problem;
-    // After a refusal for a stale version too: the view shows what others changed, fields keep what was typed.
-    if (got.ok || got.problem.status === 409) await this.load();
+    // After a refusal for a stale version the view shows what others changed; fields keep what was typed.
+    if (!got.ok && got.problem.status === 409) await this.load();
     this.busy--;
     return got.ok ? null : got.problem;
+  }
+
+  /** Shows what an edit did, and the plan as it stands since. */
+  became(outcome: EditOutcome) {
+    this.outcome = outcome;
+    this.view = outcome.view;
   }
 
   putLine(line: LineJson, words: string): Promise<Problem | null> {

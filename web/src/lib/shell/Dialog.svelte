@@ -17,6 +17,7 @@
   bind:open
   {title}
   {size}
+  transitionParams={{ duration: 0 }}
   classes={{ header: 'p-3 md:p-3 text-[15px] font-semibold', body: 'p-3 md:p-3 text-[13px] text-ink space-y-0' }}
   class="rounded-[4px] text-ink"
 >

@@ -5,7 +5,11 @@ import { periodWords, type Spot } from './rows';
 type OverrideJson = { from: string; to: string; amount: string; reason: string };
 
 async function lineOf(plan: PlanState, id: string): Promise<LineJson | null> {
-  const got = await answer(api.GET('/api/plans/{plan}/lines/{id}', { params: { path: { plan: plan.id, id } } }));
+  const got = await answer(
+    api.GET('/api/plans/{plan}/lines/{id}', {
+      params: { path: { plan: plan.id, id }, query: { history: 0, months: 1 } },
+    }),
+  );
   if (!got.ok) plan.problem = got.problem;
   return got.ok ? (got.data.line as LineJson) : null;
 }

@@ -92,7 +92,7 @@ export function delayWords(lag: string): string {
 }
 
 /** The colours of the steps, from the soonest on; the last goes on for all after it. */
-export const STEP_PAINT = ['#114a5c', '#2a8397', '#7fbcc3', '#bfe0de', '#dcefec'];
+export const STEP_PAINT = ['#114a5c', '#22707f', '#7fbcc3', '#bfe0de', '#dcefec'];
 
 export function paint(step: number): string {
   return STEP_PAINT[Math.min(step, STEP_PAINT.length - 1)]!;

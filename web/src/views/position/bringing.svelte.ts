@@ -115,8 +115,7 @@ export class BringingIn {
     if (done?.state !== 'DONE') return;
     this.said = done.sentence;
     if (done.lastDay && (!this.reach || done.lastDay > this.reach)) this.reach = this.endOfWeek(done.lastDay);
-    if (done.outcome) this.plan.outcome = done.outcome;
-    await this.plan.load();
+    if (done.outcome) this.plan.became(done.outcome);
     if (this.at < this.files.length - 1 || done.badRows === 0) this.next();
   }
 

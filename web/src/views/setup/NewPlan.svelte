@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import Mark from '../../lib/shell/Mark.svelte';
+  import BringPlan from './BringPlan.svelte';
   import BasicsPart from './BasicsPart.svelte';
   import CostsPart from './CostsPart.svelte';
   import SalesPart from './SalesPart.svelte';
@@ -32,7 +33,10 @@
   <a href="/" use:link title="All plans"><Mark /></a>
 </header>
 <main class="mx-auto max-w-[1000px] px-4 pb-10 pt-5">
-  <h1 class="mb-1">A new plan</h1>
+  <div class="mb-1 flex flex-wrap items-center gap-3">
+    <h1 class="flex-1">A new plan</h1>
+    <BringPlan />
+  </div>
   <p class="hush mb-4">
     Three minutes for a first forecast. Everything can be changed afterwards; what you don't know yet can stay empty.
     Amounts are positive: 1,250.50, 12k and 1.2m are all understood.

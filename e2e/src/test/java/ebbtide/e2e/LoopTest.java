@@ -1,6 +1,10 @@
 package ebbtide.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.cell;
+import static ebbtide.e2e.Screens.link;
+import static ebbtide.e2e.Screens.row;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Download;
@@ -16,15 +20,6 @@ import org.junit.jupiter.api.io.TempDir;
 /** The whole loop as a person would go through it: assumptions, forecast, snapshot, bank, variance. */
 class LoopTest {
   @TempDir private Path folder;
-
-  private static Locator button(Page page, String name) {
-    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-  }
-
-  private static Locator row(Page page, String name) {
-    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHas(
-        page.getByRole(AriaRole.ROWHEADER, new Page.GetByRoleOptions().setName(name).setExact(true))));
-  }
 
   @Test
   void loop_newPlanToVariance_everyFigureAsWorkedOutByHand() throws IOException {
@@ -58,7 +53,7 @@ class LoopTest {
     button(page, "Make the plan").click();
     page.getByText("What is missing").waitFor();
     // The pattern is changed: half a month later, a tenth never.
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Receipts")).click();
+    link(page, "Receipts").click();
     Locator share = page.getByLabel("Share of step 1 in percent");
     share.fill("50");
     share.press("Tab");
@@ -67,7 +62,7 @@ class LoopTest {
     page.getByLabel("% never").press("Tab");
     assertThat(page.getByRole(AriaRole.STATUS)).containsText("Sales: pattern 50 · 40");
     // A cost is added: 90.10 on 10 June.
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Payments")).click();
+    link(page, "Payments").click();
     button(page, "Add").click();
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Ice");
     page.getByLabel("Single dates").check();
@@ -80,16 +75,16 @@ class LoopTest {
 
   /** June: 50% of May 2,000 and 40% of April 1,000 come in; 700 and 90.10 go out. */
   private static void readForecast(Page page) {
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Forecast")).click();
+    link(page, "Forecast").click();
     button(page, "Month").click();
     button(page, "£").click();
-    assertThat(row(page, "Sales").getByRole(AriaRole.GRIDCELL).nth(1)).hasText("1,400");
-    assertThat(row(page, "Pay").getByRole(AriaRole.GRIDCELL).nth(1)).hasText("\u2212700");
-    assertThat(row(page, "Ice").getByRole(AriaRole.GRIDCELL).nth(1)).hasText("\u221290.10");
-    assertThat(row(page, "Closing cash").getByRole(AriaRole.GRIDCELL).nth(1)).hasText("5,609.90");
+    assertThat(cell(page, "Sales", 1)).hasText("1,400");
+    assertThat(cell(page, "Pay", 1)).hasText("\u2212700");
+    assertThat(cell(page, "Ice", 1)).hasText("\u221290.10");
+    assertThat(cell(page, "Closing cash", 1)).hasText("5,609.90");
     // July: 50% of June 3,000 and 40% of May 2,000 come in, 700 goes out.
-    assertThat(row(page, "Closing cash").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("7,209.90");
-    row(page, "Sales").getByRole(AriaRole.GRIDCELL).nth(1).click();
+    assertThat(cell(page, "Closing cash", 2)).hasText("7,209.90");
+    cell(page, "Sales", 1).click();
     assertThat(page.getByText("50% of May 2026 2,000, 1 month later, even over business days")).isVisible();
     assertThat(page.getByText("40% of April 2026 1,000, 2 months later, even over business days")).isVisible();
     page.keyboard().press("Escape");
@@ -99,7 +94,7 @@ class LoopTest {
     Path file = folder.resolve("june.csv");
     Files.writeString(file, "Buchungstag;Verwendungszweck;Betrag\n05.06.2026;PAYROLL;-712,50\n08.06.2026;INVOICE 7;1.000,00\n"
         + "10.06.2026;ICE AND BOXES;-130,10\n12.06.2026;FERRY, NEVER PLANNED;-55,00\n30.06.2026;INVOICE 8;350,00\n");
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Position")).click();
+    link(page, "Position").click();
     page.getByLabel("Statements to bring in").setInputFiles(file);
     assertThat(page.getByLabel("Preview of the movements")).containsText("\u2212712.50");
     button(page, "Bring it in").click();
@@ -135,7 +130,7 @@ class LoopTest {
 
   /** Sales -50, pay -12.50, ice as forecast, ferry -55, boxes -40: closing cash misses by -157.50. */
   private void readVariance(Page page) throws IOException {
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Track")).click();
+    link(page, "Track").click();
     button(page, "Month").click();
     assertThat(row(page, "Sales").getByRole(AriaRole.CELL).nth(2)).hasText("\u221250");
     assertThat(row(page, "Sales").getByRole(AriaRole.CELL).nth(3)).hasText("\u22124%");
@@ -146,7 +141,7 @@ class LoopTest {
     assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(0)).hasText("5,609.90");
     assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(1)).hasText("5,452.40");
     assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(2)).hasText("\u2212157.50");
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Setup")).click();
+    link(page, "Setup").click();
     Download plan = page.waitForDownload(() -> page.getByText("Plan as JSON").click());
     assertThat(Files.readString(plan.path())).contains("\"ebbtide-plan\"").contains("FERRY, NEVER PLANNED");
   }

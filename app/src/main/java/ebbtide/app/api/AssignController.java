@@ -47,14 +47,14 @@ class AssignController {
   EditOutcome assign(@PathVariable String plan, @RequestParam long version, @RequestBody Assigning assigning) {
     requireLine(plan, assigning.line());
     String words = count(assigning.movements().size()) + " assigned to " + name(plan, assigning.line());
-    return EditOutcome.of(edits.edit(plan, version, words, draft -> assigning.movements().forEach(id -> {
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> assigning.movements().forEach(id -> {
       BankMovement movement = stores.movements().get(plan, id);
       if (movement.unassigned() != 0) {
         List<AssignedPart> parts = new ArrayList<>(movement.parts());
         parts.add(new AssignedPart(assigning.line(), movement.unassigned()));
         draft.putParts(id, parts);
       }
-    })), null, assigning.movements().size());
+    })), stores);
   }
 
   /** The parts that one movement is divided into; none leaves it unassigned. */
@@ -67,7 +67,7 @@ class AssignController {
     List<AssignedPart> parts = dividing.parts().stream().map(p -> new AssignedPart(p.line(), p.minor())).toList();
     String words = parts.isEmpty() ? "A movement made unassigned"
         : "A movement divided over " + parts.size() + (parts.size() == 1 ? " part" : " parts");
-    return EditOutcome.of(edits.edit(plan, version, words, draft -> draft.putParts(id, parts)), null, 1);
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putParts(id, parts)), stores);
   }
 
   private void requireLine(String plan, String line) {
@@ -108,10 +108,10 @@ class AssignController {
     List<Stored> fitting = apply ? open(plan).stream().filter(m -> rule.fits(m.movement())).toList() : List.of();
     String words = "Rule for " + name(plan, rule.lineId()) + " remembered"
         + (apply ? ", " + count(fitting.size()) + " assigned" : "");
-    return EditOutcome.of(edits.edit(plan, version, words, draft -> {
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
       draft.putRule(rule);
       fitting.forEach(stored -> assignWhole(draft, stored, rule));
-    }), id, fitting.size());
+    }), stores);
   }
 
   private static void assignWhole(Draft draft, Stored stored, AssignRule rule) {
@@ -122,6 +122,6 @@ class AssignController {
 
   @DeleteMapping("/rules/{id}")
   EditOutcome forget(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    return EditOutcome.of(edits.edit(plan, version, "Rule forgotten", draft -> draft.removeRule(id)), id, 0);
+    return EditOutcome.of(plan, edits.edit(plan, version, "Rule forgotten", draft -> draft.removeRule(id)), stores);
   }
 }

@@ -133,7 +133,7 @@ class BankFilesController {
         files.drop(id);
       }
     });
-    return view(jobId, job);
+    return view(plan, jobId, job);
   }
 
   private Currency currency(String plan) {
@@ -147,22 +147,22 @@ class BankFilesController {
 
   @GetMapping("/jobs/{job}")
   JobView job(@PathVariable String plan, @PathVariable String job) {
-    return view(job, running(job));
+    return view(plan, job, running(job));
   }
 
   @DeleteMapping("/jobs/{job}")
   JobView stop(@PathVariable String plan, @PathVariable String job) {
     running(job).stop();
-    return view(job, running(job));
+    return view(plan, job, running(job));
   }
 
   private StatementJob running(String job) {
     return Optional.ofNullable(jobs.get(job)).orElseThrow(() -> new NotFound("running import", job));
   }
 
-  private static JobView view(String id, StatementJob job) {
+  private JobView view(String plan, String id, StatementJob job) {
     StatementJob.Progress p = job.progress();
     return new JobView(id, p.state().name(), p.bytesRead(), p.bytes(), p.rows(), p.badRows(), p.problems(), p.added(),
-        p.alreadyThere(), p.assigned(), p.lastDay(), p.sentence(), job.edit() == null ? null : EditOutcome.of(job.edit()));
+        p.alreadyThere(), p.assigned(), p.lastDay(), p.sentence(), job.edit() == null ? null : EditOutcome.of(plan, job.edit(), stores));
   }
 }

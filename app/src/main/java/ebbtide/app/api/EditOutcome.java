@@ -1,19 +1,13 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
-import io.swagger.v3.oas.annotations.media.Schema;
+import ebbtide.app.storage.Stores;
 
-/** What an edit did: the plan's new version, the edit in words, and the marks of the forecast before and after. */
-public record EditOutcome(long version, String words, PlanView.Marks was, PlanView.Marks became,
-    @Schema(nullable = true) String id, int count) {
+/** What an edit did: the edit in words, the marks of the forecast before and after, and the plan as it stands now. */
+public record EditOutcome(String words, PlanView.Marks was, PlanView.Marks became, PlanView view) {
 
-  static EditOutcome of(Edits.Done done) {
-    return of(done, null, 0);
-  }
-
-  /** An outcome that names what was made, or counts what was touched. */
-  static EditOutcome of(Edits.Done done, String id, int count) {
-    return new EditOutcome(done.became().version(), done.words(), PlanView.Marks.of(done.was().forecast()),
-        PlanView.Marks.of(done.became().forecast()), id, count);
+  static EditOutcome of(String planId, Edits.Done done, Stores stores) {
+    return new EditOutcome(done.words(), PlanView.Marks.of(done.was().forecast()),
+        PlanView.Marks.of(done.became().forecast()), PlanView.of(planId, done.became(), stores));
   }
 }

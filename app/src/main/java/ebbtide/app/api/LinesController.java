@@ -52,12 +52,12 @@ class LinesController {
     if (!line.id().equals(id)) {
       throw new IllegalArgumentException("The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
     }
-    return EditOutcome.of(edits.edit(plan, version, words, draft -> {
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
       List<Placed> all = stores.lines().all(plan);
       double position = all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
           .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
       draft.putLine(line, position);
-    }), id, 1);
+    }), stores);
   }
 
   /** Moves a line into a group (none: the top) before another line, or to the end of the group. */
@@ -67,7 +67,7 @@ class LinesController {
     Line line = line(edits.current(plan), id);
     Line moved = new Line(line.id(), group, line.name(), line.direction(), line.active(), line.account(), line.note(),
         line.assumption(), line.overrides());
-    return EditOutcome.of(edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
       List<Placed> others = stores.lines().all(plan).stream().filter(p -> !p.line().id().equals(id)).toList();
       int at = others.size();
       for (int i = 0; i < others.size() && before != null; i++) {
@@ -83,7 +83,7 @@ class LinesController {
       } else {
         draft.putLine(moved, (low + high) / 2);
       }
-    }), id, 1);
+    }), stores);
   }
 
   /** Deletes a line, or a group with all it holds; movements assigned to them become unassigned. */
@@ -91,8 +91,8 @@ class LinesController {
   EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
     Edits.Current current = edits.current(plan);
     Line line = line(current, id);
-    return EditOutcome.of(edits.edit(plan, version, "'" + line.name() + "' deleted",
-        draft -> deleteTree(draft, current, line)), id, 1);
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' deleted",
+        draft -> deleteTree(draft, current, line)), stores);
   }
 
   private static void deleteTree(ebbtide.app.storage.Draft draft, Edits.Current current, Line line) {

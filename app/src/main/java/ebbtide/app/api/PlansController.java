@@ -75,15 +75,15 @@ class PlansController {
     }
     String words = before.asOf().equals(settings.asOf()) ? "Settings changed"
         : "As-of date moved from " + before.asOf() + " to " + settings.asOf();
-    return EditOutcome.of(edits.edit(plan, version, words, draft -> draft.putSettings(settings)));
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putSettings(settings)), stores);
   }
 
   @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome account(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
       @RequestBody String json) {
     Account account = PlanReader.account(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
-    return EditOutcome.of(edits.edit(plan, version, "Account " + account.name() + " set",
-        draft -> draft.putAccount(account)));
+    return EditOutcome.of(plan, edits.edit(plan, version, "Account " + account.name() + " set",
+        draft -> draft.putAccount(account)), stores);
   }
 
   @DeleteMapping("/{plan}/accounts/{id}")
@@ -99,29 +99,29 @@ class PlansController {
         throw new IllegalArgumentException(account.name() + " is the account of '" + line.name() + "': give that line another");
       }
     }
-    return EditOutcome.of(edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)));
+    return EditOutcome.of(plan, edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)), stores);
   }
 
   @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome buoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
       @RequestBody String json) {
     Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
-    return EditOutcome.of(edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)));
+    return EditOutcome.of(plan, edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)), stores);
   }
 
   @DeleteMapping("/{plan}/buoys/{id}")
   EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    return EditOutcome.of(edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)));
+    return EditOutcome.of(plan, edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)), stores);
   }
 
   @PostMapping("/{plan}/undo")
   EditOutcome undo(@PathVariable String plan) {
-    return EditOutcome.of(edits.undo(plan));
+    return EditOutcome.of(plan, edits.undo(plan), stores);
   }
 
   @PostMapping("/{plan}/redo")
   EditOutcome redo(@PathVariable String plan) {
-    return EditOutcome.of(edits.redo(plan));
+    return EditOutcome.of(plan, edits.redo(plan), stores);
   }
 
   @GetMapping("/{plan}/changes")

@@ -50,13 +50,13 @@ class TrackController {
     Check.that(name.length() <= 200, "the name of a snapshot has at most 200 characters");
     String id = UUID.randomUUID().toString();
     Forecast forecast = edits.current(plan).forecast();
-    return EditOutcome.of(edits.edit(plan, version, "Snapshot '" + name + "' saved",
-        draft -> draft.addSnapshot(id, name, keeping.note() == null ? "" : keeping.note(), forecast)), id, 1);
+    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + name + "' saved",
+        draft -> draft.addSnapshot(id, name, keeping.note() == null ? "" : keeping.note(), forecast)), stores);
   }
 
   @DeleteMapping("/{id}")
   EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    return EditOutcome.of(edits.edit(plan, version, "Snapshot removed", draft -> draft.removeSnapshot(id)), id, 0);
+    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot removed", draft -> draft.removeSnapshot(id)), stores);
   }
 
   /** The windows a snapshot can be compared on, and the comparison of the one asked for; none has facts yet: null. */

@@ -1,0 +1,59 @@
+package ebbtide.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.cell;
+import static ebbtide.e2e.Screens.link;
+import static ebbtide.e2e.Screens.row;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The worked examples on the screen, to the cent. */
+class WorkedExamplesTest {
+  @TempDir private Path folder;
+
+  @Test
+  void examplePlans_broughtIn_showTheExactCash() {
+    try (Running running = Running.start("start", "--data", folder.toString()); Chromium chromium = new Chromium()) {
+      Page page = chromium.open(running.url());
+      bring(page, running, "pattern.json");
+      cells(page, "Sales", "29,400", "69,069", "82,019", "83,803.25", "91,619.90", "61,502.30", "17,391");
+      link(page, "Receipts").click();
+      sums(page, "Cash", "29,400", "69,069", "82,019", "83,803.25", "91,619.90", "61,502.30");
+      sums(page, "discounts", "\u00b7", "756", "823.50", "704.25", "867.60", "920.70");
+      sums(page, "written off", "\u00b7", "\u00b7", "2,520", "2,745", "2,347.50", "2,892");
+      sums(page, "still owed at month end", "54,600", "76,275", "69,162.50", "78,310", "85,775", "20,460");
+
+      bring(page, running, "pattern-with-tax.json");
+      cells(page, "Sales", "35,280.15", "44,453", "17,136.08");
+      cell(page, "Sales", 2).click();
+      assertThat(page.getByText("45% of January 2026 84,000.37 plus 20% sales tax, 100,800.44 in all, 1 month later, less 2% "
+          + "discount, even over business days")).isVisible();
+    }
+  }
+
+  private static void bring(Page page, Running running, String example) {
+    page.navigate(running.url() + "/#/new");
+    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples", example));
+    button(page, "Month").click();
+    button(page, "\u00a3").click();
+  }
+
+  /** The months from January on; December, in which the as-of date lies, is the first column. */
+  private static void cells(Page page, String line, String... amounts) {
+    for (int i = 0; i < amounts.length; i++) {
+      assertThat(cell(page, line, i + 1)).hasText(amounts[i]);
+    }
+  }
+
+  private static void sums(Page page, String name, String... amounts) {
+    Locator row = row(page, name);
+    assertThat(row.getByRole(AriaRole.CELL)).hasText(List.of(amounts).toArray(String[]::new));
+  }
+}
