@@ -555,9 +555,6 @@ export interface components {
         };
         EditOutcome: {
             became: components["schemas"]["Marks"];
-            /** Format: int32 */
-            count: number;
-            id: string | null;
             view: components["schemas"]["PlanView"];
             was: components["schemas"]["Marks"];
             words: string;

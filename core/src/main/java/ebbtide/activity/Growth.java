@@ -9,8 +9,9 @@ import java.math.MathContext;
  * binary product, and the exact one is worked out only where the fast one lies too near to a rounding edge to be sure.
  */
 final class Growth {
-  private static final double SURE = 1e-3;
-  private static final double LARGEST_FAST = 1e11;
+  /** The most that the two roundings of a month, 2^-53 each, can be off, relative to the product, with room to spare. */
+  private static final double MOST_OFF_A_MONTH = 4e-16;
+  private static final double LARGEST_FAST = 1e13;
 
   private final long base;
   private final long[] factors;
@@ -31,11 +32,9 @@ final class Growth {
 
   /** Returns the amount now, in whole minor units. */
   long rounded() {
-    double floor = Math.floor(fast);
-    double beyond = fast - floor;
-    // At most 2 x 72 roundings of 2^-53 each: below 1e11 the product is off by less than 0.002 of a minor unit.
-    if (fast < LARGEST_FAST && Math.abs(beyond - 0.5) > 4 * SURE && beyond > 4 * SURE && beyond < 1 - 4 * SURE) {
-      return (long) floor + (beyond > 0.5 ? 1 : 0);
+    double beyond = fast - Math.floor(fast);
+    if (fast < LARGEST_FAST && Math.abs(beyond - 0.5) > fast * MOST_OFF_A_MONTH * (months + 1)) {
+      return Math.round(fast);
     }
     BigDecimal exact = BigDecimal.valueOf(base);
     for (int i = 0; i < months; i++) {

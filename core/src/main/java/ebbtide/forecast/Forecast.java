@@ -103,17 +103,17 @@ public final class Forecast {
   /** Returns a line's figure for a period; a group's is the sum of its lines. */
   public Cell cell(Line line, Period period) {
     if (line.isGroup()) {
-      return plan.leavesOf(line).stream().map(id -> cell(plan.findLine(id).orElseThrow(), period))
+      return plan.childrenOf(line.direction(), line.id()).stream().map(child -> cell(child, period))
           .reduce(Cell.ZERO, Cell::plus);
     }
-    LineFlows line1 = flows.get(line.id());
+    LineFlows days = flows.get(line.id());
     int from = from(period);
     int to = to(period);
-    Cell cell = line1.cell(from, to);
-    boolean touched = line1.isOverridden() && line.overrides().stream().anyMatch(o -> o.period().overlaps(period)
+    Cell cell = days.cell(from, to);
+    boolean touched = days.isOverridden() && line.overrides().stream().anyMatch(o -> o.period().overlaps(period)
         && o.period().lastDay().isAfter(plan.settings().asOf()));
-    Long computed = touched ? Long.valueOf(cell.settled() + cell.committed() + line1.netted(from, to)) : null;
-    return new Cell(cell.settled(), cell.committed(), cell.estimated(), computed, line1.isOverdue(from, to), null, -1);
+    Long computed = touched ? Long.valueOf(cell.settled() + cell.committed() + days.netted(from, to)) : null;
+    return new Cell(cell.settled(), cell.committed(), cell.estimated(), computed, days.isOverdue(from, to), null, -1);
   }
 
   /** Returns movements of one direction that nobody has assigned yet. */

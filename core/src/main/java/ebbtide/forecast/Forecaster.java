@@ -151,12 +151,12 @@ public final class Forecaster {
 
     @Override
     public void fromPattern(MonthBilling billing, int step) {
-      spread.lay(billing.cash(step) * sign, billing.cashMonth(step), timeline, flows::addEstimate);
+      spread.lay(billing.cash(step) * sign, billing.cashMonth(step), timeline, flows);
     }
 
     @Override
     public void fromExpectation(Expectation expectation, int day, boolean overdue) {
-      flows.addEstimate(day, expectation.left() * sign);
+      flows.add(day, expectation.left() * sign);
       if (overdue) {
         flows.markOverdue(day);
       }

@@ -3,6 +3,7 @@ package ebbtide.forecast;
 import ebbtide.books.DayAmount;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.money.Split;
+import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -12,7 +13,7 @@ import java.util.List;
  * The flows of one line by day of the timeline, signed minor units: settled and committed from the bank, estimated in
  * three stages (laid by the plan, netted with what is already booked, replaced by an override).
  */
-final class LineFlows {
+final class LineFlows implements Spread.DaySink {
   private static final long[] NONE = new long[0];
 
   private final Timeline timeline;
@@ -45,7 +46,9 @@ final class LineFlows {
     }
   }
 
-  void addEstimate(int day, long minor) {
+  /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */
+  @Override
+  public void add(int day, long minor) {
     if (day > asOf) {
       laid[day] += minor;
     }

@@ -32,6 +32,7 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     MonthlyActivity activity = new ActivityCalculator(plan).of(line);
     MonthPattern pattern = stream.pattern();
+    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
     int first = Timeline.monthNumber(firstCashMonth);
     int reach = Math.max(pattern.longestLag(), pattern.monthsToWriteOff());
     List<Billed> billed = new ArrayList<>();
@@ -40,7 +41,7 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     long[] writtenOff = new long[months];
     long[] owed = new long[months];
     for (int m = first - reach; m < first + months + pattern.longestLead(); m++) {
-      MonthBilling billing = new MonthBilling(m, activity.in(m), stream.tax(), pattern);
+      MonthBilling billing = series.bill(m, activity.in(m));
       List<Payment> payments = new ArrayList<>();
       addTo(owed, m - first, billing.gross());
       for (int step = 0; step < pattern.steps().size(); step++) {

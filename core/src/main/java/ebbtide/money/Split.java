@@ -1,7 +1,6 @@
 package ebbtide.money;
 
 import java.math.BigInteger;
-import java.util.Arrays;
 
 /** Splitting of an amount into parts that add up to it, by largest remainder (rules 1.3). */
 public final class Split {
@@ -13,7 +12,10 @@ public final class Split {
    * more with a sum above zero, the weight of a whole not above 2^40.
    */
   public static long[] byWeights(long total, long[] weights) {
-    long sum = Arrays.stream(weights).sum();
+    long sum = 0;
+    for (long weight : weights) {
+      sum += weight;
+    }
     Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
     long size = Math.abs(total);
     long[] parts = new long[weights.length];
@@ -22,8 +24,9 @@ public final class Split {
     long given = 0;
     for (int i = 0; i < weights.length; i++) {
       if (small) {
-        parts[i] = size * weights[i] / sum;
-        rests[i] = size * weights[i] % sum;
+        long product = size * weights[i];
+        parts[i] = product / sum;
+        rests[i] = product - parts[i] * sum;
       } else {
         BigInteger[] qr = BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i]))
             .divideAndRemainder(BigInteger.valueOf(sum));

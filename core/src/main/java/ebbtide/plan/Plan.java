@@ -1,9 +1,6 @@
 package ebbtide.plan;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** What is assumed: settings, the lines in the order they are shown, and the buoys. */
@@ -26,24 +23,12 @@ public record Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
 
   /** Returns whether a line and every group it stands in are switched on. */
   public boolean isActive(Line line) {
-    Map<String, Line> byId = new HashMap<>();
-    lines.forEach(one -> byId.put(one.id(), one));
-    for (Line at = line; at != null; at = at.group() == null ? null : byId.get(at.group())) {
+    for (Line at = line; at != null; at = at.group() == null ? null : findLine(at.group()).orElseThrow()) {
       if (!at.active()) {
         return false;
       }
     }
     return true;
-  }
-
-  /** Returns the ids of all lines below a group that are no groups themselves; for a line, its own id. */
-  public List<String> leavesOf(Line line) {
-    if (!line.isGroup()) {
-      return List.of(line.id());
-    }
-    List<String> leaves = new ArrayList<>();
-    childrenOf(line.direction(), line.id()).forEach(child -> leaves.addAll(leavesOf(child)));
-    return leaves;
   }
 
   /** Returns the names of the groups a line stands in, from the top, with " / " between; empty at the top. */

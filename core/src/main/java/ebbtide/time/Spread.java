@@ -32,8 +32,11 @@ public sealed interface Spread {
       long each = minor / days.length;
       long left = Math.abs(minor % days.length);
       long unit = Long.signum(minor);
-      for (int i = 0; i < days.length; i++) {
-        sink.add(days[i], i < left ? each + unit : each);
+      for (int i = 0; i < left; i++) {
+        sink.add(days[i], each + unit);
+      }
+      for (int i = (int) left; i < days.length; i++) {
+        sink.add(days[i], each);
       }
     }
 

@@ -34,6 +34,7 @@ public final class LineTiming {
 
   private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {
     MonthlyActivity amounts = activity.of(line);
+    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), stream.pattern());
     int firstCashMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
     int from = firstCashMonth - stream.pattern().longestLag();
     int to = timeline.lastMonth() + stream.pattern().longestLead();
@@ -42,7 +43,7 @@ public final class LineTiming {
       if (amount == 0) {
         continue;
       }
-      MonthBilling billing = new MonthBilling(month, amount, stream.tax(), stream.pattern());
+      MonthBilling billing = series.bill(month, amount);
       for (int step = 0; step < stream.pattern().steps().size(); step++) {
         int cashMonth = billing.cashMonth(step);
         if (cashMonth >= firstCashMonth && cashMonth <= timeline.lastMonth()) {

@@ -13,15 +13,34 @@ public final class MonthBilling {
   private final MonthPattern pattern;
   private final long gross;
   private final long tax;
+  private final long[] weights;
   private final long[] grossByStep;
 
-  /** Bills a month's amount, as the line types it, with its tax. */
-  public MonthBilling(int monthNumber, long amount, SalesTax salesTax, MonthPattern pattern) {
+  private MonthBilling(int monthNumber, long amount, SalesTax salesTax, MonthPattern pattern, long[] weights) {
     this.month = monthNumber;
     this.pattern = pattern;
+    this.weights = weights;
     this.tax = salesTax.taxOf(amount);
     this.gross = salesTax.amountsAreGross() ? amount : amount + tax;
-    this.grossByStep = Split.byWeights(gross, weights(pattern));
+    this.grossByStep = Split.byWeights(gross, weights);
+  }
+
+  /** The billing of a line month after month, by one tax and one pattern. */
+  public static final class Series {
+    private final SalesTax tax;
+    private final MonthPattern pattern;
+    private final long[] weights;
+
+    public Series(SalesTax tax, MonthPattern pattern) {
+      this.tax = tax;
+      this.pattern = pattern;
+      this.weights = weights(pattern);
+    }
+
+    /** Bills a month's amount, as the line types it, with its tax. */
+    public MonthBilling bill(int monthNumber, long amount) {
+      return new MonthBilling(monthNumber, amount, tax, pattern, weights);
+    }
   }
 
   private static long[] weights(MonthPattern pattern) {
@@ -85,7 +104,7 @@ public final class MonthBilling {
 
   /** Returns the tax of each step, the unpaid share's last. */
   public long[] taxByStep() {
-    return Split.byWeights(tax, weights(pattern));
+    return Split.byWeights(tax, weights);
   }
 
   /** Returns the part of a step's discount that lowers tax; the rest is discount expense or income. */

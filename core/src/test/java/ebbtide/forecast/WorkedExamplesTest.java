@@ -71,8 +71,8 @@ class WorkedExamplesTest {
   /** W15: cents and tax split by largest remainder, the discount's tax part. */
   @Test
   void patternWithTax_oneMonthWithPence_everyPartToTheCent() {
-    MonthBilling billing = new MonthBilling(Timeline.monthNumber(YearMonth.of(2026, 1)), 8_400_037L,
-        new SalesTax(Percent.parse("20"), false), PATTERN);
+    MonthBilling billing = new MonthBilling.Series(new SalesTax(Percent.parse("20"), false), PATTERN)
+        .bill(Timeline.monthNumber(YearMonth.of(2026, 1)), 8_400_037L);
     assertThat(billing.tax()).isEqualTo(1_680_007L);
     assertThat(billing.gross()).isEqualTo(10_080_044L);
     assertThat(List.of(billing.grossOf(0), billing.grossOf(1), billing.grossOf(2), billing.writtenOff()))
