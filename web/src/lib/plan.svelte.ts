@@ -13,7 +13,10 @@ export class PlanState {
   problem = $state.raw<Problem>();
   busy = $state(0);
   unit = $state<Unit>((localStorage.getItem('unit') as Unit) ?? 'thousand');
-  money = $derived(new MoneyFormat(String(this.settings.currency ?? 'GBP'), this.view?.decimals ?? 2, this.unit));
+  // Apart, so that a new version of the plan makes no new format, and no figure is drawn again for it.
+  private currency = $derived(String(this.settings.currency ?? 'GBP'));
+  private decimals = $derived(this.view?.decimals ?? 2);
+  money = $derived(new MoneyFormat(this.currency, this.decimals, this.unit));
 
   constructor(readonly id: string) {}
 

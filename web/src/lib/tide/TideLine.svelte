@@ -65,7 +65,11 @@
   }
 </script>
 
-<section class="relative bg-abyss" aria-label="Tide line: closing cash over the whole horizon" bind:clientWidth={width}>
+<section
+  class="relative h-[96px] bg-abyss [contain:strict]"
+  aria-label="Tide line: closing cash over the whole horizon"
+  bind:clientWidth={width}
+>
   <svg
     {width}
     height={HEIGHT}

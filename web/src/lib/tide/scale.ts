@@ -30,10 +30,24 @@ export class TideScale {
     return Math.max(0, Math.min(this.days - 1, day));
   }
 
-  /** A path through amounts of days in a row. */
+  /**
+   * A path through the amounts of days in a row. Where days lie closer than the eye can part them, only the least and the
+   * most of each two pixels are drawn, in their order.
+   */
   path(amounts: number[], firstDay: number): string {
-    return amounts
-      .map((amount, i) => `${i ? 'L' : 'M'}${this.x(firstDay + i).toFixed(1)} ${this.y(amount).toFixed(1)}`)
-      .join('');
+    const each = Math.max(1, Math.floor((2 * this.days) / (this.right - this.left)));
+    const points: string[] = [];
+    for (let i = 0; i < amounts.length; i += each) {
+      const end = Math.min(amounts.length, i + each);
+      let [least, most] = [i, i];
+      for (let at = i + 1; at < end; at++) {
+        if (amounts[at]! < amounts[least]!) least = at;
+        if (amounts[at]! > amounts[most]!) most = at;
+      }
+      for (const at of least === most ? [i] : least < most ? [least, most] : [most, least]) {
+        points.push(`${this.x(firstDay + at).toFixed(1)} ${this.y(amounts[at]!).toFixed(1)}`);
+      }
+    }
+    return points.length ? 'M' + points.join('L') : '';
   }
 }

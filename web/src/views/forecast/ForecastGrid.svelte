@@ -72,7 +72,14 @@
 </script>
 
 <div class="overflow-auto" style="max-height:calc(100vh - {top}px)" bind:this={frame}>
-  <table class="figures" role="grid" aria-label="Forecast by period" bind:this={grid} {onkeydown} {oncopy}>
+  <table
+    class="figures {plan.unit === 'thousand' && periods.length < 17 ? 'table-fixed' : ''}"
+    role="grid"
+    aria-label="Forecast by period"
+    bind:this={grid}
+    {onkeydown}
+    {oncopy}
+  >
     <thead class="sticky top-0 z-[2] bg-sheet">
       <tr>
         <th class="words w-[190px]" scope="col">{plan.money.words}</th>

@@ -3,7 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-  import { putOverride } from './overrides';
+  import { LineAhead, putOverride } from './overrides';
   import { periodWords, type Spot } from './rows';
 
   interface Props {
@@ -13,6 +13,7 @@
 
   let { spot, onclose }: Props = $props();
   const plan = getPlan();
+  const ahead = untrack(() => new LineAhead(plan, spot.row));
   let typed = $state(untrack(() => spot.typed));
   let reason = $state('');
   let refusal = $state('');
@@ -28,7 +29,7 @@
     if (amount === null) refusal = `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
     else if (!reason.trim()) refusal = 'Say why: an override keeps its reason, so that it is not a puzzle next month.';
     else {
-      refusal = await putOverride(plan, spot, amount, reason);
+      refusal = await putOverride(plan, spot, ahead, amount, reason);
       if (!refusal) onclose();
     }
   }

@@ -14,9 +14,34 @@ async function lineOf(plan: PlanState, id: string): Promise<LineJson | null> {
   return got.ok ? (got.data.line as LineJson) : null;
 }
 
+/** The line of a figure, asked for while the override is typed, so that saving need not wait for it. */
+export class LineAhead {
+  private readonly version: number;
+  private readonly asked: Promise<LineJson | null>;
+
+  constructor(
+    private readonly plan: PlanState,
+    private readonly id: string,
+  ) {
+    this.version = plan.version;
+    this.asked = lineOf(plan, id);
+  }
+
+  /** The line as it stands now: asked for again if the plan has changed since. */
+  now(): Promise<LineJson | null> {
+    return this.plan.version === this.version ? this.asked : lineOf(this.plan, this.id);
+  }
+}
+
 /** Overrides the figure; a refusal in words, or nothing when it was done. */
-export async function putOverride(plan: PlanState, spot: Spot, amount: string, reason: string): Promise<string> {
-  const line = await lineOf(plan, spot.row);
+export async function putOverride(
+  plan: PlanState,
+  spot: Spot,
+  ahead: LineAhead,
+  amount: string,
+  reason: string,
+): Promise<string> {
+  const line = await ahead.now();
   if (!line) return 'The line could not be read: try it again.';
   const others = (line.overrides as OverrideJson[]).filter((o) => o.from !== spot.from || o.to !== spot.to);
   const overrides = [...others, { from: spot.from, to: spot.to, amount, reason }];

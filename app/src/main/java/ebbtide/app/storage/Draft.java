@@ -34,10 +34,6 @@ public final class Draft {
     return effects;
   }
 
-  boolean touchesBooks() {
-    return effects.stream().anyMatch(effect -> effect.kind().isInBooks());
-  }
-
   private void put(Kept.Kind kind, String id, String after) {
     Kept store = kept.get(kind);
     String before = store.state(planId, id);

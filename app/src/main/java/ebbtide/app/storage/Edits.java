@@ -2,6 +2,7 @@ package ebbtide.app.storage;
 
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
+import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
@@ -12,12 +13,16 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -39,8 +44,8 @@ public class Edits {
     this.transaction = transaction;
   }
 
-  /** A plan as it stands at a version, with its forecast. */
-  public record Current(long version, Forecast forecast) {
+  /** A plan as it stands at a version, with its forecast; the lines with their places in the order. */
+  public record Current(long version, Forecast forecast, List<Placed> placed) {
     public Plan plan() {
       return forecast.plan();
     }
@@ -59,21 +64,31 @@ public class Edits {
     if (known != null && known.version() == stores.plans().version(planId)) {
       return known;
     }
-    Current loaded = transaction.execute(status -> load(planId, null));
+    Current loaded = transaction.execute(status -> forecast(planId, stores.lines().all(planId), books(planId)));
     current.put(planId, loaded);
     return loaded;
   }
 
-  private Current load(String planId, Books knownBooks) {
+  /** Returns the plan after effects: what they did not touch is taken over, not read again. */
+  private Current after(String planId, Current was, List<Effect> effects) {
+    Set<String> changed = effects.stream().filter(e -> e.kind() == Kept.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
+    List<Placed> placed = new ArrayList<>(was.placed());
+    placed.removeIf(one -> changed.contains(one.line().id()));
+    changed.forEach(id -> stores.lines().find(planId, id).ifPresent(placed::add));
+    placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
+    boolean inBooks = effects.stream().anyMatch(effect -> effect.kind().isInBooks());
+    return forecast(planId, placed, inBooks ? books(planId) : was.books());
+  }
+
+  private Current forecast(String planId, List<Placed> placed, Books books) {
     long version = stores.plans().version(planId);
-    Plan plan = new Plan(stores.plans().settings(planId),
-        stores.lines().all(planId).stream().map(LineStore.Placed::line).toList(), stores.buoys().all(planId));
+    Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
+        stores.buoys().all(planId));
     List<PlanProblem> problems = PlanCheck.problems(plan);
     if (!problems.isEmpty()) {
       throw new BrokenPlan(problems);
     }
-    Books books = knownBooks != null ? knownBooks : books(planId);
-    return new Current(version, Forecaster.forecast(plan, books));
+    return new Current(version, Forecaster.forecast(plan, books), List.copyOf(placed));
   }
 
   private Books books(String planId) {
@@ -110,7 +125,7 @@ public class Edits {
       }
       stores.plans().setVersion(planId, version + 1);
       stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
-      return new Done(words, was, load(planId, draft.touchesBooks() ? null : was.books()));
+      return new Done(words, was, after(planId, was, draft.effects()));
     });
     current.put(planId, done.became());
     return done;
@@ -138,15 +153,13 @@ public class Edits {
       long version = stores.plans().lock(planId);
       Current was = current(planId);
       Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
-      boolean inBooks = false;
       for (int i = 0; i < entry.effects().size(); i++) {
         Effect effect = entry.effects().get(back ? entry.effects().size() - 1 - i : i);
         kept.get(effect.kind()).restore(planId, effect.id(), back ? effect.before() : effect.after());
-        inBooks |= effect.kind().isInBooks();
       }
       stores.log().mark(planId, entry.seq(), state);
       stores.plans().setVersion(planId, version + 1);
-      return new Done(prefix + entry.words(), was, load(planId, inBooks ? null : was.books()));
+      return new Done(prefix + entry.words(), was, after(planId, was, entry.effects()));
     });
     current.put(planId, done.became());
     return done;

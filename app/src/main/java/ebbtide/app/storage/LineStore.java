@@ -7,6 +7,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Currency;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -36,6 +37,13 @@ public class LineStore implements Kept {
     Currency currency = plans.settings(planId).currency();
     return client.sql(COLUMNS + " order by position, id").param(planId)
         .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
+  }
+
+  /** Returns a line of a plan with its place, if it is there. */
+  Optional<Placed> find(String planId, String id) {
+    Currency currency = plans.settings(planId).currency();
+    return client.sql(COLUMNS + " and id = ?").params(planId, id)
+        .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).optional();
   }
 
   private static JsonNode json(ResultSet row) throws SQLException {
