@@ -59,7 +59,8 @@ create table csv_dialect (
   primary key (plan_id, account)
 );
 
--- A statement that was brought in; taken back by undo, its movements stay but no longer count.
+-- A statement that was brought in. Its movements count while it is active: bringing in switches it on as a whole, undo
+-- switches it off, and no movement has to be touched.
 create table statement (
   plan_id varchar(40) not null references plan (id),
   id varchar(40) not null,
@@ -73,14 +74,13 @@ create table statement (
   primary key (plan_id, id)
 );
 
-create sequence movement_id start with 1 increment by 1000;
+create sequence movement_id start with 1 increment by 10000;
 
 create table movement (
   id bigint primary key,
   plan_id varchar(40) not null references plan (id),
   account varchar(80) not null,
   statement_id varchar(40) not null,
-  active boolean not null,
   booking_date date not null,
   value_date date not null,
   minor bigint not null,
@@ -90,9 +90,7 @@ create table movement (
   reference varchar(2000) not null,
   fingerprint varchar(64) not null
 );
-create index movement_by_day on movement (plan_id, account, booking_date);
-create index movement_by_statement on movement (plan_id, statement_id);
-create index movement_by_fingerprint on movement (plan_id, account, fingerprint);
+create index movement_by_day on movement (plan_id, booking_date, id);
 
 -- What a movement was said to be; without a line, a transfer between own accounts.
 create table movement_part (

@@ -3,6 +3,7 @@ package ebbtide.books;
 import ebbtide.money.Check;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /**
  * A remembered way to assign movements: words that must stand in the bank's text, in the counterparty, an account, and
@@ -11,6 +12,8 @@ import java.util.Locale;
  */
 public record AssignRule(String id, String text, String counterparty, String account, int direction, Long leastMinor,
     Long mostMinor, String lineId) {
+  private static final Pattern SPACES = Pattern.compile("\\s{2,}");
+
   public AssignRule {
     id = Check.text(id, "id of a rule", 80);
     text = text == null ? "" : Check.atMost(text.strip(), "text of a rule", 1_000);
@@ -41,6 +44,6 @@ public record AssignRule(String id, String text, String counterparty, String acc
   }
 
   private static String folded(String text) {
-    return text.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ").strip();
+    return SPACES.matcher(text.toLowerCase(Locale.ROOT)).replaceAll(" ");
   }
 }

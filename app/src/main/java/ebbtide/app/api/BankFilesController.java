@@ -124,7 +124,8 @@ class BankFilesController {
       @RequestBody DialectView dialect) {
     Held held = files.get(plan, id);
     dialects.put(plan, held.account(), dialect.dialect());
-    StatementJob job = new StatementJob(held, dialect.dialect(), leaveBadRows, stores.rules().all(plan), currency(plan), edits);
+    StatementJob job = new StatementJob(held, dialect.dialect(), leaveBadRows, stores.rules().all(plan), currency(plan),
+        edits, stores.statements());
     String jobId = UUID.randomUUID().toString();
     jobs.put(jobId, job);
     worker.execute(() -> {

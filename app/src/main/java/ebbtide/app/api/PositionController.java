@@ -76,7 +76,7 @@ class PositionController {
         : new AssignmentMemory(stores.movements().find(plan,
             new MovementStore.Query(null, false, null, null, "", null, MEMORY, 0)).stream().map(Stored::movement).toList());
     return new MovementsView(found.stream().limit(most).map(stored -> view(stored, current, memory)).toList(),
-        stores.movements().countUnassigned(plan), found.size() > most);
+        current.unassigned(), found.size() > most);
   }
 
   private static MovementView view(Stored stored, Edits.Current current, AssignmentMemory memory) {

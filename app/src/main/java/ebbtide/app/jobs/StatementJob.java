@@ -1,6 +1,8 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.ShortId;
+import ebbtide.app.storage.StatementStore;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.formats.bank.BankCsvReader;
@@ -15,7 +17,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
-import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -47,6 +48,7 @@ public final class StatementJob implements Runnable {
   private final List<AssignRule> rules;
   private final Currency currency;
   private final Edits edits;
+  private final StatementStore statements;
   private final List<BankMovement> movements = new ArrayList<>();
   private final List<RowProblem> problems = new ArrayList<>();
   private volatile boolean stopAsked;
@@ -62,13 +64,14 @@ public final class StatementJob implements Runnable {
 
   /** Makes the job of a file read by a dialect, its movements assigned by rules. */
   public StatementJob(BankFiles.Held file, CsvDialect dialect, boolean leaveBadRows, List<AssignRule> rules,
-      Currency currency, Edits edits) {
+      Currency currency, Edits edits, StatementStore statements) {
     this.file = file;
     this.dialect = dialect;
     this.leaveBadRows = leaveBadRows;
     this.rules = List.copyOf(rules);
     this.currency = currency;
     this.edits = edits;
+    this.statements = statements;
   }
 
   /** Asks the job to stop; nothing of it is kept unless it was done already. */
@@ -175,10 +178,15 @@ public final class StatementJob implements Runnable {
 
   private void keep() {
     state = State.KEEPING;
-    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> {
-      added = draft.addStatement(UUID.randomUUID().toString(), file.account(), file.name(), movements);
+    String id = ShortId.next();
+    added = statements.lay(file.planId(), id, file.account(), file.name(), movements, () -> {
       if (stopAsked) {
         throw new Stopped();
+      }
+    });
+    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> {
+      if (added > 0) {
+        draft.switchOn(id);
       }
     });
     sentence = added == 0 ? "Every movement of this file was there already: nothing was added."

@@ -99,14 +99,16 @@ public final class Draft {
     put(Kept.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
   }
 
-  /** Adds the movements of a file that are not there yet, and returns how many those are. */
+  /** Switches on a statement that was laid down ({@link StatementStore#lay}). */
+  public void switchOn(String statementId) {
+    put(Kept.Kind.STATEMENT, statementId, "active");
+  }
+
+  /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
   public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
-    int added = stores.statements().add(planId, id, account, fileName, movements);
+    int added = stores.statements().lay(planId, id, account, fileName, movements, () -> {});
     if (added > 0) {
-      effects.add(new Effect(Kept.Kind.STATEMENT, id, null, "active"));
-    } else {
-      // A file that added nothing leaves no trace in the list.
-      stores.statements().restore(planId, id, null);
+      switchOn(id);
     }
     return added;
   }

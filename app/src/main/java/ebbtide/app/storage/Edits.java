@@ -3,7 +3,7 @@ package ebbtide.app.storage;
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
 import ebbtide.app.storage.LineStore.Placed;
-import ebbtide.books.Account;
+import ebbtide.app.storage.MovementStore.Counted;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
@@ -19,7 +19,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -44,8 +43,11 @@ public class Edits {
     this.transaction = transaction;
   }
 
-  /** A plan as it stands at a version, with its forecast; the lines with their places in the order. */
-  public record Current(long version, Forecast forecast, List<Placed> placed) {
+  /**
+   * A plan as it stands at a version, with its forecast, the lines with their places in the order, and how many
+   * movements are not wholly assigned.
+   */
+  public record Current(long version, Forecast forecast, List<Placed> placed, int unassigned) {
     public Plan plan() {
       return forecast.plan();
     }
@@ -64,7 +66,8 @@ public class Edits {
     if (known != null && known.version() == stores.plans().version(planId)) {
       return known;
     }
-    Current loaded = transaction.execute(status -> forecast(planId, stores.lines().all(planId), books(planId)));
+    Current loaded = transaction.execute(status -> forecast(planId,
+        stores.lines().all(planId), books(planId)));
     current.put(planId, loaded);
     return loaded;
   }
@@ -77,10 +80,10 @@ public class Edits {
     changed.forEach(id -> stores.lines().find(planId, id).ifPresent(placed::add));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
     boolean inBooks = effects.stream().anyMatch(effect -> effect.kind().isInBooks());
-    return forecast(planId, placed, inBooks ? books(planId) : was.books());
+    return forecast(planId, placed, inBooks ? books(planId) : new Counted(was.books(), was.unassigned()));
   }
 
-  private Current forecast(String planId, List<Placed> placed, Books books) {
+  private Current forecast(String planId, List<Placed> placed, Counted counted) {
     long version = stores.plans().version(planId);
     Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
         stores.buoys().all(planId));
@@ -88,12 +91,11 @@ public class Edits {
     if (!problems.isEmpty()) {
       throw new BrokenPlan(problems);
     }
-    return new Current(version, Forecaster.forecast(plan, books), List.copyOf(placed));
+    return new Current(version, Forecaster.forecast(plan, counted.books()), List.copyOf(placed), counted.unassigned());
   }
 
-  private Books books(String planId) {
-    List<Account> accounts = stores.accounts().all(planId);
-    return stores.movements().books(planId, accounts);
+  private Counted books(String planId) {
+    return stores.movements().books(planId, stores.accounts().all(planId));
   }
 
   /**
@@ -167,7 +169,7 @@ public class Edits {
 
   /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */
   public String add(PlanDocument document) {
-    String planId = UUID.randomUUID().toString();
+    String planId = ShortId.next();
     transaction.executeWithoutResult(status -> {
       stores.plans().add(planId, document.plan().settings());
       Draft draft = new Draft(planId, kept, stores);
@@ -178,7 +180,7 @@ public class Edits {
       }
       document.plan().buoys().forEach(draft::putBuoy);
       document.rules().forEach(draft::putRule);
-      document.accounts().forEach(account -> draft.addStatement(UUID.randomUUID().toString(), account.id(),
+      document.accounts().forEach(account -> draft.addStatement(ShortId.next(), account.id(),
           "movements before " + document.plan().settings().asOf().plusDays(1),
           document.movements().stream().filter(m -> m.account().equals(account.id())).toList()));
     });

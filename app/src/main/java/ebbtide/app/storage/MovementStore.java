@@ -14,6 +14,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -26,7 +28,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Repository
 public class MovementStore implements Kept {
   /** The most movements that are added at once; the sequence of ids goes up by as many. */
-  static final int BATCH = 1_000;
+  static final int BATCH = 10_000;
   private final JdbcClient client;
   private final JdbcTemplate template;
 
@@ -49,14 +51,14 @@ public class MovementStore implements Kept {
     List<Object[]> parts = new ArrayList<>();
     for (int i = 0; i < movements.size(); i++) {
       BankMovement m = movements.get(i);
-      rows.add(new Object[] {first + i, planId, m.account(), statementId, true, m.bookingDate(), m.valueDate(), m.minor(),
+      rows.add(new Object[] {first + i, planId, m.account(), statementId, m.bookingDate(), m.valueDate(), m.minor(),
           m.unassigned(), m.text(), m.counterparty(), m.reference(), fingerprints.get(i)});
       addParts(first + i, m.parts(), parts);
     }
     template.batchUpdate("""
-        insert into movement (id, plan_id, account, statement_id, active, booking_date, value_date, minor, unassigned, text,
+        insert into movement (id, plan_id, account, statement_id, booking_date, value_date, minor, unassigned, text,
           counterparty, reference, fingerprint)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", rows);
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", rows);
     insertParts(parts);
   }
 
@@ -81,48 +83,71 @@ public class MovementStore implements Kept {
     Map<String, Integer> counts = new HashMap<>();
     client.sql("""
         select fingerprint, count(*) as times from movement
-        where plan_id = ? and account = ? and active and booking_date between ? and ? group by fingerprint""")
-        .params(planId, account, from, to)
+        where plan_id = :plan and account = :account and booking_date between :from and :to and statement_id not in (:off)
+        group by fingerprint""")
+        .param("plan", planId).param("account", account).param("from", from).param("to", to)
+        .param("off", switchedOff(planId))
         .query(row -> {
           counts.put(row.getString("fingerprint"), row.getInt("times"));
         });
     return counts;
   }
 
-  /** Returns the books of a plan's accounts, added up by day in the database. */
-  Books books(String planId, List<Account> accounts) {
+  /** A plan's books, and how many of its movements are not wholly assigned. */
+  record Counted(Books books, int unassigned) {}
+
+  /** Returns the books of a plan's accounts, added up by day in the database, in two passes over the movements. */
+  Counted books(String planId, List<Account> accounts) {
+    Set<String> restricted = accounts.stream().filter(Account::restricted).map(Account::id).collect(Collectors.toSet());
     Map<String, List<DayAmount>> byLine = new HashMap<>();
     List<DayAmount> transfers = new ArrayList<>();
     client.sql("""
-        select p.line_id, m.booking_date, sum(p.minor) as minor from movement m
+        select p.line_id, m.account, m.booking_date, sum(p.minor) as minor from movement m
         join movement_part p on p.movement_id = m.id
-        join account a on a.plan_id = m.plan_id and a.id = m.account
-        where m.plan_id = ? and m.active and not a.restricted
-        group by p.line_id, m.booking_date order by m.booking_date""").param(planId).query(row -> {
+        where m.plan_id = :plan and m.statement_id not in (:off)
+        group by p.line_id, m.account, m.booking_date order by m.booking_date, m.account""")
+        .param("plan", planId).param("off", switchedOff(planId)).query(row -> {
           String line = row.getString("line_id");
-          (line == null ? transfers : byLine.computeIfAbsent(line, id -> new ArrayList<>())).add(dayAmount(row));
+          if (!restricted.contains(row.getString("account"))) {
+            (line == null ? transfers : byLine.computeIfAbsent(line, id -> new ArrayList<>())).add(dayAmount(row, "minor"));
+          }
         });
     Map<String, List<DayAmount>> byAccount = new HashMap<>();
+    List<DayAmount> in = new ArrayList<>();
+    List<DayAmount> out = new ArrayList<>();
+    int[] unassigned = {0};
     client.sql("""
-        select account, booking_date, sum(minor) as minor from movement where plan_id = ? and active
-        group by account, booking_date order by booking_date""").param(planId)
-        .query(row -> {
-          byAccount.computeIfAbsent(row.getString("account"), id -> new ArrayList<>()).add(dayAmount(row));
+        select account, booking_date, sum(minor) as minor, sum(greatest(unassigned, 0)) as money_in,
+          sum(least(unassigned, 0)) as money_out, sum(case when unassigned = 0 then 0 else 1 end) as open
+        from movement where plan_id = :plan and statement_id not in (:off)
+        group by account, booking_date order by booking_date, account""")
+        .param("plan", planId).param("off", switchedOff(planId)).query(row -> {
+          byAccount.computeIfAbsent(row.getString("account"), id -> new ArrayList<>()).add(dayAmount(row, "minor"));
+          unassigned[0] += row.getInt("open");
+          if (!restricted.contains(row.getString("account"))) {
+            addUnlessZero(in, dayAmount(row, "money_in"));
+            addUnlessZero(out, dayAmount(row, "money_out"));
+          }
         });
-    return new Books(accounts, byLine, unassigned(planId, ">"), unassigned(planId, "<"), transfers, byAccount);
+    return new Counted(new Books(accounts, byLine, in, out, transfers, byAccount), unassigned[0]);
   }
 
-  private List<DayAmount> unassigned(String planId, String sign) {
-    return client.sql("""
-        select m.booking_date, sum(m.unassigned) as minor from movement m
-        join account a on a.plan_id = m.plan_id and a.id = m.account
-        where m.plan_id = ? and m.active and not a.restricted and m.unassigned %s 0
-        group by m.booking_date order by m.booking_date""".formatted(sign)).param(planId)
-        .query((row, n) -> dayAmount(row)).list();
+  /** Statements that undo has switched off are few: leaving them out by name spares a join over every movement. */
+  private List<String> switchedOff(String planId) {
+    List<String> off = new ArrayList<>(client.sql("select id from statement where plan_id = ? and not active").param(planId)
+        .query(String.class).list());
+    off.add("");
+    return off;
   }
 
-  private static DayAmount dayAmount(ResultSet row) throws SQLException {
-    return new DayAmount(row.getObject("booking_date", LocalDate.class), row.getLong("minor"));
+  private static void addUnlessZero(List<DayAmount> amounts, DayAmount amount) {
+    if (amount.minor() != 0) {
+      amounts.add(amount);
+    }
+  }
+
+  private static DayAmount dayAmount(ResultSet row, String column) throws SQLException {
+    return new DayAmount(row.getObject("booking_date", LocalDate.class), row.getLong(column));
   }
 
   /** Returns the movements asked for. */
@@ -131,7 +156,8 @@ public class MovementStore implements Kept {
         : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
     List<Stored> bare = client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference from movement m
-        where plan_id = :plan and active
+        where plan_id = :plan
+          and statement_id not in (:off)
           and (cast(:account as varchar) is null or account = :account)
           and (not :unassigned or unassigned <> 0)
           and (cast(:from as date) is null or booking_date >= :from)
@@ -140,7 +166,7 @@ public class MovementStore implements Kept {
           and (cast(:line as varchar) is null
             or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
         order by booking_date desc, id desc limit :limit offset :offset""")
-        .param("plan", planId).param("account", query.account()).param("unassigned", query.unassignedOnly())
+        .param("plan", planId).param("off", switchedOff(planId)).param("account", query.account()).param("unassigned", query.unassignedOnly())
         .param("from", query.from()).param("to", query.to()).param("words", like).param("line", query.lineId())
         .param("limit", query.limit()).param("offset", query.offset())
         .query((row, n) -> new Stored(row.getLong("id"), movement(row, List.of()))).list();
@@ -151,7 +177,7 @@ public class MovementStore implements Kept {
   public BankMovement get(String planId, long id) {
     List<Stored> bare = client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference from movement
-        where plan_id = ? and id = ? and active""").params(planId, id)
+        where plan_id = ? and id = ?""").params(planId, id)
         .query((row, n) -> new Stored(row.getLong("id"), movement(row, List.of()))).list();
     return withParts(bare).stream().findFirst().map(Stored::movement)
         .orElseThrow(() -> new NotFound("bank movement", Long.toString(id)));
@@ -183,10 +209,12 @@ public class MovementStore implements Kept {
     }).toList();
   }
 
-  /** Returns how many movements of a plan are not wholly assigned. */
-  public int countUnassigned(String planId) {
-    return client.sql("select count(*) from movement where plan_id = ? and active and unassigned <> 0").param(planId)
-        .query(Integer.class).single();
+  /** Takes out the movements of a statement that was never switched on. */
+  void removeOf(String planId, String statementId) {
+    client.sql("""
+        delete from movement_part where movement_id in
+          (select id from movement where plan_id = ? and statement_id = ?)""").params(planId, statementId).update();
+    client.sql("delete from movement where plan_id = ? and statement_id = ?").params(planId, statementId).update();
   }
 
   /** Returns the ids of the movements that have a part on a line. */

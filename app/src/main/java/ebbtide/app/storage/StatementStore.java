@@ -15,16 +15,19 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.support.TransactionTemplate;
 
-/** The statements that were brought in. One taken back by undo keeps its movements, which then no longer count. */
+/** The statements that were brought in. The movements of one count while it is switched on; undo switches it off. */
 @Repository
 public class StatementStore implements Kept {
   private final JdbcClient client;
   private final MovementStore movements;
+  private final TransactionTemplate transaction;
   private final Clock clock;
 
-  StatementStore(JdbcClient client, MovementStore movements, Clock clock) {
+  StatementStore(JdbcClient client, MovementStore movements, TransactionTemplate transaction, Clock clock) {
     this.client = client;
+    this.transaction = transaction;
     this.movements = movements;
     this.clock = clock;
   }
@@ -41,10 +44,11 @@ public class StatementStore implements Kept {
   }
 
   /**
-   * Adds the movements of a file that are not among the account's yet, and returns how many those are. A movement is
-   * the same as another if account, day, amount and the bank's words are; a file that has it twice adds it twice.
+   * Lays down the movements of a file that are not among the account's yet, switched off, and returns how many those
+   * are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
+   * adds it twice. {@code eachBatch} runs after every ten thousand and may throw to end the work, which leaves nothing.
    */
-  int add(String planId, String id, String account, String fileName, List<BankMovement> read) {
+  public int lay(String planId, String id, String account, String fileName, List<BankMovement> read, Runnable eachBatch) {
     if (read.isEmpty()) {
       return 0;
     }
@@ -52,24 +56,39 @@ public class StatementStore implements Kept {
     LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseThrow();
     Map<String, Integer> known = movements.fingerprints(planId, account, first, last);
     Map<String, Integer> seen = new HashMap<>();
-    List<BankMovement> fresh = new ArrayList<>();
+    List<BankMovement> batch = new ArrayList<>();
     List<String> fingerprints = new ArrayList<>();
-    for (BankMovement movement : read) {
-      String fingerprint = fingerprint(movement);
-      if (seen.merge(fingerprint, 1, Integer::sum) > known.getOrDefault(fingerprint, 0)) {
-        fresh.add(movement);
-        fingerprints.add(fingerprint);
+    int added = 0;
+    try {
+      for (BankMovement movement : read) {
+        String fingerprint = fingerprint(movement);
+        if (known.isEmpty() || seen.merge(fingerprint, 1, Integer::sum) > known.getOrDefault(fingerprint, 0)) {
+          batch.add(movement);
+          fingerprints.add(fingerprint);
+          added++;
+        }
+        if (batch.size() == MovementStore.BATCH) {
+          layBatch(planId, id, batch, fingerprints);
+          eachBatch.run();
+        }
       }
+      layBatch(planId, id, batch, fingerprints);
+      client.sql("""
+          insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active)
+          values (?, ?, ?, ?, ?, ?, ?, ?, false)""")
+          .params(planId, id, account, fileName, OffsetDateTime.now(clock), added, first, last).update();
+      return added;
+    } catch (RuntimeException e) {
+      movements.removeOf(planId, id);
+      throw e;
     }
-    client.sql("""
-        insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active)
-        values (?, ?, ?, ?, ?, ?, ?, ?, true)""")
-        .params(planId, id, account, fileName, OffsetDateTime.now(clock), fresh.size(), first, last).update();
-    for (int from = 0; from < fresh.size(); from += MovementStore.BATCH) {
-      int to = Math.min(fresh.size(), from + MovementStore.BATCH);
-      movements.add(planId, id, fresh.subList(from, to), fingerprints.subList(from, to));
-    }
-    return fresh.size();
+  }
+
+  /** Each batch is a transaction of its own: nothing of it counts before the statement is switched on. */
+  private void layBatch(String planId, String id, List<BankMovement> batch, List<String> fingerprints) {
+    transaction.executeWithoutResult(status -> movements.add(planId, id, batch, fingerprints));
+    batch.clear();
+    fingerprints.clear();
   }
 
   private static String fingerprint(BankMovement m) {
@@ -96,8 +115,6 @@ public class StatementStore implements Kept {
 
   @Override
   public void restore(String planId, String id, String state) {
-    boolean active = state != null;
-    client.sql("update statement set active = ? where plan_id = ? and id = ?").params(active, planId, id).update();
-    client.sql("update movement set active = ? where plan_id = ? and statement_id = ?").params(active, planId, id).update();
+    client.sql("update statement set active = ? where plan_id = ? and id = ?").params(state != null, planId, id).update();
   }
 }

@@ -180,9 +180,9 @@ class EditsTest {
   void line_deleted_makesItsMovementsUnassignedAndUndoAssignsThemAgain() {
     String plan = edits.add(DemoCompany.document());
     edits.edit(plan, 1, "delete", draft -> draft.removeLine("shop"));
-    assertThat(stores.movements().countUnassigned(plan)).isGreaterThan(100);
+    assertThat(edits.current(plan).unassigned()).isGreaterThan(100);
     edits.undo(plan);
-    assertThat(stores.movements().countUnassigned(plan)).isZero();
+    assertThat(edits.current(plan).unassigned()).isZero();
   }
 
   @Test

@@ -70,15 +70,18 @@ public final class BankCsvReader {
 
   private void readRow(CsvRecord record, BalanceCheck balances, Sink sink) {
     int line = (int) record.getStartingLineNumber();
-    String whole = String.join(String.valueOf(dialect.separator()), record.getFields());
     try {
       BankRow row = row(record, line);
-      balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(line, reason, whole)));
+      balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(line, reason, whole(record))));
       sink.row(row);
     } catch (IllegalArgumentException e) {
       balances.forget();
-      sink.problem(new RowProblem(line, e.getMessage(), whole));
+      sink.problem(new RowProblem(line, e.getMessage(), whole(record)));
     }
+  }
+
+  private String whole(CsvRecord record) {
+    return String.join(String.valueOf(dialect.separator()), record.getFields());
   }
 
   private BankRow row(CsvRecord record, int line) {
