@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MoneyFormat, readAmount, readPercent } from './money';
+import { grouped, MoneyFormat, readAmount, readPercent } from './money';
 
 describe('an amount on the screen', () => {
   const thousand = new MoneyFormat('GBP', 2, 'thousand');
@@ -49,6 +49,11 @@ describe('an amount as typed', () => {
 
   it('reads percentages with at most four decimals', () => {
     expect(['12.5', '12.5 %', '100', '33.33333', 'x'].map(readPercent)).toEqual(['12.5', '12.5', '100', null, null]);
+  });
+
+  it('comes back from what a field shows', () => {
+    expect(['200000.00', '1234567.50', '-90.10', 'x'].map(grouped)).toEqual(['200,000', '1,234,567.50', '-90.10', 'x']);
+    expect(readAmount(grouped('1234567.50'))).toBe('1234567.5');
   });
 
   it('comes back from what is shown in full', () => {

@@ -94,6 +94,14 @@ export function readAmount(typed: string): string | null {
   return sign + (digits.replace(/^0+(?=\d)/, '') || '0') + (rest ? '.' + rest : '');
 }
 
+/** Decimal text as a field shows it: 200000.00 is 200,000; what is no number stays as it is. */
+export function grouped(decimal: string): string {
+  const match = /^(-?)(\d+)(?:\.(\d+))?$/.exec(decimal);
+  if (!match) return decimal;
+  const [, sign, whole = '', rest = ''] = match;
+  return sign + whole.replace(/\B(?=(\d{3})+$)/g, ',') + (/[1-9]/.test(rest) ? '.' + rest : '');
+}
+
 /** Reads a percentage as typed, "12.5" or "12.5 %"; null when it is none. */
 export function readPercent(typed: string): string | null {
   const text = typed.replace(/[\s%]/g, '').replace(/\u2212/g, '-');

@@ -73,7 +73,11 @@
 
 <div class="overflow-auto" style="max-height:calc(100vh - {top}px)" bind:this={frame}>
   <table
-    class="figures {plan.unit === 'thousand' && periods.length < 17 ? 'table-fixed' : ''}"
+    class="figures {plan.unit === 'thousand' && periods.length < 17
+      ? 'table-fixed'
+      : plan.unit === 'full'
+        ? 'tight'
+        : ''}"
     role="grid"
     aria-label="Forecast by period"
     bind:this={grid}

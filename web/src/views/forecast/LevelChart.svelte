@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { addDays, daysBetween, fullDay, longDay, type Day } from '../../lib/dates';
+  import { addDays, daysBetween, fullDay, longDay, monthName, shortDay, weekday, type Day } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import { TideScale } from '../../lib/tide/scale';
 
@@ -23,11 +23,22 @@
     new TideScale(closing.length, [...closing, ...floor], minimum, 70, width - 90, 12, HEIGHT - 26),
   );
   const asOf = $derived(daysBetween(tide.firstDay, tide.asOf) - first);
+  const dates = $derived(dayMarks(addDays(tide.firstDay, first), closing.length));
   const ticks = $derived(axis(scale.least, scale.most));
 
-  /** About five round amounts between two. */
+  /** The days written below the chart: each Monday of a short window, else the first of each month, or of each quarter. */
+  function dayMarks(start: Day, days: number): { day: number; name: string }[] {
+    const every = days > 500 ? 3 : 1;
+    return Array.from({ length: days }, (_, day) => ({ day, date: addDays(start, day) }))
+      .filter(({ date }) =>
+        days <= 110 ? weekday(date) === 'Mon' : date.endsWith('-01') && (Number(date.slice(5, 7)) - 1) % every === 0,
+      )
+      .map(({ day, date }) => ({ day, name: days <= 110 ? shortDay(date) : `${monthName(date)} ${date.slice(2, 4)}` }));
+  }
+
+  /** About six round amounts between two. */
   function axis(least: number, most: number): number[] {
-    const rough = (most - least) / 5;
+    const rough = (most - least) / 8;
     const power = 10 ** Math.floor(Math.log10(rough));
     const step = [1, 2, 5, 10].map((n) => n * power).find((n) => n >= rough) ?? power * 10;
     const marks: number[] = [];
@@ -54,6 +65,10 @@
         <text x="64" y={scale.y(tick) + 4} text-anchor="end" font-size="11" fill="#4c636b"
           >{plan.money.short(tick)}</text
         >
+      {/each}
+      {#each dates as mark (mark.day)}
+        <path d="M{scale.x(mark.day)} {HEIGHT - 26}v4" stroke="#4c636b" />
+        <text x={scale.x(mark.day)} y={HEIGHT - 9} text-anchor="middle" font-size="11" fill="#4c636b">{mark.name}</text>
       {/each}
       {#if minimum.length}
         <path d={scale.path(minimum, 0)} fill="none" stroke="#a9741c" stroke-dasharray="5 3" />

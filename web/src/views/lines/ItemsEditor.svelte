@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { readDay } from '../../lib/dates';
-  import { readAmount } from '../../lib/money';
+  import { grouped, readAmount } from '../../lib/money';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
   import type { Json, Save } from './save';
 
@@ -82,7 +82,7 @@
             ><input
               class="small-field w-[110px] text-right"
               aria-label="Amount of item {i + 1}"
-              value={item.amount}
+              value={grouped(item.amount)}
               onchange={(e) => setAmount(i, e.currentTarget.value)}
             /></td
           >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { longDay, readDay, type Day } from '../../lib/dates';
-  import { readAmount } from '../../lib/money';
+  import { grouped, readAmount } from '../../lib/money';
   import type { StepJson } from './save';
 
   interface Props {
@@ -64,7 +64,7 @@
         <input
           class="small-field w-[110px] text-right"
           aria-label="{label} from {longDay(step.from)}"
-          value={step.value}
+          value={grouped(step.value)}
           onchange={(e) => setValue(step, e.currentTarget.value)}
         />
         <span class="hush">from {longDay(step.from)}</span>

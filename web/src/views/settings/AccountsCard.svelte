@@ -2,7 +2,7 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { readDay } from '../../lib/dates';
-  import { readAmount } from '../../lib/money';
+  import { grouped, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
 
   type Account = Schemas['AccountView'];
@@ -113,7 +113,7 @@
             ><input
               class="small-field w-[104px] text-right"
               aria-label="Balance"
-              value={plan.money.decimal(account.balance)}
+              value={grouped(plan.money.decimal(account.balance))}
               onchange={(e) => setBalance(account, e.currentTarget.value)}
             /></td
           >

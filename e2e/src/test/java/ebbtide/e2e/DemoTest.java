@@ -71,7 +71,7 @@ class DemoTest {
       assertThat(serious).as(view).isEmpty();
       assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth")).as(view).isTrue();
     }
-    for (String by : List.of("Week", "Month")) {
+    for (String by : List.of("Week", "Month", "\u00a3")) {
       go("forecast");
       button(page, by).click();
       page.waitForTimeout(400);
