@@ -1,0 +1,205 @@
+package ebbtide.app.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+
+import ebbtide.app.InMemory;
+import ebbtide.app.jobs.BankFiles;
+import ebbtide.app.jobs.StatementJob;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.Stores;
+import ebbtide.formats.bank.CsvProposal;
+import ebbtide.money.Money;
+import ebbtide.sim.DemoCompany;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What is done with the bank and with snapshots over the api, and what is refused on the way. */
+@InMemory
+class JourneyTest {
+  private static final JsonMapper JSON = new JsonMapper();
+  @Autowired private MockMvc mvc;
+  @Autowired private Edits edits;
+  @Autowired private Stores stores;
+  @Autowired private BankFiles files;
+  private String plan;
+
+  @BeforeEach
+  void addDemoWithThreeOpenMovements() throws Exception {
+    plan = edits.add(DemoCompany.document());
+    bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
+        + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
+  }
+
+  private <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request) throws Exception {
+    MockHttpServletResponse response = mvc.perform(request.with(csrf())).andReturn().getResponse();
+    String body = response.getContentAsString(StandardCharsets.UTF_8);
+    assertThat(response.getStatus()).as(body).isEqualTo(status);
+    return body.isEmpty() ? null : JSON.readTree(body);
+  }
+
+  private String path(String rest) {
+    return "/api/plans/" + plan + rest;
+  }
+
+  private long version() throws Exception {
+    return send(200, get(path(""))).get("version").asLong();
+  }
+
+  private void bring(String csv) throws Exception {
+    JsonNode held = send(200, multipart(path("/bank-files?account=current"))
+        .file(new MockMultipartFile("file", "bank.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))));
+    JsonNode job = send(200, post(path("/bank-files/" + held.get("id").asString() + "/take"))
+        .contentType(MediaType.APPLICATION_JSON).content(held.get("dialect").toString()));
+    while (!job.get("state").asString().equals("DONE")) {
+      Thread.sleep(10);
+      job = send(200, get(path("/bank-files/jobs/" + job.get("id").asString())));
+    }
+  }
+
+  private List<Long> open() throws Exception {
+    List<Long> ids = new ArrayList<>();
+    send(200, get(path("/movements?unassigned=true"))).get("movements").forEach(m -> ids.add(m.get("id").asLong()));
+    return ids;
+  }
+
+  private JsonNode assign(int status, String ids, String line) throws Exception {
+    return send(status, post(path("/assign?version=" + version())).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"movements\": " + ids + ", \"line\": " + line + "}"));
+  }
+
+  @Test
+  void movements_severalAtOnce_areOneEditAndOneUndo() throws Exception {
+    assertThat(open()).hasSize(3);
+    assign(200, open().subList(1, 3).toString(), "\"packaging\"");
+    assertThat(open()).hasSize(1);
+    JsonNode assigned = send(200, get(path("/movements?line=packaging&from=2026-03-02"))).get("movements");
+    assertThat(assigned).hasSize(2);
+    send(200, post(path("/undo")));
+    assertThat(open()).hasSize(3);
+  }
+
+  @Test
+  void suggestions_comeFromEarlierAssignments() throws Exception {
+    JsonNode movements = send(200, get(path("/movements?unassigned=true"))).get("movements");
+    assertThat(movements.get(2).get("counterparty").asString()).isEqualTo("Icehouse Supplies");
+    assertThat(movements.get(2).get("suggestions").get(0).asString()).isEqualTo("packaging");
+  }
+
+  @Test
+  void movement_dividedOverLines_tiesAndRefusesTooMuch() throws Exception {
+    long toll = open().get(0);
+    String parts = path("/movements/" + toll + "/parts?version=");
+    JsonNode refused = send(422, put(parts + version()).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"parts\": [{\"line\": \"diesel\", \"minor\": -800}]}"));
+    assertThat(refused.get("detail").asString()).isEqualTo("The parts add up to more than the movement: lower one of them");
+    send(200, put(parts + version()).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"parts\": [{\"line\": \"diesel\", \"minor\": -500}, {\"line\": null, \"minor\": -100}]}"));
+    JsonNode left = send(200, get(path("/movements?words=toll"))).get("movements").get(0);
+    assertThat(left.get("unassigned").asLong()).isEqualTo(-150);
+    assertThat(left.get("parts").get(1).get("line").isNull()).isTrue();
+    JsonNode cell = send(200, get(path("/workings?row=diesel&from=2026-03-04&to=2026-03-04")));
+    assertThat(cell.get("committed").asLong()).isEqualTo(-500);
+  }
+
+  @Test
+  void assigning_toAGroupOrToNothing_isRefused() throws Exception {
+    assertThat(assign(404, open().toString(), "\"group-goods\"").get("detail").asString())
+        .startsWith("There is no line to assign to 'group-goods'");
+    assertThat(assign(404, "[987654321]", "\"diesel\"").get("detail").asString()).startsWith("There is no bank movement");
+    assertThat(open()).hasSize(3);
+  }
+
+  @Test
+  void rule_remembered_assignsWhatIsOpenNowAndWhatComesLater() throws Exception {
+    String rule = """
+        {"id": "ice", "text": "", "counterparty": "icehouse", "direction": "payment", "line": "packaging"}""";
+    send(200, put(path("/rules/ice?apply=true&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(rule));
+    assertThat(open()).hasSize(1);
+    bring("Date,Description,Counterparty,Amount\n09/03/2026,BILL 3,ICEHOUSE SUPPLIES LTD,-20.00\n09/03/2026,OTHER,,-1.00\n");
+    assertThat(open()).hasSize(2);
+    send(200, delete(path("/rules/ice?version=" + version())));
+    assertThat(send(200, get(path("/rules")))).hasSize(5);
+  }
+
+  @Test
+  void snapshot_savedThenBankIn_comparesByWeekMonthAndToDate() throws Exception {
+    send(200, post(path("/snapshots?version=" + version())).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"name\": \"Before\", \"note\": \"\"}"));
+    String id = send(200, get(path("/snapshots"))).get(0).get("id").asString();
+    JsonNode early = send(200, get(path("/snapshots/" + id + "/variance")));
+    assertThat(early.get("window").isNull()).as("no facts after it yet").isTrue();
+    String settings = send(200, get(path(""))).get("settings").toString().replace("2026-03-01", "2026-03-12");
+    send(200, put(path("/settings?version=" + version())).contentType(MediaType.APPLICATION_JSON).content(settings));
+    JsonNode week = send(200, get(path("/snapshots/" + id + "/variance?by=WEEK&from=2026-03-03")));
+    assertThat(week.get("window").get("to").asString()).isEqualTo("2026-03-08");
+    assertThat(week.get("windows")).hasSize(2);
+    JsonNode toDate = send(200, get(path("/snapshots/" + id + "/variance?toDate=true")));
+    assertThat(toDate.get("window").get("to").asString()).isEqualTo("2026-03-12");
+    for (JsonNode variance : List.of(week, toDate)) {
+      JsonNode closing = variance.get("rows").get(variance.get("rows").size() - 1);
+      assertThat(closing.get("variance").asLong()).isEqualTo(closing.get("actual").asLong() - closing.get("forecast").asLong());
+    }
+    send(200, delete(path("/snapshots/" + id + "?version=" + version())));
+    assertThat(send(200, get(path("/snapshots")))).isEmpty();
+    send(200, post(path("/undo")));
+    assertThat(send(200, get(path("/snapshots")))).hasSize(1);
+  }
+
+  @Test
+  void accountsAndSettings_thatCannotBe_areRefusedInASentence() throws Exception {
+    assertThat(send(422, delete(path("/accounts/current?version=" + version()))).get("detail").asString())
+        .isEqualTo("Current account has bank movements and cannot be taken out: mark it restricted, and it stands outside the forecast");
+    String settings = send(200, get(path(""))).get("settings").toString().replace("GBP", "EUR");
+    assertThat(send(422, put(path("/settings?version=" + version())).contentType(MediaType.APPLICATION_JSON).content(settings))
+        .get("detail").asString()).startsWith("The currency of a plan stays GBP");
+    assertThat(send(422, post(path("/snapshots?version=" + version())).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"name\": \"  \"}")).get("detail").asString()).isEqualTo("Name of the snapshot must not be empty");
+  }
+
+  @Test
+  void bankFile_stoppedOrUnreadable_bringsInNothing() throws Exception {
+    byte[] csv = "Date,Description,Amount\n02/03/2026,TEA,-3.00\n".getBytes(StandardCharsets.UTF_8);
+    BankFiles.Held held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
+    long before = version();
+    StatementJob job = new StatementJob(held, CsvProposal.of(csv).dialect().orElseThrow(), false, List.of(),
+        Money.currency("GBP"), edits, stores.statements());
+    job.stop();
+    job.run();
+    assertThat(job.progress().state()).isEqualTo(StatementJob.State.STOPPED);
+    assertThat(version()).isEqualTo(before);
+    JsonNode words = send(200, multipart(path("/bank-files?account=current"))
+        .file(new MockMultipartFile("file", "words.csv", "text/csv", "no dates\nat all\n".getBytes(StandardCharsets.UTF_8))));
+    assertThat(words.get("dialect").isNull()).isTrue();
+    assertThat(send(422, multipart(path("/bank-files?account=current"))
+        .file(new MockMultipartFile("file", "empty.csv", "text/csv", new byte[0]))).get("detail").asString())
+        .isEqualTo("The file 'empty.csv' is empty: export it from the bank again");
+  }
+
+  @Test
+  void planFile_takenOutAndBroughtIn_isTheSamePlanAgain() throws Exception {
+    byte[] file = mvc.perform(get(path("/file"))).andReturn().getResponse().getContentAsByteArray();
+    String copy = send(200, post("/api/plans").contentType(MediaType.APPLICATION_JSON).content(file)).get("id").asString();
+    assertThat(edits.document(copy).plan()).isEqualTo(edits.document(plan).plan());
+    assertThat(edits.document(copy).rules()).isEqualTo(edits.document(plan).rules());
+    assertThat(edits.document(copy).movements()).containsExactlyInAnyOrderElementsOf(edits.document(plan).movements());
+    assertThat(edits.current(copy).forecast().lowWater()).isEqualTo(edits.current(plan).forecast().lowWater());
+  }
+}

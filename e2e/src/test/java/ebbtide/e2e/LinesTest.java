@@ -1,0 +1,149 @@
+package ebbtide.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.cell;
+import static ebbtide.e2e.Screens.link;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Lines of every kind made and changed on the screen, with the figures they must give. D is 31 December 2025. */
+class LinesTest {
+  @TempDir private static Path folder;
+  private static Running running;
+  private static Chromium chromium;
+  private Page page;
+
+  @BeforeAll
+  static void start() {
+    running = Running.start("start", "--data", folder.resolve("data").toString());
+    chromium = new Chromium();
+    Page page = chromium.open(running.url() + "/#/new");
+    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples/pattern.json"));
+    cell(page, "Sales", 1).waitFor();
+  }
+
+  @AfterAll
+  static void stop() {
+    assertThat(chromium.outside()).isEmpty();
+    assertThat(chromium.faults()).isEmpty();
+    chromium.close();
+    running.close();
+  }
+
+  @BeforeEach
+  void open() {
+    page = chromium.open(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/payments");
+  }
+
+  private void add(String name, String kind) {
+    button(page, "Add").click();
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
+    page.getByLabel(kind).check();
+    page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add")).click();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))).isVisible();
+  }
+
+  private void type(String label, String text) {
+    Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+    field.fill(text);
+    field.press("Tab");
+  }
+
+  private void months(String line, String... amounts) {
+    link(page, "Forecast").click();
+    button(page, "Month").click();
+    button(page, "\u00a3").click();
+    for (int i = 0; i < amounts.length; i++) {
+      assertThat(cell(page, line, i + 1)).hasText(amounts[i]);
+    }
+  }
+
+  @Test
+  void recurring_quarterlyWithAStepAndAnEnd_paysOnItsDays() {
+    page.getByText("Add the first line").or(button(page, "Add")).first().waitFor();
+    add("Rent", "Again and again");
+    type("Every", "3");
+    type("first on", "31/1/2026");
+    type("amount each time", "1.2k");
+    button(page, "change from a date\u2026").click();
+    page.getByLabel("From", new Page.GetByLabelOptions().setExact(true)).fill("1 Jul 2026");
+    page.getByLabel("New amount").fill("1,500");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("from 1 Jul 2026")).isVisible();
+    type("last on", "2026-08-31");
+    // 31 January 2026 is a Saturday, paid the Friday before; April has 30 days.
+    assertThat(page.getByText("Fri 30 Jan 2026")).isVisible();
+    assertThat(page.getByText("Thu 30 Apr 2026")).isVisible();
+    months("Rent", "\u22121,200", "\u00b7", "\u00b7", "\u22121,200", "\u00b7", "\u00b7", "\u22121,500", "\u00b7", "\u00b7", "\u00b7");
+  }
+
+  @Test
+  void shareOfAnotherLine_withTaxAndDays_followsItsSales() {
+    add("Commission", "By month");
+    page.getByLabel("It is").selectOption("a share of another line");
+    assertThat(page.getByLabel("The other line")).containsText("Sales");
+    type("Share in percent", "10");
+    type("Sales tax %", "20");
+    page.getByLabel("Within the month").selectOption("on certain days");
+    type("Days of the month", "10, 20\u00d73");
+    assertThat(page.getByLabel("Days of the month")).hasValue("10, 20\u00d73");
+    type("Days of the month", "the tenth");
+    assertThat(page.getByText("'the tenth' are no days")).isVisible();
+    // 10% of 84,000, 91,500, 78,250 with 20% tax, paid in the month itself.
+    months("Commission", "\u221210,080", "\u221210,980", "\u22129,390");
+    button(page, "Day").click();
+    page.navigate(page.url().replaceAll("from=[^&]*&?|to=[^&]*&?", "").replaceAll("[?&]$", "") + "&from=2026-01-09&to=2026-01-21");
+    assertThat(cell(page, "Commission", 3)).hasText("\u22122,520");
+    assertThat(cell(page, "Commission", 11)).hasText("\u22127,560");
+  }
+
+  @Test
+  void growth_overriddenInOneMonth_goesOnFromTheComputedFigure() {
+    add("Fuel", "By month");
+    page.getByLabel("It is").selectOption("a base that grows");
+    type("base a month", "1,000");
+    type("growing % a month", "10");
+    Locator february = page.getByLabel("Amount by month").getByRole(AriaRole.GRIDCELL).nth(4);
+    february.click();
+    page.keyboard().type("5k");
+    page.keyboard().press("Enter");
+    page.getByLabel("Overrides what is computed, because").fill("sea trial");
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Fuel: 2026-02 set");
+    months("Fuel", "\u22121,000", "\u22125,000", "\u22121,210", "\u22121,331");
+    cell(page, "Fuel", 2).click();
+    assertThat(page.getByText("overridden: sea trial (computed 1,100, base 1,000")).isVisible();
+  }
+
+  @Test
+  void possibleItem_isLeftOutUntilItCounts() throws IOException {
+    link(page, "Receipts").click();
+    add("Grant", "Single dates");
+    page.getByLabel("Date of a new item").fill("2026-03-16");
+    page.getByLabel("Amount of a new item").fill("9k");
+    page.getByLabel("Note of a new item").fill("if they decide");
+    button(page, "Add item").click();
+    page.getByLabel("Certainty of item 1").selectOption("possible");
+    assertThat(page.getByText("possible, left out of the figures")).isVisible();
+    link(page, "Setup").click();
+    page.getByText("Receipts that count").locator("xpath=..").getByLabel("possible").check();
+    months("Grant", "\u00b7", "\u00b7", "9,000");
+    button(page, "Export").click();
+    Download csv = page.waitForDownload(() -> page.getByText("CSV in parts, a figure a row").click());
+    assertThat(Files.readString(csv.path())).startsWith("section,line,part,period_start,period_end,amount")
+        .contains("receipts,Grant,estimated,2026-03-01,2026-03-31,9000.00");
+  }
+}
