@@ -18,6 +18,8 @@ export class PlanState {
   private decimals = $derived(this.view?.decimals ?? 2);
   money = $derived(new MoneyFormat(this.currency, this.decimals, this.unit));
 
+  private last: Promise<unknown> = Promise.resolve();
+
   constructor(readonly id: string) {}
 
   get settings(): Record<string, unknown> {
@@ -39,8 +41,17 @@ export class PlanState {
     else this.problem = got.problem;
   }
 
-  /** Makes an edit; whether it was made. A refusal is shown, and returned for the field it is about. */
-  async edit(call: (version: number) => Promise<Answer<EditOutcome>>): Promise<Problem | null> {
+  /**
+   * Makes an edit, after those that are still under way: each is made on the plan as the one before left it. A refusal
+   * is shown, and returned for the field it is about.
+   */
+  edit(call: (version: number) => Promise<Answer<EditOutcome>>): Promise<Problem | null> {
+    const made = this.last.then(() => this.editNow(call));
+    this.last = made.catch(() => null);
+    return made;
+  }
+
+  private async editNow(call: (version: number) => Promise<Answer<EditOutcome>>): Promise<Problem | null> {
     this.busy++;
     this.problem = undefined;
     const got = await call(this.version);
@@ -88,12 +99,13 @@ export class PlanState {
     );
   }
 
-  putSettings(settings: Record<string, unknown>): Promise<Problem | null> {
+  /** Changes parts of the settings. */
+  putSettings(part: Record<string, unknown>): Promise<Problem | null> {
     return this.edit((version) =>
       answer(
         api.PUT('/api/plans/{plan}/settings', {
           params: { path: { plan: this.id }, query: { version } },
-          body: settings as never,
+          body: { ...this.settings, ...part } as never,
         }),
       ),
     );

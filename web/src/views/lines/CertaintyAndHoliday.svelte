@@ -12,7 +12,7 @@
   let refusal = $state('');
 
   function put(field: string, value: string) {
-    void save({ ...assumption, [field]: value }, `${field} ${value}`).then((said) => (refusal = said));
+    void save((now) => ({ ...now, [field]: value }), `${field} ${value}`).then((said) => (refusal = said));
   }
 </script>
 

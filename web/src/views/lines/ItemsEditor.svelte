@@ -20,16 +20,13 @@
   let note = $state('');
   let dateField = $state<HTMLInputElement>();
 
-  async function put(next: Item[], words: string): Promise<boolean> {
-    refusal = await save({ ...assumption, items: next }, words);
+  async function put(change: (now: Item[]) => Item[], words: string): Promise<boolean> {
+    refusal = await save((now) => ({ ...now, items: change((now.items ?? []) as Item[]) }), words);
     return !refusal;
   }
 
   function setPart(i: number, part: Partial<Item>) {
-    void put(
-      items.map((item, at) => (at === i ? { ...item, ...part } : item)),
-      'item changed',
-    );
+    void put((now) => now.map((item, at) => (at === i ? { ...item, ...part } : item)), 'item changed');
   }
 
   function setDate(i: number, typed: string) {
@@ -50,7 +47,9 @@
     const value = readAmount(amount);
     if (!day) refusal = `'${date}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
     else if (value === null) refusal = `'${amount}' is no amount: type a number such as 1,250.50 or 12k.`;
-    else if (await put([...items, { date: day, amount: value, certainty: 'certain', note }], `item of ${day} added`)) {
+    else if (
+      await put((now) => [...now, { date: day, amount: value, certainty: 'certain', note }], `item of ${day} added`)
+    ) {
       date = amount = note = '';
       dateField?.focus();
     }
@@ -107,11 +106,7 @@
           <td
             ><button
               class="underline"
-              onclick={() =>
-                void put(
-                  items.filter((_, at) => at !== i),
-                  'item taken out',
-                )}>Take out</button
+              onclick={() => void put((now) => now.filter((_, at) => at !== i), 'item taken out')}>Take out</button
             ></td
           >
         </tr>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
-  import { addMonths, monthStart } from '../../lib/dates';
+  import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan, type LineJson } from '../../lib/plan.svelte';
@@ -9,6 +9,7 @@
   import ItemsEditor from './ItemsEditor.svelte';
   import RecurringEditor from './RecurringEditor.svelte';
   import StreamEditor from './StreamEditor.svelte';
+  import type { Json } from './save';
 
   interface Props {
     id: string;
@@ -22,7 +23,7 @@
 
   const loaded = new Loaded((signal) => {
     void plan.version;
-    const first = monthStart(addMonths(monthStart(nextDay()), offset)).slice(0, 7);
+    const first = addMonths(monthStart(addDays(plan.view!.tide.asOf, 1)), offset).slice(0, 7);
     return answer(
       api.GET('/api/plans/{plan}/lines/{id}', {
         params: { path: { plan: plan.id, id }, query: { from: first as never, history: 3, months: 9 } },
@@ -32,17 +33,24 @@
   });
   const view = $derived(loaded.data);
   const line = $derived(view?.line as LineJson | undefined);
-  const assumption = $derived(line?.assumption as Record<string, unknown> | undefined);
+  const assumption = $derived(line?.assumption as Json | undefined);
 
-  function nextDay(): string {
-    const asOf = plan.view!.tide.asOf;
-    const end = addMonths(monthStart(asOf), 1);
-    return new Date(Date.parse(asOf) + 86_400_000).toISOString().slice(0, 10) < end ? asOf : end;
-  }
+  /** The line as the latest edit left it, before the view has heard of it. */
+  let latest: LineJson | undefined;
+  let last: Promise<unknown> = Promise.resolve();
+  $effect(() => {
+    latest = view?.line as LineJson | undefined;
+  });
 
-  /** Saves a changed assumption; a refusal in words, or nothing when it was saved. */
-  async function save(changed: Record<string, unknown>, words: string): Promise<string> {
-    return (await plan.putLine({ ...line!, assumption: changed }, `${line!.name}: ${words}`))?.detail ?? '';
+  function save(change: (now: Json) => Json, words: string): Promise<string> {
+    const saved = last.then(async () => {
+      const next = { ...latest!, assumption: change(latest!.assumption as Json) };
+      const problem = await plan.putLine(next, `${next.name}: ${words}`);
+      if (!problem) latest = next;
+      return problem?.detail ?? '';
+    });
+    last = saved;
+    return saved;
   }
 
   function switchOff() {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { monthStart } from '../../lib/dates';
+  import { addDays, monthStart } from '../../lib/dates';
   import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import StepsEditor from './StepsEditor.svelte';
@@ -15,6 +15,8 @@
   const plan = getPlan();
   const method = $derived(assumption.method as Json);
   const others = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.id !== id));
+  /** An amount first holds from the first month that is forecast. */
+  const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
   let refusal = $state('');
   const METHODS = [
     { kind: 'fixed', name: 'the same every month' },
@@ -23,8 +25,8 @@
     { kind: 'share', name: 'a share of another line' },
   ];
 
-  async function put(changed: Json, words: string) {
-    refusal = await save({ ...assumption, method: changed }, words);
+  async function put(change: (now: Json) => Json, words: string) {
+    refusal = await save((now) => ({ ...now, method: change(now.method as Json) }), words);
   }
 
   /** A new method begins with what the old one can give it. */
@@ -41,13 +43,17 @@
       typed: { kind, amounts: {} },
       share: { kind, line: other?.id, share: '10' },
     };
-    void put(fresh[kind]!, 'method chosen');
+    void put(() => fresh[kind]!, 'method chosen');
+  }
+
+  function chooseLine(line: string) {
+    void put((now) => ({ ...now, line }), 'other line chosen');
   }
 
   function putPercent(field: string, typed: string) {
     const percent = readPercent(typed);
     if (percent === null) refusal = `'${typed}' is no percentage: type a number such as 12.5.`;
-    else void put({ ...method, [field]: percent }, `${field} ${percent}%`);
+    else void put((now) => ({ ...now, [field]: percent }), `${field} ${percent}%`);
   }
 </script>
 
@@ -62,15 +68,15 @@
     <StepsEditor
       label="amount a month"
       steps={(method.amount ?? []) as StepJson[]}
-      first={monthStart(plan.view!.tide.asOf)}
-      onchange={(amount) => save({ ...assumption, method: { ...method, amount } }, 'amount set')}
+      {first}
+      onchange={(amount) => save((now) => ({ ...now, method: { ...(now.method as Json), amount } }), 'amount set')}
     />
   {:else if method.kind === 'growth'}
     <StepsEditor
       label="base a month"
       steps={(method.base ?? []) as StepJson[]}
-      first={monthStart(plan.view!.tide.asOf)}
-      onchange={(base) => save({ ...assumption, method: { ...method, base } }, 'base set')}
+      {first}
+      onchange={(base) => save((now) => ({ ...now, method: { ...(now.method as Json), base } }), 'base set')}
     />
     <label>
       <span class="hush">growing % a month</span>
@@ -94,7 +100,7 @@
       class="small-field"
       aria-label="The other line"
       value={method.line}
-      onchange={(e) => void put({ ...method, line: e.currentTarget.value }, 'other line chosen')}
+      onchange={(e) => void chooseLine(e.currentTarget.value)}
     >
       {#each others as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
     </select>

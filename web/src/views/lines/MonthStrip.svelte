@@ -40,7 +40,7 @@
     waiting = undefined;
     reason = '';
     refusal = await save(
-      withMonths(assumption, edits, why),
+      (now) => withMonths(now, edits, why),
       edits.length === 1 ? `${edits[0]!.month} set` : `${edits.length} months set`,
     );
     await focusCell();

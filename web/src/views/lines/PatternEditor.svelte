@@ -24,7 +24,7 @@
     const pattern = toJson(next, inForce);
     if (JSON.stringify(pattern) === JSON.stringify(inForce)) typed = undefined;
     else {
-      refused = await save({ ...assumption, pattern }, `pattern ${next.steps.map((s) => s.share).join(' · ')}`);
+      refused = await save((now) => ({ ...now, pattern }), `pattern ${next.steps.map((s) => s.share).join(' · ')}`);
       if (!refused) typed = undefined;
     }
   }

@@ -16,9 +16,11 @@
   let refusal = $state('');
 
   async function put(part: Json, words: string) {
-    const next: Json = { ...when, ...part };
-    if (next.until === null) delete next.until;
-    refusal = await save({ ...assumption, when: next }, words);
+    refusal = await save((now) => {
+      const next: Json = { ...(now.when as Json), ...part };
+      if (next.until === null) delete next.until;
+      return { ...now, when: next };
+    }, words);
   }
 
   function setDate(field: 'first' | 'until', typed: string) {
@@ -73,7 +75,7 @@
       label="amount each time"
       steps={(assumption.amount ?? []) as StepJson[]}
       first={monthStart(plan.view!.tide.asOf)}
-      onchange={(amount) => save({ ...assumption, amount }, 'amount set')}
+      onchange={(amount) => save((now) => ({ ...now, amount }), 'amount set')}
     />
   </div>
   <CertaintyAndHoliday {assumption} {save} certainty />

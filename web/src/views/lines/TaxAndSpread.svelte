@@ -18,11 +18,13 @@
   let refusal = $state('');
 
   function putTax(part: Json, words: string) {
-    void save({ ...assumption, tax: { ...tax, ...part } }, words).then((said) => (refusal = said));
+    void save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words).then(
+      (said) => (refusal = said),
+    );
   }
 
   function putSpread(next: Json) {
-    void save({ ...assumption, spread: next }, 'days of the month chosen').then((said) => (refusal = said));
+    void save((now) => ({ ...now, spread: next }), 'days of the month chosen').then((said) => (refusal = said));
   }
 
   function setRate(typed: string) {

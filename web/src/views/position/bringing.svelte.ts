@@ -142,7 +142,7 @@ export class BringingIn {
   }
 
   async moveAsOf() {
-    await this.plan.putSettings({ ...this.plan.settings, asOf: this.reach });
+    await this.plan.putSettings({ asOf: this.reach });
   }
 }
 

@@ -26,7 +26,7 @@
   ];
 
   async function put(field: string, part: Json): Promise<string> {
-    refusals[field] = (await plan.putSettings({ ...settings, ...part }))?.detail ?? '';
+    refusals[field] = (await plan.putSettings(part))?.detail ?? '';
     return refusals[field];
   }
 

@@ -51,7 +51,7 @@ class LinesTest {
   private void add(String name, String kind) {
     button(page, "Add").click();
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
-    page.getByLabel(kind).check();
+    page.getByRole(AriaRole.DIALOG).getByLabel(kind).check();
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add")).click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))).isVisible();
   }
