@@ -1,0 +1,114 @@
+package ebbtide.timing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ebbtide.books.DayAmount;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Assumption.DatedItem;
+import ebbtide.plan.Assumption.DatedItems;
+import ebbtide.plan.Assumption.Recurring;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurrence.Unit;
+import ebbtide.plan.Steps;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Convention;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Cash planned by date, and what movements use up of it (rules 5.2, 7.2). */
+class ExpectationsTest {
+  private static final LocalDate AS_OF = LocalDate.of(2026, 3, 10);
+  private static final BusinessDays WEEKENDS = BusinessDays.ofCountry("--");
+
+  private static List<Expectation> of(Assumption assumption, DayAmount... movements) {
+    return Expectations.of(assumption, Direction.PAYMENT, AS_OF, AS_OF.plusMonths(6), WEEKENDS, List.of(movements));
+  }
+
+  private static DayAmount paid(int month, int day, long amount) {
+    return new DayAmount(LocalDate.of(2026, month, day), -amount);
+  }
+
+  private static Assumption weekly(int every) {
+    return new Recurring(new Recurrence(Unit.WEEK, every, LocalDate.of(2026, 3, 6), null),
+        Steps.from(LocalDate.of(2026, 1, 1), 1_000L), Convention.NONE, Certainty.CERTAIN);
+  }
+
+  @Test
+  void windows_ofRecurringCash_meetHalfWayAndNeverOverlap() {
+    for (int every = 1; every <= 6; every++) {
+      List<Expectation> all = of(weekly(every));
+      for (int i = 1; i < all.size(); i++) {
+        assertThat(all.get(i).windowStart()).isAfter(all.get(i - 1).windowEnd());
+        long between = all.get(i).windowStart().toEpochDay() - all.get(i - 1).windowEnd().toEpochDay();
+        assertThat(between).as("no gap unless the neighbours are over a month away").isEqualTo(every * 7 <= 31 ? 1 : between);
+        assertThat(all.get(i).day().toEpochDay() - all.get(i).windowStart().toEpochDay()).isLessThanOrEqualTo(15);
+      }
+    }
+  }
+
+  @Test
+  void movement_betweenTwoDates_usesUpTheNearer() {
+    List<Expectation> all = of(weekly(2), paid(3, 12, 400), paid(3, 14, 300));
+    assertThat(all).filteredOn(e -> e.day().equals(LocalDate.of(2026, 3, 6))).extracting(Expectation::used).containsExactly(400L);
+    assertThat(all).filteredOn(e -> e.day().equals(LocalDate.of(2026, 3, 20))).extracting(Expectation::used).containsExactly(300L);
+  }
+
+  @Test
+  void movement_theOtherWay_usesNothingUp() {
+    assertThat(of(weekly(2), new DayAmount(LocalDate.of(2026, 3, 6), 500))).allMatch(e -> e.used() == 0);
+  }
+
+  @Test
+  void singleItem_isMetFromFifteenDaysBeforeToFortyFiveAfter() {
+    Assumption item = new DatedItems(List.of(new DatedItem(LocalDate.of(2026, 4, 15), 1_000, Certainty.CERTAIN, "")), Convention.NONE);
+    assertThat(of(item, paid(3, 30, 1)).get(0).used()).as("16 days before").isZero();
+    assertThat(of(item, paid(3, 31, 1)).get(0).used()).as("15 days before").isEqualTo(1);
+    assertThat(of(item, paid(5, 30, 1)).get(0).used()).as("45 days after").isEqualTo(1);
+    assertThat(of(item, paid(5, 31, 1)).get(0).used()).as("46 days after").isZero();
+  }
+
+  /** Whatever is expected and booked: a movement is used at most once, and what is left is never counted beyond it. */
+  @Test
+  void anyItemsAndMovements_nothingIsUsedTwiceNorLost() {
+    Random random = new Random(13);
+    for (int run = 0; run < 2_000; run++) {
+      TreeMap<LocalDate, DatedItem> items = new TreeMap<>();
+      for (int i = random.nextInt(5); i >= 0; i--) {
+        LocalDate day = AS_OF.plusDays(random.nextInt(120) - 60L);
+        items.put(day, new DatedItem(day, random.nextInt(5_000), Certainty.CERTAIN, ""));
+      }
+      List<DayAmount> movements = new ArrayList<>();
+      for (int i = random.nextInt(8); i > 0; i--) {
+        movements.add(new DayAmount(AS_OF.plusDays(random.nextInt(160) - 80L), -random.nextInt(3_000)));
+      }
+      List<Expectation> all = of(new DatedItems(List.copyOf(items.values()), Convention.NONE), movements.toArray(DayAmount[]::new));
+      long booked = movements.stream().mapToLong(m -> -m.minor()).sum();
+      assertThat(all.stream().mapToLong(Expectation::used).sum()).as("run %d", run).isBetween(0L, booked);
+      long within = movements.stream().filter(m -> all.stream().anyMatch(e -> e.holds(m.day()))).mapToLong(m -> -m.minor()).sum();
+      assertThat(all.stream().mapToLong(Expectation::used).sum()).as("every movement that some window holds").isEqualTo(within);
+      all.forEach(e -> assertThat(e.left() - e.overBy()).isEqualTo(e.amount() - e.used()));
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({"MONTH,1,2026-01-31,2026-02-28,2026-03-31", "MONTH,3,2025-11-30,2026-02-28,2026-05-30",
+      "YEAR,1,2024-02-29,2025-02-28,2026-02-28", "WEEK,2,2026-03-06,2026-03-20,2026-04-03"})
+  void recurrence_countedFromItsFirstDate_keepsItsDay(Unit unit, int every, LocalDate first, LocalDate second, LocalDate third) {
+    assertThat(new Recurrence(unit, every, first, null).between(first, third)).containsExactly(first, second, third);
+  }
+
+  @Test
+  void recurrence_untilADay_endsThere() {
+    LocalDate first = LocalDate.of(2026, 1, 31);
+    assertThat(new Recurrence(Unit.MONTH, 1, first, LocalDate.of(2026, 3, 30)).between(first, LocalDate.of(2027, 1, 1)))
+        .containsExactly(first, LocalDate.of(2026, 2, 28));
+  }
+}

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { TideScale } from './scale';
+
+describe('the scale of the tide line', () => {
+  const closing = Array.from({ length: 900 }, (_, day) => 100_000 * Math.sin(day / 30) - (day === 451 ? 400_000 : 0));
+  const scale = new TideScale(
+    900,
+    closing,
+    closing.map(() => 20_000),
+    18,
+    1148,
+    14,
+    79,
+  );
+
+  it('finds the day under a place, and stays within the line', () => {
+    for (const day of [0, 1, 450, 899]) expect(scale.day(scale.x(day))).toBe(day);
+    expect(scale.day(-50)).toBe(0);
+    expect(scale.day(9_999)).toBe(899);
+  });
+
+  it('keeps every amount between top and bottom', () => {
+    for (const amount of [...closing, 20_000, 0]) {
+      expect(scale.y(amount)).toBeGreaterThanOrEqual(14);
+      expect(scale.y(amount)).toBeLessThanOrEqual(79);
+    }
+  });
+
+  it('draws the lowest day even where days lie closer than pixels', () => {
+    const dense = new TideScale(9_000, [...closing, 0], [0], 0, 500, 0, 100);
+    const many = Array.from({ length: 9_000 }, (_, day) => (day === 4_321 ? -300_000 : 50_000));
+    const path = dense.path(many, 0);
+    expect(path).toContain(dense.y(-300_000).toFixed(1));
+    expect(path.split('L').length).toBeLessThan(1_200);
+  });
+
+  it('draws nothing of nothing', () => expect(scale.path([], 0)).toBe(''));
+});
