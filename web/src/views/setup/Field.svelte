@@ -11,8 +11,10 @@
   let { label, refusal, children }: Props = $props();
 </script>
 
-<label class="block">
-  <span class="hush block">{label}</span>
-  {@render children()}
+<div>
+  <label class="block">
+    <span class="hush block">{label}</span>
+    {@render children()}
+  </label>
   {#if refusal}<span class="bad mt-0.5 block max-w-[320px]" role="alert">{refusal}</span>{/if}
-</label>
+</div>
