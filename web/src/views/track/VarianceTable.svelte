@@ -19,7 +19,8 @@
   }
 
   function signed(minor: number): string {
-    return minor > 0 ? '+' + plan.money.cell(minor) : plan.money.cell(minor);
+    const shown = plan.money.cell(minor);
+    return minor > 0 && /[1-9]/.test(shown) ? '+' + shown : shown;
   }
 </script>
 

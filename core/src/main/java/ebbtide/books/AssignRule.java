@@ -3,6 +3,7 @@ package ebbtide.books;
 import ebbtide.money.Check;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /**
@@ -12,7 +13,7 @@ import java.util.regex.Pattern;
  */
 public record AssignRule(String id, String text, String counterparty, String account, int direction, Long leastMinor,
     Long mostMinor, String lineId) {
-  private static final Pattern SPACES = Pattern.compile("\\s{2,}");
+  private static final Pattern SPACES = Pattern.compile("\\s+");
 
   public AssignRule {
     id = Check.text(id, "id of a rule", 80);
@@ -27,11 +28,28 @@ public record AssignRule(String id, String text, String counterparty, String acc
 
   /** Returns whether the rule fits a movement, capital letters and doubled spaces aside; amounts go by size. */
   public boolean fits(BankMovement movement) {
+    return fits(movement, folded(movement.text()), folded(movement.counterparty()));
+  }
+
+  /** Returns the first of several rules that fits a movement, if any does. */
+  public static Optional<AssignRule> findFitting(List<AssignRule> rules, BankMovement movement) {
+    // The bank's words are folded once for all rules: a file has them by the hundred thousand.
+    String text = folded(movement.text());
+    String counterparty = folded(movement.counterparty());
+    for (AssignRule rule : rules) {
+      if (rule.fits(movement, text, counterparty)) {
+        return Optional.of(rule);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private boolean fits(BankMovement movement, String foldedText, String foldedCounterparty) {
     long size = Math.abs(movement.minor());
     return Long.signum(movement.minor()) == direction
         && (account == null || account.equals(movement.account()))
-        && holds(movement.text(), text) && holds(movement.counterparty(), counterparty)
-        && (leastMinor == null || size >= leastMinor) && (mostMinor == null || size <= mostMinor);
+        && (leastMinor == null || size >= leastMinor) && (mostMinor == null || size <= mostMinor)
+        && foldedText.contains(folded(text)) && foldedCounterparty.contains(folded(counterparty));
   }
 
   /** Returns the parts of a movement that the rule fits: all of it, to its line. */
@@ -39,11 +57,8 @@ public record AssignRule(String id, String text, String counterparty, String acc
     return List.of(new BankMovement.AssignedPart(lineId, movement.minor()));
   }
 
-  private static boolean holds(String text, String words) {
-    return words.isEmpty() || folded(text).contains(folded(words));
-  }
-
   private static String folded(String text) {
-    return SPACES.matcher(text.toLowerCase(Locale.ROOT)).replaceAll(" ");
+    String lower = text.toLowerCase(Locale.ROOT);
+    return lower.indexOf('\t') < 0 && !lower.contains("  ") ? lower : SPACES.matcher(lower).replaceAll(" ");
   }
 }

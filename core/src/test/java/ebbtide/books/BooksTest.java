@@ -77,6 +77,10 @@ class BooksTest {
     assertThat(rule.fits(movement("shop", DAY, 901, "CARD TAKINGS", ""))).as("too much").isFalse();
     assertThat(rule.fits(movement("shop", DAY, 99, "CARD TAKINGS", ""))).as("too little").isFalse();
     assertThat(rule.fits(movement("shop", DAY, 500, "CARD FEES", ""))).as("other words").isFalse();
+    AssignRule any = new AssignRule("any", "", "", null, 1, 1L, null, "other");
+    assertThat(AssignRule.findFitting(List.of(rule, any), movement("shop", DAY, 500, "CARD TAKINGS", ""))).contains(rule);
+    assertThat(AssignRule.findFitting(List.of(rule, any), movement("shop", DAY, 500, "CARD FEES", ""))).contains(any);
+    assertThat(AssignRule.findFitting(List.of(rule, any), movement("shop", DAY, -500, "CARD FEES", ""))).isEmpty();
     assertThatThrownBy(() -> new AssignRule("r", " ", "", "shop", 1, null, null, "line")).hasMessageContaining("fits nothing");
     assertThatThrownBy(() -> new AssignRule("r", "x", "", null, 1, 9L, 1L, null)).hasMessageContaining("exchange them");
   }

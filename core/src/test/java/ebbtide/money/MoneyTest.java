@@ -31,7 +31,7 @@ class MoneyTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"POUND", "XXX", "", "gb"})
+  @ValueSource(strings = {"POUND", "XAU", "", "gb"})
   void currency_thatIsNone_isRefused(String code) {
     assertThatThrownBy(() -> Money.currency(code)).hasMessageStartingWith("A currency is a three-letter code");
   }

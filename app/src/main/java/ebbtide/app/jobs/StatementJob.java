@@ -163,8 +163,8 @@ public final class StatementJob implements Runnable {
   private void add(BankRow row) {
     BankMovement bare = new BankMovement(file.account(), row.bookingDate(), row.valueDate(), row.minor(), row.text(),
         row.counterparty(), row.reference(), List.of());
-    BankMovement movement = row.minor() == 0 ? bare : rules.stream().filter(rule -> rule.fits(bare)).findFirst()
-        .map(rule -> withParts(bare, rule)).orElse(bare);
+    BankMovement movement = row.minor() == 0 ? bare
+        : AssignRule.findFitting(rules, bare).map(rule -> withParts(bare, rule)).orElse(bare);
     movements.add(movement);
     rows++;
     assigned += movement.parts().isEmpty() ? 0 : 1;
