@@ -1,5 +1,6 @@
 <script lang="ts">
   import { monthStart, readDay } from '../../lib/dates';
+  import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
   import StepsEditor from './StepsEditor.svelte';
@@ -28,6 +29,20 @@
     if (field === 'until' && typed.trim() === '') void put({ until: null }, 'without an end');
     else if (!day) refusal = `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
     else void put({ [field]: day }, `${field === 'first' ? 'first' : 'last'} date ${day}`);
+  }
+
+  function setTerms(typed: string) {
+    if (/^\d{1,3}$/.test(typed.trim())) {
+      void save((now) => ({ ...now, termsDays: Number(typed) }), `paid ${typed} days after`).then(
+        (said) => (refusal = said),
+      );
+    } else refusal = `'${typed}' is no whole number of days: type 0, or 30.`;
+  }
+
+  function setUplift(typed: string) {
+    const percent = readPercent(typed);
+    if (percent === null) refusal = `'${typed}' is no percentage: type a number such as 2.5.`;
+    else void save((now) => ({ ...now, yearlyUplift: percent }), `${percent}% a year`).then((said) => (refusal = said));
   }
 
   function setEvery(typed: string) {
@@ -77,6 +92,22 @@
       first={monthStart(plan.view!.tide.asOf)}
       onchange={(amount) => save((now) => ({ ...now, amount }), 'amount set')}
     />
+    <label>
+      <span class="hush">more each year %</span>
+      <input
+        class="small-field w-[56px] text-right"
+        value={assumption.yearlyUplift ?? '0'}
+        onchange={(e) => setUplift(e.currentTarget.value)}
+      />
+    </label>
+    <label>
+      <span class="hush">paid days after</span>
+      <input
+        class="small-field w-[46px] text-right"
+        value={assumption.termsDays ?? 0}
+        onchange={(e) => setTerms(e.currentTarget.value)}
+      />
+    </label>
   </div>
   <CertaintyAndHoliday {assumption} {save} certainty />
   {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}

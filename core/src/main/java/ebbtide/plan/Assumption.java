@@ -2,10 +2,13 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
 import ebbtide.time.Spread;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -38,11 +41,33 @@ public sealed interface Assumption {
     }
   }
 
-  /** The same item again and again, with steps in its amount (rules 7.7). */
-  record Recurring(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty)
-      implements Assumption {
+  /**
+   * The same bill again and again (rules 7.2, 7.7): its dates, its amount with steps, what is added to it a year, and how
+   * many days after its date it is paid.
+   */
+  record Recurring(Recurrence when, Steps<Long> amount, Percent yearlyUplift, int termsDays, Convention convention,
+      Certainty certainty) implements Assumption {
     public Recurring {
+      Check.inRange(yearlyUplift, new Percent(-Percent.WHOLE / 2), new Percent(5 * Percent.WHOLE), "yearly uplift");
+      Check.inRange(termsDays, 0, 365, "days until it is paid");
       amount.steps().forEach(step -> Check.notNegative(step.value(), "amount from " + step.from()));
+    }
+
+    /** Returns a bill without uplift, paid on its date. */
+    public static Recurring plain(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty) {
+      return new Recurring(when, amount, Percent.ZERO, 0, convention, certainty);
+    }
+
+    /**
+     * Returns the amount of the bill of a day in minor units: the step in force, raised once for each whole year since
+     * it began, compounding unrounded and rounded once; 0 before the first step.
+     */
+    public long amountOn(LocalDate bill) {
+      return amount.findOn(bill).map(step -> {
+        int years = (int) ChronoUnit.YEARS.between(step.from(), bill);
+        return Rounding.toMinor(BigDecimal.valueOf(step.value())
+            .multiply(BigDecimal.ONE.add(yearlyUplift.asFraction()).pow(years)));
+      }).orElse(0L);
     }
   }
 

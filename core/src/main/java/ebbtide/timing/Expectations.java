@@ -4,7 +4,6 @@ import ebbtide.books.DayAmount;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Convention;
 import java.time.LocalDate;
@@ -35,16 +34,19 @@ final class Expectations {
 
   private static void addRecurring(Assumption.Recurring recurring, LocalDate asOf, LocalDate horizonEnd,
       BusinessDays calendar, List<Expectation> found) {
-    List<LocalDate> typed = recurring.when().between(asOf.minusDays(3L * WINDOW), horizonEnd.plusDays(2L * WINDOW));
-    List<LocalDate> days = typed.stream().map(day -> recurring.convention().adjust(day, calendar)).toList();
+    int terms = recurring.termsDays();
+    List<LocalDate> bills = recurring.when().between(asOf.minusDays(3L * WINDOW + terms), horizonEnd.plusDays(2L * WINDOW));
+    List<LocalDate> due = bills.stream().map(bill -> bill.plusDays(terms)).toList();
+    List<LocalDate> days = due.stream().map(day -> recurring.convention().adjust(day, calendar)).toList();
+    String words = recurring.when().words() + (terms == 0 ? "" : ", paid " + terms + " days after")
+        + (recurring.yearlyUplift().millionths() == 0 ? "" : ", " + recurring.yearlyUplift() + " more each year");
     for (int i = 0; i < days.size(); i++) {
       LocalDate day = days.get(i);
       LocalDate start = i == 0 ? day.minusDays(WINDOW) : later(day.minusDays(WINDOW), half(days.get(i - 1), day).plusDays(1));
       LocalDate end = i + 1 == days.size() ? day.plusDays(WINDOW)
           : earlier(day.plusDays(WINDOW), half(day, days.get(i + 1)));
-      long amount = recurring.amount().findOn(typed.get(i)).map(Steps.Step::value).orElse(0L);
-      found.add(new Expectation(typed.get(i), day, start, end, amount, 0, recurring.certainty(),
-          recurring.when().words()));
+      found.add(new Expectation(due.get(i), day, start, end, recurring.amountOn(bills.get(i)), 0, recurring.certainty(),
+          words));
     }
   }
 

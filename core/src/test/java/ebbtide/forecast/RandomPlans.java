@@ -81,7 +81,7 @@ public final class RandomPlans {
   private Assumption assumption() {
     return switch (random.nextInt(6)) {
       case 0 -> new Assumption.Group();
-      case 1 -> new Assumption.Recurring(recurrence(), steps(), pick(List.of(Convention.values())),
+      case 1 -> new Assumption.Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), random.nextInt(3) * 30, pick(List.of(Convention.values())),
           pick(List.of(Certainty.values())));
       case 2 -> new Assumption.DatedItems(items(), pick(List.of(Convention.values())));
       default -> new Assumption.Stream(method(), months(18, -18), overrides(), new SalesTax(

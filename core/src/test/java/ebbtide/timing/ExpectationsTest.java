@@ -3,6 +3,7 @@ package ebbtide.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.books.DayAmount;
+import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
@@ -37,7 +38,7 @@ class ExpectationsTest {
   }
 
   private static Assumption weekly(int every) {
-    return new Recurring(new Recurrence(Unit.WEEK, every, LocalDate.of(2026, 3, 6), null),
+    return Recurring.plain(new Recurrence(Unit.WEEK, every, LocalDate.of(2026, 3, 6), null),
         Steps.from(LocalDate.of(2026, 1, 1), 1_000L), Convention.NONE, Certainty.CERTAIN);
   }
 
@@ -59,6 +60,23 @@ class ExpectationsTest {
     List<Expectation> all = of(weekly(2), paid(3, 12, 400), paid(3, 14, 300));
     assertThat(all).filteredOn(e -> e.day().equals(LocalDate.of(2026, 3, 6))).extracting(Expectation::used).containsExactly(400L);
     assertThat(all).filteredOn(e -> e.day().equals(LocalDate.of(2026, 3, 20))).extracting(Expectation::used).containsExactly(300L);
+  }
+
+  @Test
+  void bill_withTermsAndUplift_isPaidLaterAndRaisedEachWholeYearOfItsStep() {
+    Recurring insurance = new Recurring(new Recurrence(Unit.YEAR, 1, LocalDate.of(2024, 3, 20), null), new Steps<>(List.of(
+        new Steps.Step<>(LocalDate.of(2024, 3, 1), 100_000L), new Steps.Step<>(LocalDate.of(2027, 1, 1), 90_000L))),
+        Percent.parse("2.5"), 30, Convention.FOLLOWING, Certainty.CERTAIN);
+    assertThat(insurance.amountOn(LocalDate.of(2025, 2, 28))).isEqualTo(100_000);
+    assertThat(insurance.amountOn(LocalDate.of(2026, 3, 20))).as("twice 2.5%: 105,062.5 goes up").isEqualTo(105_063);
+    assertThat(insurance.amountOn(LocalDate.of(2027, 3, 20))).as("a new step begins anew").isEqualTo(90_000);
+    assertThat(insurance.amountOn(LocalDate.of(2023, 3, 20))).isZero();
+    // 20 March 2026 and 30 days: Sunday 19 April, so the Monday.
+    assertThat(of(insurance)).singleElement().satisfies(e -> {
+      assertThat(e.day()).isEqualTo(LocalDate.of(2026, 4, 20));
+      assertThat(e.amount()).isEqualTo(105_063);
+      assertThat(e.words()).isEqualTo("every year from 2024-03-20, paid 30 days after, 2.5% more each year");
+    });
   }
 
   @Test

@@ -91,6 +91,21 @@ class LinesTest {
   }
 
   @Test
+  void bill_paidThirtyDaysAfterWithUplift_saysSoAndMovesItsCash() {
+    add("Insurance", "Again and again");
+    type("first on", "15/1/2026");
+    type("amount each time", "100");
+    type("more each year %", "10");
+    type("paid days after", "30");
+    // 15 January and 30 days is Saturday 14 February, so the Friday before.
+    assertThat(page.getByText("Fri 13 Feb 2026")).isVisible();
+    assertThat(page.getByText("paid 30 days after, 10% more each year").first()).isVisible();
+    type("paid days after", "soon");
+    assertThat(page.getByText("'soon' is no whole number of days: type 0, or 30.")).isVisible();
+    months("Insurance", "\u00b7", "\u2212100", "\u2212100", "\u2212100");
+  }
+
+  @Test
   void shareOfAnotherLine_withTaxAndDays_followsItsSales() {
     add("Commission", "By month");
     page.getByLabel("It is").selectOption("a share of another line");

@@ -100,7 +100,7 @@ final class DemoPlan {
 
   private void people() {
     add("group-people", null, "People", Direction.PAYMENT, new Assumption.Group());
-    add("pay", "group-people", "Pay", Direction.PAYMENT, new Assumption.Recurring(
+    add("pay", "group-people", "Pay", Direction.PAYMENT, Assumption.Recurring.plain(
         new Recurrence(Recurrence.Unit.WEEK, 2, LocalDate.of(2025, 9, 5), null), new Steps<>(List.of(
             new Steps.Step<>(LocalDate.of(2025, 1, 1), pounds(99_400)), new Steps.Step<>(LocalDate.of(2026, 4, 6), pounds(101_900)))),
         Convention.PRECEDING, Certainty.CERTAIN));
@@ -109,7 +109,7 @@ final class DemoPlan {
 
   private void overheads() {
     add("group-overheads", null, "Overheads", Direction.PAYMENT, new Assumption.Group());
-    add("rent", "group-overheads", "Rent of sheds & foreshore", Direction.PAYMENT, new Assumption.Recurring(
+    add("rent", "group-overheads", "Rent of sheds & foreshore", Direction.PAYMENT, Assumption.Recurring.plain(
         new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2025, 9, 25), null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(31_500)), Convention.PRECEDING, Certainty.CERTAIN));
     add("insurance", "group-overheads", "Insurance", Direction.PAYMENT, monthly(LocalDate.of(2025, 9, 3), 6_840));
@@ -117,7 +117,7 @@ final class DemoPlan {
         Steps.from(LocalDate.of(2024, 9, 1), pounds(8_200))), flat(8_200), VAT, pattern("0", "30@0", "70@1"), new Spread.Even()));
     add("repairs", "group-overheads", "Repairs", Direction.PAYMENT, stream(new ActivityMethod.FixedAmount(
         Steps.from(LocalDate.of(2024, 9, 1), pounds(11_400))), flat(11_400), VAT, pattern("0", "60@0", "40@1"), new Spread.Even()));
-    add("vat", null, "VAT", Direction.PAYMENT, new Assumption.Recurring(
+    add("vat", null, "VAT", Direction.PAYMENT, Assumption.Recurring.plain(
         new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2025, 11, 7), null), new Steps<>(List.of(
             new Steps.Step<>(LocalDate.of(2025, 1, 1), pounds(26_800)), new Steps.Step<>(LocalDate.of(2026, 5, 1), pounds(23_400)))),
         Convention.FOLLOWING, Certainty.CERTAIN));
@@ -140,7 +140,7 @@ final class DemoPlan {
   }
 
   private static Assumption monthly(LocalDate first, long amount) {
-    return new Assumption.Recurring(new Recurrence(Recurrence.Unit.MONTH, 1, first, null),
+    return Assumption.Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, first, null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(amount)), Convention.FOLLOWING, Certainty.CERTAIN);
   }
 

@@ -168,12 +168,14 @@ final class AssumptionReader {
   private Assumption recurring(JsonPlace place) {
     Recurrence when = recurrence(place.at("when"));
     Steps<Long> amount = amounts(place.at("amount"));
+    Percent uplift = place.at("yearlyUplift").percentOr(Percent.ZERO);
+    Integer terms = place.at("termsDays").wholeOr(0);
     Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
     Certainty certainty = place.at("certainty").oneOfOr(Certainty.class, Certainty.CERTAIN);
-    if (when == null || convention == null || certainty == null) {
+    if (when == null || uplift == null || terms == null || convention == null || certainty == null) {
       return null;
     }
-    return place.make(() -> new Assumption.Recurring(when, amount, convention, certainty));
+    return place.make(() -> new Assumption.Recurring(when, amount, uplift, terms, convention, certainty));
   }
 
   private static Recurrence recurrence(JsonPlace place) {

@@ -126,6 +126,7 @@ public final class PlanWriter {
       ObjectNode node = kind("recurring");
       node.set("when", when);
       node.set("amount", steps(recurring.amount()));
+      node.put("yearlyUplift", recurring.yearlyUplift().number()).put("termsDays", recurring.termsDays());
       return node.put("convention", Words.of(recurring.convention())).put("certainty", Words.of(recurring.certainty()));
     }
     if (assumption instanceof Assumption.DatedItems items) {
