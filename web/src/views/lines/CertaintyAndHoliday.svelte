@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Said } from './said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -9,10 +10,10 @@
   }
 
   let { assumption, save, certainty = false }: Props = $props();
-  let refusal = $state('');
+  const said = new Said();
 
   function put(field: string, value: string) {
-    void save((now) => ({ ...now, [field]: value }), `${field} ${value}`).then((said) => (refusal = said));
+    void said.of(save((now) => ({ ...now, [field]: value }), `${field} ${value}`));
   }
 </script>
 
@@ -45,4 +46,4 @@
     </label>
   {/if}
 </div>
-{#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

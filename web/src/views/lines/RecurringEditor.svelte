@@ -4,6 +4,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
   import StepsEditor from './StepsEditor.svelte';
+  import { Said } from './said.svelte';
   import type { Json, Save, StepJson } from './save';
 
   interface Props {
@@ -14,40 +15,40 @@
   let { assumption, save }: Props = $props();
   const plan = getPlan();
   const when = $derived(assumption.when as Json);
-  let refusal = $state('');
+  const said = new Said();
 
   async function put(part: Json, words: string) {
-    refusal = await save((now) => {
-      const next: Json = { ...(now.when as Json), ...part };
-      if (next.until === null) delete next.until;
-      return { ...now, when: next };
-    }, words);
+    await said.of(
+      save((now) => {
+        const next: Json = { ...(now.when as Json), ...part };
+        if (next.until === null) delete next.until;
+        return { ...now, when: next };
+      }, words),
+    );
   }
 
   function setDate(field: 'first' | 'until', typed: string) {
     const day = readDay(typed);
     if (field === 'until' && typed.trim() === '') void put({ until: null }, 'without an end');
-    else if (!day) refusal = `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
+    else if (!day) said.now(`'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`);
     else void put({ [field]: day }, `${field === 'first' ? 'first' : 'last'} date ${day}`);
   }
 
   function setTerms(typed: string) {
     if (/^\d{1,3}$/.test(typed.trim())) {
-      void save((now) => ({ ...now, termsDays: Number(typed) }), `paid ${typed} days after`).then(
-        (said) => (refusal = said),
-      );
-    } else refusal = `'${typed}' is no whole number of days: type 0, or 30.`;
+      void said.of(save((now) => ({ ...now, termsDays: Number(typed) }), `paid ${typed} days after`));
+    } else said.now(`'${typed}' is no whole number of days: type 0, or 30.`);
   }
 
   function setUplift(typed: string) {
     const percent = readPercent(typed);
-    if (percent === null) refusal = `'${typed}' is no percentage: type a number such as 2.5.`;
-    else void save((now) => ({ ...now, yearlyUplift: percent }), `${percent}% a year`).then((said) => (refusal = said));
+    if (percent === null) said.now(`'${typed}' is no percentage: type a number such as 2.5.`);
+    else void said.of(save((now) => ({ ...now, yearlyUplift: percent }), `${percent}% a year`));
   }
 
   function setEvery(typed: string) {
     if (/^\d{1,3}$/.test(typed.trim())) void put({ every: Number(typed) }, `every ${typed}`);
-    else refusal = `'${typed}' is no whole number: type every how many, such as 1 or 2.`;
+    else said.now(`'${typed}' is no whole number: type every how many, such as 1 or 2.`);
   }
 </script>
 
@@ -110,5 +111,5 @@
     </label>
   </div>
   <CertaintyAndHoliday {assumption} {save} certainty />
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </div>

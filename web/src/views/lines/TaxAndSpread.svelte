@@ -1,5 +1,6 @@
 <script lang="ts">
   import { readPercent } from '../../lib/money';
+  import { Said } from './said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -15,21 +16,19 @@
       .map((d) => (d.weight === 1 ? String(d.day) : `${d.day}×${d.weight}`))
       .join(', '),
   );
-  let refusal = $state('');
+  const said = new Said();
 
   function putTax(part: Json, words: string) {
-    void save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words).then(
-      (said) => (refusal = said),
-    );
+    void said.of(save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words));
   }
 
   function putSpread(next: Json) {
-    void save((now) => ({ ...now, spread: next }), 'days of the month chosen').then((said) => (refusal = said));
+    void said.of(save((now) => ({ ...now, spread: next }), 'days of the month chosen'));
   }
 
   function setRate(typed: string) {
     const rate = readPercent(typed);
-    if (rate === null) refusal = `'${typed}' is no percentage: type a number such as 20.`;
+    if (rate === null) said.now(`'${typed}' is no percentage: type a number such as 20.`);
     else putTax({ rate }, `sales tax ${rate}%`);
   }
 
@@ -37,7 +36,7 @@
   function setDays(typed: string) {
     const parts = typed.split(',').map((part) => /^\s*(\d{1,2})(?:\s*[x×*]\s*(\d+))?\s*$/.exec(part));
     if (parts.some((part) => !part))
-      refusal = `'${typed}' are no days: type days of the month such as 10, 25, or with weights 10×2, 25×3.`;
+      said.now(`'${typed}' are no days: type days of the month such as 10, 25, or with weights 10×2, 25×3.`);
     else
       putSpread({
         kind: 'days',
@@ -48,7 +47,7 @@
   function setWeeks(typed: string) {
     const weights = typed.split(/[,\s]+/).filter(Boolean);
     if (weights.length !== 5 || weights.some((w) => !/^\d+$/.test(w))) {
-      refusal = `'${typed}' are no five weights: type one for each week of the month, such as 1, 2, 1, 3, 2.`;
+      said.now(`'${typed}' are no five weights: type one for each week of the month, such as 1, 2, 1, 3, 2.`);
     } else putSpread({ kind: 'weeks', weights: weights.map(Number) });
   }
 </script>
@@ -101,4 +100,4 @@
     />
   {/if}
 </div>
-{#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
