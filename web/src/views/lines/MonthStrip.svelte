@@ -104,13 +104,11 @@
     if (editing !== undefined) return;
     e.preventDefault();
     const block = readBlock(e.clipboardData?.getData('text/plain') ?? '');
+    const room = strip.slice(cursor.block.left);
     if ('refusal' in block) refusal = block.refusal;
-    else {
-      const room = strip.slice(cursor.block.left);
-      refusal =
-        block.amounts.length > room.length
-          ? `Only the first ${room.length} of ${block.amounts.length} figures have a month here.`
-          : '';
+    else if (block.amounts.length > room.length) {
+      refusal = `${block.amounts.length} figures were pasted, but from here on only ${room.length} months stand in the strip: begin further left, or choose later. Nothing was changed.`;
+    } else {
       void put(
         room.flatMap(({ month, history }, i) =>
           block.amounts[i] ? [{ month, history, amount: block.amounts[i]! }] : [],

@@ -215,13 +215,20 @@ class DemoTest {
     Locator march = page.getByLabel("Amount by month").getByRole(AriaRole.GRIDCELL).nth(3);
     String before = march.textContent().strip();
     march.click();
-    page.evaluate("(text) => { const data = new DataTransfer(); data.setData('text/plain', text); "
-        + "document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
-        "150,000\t160k\t170000.50\n");
+    paste("1\t2\t3\t4\t5\t6\t7\t8\t9\t10");
+    assertThat(page.getByText("10 figures were pasted, but from here on only 9 months stand in the strip")).isVisible();
+    assertThat(march).hasText(before);
+    paste("150,000\t160k\t170000.50\n");
     assertThat(status()).containsText("3 months set");
     assertThat(page.getByLabel("Amount by month").getByRole(AriaRole.GRIDCELL).nth(5)).hasText("170");
     button(page, "Undo").first().click();
     assertThat(march).hasText(before);
+  }
+
+  private void paste(String text) {
+    page.evaluate("(text) => { const data = new DataTransfer(); data.setData('text/plain', text); "
+        + "document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
+        text);
   }
 
   /** From a changed figure to the redrawn view; the figure of record is measured on a quiet machine. */
