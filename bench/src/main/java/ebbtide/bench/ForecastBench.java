@@ -8,6 +8,7 @@ import ebbtide.formats.plan.PlanDocument;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -82,7 +83,7 @@ public class ForecastBench {
           stream, List.of()));
     }
     Settings settings = new Settings("Large", Money.currency("GBP"), asOf, DayOfWeek.MONDAY, Month.JANUARY, 72,
-        Steps.from(asOf, 50_000_000L), null, Set.of(), Set.of());
+        AmountSteps.FIRST_DAY, Steps.from(asOf, 50_000_000L), null, Set.of(), Set.of());
     return new Plan(settings, lines, List.of());
   }
 }

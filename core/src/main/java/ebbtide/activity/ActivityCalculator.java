@@ -2,6 +2,7 @@ package ebbtide.activity;
 
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.ActivityMethod.BaseWithGrowth;
 import ebbtide.plan.ActivityMethod.FixedAmount;
@@ -10,14 +11,16 @@ import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.SortedMap;
+import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 
 /** The computation of every stream's monthly amounts (rules 2). One for a plan; it remembers what it has worked out. */
 public final class ActivityCalculator {
@@ -84,10 +87,10 @@ public final class ActivityCalculator {
   private long[] computed(Assumption.Stream stream) {
     ActivityMethod method = stream.method();
     if (method instanceof FixedAmount fixed) {
-      return stepped(fixed.amount());
+      return fixed(fixed).months(firstMonth, lastMonth);
     }
     if (method instanceof BaseWithGrowth growing) {
-      return growing(growing);
+      return growing(growing).months(firstMonth, lastMonth);
     }
     if (method instanceof TypedMonths typed) {
       return typed(typed.amounts(), stream.history());
@@ -95,37 +98,12 @@ public final class ActivityCalculator {
     return shareOf((ShareOfLine) method);
   }
 
-  private long[] stepped(Steps<Long> steps) {
-    long[] amounts = new long[lastMonth - firstMonth + 1];
-    for (int m = firstMonth; m <= lastMonth; m++) {
-      amounts[m - firstMonth] = steps.findOn(Timeline.month(m).atDay(1)).map(Steps.Step::value).orElse(0L);
-    }
-    return amounts;
+  private SteppedAmounts fixed(FixedAmount method) {
+    return new SteppedAmounts(method.amount(), month -> Percent.ZERO, plan.settings().amountSteps());
   }
 
-  private long[] growing(BaseWithGrowth method) {
-    long[] amounts = new long[lastMonth - firstMonth + 1];
-    for (int s = 0; s < method.base().steps().size(); s++) {
-      Steps.Step<Long> step = method.base().steps().get(s);
-      int from = firstMonthOf(step);
-      int until = s + 1 < method.base().steps().size() ? firstMonthOf(method.base().steps().get(s + 1)) : lastMonth + 1;
-      Growth growth = new Growth(step.value(), Math.max(1, until - from));
-      for (int m = from; m < until && m <= lastMonth; m++) {
-        if (m > from) {
-          growth.grow(Percent.WHOLE + method.growthIn(Timeline.month(m)).millionths());
-        }
-        if (m >= firstMonth) {
-          amounts[m - firstMonth] = growth.rounded();
-        }
-      }
-    }
-    return amounts;
-  }
-
-  /** A month takes the value in force on its first day (rules 2.2). */
-  private static int firstMonthOf(Steps.Step<Long> step) {
-    int month = Timeline.monthNumber(YearMonth.from(step.from()));
-    return step.from().getDayOfMonth() == 1 ? month : month + 1;
+  private SteppedAmounts growing(BaseWithGrowth method) {
+    return new SteppedAmounts(method.base(), method::growthIn, plan.settings().amountSteps());
   }
 
   private long[] typed(SortedMap<YearMonth, Long> typed, SortedMap<YearMonth, Long> history) {
@@ -180,15 +158,14 @@ public final class ActivityCalculator {
   private String methodWords(Assumption.Stream stream, YearMonth month) {
     ActivityMethod method = stream.method();
     if (method instanceof FixedAmount fixed) {
-      return stepWords("fixed amount", fixed.amount(), month);
+      return stepWords(fixed(fixed), month, "fixed amount", from -> "");
     }
     if (method instanceof BaseWithGrowth growing) {
-      return growing.base().findOn(month.atDay(1)).map(step -> {
-        int months = Timeline.monthNumber(month) - firstMonthOf(step);
-        return "base " + amount(step.value()) + " from " + MONTH.format(step.from()) + ", growing "
-            + growing.growth() + " a month" + (growing.growthOf().isEmpty() ? "" : " (some months otherwise)")
+      return stepWords(growing(growing), month, "base", from -> {
+        int months = Timeline.monthNumber(month) - from;
+        return ", growing " + growing.growth() + " a month" + (growing.growthOf().isEmpty() ? "" : " (some months otherwise)")
             + ", " + months + (months == 1 ? " month on" : " months on");
-      }).orElse("no base in force yet");
+      });
     }
     if (method instanceof TypedMonths typed) {
       YearMonth source = typedSource(month, typed.amounts(), stream.history());
@@ -200,10 +177,16 @@ public final class ActivityCalculator {
     return share.share() + " of " + other.name() + " " + amount(of(other).in(Timeline.monthNumber(month)));
   }
 
-  private String stepWords(String what, Steps<Long> steps, YearMonth month) {
-    return steps.findOn(month.atDay(1))
-        .map(step -> what + " " + amount(step.value()) + " from " + MONTH.format(step.from()))
-        .orElse("no amount in force yet");
+  /** Says which step a month takes, or how many days each holds; what is said of growth follows the first whole month. */
+  private String stepWords(SteppedAmounts amounts, YearMonth month, String what, IntFunction<String> growth) {
+    List<SteppedAmounts.Piece> pieces = amounts.pieces(Timeline.monthNumber(month));
+    if (pieces.size() > 1) {
+      return what + " by days: " + pieces.stream().map(piece -> amount(Rounding.toMinor(piece.value())) + " for "
+          + piece.days() + (piece.days() == 1 ? " day" : " days")).collect(Collectors.joining(", "));
+    }
+    return amounts.steps().findOn(month.atDay(1)).map(step -> what + " " + amount(step.value()) + " from "
+        + MONTH.format(step.from()) + growth.apply(amounts.firstWholeMonth(amounts.steps().steps().indexOf(step))))
+        .orElse("no " + what.replace("fixed ", "") + " in force yet");
   }
 
   private String amount(long minor) {

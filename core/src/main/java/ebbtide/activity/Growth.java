@@ -36,10 +36,15 @@ final class Growth {
     if (fast < LARGEST_FAST && Math.abs(beyond - 0.5) > fast * MOST_OFF_A_MONTH * (months + 1)) {
       return Math.round(fast);
     }
+    return Rounding.toMinor(exact());
+  }
+
+  /** Returns the amount now, unrounded, in minor units. */
+  BigDecimal exact() {
     BigDecimal exact = BigDecimal.valueOf(base);
     for (int i = 0; i < months; i++) {
       exact = exact.multiply(BigDecimal.valueOf(factors[i], 6), new MathContext(60));
     }
-    return Rounding.toMinor(exact);
+    return exact;
   }
 }

@@ -14,6 +14,11 @@ public final class Rounding {
     return rest >= denominator - rest ? quotient + Long.signum(numerator) : quotient;
   }
 
+  /** Returns numerator / denominator as whole minor units, half away from zero; the denominator is above zero. */
+  public static long divide(BigDecimal numerator, long denominator) {
+    return numerator.divide(BigDecimal.valueOf(denominator), 0, RoundingMode.HALF_UP).longValueExact();
+  }
+
   /** Returns the exact amount as whole minor units, half away from zero. */
   public static long toMinor(BigDecimal exact) {
     return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();

@@ -11,10 +11,11 @@ import java.util.Set;
 
 /**
  * The choices of a plan that are not lines. {@code facility} is null when there is none; {@code minimumCash} steps on
- * the day itself; the counted certainties say which items are in the figures (rules 7.7).
+ * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
+ * (rules 7.7).
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
-    int horizonMonths, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
+    int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
@@ -25,6 +26,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     Objects.requireNonNull(firstDayOfWeek, "first day of the week");
     Objects.requireNonNull(firstFiscalMonth, "first fiscal month");
     Check.inRange(horizonMonths, 1, 72, "horizon in months");
+    Objects.requireNonNull(amountSteps, "how a month follows a new amount");
     minimumCash.steps().forEach(step -> Check.notNegative(step.value(), "minimum cash from " + step.from()));
     countedReceipts = Set.copyOf(countedReceipts);
     countedPayments = Set.copyOf(countedPayments);
@@ -32,7 +34,8 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
 
   /** Returns settings with every choice at its default. */
   public static Settings of(String name, Currency currency, LocalDate asOf) {
-    return new Settings(name, currency, asOf, DayOfWeek.MONDAY, Month.JANUARY, DEFAULT_HORIZON_MONTHS, Steps.none(),
+    return new Settings(name, currency, asOf, DayOfWeek.MONDAY, Month.JANUARY, DEFAULT_HORIZON_MONTHS,
+        AmountSteps.FIRST_DAY, Steps.none(),
         null, Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()));
   }
 

@@ -9,6 +9,7 @@ import ebbtide.plan.ActivityMethod.BaseWithGrowth;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.ActivityMethod.TypedMonths;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.Direction;
@@ -25,13 +26,16 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** What is earned or incurred by month (rules 2). D is 28 February 2026, so March is the first month forecast. */
 class ActivityCalculatorTest {
   private static final YearMonth MARCH = YearMonth.of(2026, 3);
   private final List<Line> lines = new ArrayList<>();
+  private AmountSteps rule = AmountSteps.FIRST_DAY;
 
   private Line line(String id, ActivityMethod method, Map<YearMonth, Long> history, Map<YearMonth, MonthOverride> overrides) {
     Line line = new Line(id, null, id, Direction.RECEIPT, true, null, "", new Assumption.Stream(method,
@@ -50,8 +54,71 @@ class ActivityCalculatorTest {
   }
 
   private ActivityCalculator calculator() {
-    return new ActivityCalculator(
-        new Plan(Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 2, 28)), lines, List.of()));
+    Settings s = Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 2, 28));
+    return new ActivityCalculator(new Plan(new Settings(s.name(), s.currency(), s.asOf(), s.firstDayOfWeek(),
+        s.firstFiscalMonth(), s.horizonMonths(), rule, s.minimumCash(), s.facility(), s.countedReceipts(),
+        s.countedPayments()), lines, List.of()));
+  }
+
+  @SafeVarargs
+  private static Steps<Long> steps(Map.Entry<String, Long>... values) {
+    return new Steps<>(Stream.of(values).map(v -> new Steps.Step<>(LocalDate.parse(v.getKey()), v.getValue())).toList());
+  }
+
+  @Test
+  void byDays_aMonthWithStepsInsideIt_isTheSumOfWhatHoldsRoundedOnce() {
+    rule = AmountSteps.BY_DAYS;
+    Line line = line("a", new FixedAmount(steps(Map.entry("2026-01-01", 60_000L), Map.entry("2026-04-21", 90_000L),
+        Map.entry("2026-06-02", 100L), Map.entry("2026-06-30", 401L), Map.entry("2026-08-01", 7L))), Map.of(), Map.of());
+    // June: 90,000 for 1 day, 100 for 28, 401 for 1, over 30: 3,106.7
+    assertThat(months(line, MARCH, 6)).containsExactly(60_000L, 70_000L, 90_000L, 3_107L, 401L, 7L);
+    assertThat(calculator().words(line, Timeline.monthNumber(YearMonth.of(2026, 6))))
+        .isEqualTo("fixed amount by days: 900 for 1 day, 1 for 28 days, 4.01 for 1 day");
+    assertThat(calculator().words(line, Timeline.monthNumber(YearMonth.of(2026, 7)))).isEqualTo("fixed amount 4.01 from Jun 2026");
+  }
+
+  @Test
+  void byDays_withGrowth_movesOnlyTheMonthsInsideWhichABaseBegins() {
+    Line line = line("a", new BaseWithGrowth(steps(Map.entry("2026-03-01", 1_000L), Map.entry("2026-05-11", 4_000L)),
+        Percent.parse("10"), new TreeMap<>()), Map.of(), Map.of());
+    assertThat(months(line, MARCH, 5)).containsExactly(1_000L, 1_100L, 1_210L, 4_000L, 4_400L);
+    rule = AmountSteps.BY_DAYS;
+    // May: 1,210 for 10 days and 4,000 for 21, over 31: 3,100
+    assertThat(months(line, MARCH, 5)).containsExactly(1_000L, 1_100L, 3_100L, 4_000L, 4_400L);
+    assertThat(calculator().words(line, Timeline.monthNumber(YearMonth.of(2026, 5))))
+        .isEqualTo("base by days: 12.10 for 10 days, 40 for 21 days");
+  }
+
+  @Test
+  void byDays_anySteps_agreesWithADayByDaySum() {
+    Random random = new Random(22);
+    for (int run = 0; run < 300; run++) {
+      lines.clear();
+      TreeMap<LocalDate, Long> values = new TreeMap<>();
+      for (int i = random.nextInt(9); i >= 0; i--) {
+        values.put(LocalDate.of(2026, 2, 1).plusDays(random.nextInt(200)), random.nextLong(1_000_000));
+      }
+      Line line = line("a", new FixedAmount(new Steps<>(values.entrySet().stream()
+          .map(v -> new Steps.Step<>(v.getKey(), v.getValue())).toList())), Map.of(), Map.of());
+      rule = AmountSteps.BY_DAYS;
+      List<Long> byDays = months(line, MARCH, 8);
+      rule = AmountSteps.FIRST_DAY;
+      List<Long> firstDay = months(line, MARCH, 8);
+      for (int m = 0; m < 8; m++) {
+        YearMonth month = MARCH.plusMonths(m);
+        long sum = 0;
+        for (int day = 1; day <= month.lengthOfMonth(); day++) {
+          sum += valueOn(values, month.atDay(day));
+        }
+        assertThat(byDays.get(m)).as("run %d, %s", run, month)
+            .isEqualTo(Math.round((double) sum / month.lengthOfMonth()));
+        assertThat(firstDay.get(m)).isEqualTo(valueOn(values, month.atDay(1)));
+      }
+    }
+  }
+
+  private static long valueOn(TreeMap<LocalDate, Long> values, LocalDate day) {
+    return values.floorEntry(day) == null ? 0 : values.floorEntry(day).getValue();
   }
 
   @Test

@@ -175,7 +175,7 @@ class IdentitiesTest {
   private static ebbtide.plan.Plan withAsOf(ebbtide.plan.Plan plan, LocalDate asOf) {
     ebbtide.plan.Settings s = plan.settings();
     return new ebbtide.plan.Plan(new ebbtide.plan.Settings(s.name(), s.currency(), asOf, s.firstDayOfWeek(),
-        s.firstFiscalMonth(), s.horizonMonths(), s.minimumCash(), s.facility(), s.countedReceipts(), s.countedPayments()),
+        s.firstFiscalMonth(), s.horizonMonths(), s.amountSteps(), s.minimumCash(), s.facility(), s.countedReceipts(), s.countedPayments()),
         plan.lines(), plan.buoys());
   }
 }

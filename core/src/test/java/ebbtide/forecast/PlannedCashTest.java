@@ -6,6 +6,7 @@ import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.money.Money;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
@@ -95,6 +96,7 @@ class PlannedCashTest {
   @Test
   void headroom_ofAPeriod_isThatOfItsWorstDayWithStepsInForceOnTheDay() {
     Settings settings = new Settings("P", Money.currency("GBP"), AS_OF, DayOfWeek.MONDAY, Month.APRIL, 2,
+        AmountSteps.FIRST_DAY,
         new Steps<>(List.of(new Steps.Step<>(AS_OF, 500_000L), new Steps.Step<>(LocalDate.of(2026, 4, 15), 800_000L))),
         new Facility("RCF", Steps.from(AS_OF, 100_000L)), Set.of(Certainty.values()), Set.of(Certainty.values()));
     Line dip = line(Direction.PAYMENT, item(LocalDate.of(2026, 3, 20), 700_000, Certainty.CERTAIN));

@@ -6,6 +6,7 @@ import ebbtide.books.DayAmount;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Certainty;
@@ -58,7 +59,7 @@ public final class RandomPlans {
   private Case make() {
     Set<Certainty> all = Set.of(Certainty.values());
     Settings settings = new Settings("Random", Money.currency(pick(CURRENCIES)), asOf, pick(List.of(DayOfWeek.values())),
-        pick(List.of(Month.values())), 1 + random.nextInt(30), steps(), random.nextBoolean() ? null
+        pick(List.of(Month.values())), 1 + random.nextInt(30), pick(List.of(AmountSteps.values())), steps(), random.nextBoolean() ? null
             : new Facility("Overdraft", steps()), random.nextBoolean() ? all : Set.of(Certainty.CERTAIN), all);
     int count = 3 + random.nextInt(12);
     for (int i = 0; i < count; i++) {

@@ -3,6 +3,7 @@ package ebbtide.funding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.money.Money;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
@@ -28,7 +29,7 @@ class LiquidityTest {
       days[day] = cash[Math.min(day, cash.length - 1)];
     }
     return Liquidity.of(new Settings("P", Money.currency("GBP"), LocalDate.of(2026, 3, 1), DayOfWeek.MONDAY, Month.JANUARY, 1,
-        minimum, facility, Set.of(), Set.of()), MARCH, days);
+        AmountSteps.FIRST_DAY, minimum, facility, Set.of(), Set.of()), MARCH, days);
   }
 
   @Test

@@ -3,6 +3,7 @@ package ebbtide.sim;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Certainty;
@@ -54,7 +55,7 @@ final class DemoPlan {
     overheads();
     oneOffs();
     Settings settings = new Settings("Skerrywick Shellfish Ltd", Money.currency("GBP"), AS_OF, DayOfWeek.MONDAY, Month.APRIL,
-        Settings.DEFAULT_HORIZON_MONTHS, Steps.from(LocalDate.of(2025, 1, 1), pounds(200_000)),
+        Settings.DEFAULT_HORIZON_MONTHS, AmountSteps.FIRST_DAY, Steps.from(LocalDate.of(2025, 1, 1), pounds(200_000)),
         new Facility("Harbour overdraft", Steps.from(LocalDate.of(2025, 1, 1), pounds(250_000))),
         Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()));
     List<Buoy> buoys = List.of(new Buoy("buoy-refit", "boat-refit", week(LocalDate.of(2026, 4, 27)),

@@ -138,7 +138,7 @@ class EditsTest {
   }
 
   private static Settings withHorizon(Settings s, int months) {
-    return new Settings(s.name(), s.currency(), s.asOf(), s.firstDayOfWeek(), s.firstFiscalMonth(), months, s.minimumCash(),
+    return new Settings(s.name(), s.currency(), s.asOf(), s.firstDayOfWeek(), s.firstFiscalMonth(), months, s.amountSteps(), s.minimumCash(),
         s.facility(), s.countedReceipts(), s.countedPayments());
   }
 

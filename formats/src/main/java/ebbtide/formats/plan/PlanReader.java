@@ -4,6 +4,7 @@ import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Certainty;
@@ -156,16 +157,18 @@ public final class PlanReader {
     DayOfWeek firstDay = place.at("firstDayOfWeek").oneOfOr(DayOfWeek.class, DayOfWeek.MONDAY);
     Month firstMonth = place.at("firstFiscalMonth").oneOfOr(Month.class, Month.JANUARY);
     Integer horizon = place.at("horizonMonths").wholeIn(1, 72, Settings.DEFAULT_HORIZON_MONTHS);
+    AmountSteps amountSteps = place.at("amountSteps").oneOfOr(AmountSteps.class, AmountSteps.FIRST_DAY);
     Steps<Long> minimum = new AssumptionReader(currency == null ? MOST_DECIMALS : currency, null).amounts(place.at("minimumCash"));
     Facility facility = facility(place.at("facility"), currency == null ? MOST_DECIMALS : currency);
     Set<Certainty> receipts = certainties(place.at("countedReceipts"), EnumSet.of(Certainty.CERTAIN, Certainty.LIKELY));
     Set<Certainty> payments = certainties(place.at("countedPayments"), EnumSet.allOf(Certainty.class));
     place.noOthers();
-    if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null) {
+    if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
+        || amountSteps == null) {
       return null;
     }
-    return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, minimum, facility, receipts,
-        payments));
+    return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
+        receipts, payments));
   }
 
   private static Facility facility(JsonPlace place, Currency currency) {

@@ -74,7 +74,8 @@ public final class PlanWriter {
   private ObjectNode settings(Settings s) {
     ObjectNode node = NODES.objectNode().put("name", s.name()).put("currency", s.currency().getCurrencyCode())
         .put("asOf", s.asOf().toString()).put("firstDayOfWeek", Words.of(s.firstDayOfWeek()))
-        .put("firstFiscalMonth", Words.of(s.firstFiscalMonth())).put("horizonMonths", s.horizonMonths());
+        .put("firstFiscalMonth", Words.of(s.firstFiscalMonth())).put("horizonMonths", s.horizonMonths())
+        .put("amountSteps", Words.of(s.amountSteps()));
     node.set("minimumCash", steps(s.minimumCash()));
     if (s.facility() != null) {
       ObjectNode facility = NODES.objectNode().put("name", s.facility().name());

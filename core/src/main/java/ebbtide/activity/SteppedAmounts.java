@@ -1,0 +1,91 @@
+package ebbtide.activity;
+
+import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
+import ebbtide.plan.AmountSteps;
+import ebbtide.plan.Steps;
+import ebbtide.time.Timeline;
+import java.math.BigDecimal;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * The monthly amounts of a value with steps that may grow (rules 2.1, 2.2). Growth is counted from a step's first whole
+ * month; by days, a month in which a step begins is the sum of what holds in it, each for its days, rounded once.
+ */
+record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, AmountSteps rule) {
+
+  /** A value that holds for some days of a month, unrounded. */
+  record Piece(BigDecimal value, int days) {}
+
+  /** Returns the amounts from a month to a later one, both counted as {@link Timeline#monthNumber} does. */
+  long[] months(int first, int last) {
+    long[] amounts = new long[last - first + 1];
+    for (int s = 0; s < steps.steps().size(); s++) {
+      int begins = firstWholeMonth(s);
+      int until = s + 1 < steps.steps().size() ? firstWholeMonth(s + 1) : last + 1;
+      Growth growth = new Growth(steps.steps().get(s).value(), Math.max(1, until - begins));
+      for (int m = begins; m < until && m <= last; m++) {
+        grow(growth, m, begins);
+        if (m >= first) {
+          amounts[m - first] = growth.rounded();
+        }
+      }
+    }
+    if (rule == AmountSteps.BY_DAYS) {
+      steps.steps().stream().filter(step -> step.from().getDayOfMonth() > 1)
+          .mapToInt(step -> Timeline.monthNumber(YearMonth.from(step.from()))).filter(m -> m >= first && m <= last)
+          .distinct().forEach(m -> amounts[m - first] = byDays(pieces(m), Timeline.month(m).lengthOfMonth()));
+    }
+    return amounts;
+  }
+
+  private void grow(Growth growth, int month, int begins) {
+    if (month > begins) {
+      growth.grow(Percent.WHOLE + growthIn.apply(Timeline.month(month)).millionths());
+    }
+  }
+
+  private static long byDays(List<Piece> pieces, int daysOfMonth) {
+    BigDecimal sum = pieces.stream().map(piece -> piece.value().multiply(BigDecimal.valueOf(piece.days())))
+        .reduce(BigDecimal.ZERO, BigDecimal::add);
+    return Rounding.divide(sum, daysOfMonth);
+  }
+
+  /** Returns what holds in a month, in order; one piece where no step begins inside it or that does not count. */
+  List<Piece> pieces(int month) {
+    List<Piece> pieces = new ArrayList<>();
+    int length = Timeline.month(month).lengthOfMonth();
+    int from = 1;
+    BigDecimal value = BigDecimal.ZERO;
+    for (int s = 0; s < steps.steps().size(); s++) {
+      int begins = firstWholeMonth(s);
+      int day = steps.steps().get(s).from().getDayOfMonth();
+      if (begins <= month) {
+        value = grown(s, month, begins);
+      } else if (rule == AmountSteps.BY_DAYS && begins == month + 1 && day > 1) {
+        pieces.add(new Piece(value, day - from));
+        from = day;
+        value = BigDecimal.valueOf(steps.steps().get(s).value());
+      }
+    }
+    pieces.add(new Piece(value, length - from + 1));
+    return pieces;
+  }
+
+  private BigDecimal grown(int step, int month, int begins) {
+    Growth growth = new Growth(steps.steps().get(step).value(), Math.max(1, month - begins));
+    for (int m = begins; m <= month; m++) {
+      grow(growth, m, begins);
+    }
+    return growth.exact();
+  }
+
+  /** Returns the first month on whose first day a step is in force. */
+  int firstWholeMonth(int step) {
+    int month = Timeline.monthNumber(YearMonth.from(steps.steps().get(step).from()));
+    return steps.steps().get(step).from().getDayOfMonth() == 1 ? month : month + 1;
+  }
+}
