@@ -66,6 +66,19 @@ export function weekStart(of: Day, firstDay: string): Day {
   return addDays(of, -((date(of).getUTCDay() - first + 7) % 7));
 }
 
+/** The refusal of a text that is no day. */
+export function noDay(typed: string): string {
+  return `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
+}
+
+/** Reads a month as people type it: "2026-07", "7/2026", "Jul 2026"; null when it is none. */
+export function readMonth(typed: string): string | null {
+  const text = typed.trim();
+  const iso = /^(\d{4})-(\d{1,2})$/.exec(text);
+  const day = readDay(iso ? text + '-1' : text.replace(/^(\d{1,2}|[A-Za-z]{3,9})[-/. ](\d{4}|\d{2})$/, '1 $1 $2'));
+  return day && day.endsWith('-01') ? day.slice(0, 7) : null;
+}
+
 /** Reads a day as people type it: "2026-03-01", "1/3/26", "1 Mar 2026"; null when it is none. */
 export function readDay(typed: string): Day | null {
   const text = typed.trim().toLowerCase();

@@ -94,6 +94,11 @@ export function readAmount(typed: string): string | null {
   return sign + (digits.replace(/^0+(?=\d)/, '') || '0') + (rest ? '.' + rest : '');
 }
 
+/** The refusal of a text that is no amount. */
+export function noAmount(typed: string): string {
+  return `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
+}
+
 /** Decimal text as a field shows it: 200000.00 is 200,000; what is no number stays as it is. */
 export function grouped(decimal: string): string {
   const match = /^(-?)(\d+)(?:\.(\d+))?$/.exec(decimal);

@@ -99,13 +99,13 @@ export class PlanState {
     );
   }
 
-  /** Changes parts of the settings. */
-  putSettings(part: Record<string, unknown>): Promise<Problem | null> {
+  /** Changes the settings, as edits still under way leave them. */
+  putSettings(change: (now: Record<string, unknown>) => Record<string, unknown>): Promise<Problem | null> {
     return this.edit((version) =>
       answer(
         api.PUT('/api/plans/{plan}/settings', {
           params: { path: { plan: this.id }, query: { version } },
-          body: { ...this.settings, ...part } as never,
+          body: change(this.settings) as never,
         }),
       ),
     );

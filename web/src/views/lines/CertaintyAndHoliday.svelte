@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Said } from './said.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {

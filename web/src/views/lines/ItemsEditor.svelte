@@ -1,8 +1,10 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { readDay } from '../../lib/dates';
-  import { grouped, readAmount } from '../../lib/money';
+  import TypedField from '../../lib/TypedField.svelte';
+  import { noDay, readDay } from '../../lib/dates';
+  import { grouped, noAmount, readAmount } from '../../lib/money';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -14,41 +16,40 @@
 
   let { assumption, save }: Props = $props();
   const items = $derived((assumption.items ?? []) as Item[]);
-  let refusal = $state('');
+  const said = new Said();
   let date = $state('');
   let amount = $state('');
   let note = $state('');
   let dateField = $state<HTMLInputElement>();
 
-  async function put(change: (now: Item[]) => Item[], words: string): Promise<boolean> {
-    refusal = await save((now) => ({ ...now, items: change((now.items ?? []) as Item[]) }), words);
-    return !refusal;
+  function put(change: (now: Item[]) => Item[], words: string): Promise<string> {
+    return save((now) => ({ ...now, items: change((now.items ?? []) as Item[]) }), words);
   }
 
-  function setPart(i: number, part: Partial<Item>) {
-    void put((now) => now.map((item, at) => (at === i ? { ...item, ...part } : item)), 'item changed');
+  function setPart(i: number, part: Partial<Item>): Promise<string> {
+    return put((now) => now.map((item, at) => (at === i ? { ...item, ...part } : item)), 'item changed');
   }
 
   function setDate(i: number, typed: string) {
     const day = readDay(typed);
-    if (day) setPart(i, { date: day });
-    else refusal = `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
+    return day ? setPart(i, { date: day }) : noDay(typed);
   }
 
   function setAmount(i: number, typed: string) {
-    const value = readAmount(typed);
-    if (value !== null) setPart(i, { amount: value });
-    else refusal = `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
+    const amount = readAmount(typed);
+    return amount === null ? noAmount(typed) : setPart(i, { amount });
   }
 
   async function add(e: Event) {
     e.preventDefault();
     const day = readDay(date);
     const value = readAmount(amount);
-    if (!day) refusal = `'${date}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
-    else if (value === null) refusal = `'${amount}' is no amount: type a number such as 1,250.50 or 12k.`;
+    if (!day) said.now(noDay(date));
+    else if (value === null) said.now(noAmount(amount));
     else if (
-      await put((now) => [...now, { date: day, amount: value, certainty: 'certain', note }], `item of ${day} added`)
+      await said.of(
+        put((now) => [...now, { date: day, amount: value, certainty: 'certain', note }], `item of ${day} added`),
+      )
     ) {
       date = amount = note = '';
       dateField?.focus();
@@ -70,19 +71,19 @@
       {#each items as item, i (item.date)}
         <tr>
           <td class="words"
-            ><input
-              class="small-field w-[104px]"
-              aria-label="Date of item {i + 1}"
+            ><TypedField
+              class="w-[104px]"
+              name="Date of item {i + 1}"
               value={item.date}
-              onchange={(e) => setDate(i, e.currentTarget.value)}
+              onput={(typed) => setDate(i, typed)}
             /></td
           >
           <td class="words"
-            ><input
-              class="small-field w-[110px] text-right"
-              aria-label="Amount of item {i + 1}"
+            ><TypedField
+              class="w-[110px] text-right"
+              name="Amount of item {i + 1}"
               value={grouped(item.amount)}
-              onchange={(e) => setAmount(i, e.currentTarget.value)}
+              onput={(typed) => setAmount(i, typed)}
             /></td
           >
           <td class="words">
@@ -90,23 +91,23 @@
               class="small-field"
               aria-label="Certainty of item {i + 1}"
               value={item.certainty}
-              onchange={(e) => setPart(i, { certainty: e.currentTarget.value })}
+              onchange={(e) => said.of(setPart(i, { certainty: e.currentTarget.value }))}
             >
               <option>certain</option><option>likely</option><option>possible</option>
             </select>
           </td>
           <td class="words"
-            ><input
-              class="small-field w-[280px]"
-              aria-label="Note of item {i + 1}"
+            ><TypedField
+              class="w-[280px]"
+              name="Note of item {i + 1}"
               value={item.note}
-              onchange={(e) => setPart(i, { note: e.currentTarget.value })}
+              onput={(note) => setPart(i, { note })}
             /></td
           >
           <td
             ><button
               class="underline"
-              onclick={() => void put((now) => now.filter((_, at) => at !== i), 'item taken out')}>Take out</button
+              onclick={() => said.of(put((now) => now.filter((_, at) => at !== i), 'item taken out'))}>Take out</button
             ></td
           >
         </tr>
@@ -131,5 +132,5 @@
     <Act type="submit">Add item</Act>
   </form>
   <CertaintyAndHoliday {assumption} {save} />
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { answer, api } from '../../lib/api';
+  import { answer, api, type LineView } from '../../lib/api';
   import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
@@ -32,25 +32,22 @@
     );
   });
   const view = $derived(loaded.data);
-  const line = $derived(view?.line as LineJson | undefined);
+  /** The line as the latest edit left it, until the view has heard of it. */
+  let saved = $state.raw<{ since: LineView; line: LineJson }>();
+  const line = $derived(saved && saved.since === view ? saved.line : (view?.line as LineJson | undefined));
   const assumption = $derived(line?.assumption as Json | undefined);
 
-  /** The line as the latest edit left it, before the view has heard of it. */
-  let latest: LineJson | undefined;
   let last: Promise<unknown> = Promise.resolve();
-  $effect(() => {
-    latest = view?.line as LineJson | undefined;
-  });
 
   function save(change: (now: Json) => Json, words: string): Promise<string> {
-    const saved = last.then(async () => {
-      const next = { ...latest!, assumption: change(latest!.assumption as Json) };
+    const saving = last.then(async () => {
+      const next = { ...line!, assumption: change(line!.assumption as Json) };
       const problem = await plan.putLine(next, `${next.name}: ${words}`);
-      if (!problem) latest = next;
+      if (!problem) saved = { since: view!, line: next };
       return problem?.detail ?? '';
     });
-    last = saved;
-    return saved;
+    last = saving;
+    return saving;
   }
 
   function switchOff() {

@@ -1,8 +1,11 @@
 <script lang="ts">
+  import TypedField from '../../lib/TypedField.svelte';
   import { addDays, monthStart } from '../../lib/dates';
   import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import GrowthMonths from './GrowthMonths.svelte';
   import StepsEditor from './StepsEditor.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save, StepJson } from './save';
 
   interface Props {
@@ -17,7 +20,7 @@
   const others = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.id !== id));
   /** An amount first holds from the first month that is forecast. */
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
-  let refusal = $state('');
+  const said = new Said();
   const METHODS = [
     { kind: 'fixed', name: 'the same every month' },
     { kind: 'growth', name: 'a base that grows' },
@@ -25,8 +28,8 @@
     { kind: 'share', name: 'a share of another line' },
   ];
 
-  async function put(change: (now: Json) => Json, words: string) {
-    refusal = await save((now) => ({ ...now, method: change(now.method as Json) }), words);
+  function put(change: (now: Json) => Json, words: string): Promise<string> {
+    return save((now) => ({ ...now, method: change(now.method as Json) }), words);
   }
 
   /** A new method begins with what the old one can give it. */
@@ -34,7 +37,7 @@
     const steps = (method.amount ?? method.base ?? []) as StepJson[];
     const other = others[0];
     if (kind === 'share' && !other) {
-      refusal = 'There is no other line by month to take a share of: add that one first.';
+      said.now('There is no other line by month to take a share of: add that one first.');
       return;
     }
     const fresh: Record<string, Json> = {
@@ -43,17 +46,18 @@
       typed: { kind, amounts: {} },
       share: { kind, line: other?.id, share: '10' },
     };
-    void put(() => fresh[kind]!, 'method chosen');
+    void said.of(put(() => fresh[kind]!, 'method chosen'));
   }
 
-  function chooseLine(line: string) {
-    void put((now) => ({ ...now, line }), 'other line chosen');
+  function putSteps(field: 'amount' | 'base', change: (now: StepJson[]) => StepJson[]): Promise<string> {
+    return put((now) => ({ ...now, [field]: change((now[field] ?? []) as StepJson[]) }), `${field} set`);
   }
 
   function putPercent(field: string, typed: string) {
     const percent = readPercent(typed);
-    if (percent === null) refusal = `'${typed}' is no percentage: type a number such as 12.5.`;
-    else void put((now) => ({ ...now, [field]: percent }), `${field} ${percent}%`);
+    return percent === null
+      ? `'${typed}' is no percentage: type a number such as 12.5.`
+      : put((now) => ({ ...now, [field]: percent }), `${field} ${percent}%`);
   }
 </script>
 
@@ -69,38 +73,38 @@
       label="amount a month"
       steps={(method.amount ?? []) as StepJson[]}
       {first}
-      onchange={(amount) => save((now) => ({ ...now, method: { ...(now.method as Json), amount } }), 'amount set')}
+      onchange={(change) => putSteps('amount', change)}
     />
   {:else if method.kind === 'growth'}
     <StepsEditor
       label="base a month"
       steps={(method.base ?? []) as StepJson[]}
       {first}
-      onchange={(base) => save((now) => ({ ...now, method: { ...(now.method as Json), base } }), 'base set')}
+      onchange={(change) => putSteps('base', change)}
     />
-    <label>
-      <span class="hush">growing % a month</span>
-      <input
-        class="small-field w-[70px] text-right"
-        value={method.growth}
-        onchange={(e) => putPercent('growth', e.currentTarget.value)}
-      />
-    </label>
+    <TypedField
+      label="growing % a month"
+      class="w-[70px] text-right"
+      value={String(method.growth)}
+      onput={(typed) => putPercent('growth', typed)}
+    />
+    <GrowthMonths growthOf={(method.growthOf ?? {}) as Record<string, string>} {put} />
   {:else if method.kind === 'share'}
-    <label>
-      <input
-        class="small-field w-[70px] text-right"
-        aria-label="Share in percent"
-        value={method.share}
-        onchange={(e) => putPercent('share', e.currentTarget.value)}
-      />
-      <span class="hush">% of</span>
-    </label>
+    <TypedField
+      name="Share in percent"
+      after="% of"
+      class="w-[70px] text-right"
+      value={String(method.share)}
+      onput={(typed) => putPercent('share', typed)}
+    />
     <select
       class="small-field"
       aria-label="The other line"
       value={method.line}
-      onchange={(e) => void chooseLine(e.currentTarget.value)}
+      onchange={(e) => {
+        const line = e.currentTarget.value;
+        void said.of(put((now) => ({ ...now, line }), 'other line chosen'));
+      }}
     >
       {#each others as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
     </select>
@@ -110,4 +114,4 @@
     >
   {/if}
 </div>
-{#if refusal}<p class="bad mb-2" role="alert">{refusal}</p>{/if}
+{#if said.words}<p class="bad mb-2" role="alert">{said.words}</p>{/if}

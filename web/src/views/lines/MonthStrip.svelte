@@ -3,8 +3,9 @@
   import type { LineView } from '../../lib/api';
   import { monthName } from '../../lib/dates';
   import { blockText, GridCursor } from '../../lib/grid/cursor.svelte';
-  import { readAmount } from '../../lib/money';
+  import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
   import { needReason, readBlock, withMonths, type StripEdit } from './strip';
 
@@ -22,7 +23,7 @@
   /** Edits that wait for the reason of an override. */
   let waiting = $state.raw<StripEdit[]>();
   let reason = $state('');
-  let refusal = $state('');
+  const said = new Said();
   let grid = $state<HTMLTableElement>();
   const asOf = $derived(strip.findIndex((month) => !month.history));
   const overridden = $derived(strip.some((month) => month.reason !== null));
@@ -39,22 +40,24 @@
     }
     waiting = undefined;
     reason = '';
-    refusal = await save(
-      (now) => withMonths(now, edits, why),
-      edits.length === 1 ? `${edits[0]!.month} set` : `${edits.length} months set`,
-    );
     await focusCell();
+    await said.of(
+      save(
+        (now) => withMonths(now, edits, why),
+        edits.length === 1 ? `${edits[0]!.month} set` : `${edits.length} months set`,
+      ),
+    );
   }
 
   function commit(step: number) {
     const at = editing!;
     const amount = typed.trim() === '' ? null : readAmount(typed);
     if (amount === null && typed.trim() !== '') {
-      refusal = `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
+      said.now(noAmount(typed));
       return;
     }
     editing = undefined;
-    refusal = '';
+    said.now('');
     const month = strip[at]!;
     cursor.set(0, Math.min(strip.length - 1, at + step));
     void put([{ month: month.month, history: month.history, amount }]);
@@ -84,7 +87,7 @@
     else if (e.key === 'Tab') commit(e.shiftKey ? -1 : 1);
     else if (e.key === 'Escape') {
       editing = undefined;
-      refusal = '';
+      said.now('');
       void focusCell();
     } else return;
     e.preventDefault();
@@ -105,9 +108,11 @@
     e.preventDefault();
     const block = readBlock(e.clipboardData?.getData('text/plain') ?? '');
     const room = strip.slice(cursor.block.left);
-    if ('refusal' in block) refusal = block.refusal;
+    if ('refusal' in block) said.now(block.refusal);
     else if (block.amounts.length > room.length) {
-      refusal = `${block.amounts.length} figures were pasted, but from here on only ${room.length} months stand in the strip: begin further left, or choose later. Nothing was changed.`;
+      said.now(
+        `${block.amounts.length} figures were pasted, but from here on only ${room.length} months stand in the strip: begin further left, or choose later. Nothing was changed.`,
+      );
     } else {
       void put(
         room.flatMap(({ month, history }, i) =>
@@ -155,7 +160,7 @@
             <input
               class="small-field h-[23px] w-[76px] text-right not-italic"
               aria-label="Amount of {month.month}"
-              aria-invalid={!!refusal}
+              aria-invalid={!!said.words}
               bind:value={typed}
               {@attach focus}
               onkeydown={onfield}
@@ -183,7 +188,7 @@
     onsubmit={(e) => {
       e.preventDefault();
       if (reason.trim()) void put(waiting!, reason);
-      else refusal = 'Say why: an override keeps its reason, so that it is not a puzzle next month.';
+      else said.now('Say why: an override keeps its reason, so that it is not a puzzle next month.');
     }}
   >
     <label
@@ -197,4 +202,4 @@
     <button class="underline" type="button" onclick={() => (waiting = undefined)}>Leave it</button>
   </form>
 {/if}
-{#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

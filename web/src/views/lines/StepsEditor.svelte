@@ -1,6 +1,8 @@
 <script lang="ts">
-  import { longDay, readDay, type Day } from '../../lib/dates';
-  import { grouped, readAmount } from '../../lib/money';
+  import TypedField from '../../lib/TypedField.svelte';
+  import { longDay, noDay, readDay, type Day } from '../../lib/dates';
+  import { grouped, noAmount, readAmount } from '../../lib/money';
+  import { Said } from '../../lib/said.svelte';
   import type { StepJson } from './save';
 
   interface Props {
@@ -8,40 +10,40 @@
     steps: StepJson[];
     /** The date a first value holds from. */
     first: Day;
-    /** Puts the changed steps; gives the refusal, or nothing. */
-    onchange: (steps: StepJson[]) => Promise<string>;
+    /** Changes the steps, as edits still under way leave them; gives the refusal, or nothing. */
+    onchange: (change: (now: StepJson[]) => StepJson[]) => Promise<string>;
   }
 
   let { label, steps, first, onchange }: Props = $props();
-  let refusal = $state('');
+  const said = new Said();
   let adding = $state(false);
   let fromTyped = $state('');
   let valueTyped = $state('');
 
-  async function put(next: StepJson[]): Promise<boolean> {
-    refusal = await onchange([...next].sort((a, b) => a.from.localeCompare(b.from)));
-    return !refusal;
+  /** Puts a value in force from a day on; the server refuses two from the same one. */
+  function add(from: string, value: string): Promise<string> {
+    return onchange((now) => [...now, { from, value }].sort((a, b) => a.from.localeCompare(b.from)));
   }
 
-  function setValue(step: StepJson, typed: string) {
+  function setValue(from: string, typed: string) {
     const value = readAmount(typed);
-    if (value === null) refusal = `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
-    else if (value !== step.value) void put(steps.map((one) => (one === step ? { ...one, value } : one)));
+    return value === null
+      ? noAmount(typed)
+      : onchange((now) => now.map((one) => (one.from === from ? { from, value } : one)));
   }
 
   function setFirst(typed: string) {
     const value = readAmount(typed);
-    if (value === null) refusal = `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
-    else void put([{ from: first, value }]);
+    return value === null ? noAmount(typed) : add(first, value);
   }
 
-  async function add(e: Event) {
+  async function submit(e: Event) {
     e.preventDefault();
     const from = readDay(fromTyped);
     const value = readAmount(valueTyped);
-    if (!from) refusal = `'${fromTyped}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
-    else if (value === null) refusal = `'${valueTyped}' is no amount: type a number such as 1,250.50 or 12k.`;
-    else if (await put([...steps, { from, value }])) {
+    if (!from) said.now(noDay(fromTyped));
+    else if (value === null) said.now(noAmount(valueTyped));
+    else if (await said.of(add(from, value))) {
       adding = false;
       fromTyped = valueTyped = '';
     }
@@ -52,33 +54,28 @@
   <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
     <span class="hush">{label}</span>
     {#if steps.length === 0}
-      <input
-        class="small-field w-[110px] text-right"
-        aria-label={label}
-        placeholder="0"
-        onchange={(e) => setFirst(e.currentTarget.value)}
-      />
+      <TypedField name={label} class="w-[110px] text-right" placeholder="0" value="" onput={setFirst} />
     {/if}
     {#each steps as step, i (step.from)}
       <span class="whitespace-nowrap">
-        <input
-          class="small-field w-[110px] text-right"
-          aria-label="{label} from {longDay(step.from)}"
+        <TypedField
+          name="{label} from {longDay(step.from)}"
+          after="from {longDay(step.from)}"
+          class="w-[110px] text-right"
           value={grouped(step.value)}
-          onchange={(e) => setValue(step, e.currentTarget.value)}
+          onput={(typed) => setValue(step.from, typed)}
         />
-        <span class="hush">from {longDay(step.from)}</span>
         {#if i > 0}
           <button
             class="hush"
             aria-label="Take the step from {longDay(step.from)} out"
-            onclick={() => void put(steps.filter((one) => one !== step))}>×</button
+            onclick={() => said.of(onchange((now) => now.filter((one) => one.from !== step.from)))}>×</button
           >
         {/if}
       </span>
     {/each}
     {#if adding}
-      <form class="flex items-center gap-2" onsubmit={add}>
+      <form class="flex items-center gap-2" onsubmit={submit}>
         <!-- svelte-ignore a11y_autofocus -->
         <input
           class="small-field w-[104px]"
@@ -100,5 +97,5 @@
       <button class="underline" onclick={() => (adding = true)}>change from a date…</button>
     {/if}
   </div>
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </div>

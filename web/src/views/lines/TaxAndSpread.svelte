@@ -1,6 +1,7 @@
 <script lang="ts">
+  import TypedField from '../../lib/TypedField.svelte';
   import { readPercent } from '../../lib/money';
-  import { Said } from './said.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -17,51 +18,54 @@
       .join(', '),
   );
   const said = new Said();
+  /** What a way of spreading begins with. */
+  const SPREADS: Record<string, Json> = {
+    even: { kind: 'even' },
+    days: { kind: 'days', days: [{ day: 15, weight: 1 }] },
+    weeks: { kind: 'weeks', weights: [1, 1, 1, 1, 1] },
+  };
 
-  function putTax(part: Json, words: string) {
-    void said.of(save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words));
+  function putTax(part: Json, words: string): Promise<string> {
+    return save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words);
   }
 
-  function putSpread(next: Json) {
-    void said.of(save((now) => ({ ...now, spread: next }), 'days of the month chosen'));
+  function putSpread(next: Json): Promise<string> {
+    return save((now) => ({ ...now, spread: next }), 'days of the month chosen');
   }
 
   function setRate(typed: string) {
     const rate = readPercent(typed);
-    if (rate === null) said.now(`'${typed}' is no percentage: type a number such as 20.`);
-    else putTax({ rate }, `sales tax ${rate}%`);
+    return rate === null
+      ? `'${typed}' is no percentage: type a number such as 20.`
+      : putTax({ rate }, `sales tax ${rate}%`);
   }
 
   /** Days such as "10, 25" or, with weights, "10×2, 25×3". */
   function setDays(typed: string) {
     const parts = typed.split(',').map((part) => /^\s*(\d{1,2})(?:\s*[x×*]\s*(\d+))?\s*$/.exec(part));
     if (parts.some((part) => !part))
-      said.now(`'${typed}' are no days: type days of the month such as 10, 25, or with weights 10×2, 25×3.`);
-    else
-      putSpread({
-        kind: 'days',
-        days: parts.map((part) => ({ day: Number(part![1]), weight: Number(part![2] ?? 1) })),
-      });
+      return `'${typed}' are no days: type days of the month such as 10, 25, or with weights 10×2, 25×3.`;
+    return putSpread({
+      kind: 'days',
+      days: parts.map((part) => ({ day: Number(part![1]), weight: Number(part![2] ?? 1) })),
+    });
   }
 
   function setWeeks(typed: string) {
     const weights = typed.split(/[,\s]+/).filter(Boolean);
-    if (weights.length !== 5 || weights.some((w) => !/^\d+$/.test(w))) {
-      said.now(`'${typed}' are no five weights: type one for each week of the month, such as 1, 2, 1, 3, 2.`);
-    } else putSpread({ kind: 'weeks', weights: weights.map(Number) });
+    return weights.length !== 5 || weights.some((w) => !/^\d+$/.test(w))
+      ? `'${typed}' are no five weights: type one for each week of the month, such as 1, 2, 1, 3, 2.`
+      : putSpread({ kind: 'weeks', weights: weights.map(Number) });
   }
 </script>
 
 <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule pt-2">
-  <label>
-    <span class="hush">Sales tax %</span>
-    <input class="small-field w-[56px] text-right" value={tax.rate} onchange={(e) => setRate(e.currentTarget.value)} />
-  </label>
+  <TypedField label="Sales tax %" class="w-[56px] text-right" value={String(tax.rate)} onput={setRate} />
   <label class="flex items-center gap-1.5">
     <input
       type="checkbox"
       checked={Boolean(tax.gross)}
-      onchange={(e) => putTax({ gross: e.currentTarget.checked }, 'amounts with or without tax')}
+      onchange={(e) => said.of(putTax({ gross: e.currentTarget.checked }, 'amounts with or without tax'))}
     />
     <span class="hush">amounts have the tax in them</span>
   </label>
@@ -70,14 +74,7 @@
     <select
       class="small-field"
       value={spread.kind}
-      onchange={(e) =>
-        putSpread(
-          e.currentTarget.value === 'days'
-            ? { kind: 'days', days: [{ day: 15, weight: 1 }] }
-            : e.currentTarget.value === 'weeks'
-              ? { kind: 'weeks', weights: [1, 1, 1, 1, 1] }
-              : { kind: 'even' },
-        )}
+      onchange={(e) => said.of(putSpread(SPREADS[e.currentTarget.value]!))}
     >
       <option value="even">even over business days</option>
       <option value="days">on certain days</option>
@@ -85,18 +82,13 @@
     </select>
   </label>
   {#if spread.kind === 'days'}
-    <input
-      class="small-field w-[130px]"
-      aria-label="Days of the month"
-      value={days}
-      onchange={(e) => setDays(e.currentTarget.value)}
-    />
+    <TypedField name="Days of the month" class="w-[130px]" value={days} onput={setDays} />
   {:else if spread.kind === 'weeks'}
-    <input
-      class="small-field w-[130px]"
-      aria-label="Weights of the five weeks"
+    <TypedField
+      name="Weights of the five weeks"
+      class="w-[130px]"
       value={((spread.weights ?? []) as number[]).join(', ')}
-      onchange={(e) => setWeeks(e.currentTarget.value)}
+      onput={setWeeks}
     />
   {/if}
 </div>

@@ -142,7 +142,7 @@ export class BringingIn {
   }
 
   async moveAsOf() {
-    await this.plan.putSettings({ asOf: this.reach });
+    await this.plan.putSettings((now) => ({ ...now, asOf: this.reach }));
   }
 }
 

@@ -1,78 +1,72 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { answer, api, type Schemas } from '../../lib/api';
-  import { readDay } from '../../lib/dates';
+  import TypedField from '../../lib/TypedField.svelte';
+  import { answer, api } from '../../lib/api';
+  import { noDay, readDay } from '../../lib/dates';
   import { grouped, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-
-  type Account = Schemas['AccountView'];
+  import { Said } from '../../lib/said.svelte';
 
   const plan = getPlan();
-  let refusal = $state('');
+  const said = new Said();
   let name = $state('');
   let balance = $state('');
 
-  async function put(json: Record<string, unknown> & { id: string }): Promise<boolean> {
-    const problem = await plan.edit((version) =>
-      answer(
-        api.PUT('/api/plans/{plan}/accounts/{id}', {
-          params: { path: { plan: plan.id, id: json.id }, query: { version } },
-          body: json as never,
-        }),
-      ),
+  function answered(edit: (version: number) => ReturnType<Parameters<typeof plan.edit>[0]>): Promise<string> {
+    return plan.edit(edit).then((problem) => problem?.detail ?? '');
+  }
+
+  function putWhole(version: number, id: string, json: Record<string, unknown>) {
+    return answer(
+      api.PUT('/api/plans/{plan}/accounts/{id}', {
+        params: { path: { plan: plan.id, id }, query: { version } },
+        body: json as never,
+      }),
     );
-    refusal = problem?.detail ?? '';
-    return !problem;
   }
 
-  function jsonOf(account: Account) {
-    const { id, name, country, restricted, balanceDate } = account;
-    return { id, name, country, restricted, balanceDate, balance: plan.money.decimal(account.balance) };
+  /** Changes a part of an account, as edits still under way leave it. */
+  function put(id: string, part: Record<string, unknown>): Promise<string> {
+    return answered((version) => {
+      const { name, country, restricted, balanceDate, balance } = plan.view!.accounts.find((one) => one.id === id)!;
+      const now = { id, name, country, restricted, balanceDate, balance: plan.money.decimal(balance) };
+      return putWhole(version, id, { ...now, ...part });
+    });
   }
 
-  function setBalance(account: Account, typed: string) {
+  function setBalance(id: string, typed: string) {
     const amount = readAmount(typed);
-    if (amount === null)
-      refusal = `'${typed}' is no amount: type a number such as 1,250.50, below zero when overdrawn.`;
-    else void put({ ...jsonOf(account), balance: amount });
+    return amount === null
+      ? `'${typed}' is no amount: type a number such as 1,250.50, below zero when overdrawn.`
+      : put(id, { balance: amount });
   }
 
-  function setDate(account: Account, typed: string) {
+  function setDate(id: string, typed: string) {
     const day = readDay(typed);
-    if (day) void put({ ...jsonOf(account), balanceDate: day });
-    else refusal = `'${typed}' is no date: type one such as 2026-03-01.`;
+    return day ? put(id, { balanceDate: day }) : noDay(typed);
   }
 
   async function add(e: Event) {
     e.preventDefault();
     const amount = readAmount(balance);
-    if (!name.trim()) refusal = 'Give the account a name.';
+    if (!name.trim()) said.now('Give the account a name.');
     else if (amount === null)
-      refusal = `'${balance}' is no amount: type the booked balance, such as 1,250.50, below zero when overdrawn.`;
+      said.now(`'${balance}' is no amount: type the booked balance, such as 1,250.50, below zero when overdrawn.`);
     else {
       const country = plan.view!.accounts[0]?.country ?? 'GB';
-      const made = await put({
-        id: crypto.randomUUID(),
-        name,
-        country,
-        restricted: false,
-        balanceDate: String(plan.settings.asOf),
-        balance: amount,
-      });
-      if (made) name = balance = '';
+      const balanceDate = String(plan.settings.asOf);
+      const id = crypto.randomUUID();
+      const account = { id, name, country, restricted: false, balanceDate, balance: amount };
+      if (await said.of(answered((version) => putWhole(version, id, account)))) name = balance = '';
     }
   }
 
-  function remove(id: string) {
-    void plan
-      .edit((version) =>
-        answer(
-          api.DELETE('/api/plans/{plan}/accounts/{id}', {
-            params: { path: { plan: plan.id, id }, query: { version } },
-          }),
-        ),
-      )
-      .then((problem) => (refusal = problem?.detail ?? ''));
+  function remove(id: string): Promise<string> {
+    return answered((version) =>
+      answer(
+        api.DELETE('/api/plans/{plan}/accounts/{id}', { params: { path: { plan: plan.id, id }, query: { version } } }),
+      ),
+    );
   }
 </script>
 
@@ -91,12 +85,12 @@
       {#each plan.view!.accounts as account (account.id)}
         <tr>
           <td class="words"
-            ><input
-              class="small-field w-[130px]"
-              aria-label="Name"
-              maxlength="120"
+            ><TypedField
+              class="w-[130px]"
+              name="Name"
+              maxlength={120}
               value={account.name}
-              onchange={(e) => void put({ ...jsonOf(account), name: e.currentTarget.value })}
+              onput={(name) => put(account.id, { name })}
             /></td
           >
           <td class="words">
@@ -104,25 +98,25 @@
               class="small-field"
               aria-label="Whose bank holidays count"
               value={account.country}
-              onchange={(e) => void put({ ...jsonOf(account), country: e.currentTarget.value })}
+              onchange={(e) => said.of(put(account.id, { country: e.currentTarget.value }))}
             >
               {#each plan.view!.countries as country (country)}<option>{country}</option>{/each}
             </select>
           </td>
           <td
-            ><input
-              class="small-field w-[104px] text-right"
-              aria-label="Balance"
+            ><TypedField
+              class="w-[104px] text-right"
+              name="Balance"
               value={grouped(plan.money.decimal(account.balance))}
-              onchange={(e) => setBalance(account, e.currentTarget.value)}
+              onput={(typed) => setBalance(account.id, typed)}
             /></td
           >
           <td class="words"
-            ><input
-              class="small-field w-[96px]"
-              aria-label="Date of the balance"
+            ><TypedField
+              class="w-[96px]"
+              name="Date of the balance"
               value={account.balanceDate}
-              onchange={(e) => setDate(account, e.currentTarget.value)}
+              onput={(typed) => setDate(account.id, typed)}
             /></td
           >
           <td class="words"
@@ -130,11 +124,13 @@
               type="checkbox"
               aria-label="Restricted"
               checked={account.restricted}
-              onchange={(e) => void put({ ...jsonOf(account), restricted: e.currentTarget.checked })}
+              onchange={(e) => said.of(put(account.id, { restricted: e.currentTarget.checked }))}
             /></td
           >
           <td
-            ><button class="hush" aria-label="Take {account.name} out" onclick={() => remove(account.id)}>×</button></td
+            ><button class="hush" aria-label="Take {account.name} out" onclick={() => said.of(remove(account.id))}
+              >×</button
+            ></td
           >
         </tr>
       {/each}
@@ -156,5 +152,5 @@
     />
     <Act type="submit">Add</Act>
   </form>
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </section>

@@ -1,14 +1,17 @@
 <script lang="ts">
-  import { monthStart, readDay } from '../../lib/dates';
+  import TypedField from '../../lib/TypedField.svelte';
+  import { monthStart, noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import StepsEditor from '../lines/StepsEditor.svelte';
   import type { Json, StepJson } from '../lines/save';
+  import { Said } from '../../lib/said.svelte';
   import Field from '../setup/Field.svelte';
 
   const plan = getPlan();
   const settings = $derived(plan.settings);
-  const facility = $derived(settings.facility as { name: string; limit: StepJson[] } | undefined);
-  let refusals = $state<Record<string, string>>({});
+  type Facility = { name: string; limit: StepJson[] };
+  const facility = $derived(settings.facility as Facility | undefined);
+  const said = new Said();
   const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
   const MONTHS = [
     'january',
@@ -25,53 +28,65 @@
     'december',
   ];
 
-  async function put(field: string, part: Json): Promise<string> {
-    refusals[field] = (await plan.putSettings(part))?.detail ?? '';
-    return refusals[field];
+  async function change(by: (now: Json) => Json): Promise<string> {
+    return (await plan.putSettings((now) => ({ ...now, ...by(now) })))?.detail ?? '';
+  }
+
+  function put(part: Json): Promise<string> {
+    return change(() => part);
   }
 
   function setAsOf(typed: string) {
     const day = readDay(typed);
-    if (day) void put('asOf', { asOf: day });
-    else refusals.asOf = `'${typed}' is no date: type one such as 2026-03-08 or 8/3/2026.`;
+    return day ? put({ asOf: day }) : noDay(typed);
   }
 
   function setHorizon(typed: string) {
-    if (/^\d+$/.test(typed.trim())) void put('horizon', { horizonMonths: Number(typed) });
-    else refusals.horizon = `'${typed}' is no whole number: type the months to look ahead, from 1 to 72.`;
+    return /^\d+$/.test(typed.trim())
+      ? put({ horizonMonths: Number(typed) })
+      : `'${typed}' is no whole number: type the months to look ahead, from 1 to 72.`;
+  }
+
+  function setLimit(by: (now: StepJson[]) => StepJson[]): Promise<string> {
+    return change((now) => {
+      const facility = (now.facility ?? { name: 'Overdraft', limit: [] }) as Facility;
+      return { facility: { ...facility, limit: by(facility.limit) } };
+    });
   }
 
   function setCounted(field: string, certainty: string, on: boolean) {
-    const counted = (settings[field] as string[]).filter((one) => one !== certainty);
-    void put(field, { [field]: on ? [...counted, certainty] : counted });
+    void said.of(
+      change((now) => {
+        const others = (now[field] as string[]).filter((one) => one !== certainty);
+        return { [field]: on ? [...others, certainty] : others };
+      }),
+    );
   }
 </script>
 
 <section class="card" aria-label="Settings">
   <div class="flex flex-wrap items-start gap-x-4 gap-y-2">
-    <Field label="Name" refusal={refusals.name}>
-      <input
-        class="small-field w-[220px]"
-        maxlength="120"
-        value={settings.name}
-        onchange={(e) => void put('name', { name: e.currentTarget.value })}
-      />
-    </Field>
-    <Field label="As-of date" refusal={refusals.asOf}>
-      <input class="small-field w-[112px]" value={settings.asOf} onchange={(e) => setAsOf(e.currentTarget.value)} />
-    </Field>
-    <Field label="Months ahead" refusal={refusals.horizon}>
-      <input
-        class="small-field w-[60px] text-right"
-        value={settings.horizonMonths}
-        onchange={(e) => setHorizon(e.currentTarget.value)}
-      />
-    </Field>
+    <TypedField
+      label="Name"
+      above
+      class="w-[220px]"
+      maxlength={120}
+      value={String(settings.name)}
+      onput={(name) => put({ name })}
+    />
+    <TypedField label="As-of date" above class="w-[112px]" value={String(settings.asOf)} onput={setAsOf} />
+    <TypedField
+      label="Months ahead"
+      above
+      class="w-[60px] text-right"
+      value={String(settings.horizonMonths)}
+      onput={setHorizon}
+    />
     <Field label="Weeks begin on">
       <select
         class="small-field"
         value={settings.firstDayOfWeek}
-        onchange={(e) => void put('week', { firstDayOfWeek: e.currentTarget.value })}
+        onchange={(e) => said.of(put({ firstDayOfWeek: e.currentTarget.value }))}
       >
         {#each DAYS as day (day)}<option>{day}</option>{/each}
       </select>
@@ -80,9 +95,19 @@
       <select
         class="small-field"
         value={settings.firstFiscalMonth}
-        onchange={(e) => void put('month', { firstFiscalMonth: e.currentTarget.value })}
+        onchange={(e) => said.of(put({ firstFiscalMonth: e.currentTarget.value }))}
       >
         {#each MONTHS as month (month)}<option>{month}</option>{/each}
+      </select>
+    </Field>
+    <Field label="A new amount inside a month">
+      <select
+        class="small-field"
+        value={settings.amountSteps}
+        onchange={(e) => said.of(put({ amountSteps: e.currentTarget.value }))}
+      >
+        <option value="first-day">counts from the next month</option>
+        <option value="by-days">counts by days</option>
       </select>
     </Field>
   </div>
@@ -91,13 +116,13 @@
       label="minimum cash"
       steps={(settings.minimumCash ?? []) as StepJson[]}
       first={monthStart(String(settings.asOf))}
-      onchange={(minimumCash) => put('minimum', { minimumCash })}
+      onchange={(by) => change((now) => ({ minimumCash: by((now.minimumCash ?? []) as StepJson[]) }))}
     />
     <StepsEditor
       label={facility ? `limit of ${facility.name}` : 'overdraft limit'}
       steps={facility?.limit ?? []}
       first={monthStart(String(settings.asOf))}
-      onchange={(limit) => put('limit', { facility: { name: facility?.name ?? 'Overdraft', limit } })}
+      onchange={setLimit}
     />
     {#each [{ field: 'countedReceipts', name: 'Receipts that count' }, { field: 'countedPayments', name: 'Payments that count' }] as one (one.field)}
       <div class="flex items-center gap-3">
@@ -114,5 +139,6 @@
         {/each}
       </div>
     {/each}
+    {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
   </div>
 </section>

@@ -7,12 +7,16 @@
   import BasicsPart from './BasicsPart.svelte';
   import CostsPart from './CostsPart.svelte';
   import SalesPart from './SalesPart.svelte';
-  import { blank, planFile, refusalsOf, type Refusals } from './wizard';
+  import { blank, planFile, refusalsOf, type Refusals, type Wizard } from './wizard';
 
   const today = new Date().toLocaleDateString('sv-SE');
-  let wizard = $state(blank(today));
+  /** What was typed before the page was left or loaded again. */
+  const kept = sessionStorage.getItem('new plan');
+  let wizard = $state<Wizard>(kept ? (JSON.parse(kept) as Wizard) : blank(today));
   let refusals = $state.raw<Refusals>({});
   let refusal = $state('');
+
+  $effect(() => sessionStorage.setItem('new plan', JSON.stringify(wizard)));
 
   async function submit(e: Event) {
     e.preventDefault();
@@ -23,8 +27,10 @@
       return;
     }
     const got = await answer(api.POST('/api/plans', { body: planFile(wizard) as never }));
-    if (got.ok) void push(`/plan/${got.data.id}/setup?new=yes`);
-    else refusal = got.problem.detail;
+    if (got.ok) {
+      await push(`/plan/${got.data.id}/setup?new=yes`);
+      sessionStorage.removeItem('new plan');
+    } else refusal = got.problem.detail;
   }
 </script>
 

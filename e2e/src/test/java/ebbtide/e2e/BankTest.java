@@ -12,36 +12,21 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A Monday at the bank's files: the demo's statements in, assigned by keys, rules and parts; damaged files refused. */
-class BankTest {
-  private static Running running;
-  private static Chromium chromium;
+class BankTest extends Journeys {
   @TempDir private Path folder;
-  private Page page;
 
-  @BeforeAll
-  static void start() {
-    running = Running.start("demo");
-    chromium = new Chromium();
-  }
-
-  @AfterAll
-  static void stop() {
-    assertThat(chromium.outside()).isEmpty();
-    assertThat(chromium.faults()).isEmpty();
-    chromium.close();
-    running.close();
+  BankTest() {
+    super("demo");
   }
 
   @BeforeEach
   void open() {
-    page = chromium.open(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/position");
+    open("position");
     page.getByLabel("Balances by account and day").waitFor();
   }
 

@@ -11,53 +11,22 @@ import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** The demo company in the browser: by keyboard and mouse, with mistakes, and fit for those who can't see it. */
-class DemoTest {
-  private static Running running;
-  private static Chromium chromium;
-  private static String plan;
-  private Page page;
-
-  @BeforeAll
-  static void start() {
-    running = Running.start("demo");
-    chromium = new Chromium();
-    plan = Screens.onlyPlan(running);
-  }
-
-  @AfterAll
-  static void stop() {
-    chromium.close();
-    running.close();
+class DemoTest extends Journeys {
+  DemoTest() {
+    super("demo");
   }
 
   @BeforeEach
   void open() {
-    page = chromium.open(running.url() + "/#/plan/" + plan + "/forecast");
+    open("forecast");
     cell(page, "Diesel", 5).waitFor();
-  }
-
-  @AfterEach
-  void nothingLeftTheHostAndNothingBroke() {
-    assertThat(chromium.outside()).isEmpty();
-    assertThat(chromium.faults()).isEmpty();
-    page.context().close();
-  }
-
-  private void go(String view) {
-    page.navigate(running.url() + "/#/plan/" + plan + "/" + view);
-  }
-
-  private Locator status() {
-    return page.getByRole(AriaRole.STATUS).first();
   }
 
   @Test
@@ -65,10 +34,7 @@ class DemoTest {
     for (String view : List.of("forecast", "receipts/restaurants", "payments/pay", "payments/boat-refit", "position", "track", "setup")) {
       go(view);
       page.getByRole(AriaRole.HEADING).first().waitFor();
-      page.waitForTimeout(400);
-      List<String> serious = new AxeBuilder(page).analyze().getViolations().stream()
-          .filter(rule -> List.of("serious", "critical").contains(rule.getImpact())).map(DemoTest::words).toList();
-      assertThat(serious).as(view).isEmpty();
+      noSeriousViolation(view);
       assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth")).as(view).isTrue();
     }
     for (String by : List.of("Week", "Month", "\u00a3")) {
@@ -80,8 +46,53 @@ class DemoTest {
     }
   }
 
+  private void noSeriousViolation(String what) {
+    page.waitForTimeout(400);
+    List<String> serious = new AxeBuilder(page).analyze().getViolations().stream()
+        .filter(rule -> List.of("serious", "critical").contains(rule.getImpact())).map(DemoTest::words).toList();
+    assertThat(serious).as(what).isEmpty();
+  }
+
   private static String words(Rule rule) {
     return rule.getId() + ": " + rule.getNodes().stream().limit(3).map(node -> node.getHtml()).toList();
+  }
+
+  @Test
+  void everyPanelAndForm_opened_hasNoSeriousViolation() {
+    cell(page, "Diesel", 5).click();
+    noSeriousViolation("workings");
+    button(page, "Override").click();
+    noSeriousViolation("override");
+    page.keyboard().press("Escape");
+    cell(page, "Diesel", 5).focus();
+    page.keyboard().press("b");
+    noSeriousViolation("buoy");
+    page.keyboard().press("Escape");
+    button(page, "Buoys 1").click();
+    noSeriousViolation("list of buoys");
+    button(page, "Level").click();
+    noSeriousViolation("level");
+    for (String key : List.of("Control+k", "?")) {
+      page.keyboard().press(key);
+      page.getByRole(AriaRole.DIALOG).waitFor();
+      noSeriousViolation(key);
+      page.keyboard().press("Escape");
+      assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    }
+    go("payments/diesel");
+    button(page, "Add").click();
+    noSeriousViolation("new line");
+    page.keyboard().press("Escape");
+    go("position");
+    page.getByLabel("Statements to bring in").setInputFiles(Path.of("../demo/shop-takings-2026-03-08.csv"));
+    button(page, "Bring it in").waitFor();
+    noSeriousViolation("bank file");
+    page.navigate(running.url() + "/#/new");
+    button(page, "Make the plan").click();
+    noSeriousViolation("new plan with refusals");
+    page.navigate(running.url() + "/#/");
+    page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Plans")).waitFor();
+    noSeriousViolation("plans");
   }
 
   @Test

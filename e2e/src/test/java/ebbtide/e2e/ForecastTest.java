@@ -10,38 +10,20 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The forecast on the screen: what it shows is what the core computed, in every length, folded, copied and explained. */
-class ForecastTest {
-  private static Running running;
-  private static Chromium chromium;
-  private static String plan;
-  private Page page;
-
-  @BeforeAll
-  static void start() {
-    running = Running.start("demo");
-    chromium = new Chromium();
-    plan = Screens.onlyPlan(running);
-  }
-
-  @AfterAll
-  static void stop() {
-    assertThat(chromium.outside()).isEmpty();
-    assertThat(chromium.faults()).isEmpty();
-    chromium.close();
-    running.close();
+class ForecastTest extends Journeys {
+  ForecastTest() {
+    super("demo");
   }
 
   @BeforeEach
   void open() {
-    page = chromium.open(running.url() + "/#/plan/" + plan + "/forecast");
+    open("forecast");
     cell(page, "Diesel", 3).waitFor();
   }
 
@@ -56,7 +38,7 @@ class ForecastTest {
   }
 
   private JsonNode api(String path) {
-    return new JsonMapper().readTree(running.get("/api/plans/" + plan + path));
+    return new JsonMapper().readTree(running.get("/api/plans/" + Screens.onlyPlan(running) + path));
   }
 
   private static List<String> texts(Page page, String row) {

@@ -13,39 +13,27 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Lines of every kind made and changed on the screen, with the figures they must give. D is 31 December 2025. */
-class LinesTest {
-  @TempDir private static Path folder;
-  private static Running running;
-  private static Chromium chromium;
-  private Page page;
-
-  @BeforeAll
-  static void start() {
-    running = Running.start("start", "--data", folder.resolve("data").toString());
-    chromium = new Chromium();
-    Page page = chromium.open(running.url() + "/#/new");
-    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples/pattern.json"));
-    cell(page, "Sales", 1).waitFor();
+class LinesTest extends Journeys {
+  LinesTest() {
+    super("start");
   }
 
-  @AfterAll
-  static void stop() {
-    assertThat(chromium.outside()).isEmpty();
-    assertThat(chromium.faults()).isEmpty();
-    chromium.close();
-    running.close();
+  @BeforeAll
+  void bringThePlan() {
+    page = chromium.open(running.url() + "/#/new");
+    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples/pattern.json"));
+    cell(page, "Sales", 1).waitFor();
+    page.context().close();
   }
 
   @BeforeEach
   void open() {
-    page = chromium.open(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/payments");
+    open("payments");
   }
 
   private void add(String name, String kind) {
@@ -54,12 +42,6 @@ class LinesTest {
     page.getByRole(AriaRole.DIALOG).getByLabel(kind).check();
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add")).click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))).isVisible();
-  }
-
-  private void type(String label, String text) {
-    Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
-    field.fill(text);
-    field.press("Tab");
   }
 
   private void months(String line, String... amounts) {

@@ -9,10 +9,11 @@ export class Said {
     this.words = words;
   }
 
-  /** Says what a save answers, unless something was said since. */
-  async of(saving: Promise<string>) {
+  /** Says what a save answers, unless something was said since; tells whether it was saved. */
+  async of(saving: Promise<string>): Promise<boolean> {
     const mine = ++this.turn;
     const said = await saving;
     if (mine === this.turn) this.words = said;
+    return !said;
   }
 }

@@ -1,0 +1,77 @@
+<script lang="ts">
+  interface Props {
+    /** The text in force. */
+    value: string;
+    /** Puts what was typed in force; gives the refusal, or nothing. */
+    onput: (typed: string) => string | Promise<string>;
+    /** What stands before the field, or above it. */
+    label?: string;
+    above?: boolean;
+    /** The name of a field without a label. */
+    name?: string;
+    /** What stands behind the field. */
+    after?: string;
+    /** Classes of the field: its width, and how its text lies. */
+    class?: string;
+    placeholder?: string;
+    maxlength?: number;
+  }
+
+  let {
+    value,
+    onput,
+    label,
+    above = false,
+    name,
+    after,
+    class: look = 'w-[110px]',
+    placeholder,
+    maxlength,
+  }: Props = $props();
+  const said = $props.id();
+  /** What was typed and is not in force: it stays, whatever else becomes of the plan, until it is saved or given up. */
+  let typed = $state<string>();
+  let refusal = $state('');
+
+  async function put() {
+    const mine = typed;
+    if (mine === undefined) return;
+    const answer = await onput(mine);
+    if (typed !== mine) return;
+    refusal = answer;
+    if (!answer) typed = undefined;
+  }
+
+  function giveUp() {
+    typed = undefined;
+    refusal = '';
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key !== 'Escape' || typed === undefined) return;
+    giveUp();
+    e.preventDefault();
+    e.stopPropagation();
+  }
+</script>
+
+<span class="inline-block align-top">
+  <label class={above ? 'block' : 'whitespace-nowrap'}>
+    {#if label}<span class="hush {above ? 'block' : ''}">{label}</span>{/if}
+    <input
+      class="small-field {look}"
+      aria-label={name}
+      aria-invalid={!!refusal}
+      aria-describedby={refusal ? said : undefined}
+      {placeholder}
+      {maxlength}
+      bind:value={() => typed ?? value, (text) => (typed = text)}
+      onchange={put}
+      onblur={() => typed === value && giveUp()}
+      {onkeydown}
+    />
+    {#if after}<span class="hush">{after}</span>{/if}
+  </label>
+  {#if refusal}<span id={said} class="bad mt-0.5 block max-w-[320px] whitespace-normal" role="alert">{refusal}</span
+    >{/if}
+</span>
