@@ -44,6 +44,11 @@ public record BankMovement(String account, LocalDate bookingDate, LocalDate valu
     Check.that(Math.abs(sum) <= Math.abs(minor), "the parts add up to more than the movement: lower one of them");
   }
 
+  /** Returns the movement with other parts. */
+  public BankMovement withParts(List<AssignedPart> others) {
+    return new BankMovement(account, bookingDate, valueDate, minor, text, counterparty, reference, others);
+  }
+
   /** Returns what is not assigned yet, signed like the movement. */
   public long unassigned() {
     return minor - parts.stream().mapToLong(AssignedPart::minor).sum();

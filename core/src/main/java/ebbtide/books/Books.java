@@ -13,14 +13,52 @@ import java.util.stream.Stream;
 /**
  * The facts: accounts, and the movements of the unrestricted ones by day. Movements are by line where assigned;
  * {@code unassignedIn} and {@code unassignedOut} hold what is not, by sign; {@code transfers} what moves between own
- * accounts; {@code byAccount} all of each account, restricted ones too.
+ * accounts; {@code byAccount} all of each account, restricted ones too. What came in and what went out on a day are each
+ * one amount, in order of day, so that books with the same movements are equal.
  */
 public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn,
     List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount) {
   public Books {
     accounts = List.copyOf(accounts);
-    byLine = Map.copyOf(byLine);
-    byAccount = Map.copyOf(byAccount);
+    byLine = ordered(byLine);
+    unassignedIn = DayAmount.ordered(unassignedIn);
+    unassignedOut = DayAmount.ordered(unassignedOut);
+    transfers = DayAmount.ordered(transfers);
+    byAccount = ordered(byAccount);
+  }
+
+  private static Map<String, List<DayAmount>> ordered(Map<String, List<DayAmount>> amounts) {
+    Map<String, List<DayAmount>> ordered = new HashMap<>();
+    amounts.forEach((id, list) -> {
+      List<DayAmount> one = DayAmount.ordered(list);
+      if (!one.isEmpty()) {
+        ordered.put(id, one);
+      }
+    });
+    return Map.copyOf(ordered);
+  }
+
+  /** Returns these books with the movements of others, of the same accounts, added. */
+  public Books plus(Books others) {
+    return sum(others, 1);
+  }
+
+  /** Returns these books without the movements of others, which they hold. */
+  public Books minus(Books others) {
+    return sum(others, -1);
+  }
+
+  private Books sum(Books others, int by) {
+    return new Books(accounts, sum(byLine, others.byLine, by), DayAmount.sum(unassignedIn, others.unassignedIn, by),
+        DayAmount.sum(unassignedOut, others.unassignedOut, by), DayAmount.sum(transfers, others.transfers, by),
+        sum(byAccount, others.byAccount, by));
+  }
+
+  private static Map<String, List<DayAmount>> sum(Map<String, List<DayAmount>> amounts,
+      Map<String, List<DayAmount>> others, int by) {
+    Map<String, List<DayAmount>> sums = new HashMap<>(amounts);
+    others.forEach((id, list) -> sums.put(id, DayAmount.sum(amounts.getOrDefault(id, List.of()), list, by)));
+    return sums;
   }
 
   /** Returns books with accounts and no movement at all. */

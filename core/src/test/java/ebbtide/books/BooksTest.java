@@ -46,6 +46,35 @@ class BooksTest {
   }
 
   @Test
+  void books_ofMovementsAddedAndTakenOffInAnyOrder_areThoseOfWhatIsLeft() {
+    Random random = new Random(8);
+    List<Account> accounts = List.of(new Account("a", "A", "GB", false, DAY, 100), new Account("h", "H", "GB", true, DAY, 7));
+    for (int run = 0; run < 300; run++) {
+      List<BankMovement> left = new ArrayList<>();
+      Books books = Books.of(accounts);
+      for (int i = 0; i < 30; i++) {
+        if (random.nextInt(3) > 0 || left.isEmpty()) {
+          BankMovement added = someMovement(random);
+          left.add(added);
+          books = books.plus(Books.of(accounts, List.of(added)));
+        } else {
+          books = books.minus(Books.of(accounts, List.of(left.remove(random.nextInt(left.size())))));
+        }
+        assertThat(books).as("run %d, step %d", run, i).isEqualTo(Books.of(accounts, left));
+      }
+    }
+  }
+
+  /** In or out, of either account, on one of a few days, some of it assigned to one of two lines or as a transfer. */
+  private static BankMovement someMovement(Random random) {
+    long minor = (random.nextBoolean() ? 1 : -1) * (1 + random.nextInt(900));
+    long part = minor / (1 + random.nextInt(3));
+    AssignedPart[] parts = part == 0 || random.nextInt(4) == 0 ? new AssignedPart[0]
+        : new AssignedPart[] {new AssignedPart(random.nextInt(3) == 0 ? null : "line" + random.nextInt(2), part)};
+    return movement(random.nextInt(4) == 0 ? "h" : "a", DAY.plusDays(random.nextInt(4)), minor, "x", "", parts);
+  }
+
+  @Test
   void restrictedAccount_isShownButItsCashAndMovementsStayOutside() {
     Account free = new Account("a", "A", "GB", false, DAY, 1_000);
     Account held = new Account("h", "H", "GB", true, DAY, 9_000);

@@ -89,7 +89,7 @@ class IdentitiesTest {
           long whole = part == Part.SETTLED ? cell.settled() : part == Part.COMMITTED ? cell.committed() : cell.estimated();
           assertThat(parts).as("%s of %s in %s", part, line.name(), period).isEqualTo(whole);
         }
-        long booked = some.books().byLine().get(line.id()).stream().filter(m -> period.contains(m.day()))
+        long booked = some.books().byLine().getOrDefault(line.id(), List.of()).stream().filter(m -> period.contains(m.day()))
             .mapToLong(DayAmount::minor).sum();
         assertThat(cell.settled() + cell.committed()).isEqualTo(booked);
         assertThat(cell.amount()).isEqualTo(cell.settled() + cell.committed() + cell.estimated());

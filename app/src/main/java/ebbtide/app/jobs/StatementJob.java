@@ -164,16 +164,11 @@ public final class StatementJob implements Runnable {
     BankMovement bare = new BankMovement(file.account(), row.bookingDate(), row.valueDate(), row.minor(), row.text(),
         row.counterparty(), row.reference(), List.of());
     BankMovement movement = row.minor() == 0 ? bare
-        : AssignRule.findFitting(rules, bare).map(rule -> withParts(bare, rule)).orElse(bare);
+        : AssignRule.findFitting(rules, bare).map(rule -> bare.withParts(rule.partsOf(bare))).orElse(bare);
     movements.add(movement);
     rows++;
     assigned += movement.parts().isEmpty() ? 0 : 1;
     lastDay = lastDay == null || row.bookingDate().isAfter(lastDay) ? row.bookingDate() : lastDay;
-  }
-
-  private static BankMovement withParts(BankMovement m, AssignRule rule) {
-    return new BankMovement(m.account(), m.bookingDate(), m.valueDate(), m.minor(), m.text(), m.counterparty(),
-        m.reference(), rule.partsOf(m));
   }
 
   private void keep() {

@@ -24,7 +24,11 @@ public class ChangeLog {
   }
 
   /** The state of one thing before and after an edit; null where it was not there. */
-  record Effect(Kept.Kind kind, String id, String before, String after) {}
+  record Effect(Kept.Kind kind, String id, String before, String after) {
+    Effect reversed() {
+      return new Effect(kind, id, after, before);
+    }
+  }
 
   /** An edit with its effects. */
   record Entry(long seq, String words, List<Effect> effects) {}

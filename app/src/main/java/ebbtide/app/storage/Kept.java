@@ -5,26 +5,16 @@ package ebbtide.app.storage;
  * that undo and redo need to know nothing else about it. A state of null means that the thing is not there.
  */
 interface Kept {
-  /** The kinds, and whether a change of one alters the books. */
+  /** The kinds. */
   enum Kind {
-    SETTINGS(false),
-    LINE(false),
-    BUOY(false),
-    ACCOUNT(true),
-    RULE(false),
-    STATEMENT(true),
-    PARTS(true),
-    SNAPSHOT(false);
-
-    private final boolean inBooks;
-
-    Kind(boolean inBooks) {
-      this.inBooks = inBooks;
-    }
-
-    boolean isInBooks() {
-      return inBooks;
-    }
+    SETTINGS,
+    LINE,
+    BUOY,
+    ACCOUNT,
+    RULE,
+    STATEMENT,
+    PARTS,
+    SNAPSHOT
   }
 
   Kind kind();

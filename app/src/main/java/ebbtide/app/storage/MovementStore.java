@@ -3,10 +3,7 @@ package ebbtide.app.storage;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
-import ebbtide.books.Books;
-import ebbtide.books.DayAmount;
 import ebbtide.formats.plan.PlanReader;
-import ebbtide.money.Check;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -14,8 +11,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -44,27 +39,37 @@ public class MovementStore implements Kept {
   public record Query(String account, boolean unassignedOnly, LocalDate from, LocalDate to, String words, String lineId,
       int limit, int offset) {}
 
-  /** Adds movements of a statement; the fingerprints are of the same order. */
-  void add(String planId, String statementId, List<BankMovement> movements, List<String> fingerprints) {
-    long first = nextIds(movements.size());
-    List<Object[]> rows = new ArrayList<>();
-    List<Object[]> parts = new ArrayList<>();
-    for (int i = 0; i < movements.size(); i++) {
-      BankMovement m = movements.get(i);
-      rows.add(new Object[] {first + i, planId, m.account(), statementId, m.bookingDate(), m.valueDate(), m.minor(),
-          m.unassigned(), m.text(), m.counterparty(), m.reference(), fingerprints.get(i)});
-      addParts(first + i, m.parts(), parts);
-    }
+  /** Adds movements of a statement, a batch at the most. */
+  void add(String planId, String statementId, List<BankMovement> movements) {
+    long firstId = nextIds();
+    int[] at = {0};
     template.batchUpdate("""
         insert into movement (id, plan_id, account, statement_id, booking_date, value_date, minor, unassigned, text,
           counterparty, reference, fingerprint)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", rows);
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", movements, BATCH, (row, m) -> {
+          // Setters of one type each: to let the driver find the types out costs a tenth of an import.
+          row.setLong(1, firstId + at[0]++);
+          row.setString(2, planId);
+          row.setString(3, m.account());
+          row.setString(4, statementId);
+          row.setObject(5, m.bookingDate());
+          row.setObject(6, m.valueDate());
+          row.setLong(7, m.minor());
+          row.setLong(8, m.unassigned());
+          row.setString(9, m.text());
+          row.setString(10, m.counterparty());
+          row.setString(11, m.reference());
+          row.setString(12, Fingerprint.of(m));
+        });
+    List<Object[]> parts = new ArrayList<>();
+    for (int i = 0; i < movements.size(); i++) {
+      addParts(firstId + i, movements.get(i).parts(), parts);
+    }
     insertParts(parts);
   }
 
   /** Ids are given out in runs of a batch, so that parts can be inserted together with their movements. */
-  private long nextIds(int count) {
-    Check.inRange(count, 0, BATCH, "movements in a batch");
+  private long nextIds() {
     return client.sql("select next value for movement_id").query(Long.class).single();
   }
 
@@ -93,43 +98,21 @@ public class MovementStore implements Kept {
     return counts;
   }
 
-  /** A plan's books, and how many of its movements are not wholly assigned. */
-  record Counted(Books books, int unassigned) {}
-
-  /** Returns the books of a plan's accounts, added up by day in the database, in two passes over the movements. */
+  /** Returns the books of a plan's accounts, added up by day in the database. */
   Counted books(String planId, List<Account> accounts) {
-    Set<String> restricted = accounts.stream().filter(Account::restricted).map(Account::id).collect(Collectors.toSet());
-    Map<String, List<DayAmount>> byLine = new HashMap<>();
-    List<DayAmount> transfers = new ArrayList<>();
-    client.sql("""
-        select p.line_id, m.account, m.booking_date, sum(p.minor) as minor from movement m
-        join movement_part p on p.movement_id = m.id
-        where m.plan_id = :plan and m.statement_id not in (:off)
-        group by p.line_id, m.account, m.booking_date order by m.booking_date, m.account""")
-        .param("plan", planId).param("off", switchedOff(planId)).query(row -> {
-          String line = row.getString("line_id");
-          if (!restricted.contains(row.getString("account"))) {
-            (line == null ? transfers : byLine.computeIfAbsent(line, id -> new ArrayList<>())).add(dayAmount(row, "minor"));
-          }
-        });
-    Map<String, List<DayAmount>> byAccount = new HashMap<>();
-    List<DayAmount> in = new ArrayList<>();
-    List<DayAmount> out = new ArrayList<>();
-    int[] unassigned = {0};
-    client.sql("""
-        select account, booking_date, sum(minor) as minor, sum(greatest(unassigned, 0)) as money_in,
-          sum(least(unassigned, 0)) as money_out, sum(case when unassigned = 0 then 0 else 1 end) as open
-        from movement where plan_id = :plan and statement_id not in (:off)
-        group by account, booking_date order by booking_date, account""")
-        .param("plan", planId).param("off", switchedOff(planId)).query(row -> {
-          byAccount.computeIfAbsent(row.getString("account"), id -> new ArrayList<>()).add(dayAmount(row, "minor"));
-          unassigned[0] += row.getInt("open");
-          if (!restricted.contains(row.getString("account"))) {
-            addUnlessZero(in, dayAmount(row, "money_in"));
-            addUnlessZero(out, dayAmount(row, "money_out"));
-          }
-        });
-    return new Counted(new Books(accounts, byLine, in, out, transfers, byAccount), unassigned[0]);
+    return new Summing(client, planId, accounts).of("statement_id not in (:chosen)", switchedOff(planId));
+  }
+
+  /** Returns what a statement's movements are in the books of a plan's accounts, be it switched on or off. */
+  Counted booksOf(String planId, List<Account> accounts, String statementId) {
+    return new Summing(client, planId, accounts).of("statement_id in (:chosen)", List.of(statementId));
+  }
+
+  /** Returns whether a movement is in the books: its statement is switched on. */
+  boolean isInBooks(String planId, long id) {
+    return client.sql("""
+        select count(*) from movement m join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
+        where m.plan_id = ? and m.id = ? and s.active""").params(planId, id).query(Integer.class).single() > 0;
   }
 
   /** Statements that undo has switched off are few: leaving them out by name spares a join over every movement. */
@@ -138,16 +121,6 @@ public class MovementStore implements Kept {
         .query(String.class).list());
     off.add("");
     return off;
-  }
-
-  private static void addUnlessZero(List<DayAmount> amounts, DayAmount amount) {
-    if (amount.minor() != 0) {
-      amounts.add(amount);
-    }
-  }
-
-  private static DayAmount dayAmount(ResultSet row, String column) throws SQLException {
-    return new DayAmount(row.getObject("booking_date", LocalDate.class), row.getLong(column));
   }
 
   /** Returns the movements asked for. */
@@ -204,8 +177,7 @@ public class MovementStore implements Kept {
     }
     return bare.stream().map(stored -> {
       BankMovement m = stored.movement();
-      return new Stored(stored.id(), new BankMovement(m.account(), m.bookingDate(), m.valueDate(), m.minor(), m.text(),
-          m.counterparty(), m.reference(), parts.getOrDefault(stored.id(), List.of())));
+      return new Stored(stored.id(), m.withParts(parts.getOrDefault(stored.id(), List.of())));
     }).toList();
   }
 
@@ -236,6 +208,15 @@ public class MovementStore implements Kept {
     return state.toString();
   }
 
+  /** Returns the parts that a state kept. */
+  static List<AssignedPart> parts(String state) {
+    List<AssignedPart> parts = new ArrayList<>();
+    for (JsonNode part : PlanReader.parse(state)) {
+      parts.add(new AssignedPart(part.path("line").asString(null), part.get("minor").asLong()));
+    }
+    return parts;
+  }
+
   @Override
   public Kind kind() {
     return Kind.PARTS;
@@ -249,10 +230,7 @@ public class MovementStore implements Kept {
   @Override
   public void restore(String planId, String id, String state) {
     long movementId = Long.parseLong(id);
-    List<AssignedPart> parts = new ArrayList<>();
-    for (JsonNode part : PlanReader.parse(state)) {
-      parts.add(new AssignedPart(part.path("line").asString(null), part.get("minor").asLong()));
-    }
+    List<AssignedPart> parts = parts(state);
     client.sql("delete from movement_part where movement_id = ?").param(movementId).update();
     List<Object[]> rows = new ArrayList<>();
     addParts(movementId, parts, rows);

@@ -1,16 +1,12 @@
 package ebbtide.app.storage;
 
+import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -24,6 +20,7 @@ public class StatementStore implements Kept {
   private final MovementStore movements;
   private final TransactionTemplate transaction;
   private final Clock clock;
+  private volatile Laid latest;
 
   StatementStore(JdbcClient client, MovementStore movements, TransactionTemplate transaction, Clock clock) {
     this.client = client;
@@ -36,6 +33,17 @@ public class StatementStore implements Kept {
   public record StatementListed(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements,
       LocalDate firstDay, LocalDate lastDay) {}
 
+  /** The statement laid down last: it is switched on next, and need not be read back for that. */
+  private record Laid(String id, List<BankMovement> movements) {}
+
+  /** Returns what a statement's movements are in the books of a plan's accounts. */
+  Counted books(String planId, String id, List<Account> accounts) {
+    Laid known = latest;
+    latest = null;
+    return known != null && known.id().equals(id) ? Counted.of(accounts, known.movements())
+        : movements.booksOf(planId, accounts, id);
+  }
+
   /** Returns the statements of a plan that count, the latest first. */
   public List<StatementListed> all(String planId) {
     return client.sql("""
@@ -46,7 +54,7 @@ public class StatementStore implements Kept {
   /**
    * Lays down the movements of a file that are not among the account's yet, switched off, and returns how many those
    * are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
-   * adds it twice. {@code eachBatch} runs after every ten thousand and may throw to end the work, which leaves nothing.
+   * adds it twice. {@code eachBatch} runs before every ten thousand and may throw to end the work, which leaves nothing.
    */
   public int lay(String planId, String id, String account, String fileName, List<BankMovement> read, Runnable eachBatch) {
     if (read.isEmpty()) {
@@ -54,51 +62,38 @@ public class StatementStore implements Kept {
     }
     LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseThrow();
     LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseThrow();
-    Map<String, Integer> known = movements.fingerprints(planId, account, first, last);
-    Map<String, Integer> seen = new HashMap<>();
-    List<BankMovement> batch = new ArrayList<>();
-    List<String> fingerprints = new ArrayList<>();
-    int added = 0;
+    List<BankMovement> fresh = without(movements.fingerprints(planId, account, first, last), read);
     try {
-      for (BankMovement movement : read) {
-        String fingerprint = fingerprint(movement);
-        if (known.isEmpty() || seen.merge(fingerprint, 1, Integer::sum) > known.getOrDefault(fingerprint, 0)) {
-          batch.add(movement);
-          fingerprints.add(fingerprint);
-          added++;
-        }
-        if (batch.size() == MovementStore.BATCH) {
-          layBatch(planId, id, batch, fingerprints);
-          eachBatch.run();
-        }
-      }
-      layBatch(planId, id, batch, fingerprints);
+      layAll(planId, id, fresh, eachBatch);
       client.sql("""
           insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active)
           values (?, ?, ?, ?, ?, ?, ?, ?, false)""")
-          .params(planId, id, account, fileName, OffsetDateTime.now(clock), added, first, last).update();
-      return added;
+          .params(planId, id, account, fileName, OffsetDateTime.now(clock), fresh.size(), first, last).update();
+      latest = new Laid(id, fresh);
+      return fresh.size();
     } catch (RuntimeException e) {
       movements.removeOf(planId, id);
       throw e;
     }
   }
 
-  /** Each batch is a transaction of its own: nothing of it counts before the statement is switched on. */
-  private void layBatch(String planId, String id, List<BankMovement> batch, List<String> fingerprints) {
-    transaction.executeWithoutResult(status -> movements.add(planId, id, batch, fingerprints));
-    batch.clear();
-    fingerprints.clear();
+  private static List<BankMovement> without(Map<String, Integer> known, List<BankMovement> read) {
+    if (known.isEmpty()) {
+      return read;
+    }
+    Map<String, Integer> seen = new HashMap<>();
+    return read.stream().filter(movement -> {
+      String fingerprint = Fingerprint.of(movement);
+      return seen.merge(fingerprint, 1, Integer::sum) > known.getOrDefault(fingerprint, 0);
+    }).toList();
   }
 
-  private static String fingerprint(BankMovement m) {
-    try {
-      String whole = String.join("\u0000", m.bookingDate().toString(), Long.toString(m.minor()), m.text(), m.counterparty(),
-          m.reference());
-      byte[] hash = MessageDigest.getInstance("SHA-256").digest(whole.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(hash, 0, 16);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every Java has SHA-256", e);
+  /** A batch and a transaction at a time: nothing of it counts before the statement is switched on. */
+  private void layAll(String planId, String id, List<BankMovement> fresh, Runnable eachBatch) {
+    for (int from = 0; from < fresh.size(); from += MovementStore.BATCH) {
+      List<BankMovement> batch = fresh.subList(from, Math.min(fresh.size(), from + MovementStore.BATCH));
+      eachBatch.run();
+      transaction.executeWithoutResult(status -> movements.add(planId, id, batch));
     }
   }
 
