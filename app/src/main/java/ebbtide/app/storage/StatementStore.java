@@ -64,7 +64,7 @@ public class StatementStore implements Kept {
     LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseThrow();
     List<BankMovement> fresh = without(movements.fingerprints(planId, account, first, last), read);
     try {
-      layAll(planId, id, fresh, eachBatch);
+      layAll(planId, account, id, fresh, eachBatch);
       client.sql("""
           insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active)
           values (?, ?, ?, ?, ?, ?, ?, ?, false)""")
@@ -89,11 +89,11 @@ public class StatementStore implements Kept {
   }
 
   /** A batch and a transaction at a time: nothing of it counts before the statement is switched on. */
-  private void layAll(String planId, String id, List<BankMovement> fresh, Runnable eachBatch) {
+  private void layAll(String planId, String account, String id, List<BankMovement> fresh, Runnable eachBatch) {
     for (int from = 0; from < fresh.size(); from += MovementStore.BATCH) {
       List<BankMovement> batch = fresh.subList(from, Math.min(fresh.size(), from + MovementStore.BATCH));
       eachBatch.run();
-      transaction.executeWithoutResult(status -> movements.add(planId, id, batch));
+      transaction.executeWithoutResult(status -> movements.add(planId, account, id, batch));
     }
   }
 
