@@ -76,9 +76,11 @@ create table statement (
 
 create sequence movement_id start with 1 increment by 10000;
 
+-- Its plan is not held by a foreign key: that would bring an index of its own to a table of many rows, which would be
+-- chosen in place of the one below. Lists show the newest first, a page at a time, and are read from that one in order.
 create table movement (
   id bigint primary key,
-  plan_id varchar(40) not null references plan (id),
+  plan_id varchar(40) not null,
   account varchar(80) not null,
   statement_id varchar(40) not null,
   booking_date date not null,
@@ -90,7 +92,7 @@ create table movement (
   reference varchar(2000) not null,
   fingerprint varchar(64) not null
 );
-create index movement_by_day on movement (plan_id, booking_date, id);
+create index movement_by_day on movement (plan_id, booking_date desc, id desc);
 
 -- What a movement was said to be; without a line, a transfer between own accounts.
 create table movement_part (

@@ -96,7 +96,8 @@ class AssignController {
   }
 
   private List<Stored> open(String plan) {
-    return stores.movements().find(plan, new MovementStore.Query(null, true, null, null, "", null, AT_ONCE, 0));
+    return stores.movements().find(plan,
+        new MovementStore.Query(null, MovementStore.Which.UNASSIGNED, null, null, "", null, AT_ONCE, 0));
   }
 
   /** Remembers a rule, and with {@code apply} lets it assign at once what it fits and nobody has assigned. */

@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.MovementStore.Which;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
@@ -70,11 +71,12 @@ class PositionController {
       @RequestParam(defaultValue = "0") int offset) {
     int most = Math.min(500, limit);
     List<Stored> found = stores.movements().find(plan,
-        new MovementStore.Query(account, unassigned, from, to, words, line, most + 1, offset));
+        new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset));
     Edits.Current current = edits.current(plan);
     AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null
         : new AssignmentMemory(stores.movements().find(plan,
-            new MovementStore.Query(null, false, null, null, "", null, MEMORY, 0)).stream().map(Stored::movement).toList());
+            new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0)).stream()
+            .map(Stored::movement).toList());
     return new MovementsView(found.stream().limit(most).map(stored -> view(stored, current, memory)).toList(),
         current.unassigned(), found.size() > most);
   }

@@ -220,7 +220,7 @@ public class Edits {
   /** Returns the whole of a plan as its file holds it. */
   public PlanDocument document(String planId) {
     return transaction.execute(status -> new PlanDocument(current(planId).plan(), stores.accounts().all(planId),
-        stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null, false, null, null, "",
-            null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList()));
+        stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null,
+            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList()));
   }
 }

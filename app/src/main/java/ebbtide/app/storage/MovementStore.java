@@ -37,8 +37,15 @@ public class MovementStore implements Kept {
   /** A movement with its id. */
   public record Stored(long id, BankMovement movement) {}
 
+  /** Whether a movement must have something unassigned, or something assigned. */
+  public enum Which {
+    ALL,
+    UNASSIGNED,
+    ASSIGNED
+  }
+
   /** Which movements are asked for: null or blank does not matter; the newest come first. */
-  public record Query(String account, boolean unassignedOnly, LocalDate from, LocalDate to, String words, String lineId,
+  public record Query(String account, Which which, LocalDate from, LocalDate to, String words, String lineId,
       int limit, int offset) {}
 
   /** Adds movements of an account's statement, a batch at the most: as columns, a fifth quicker than row by row. */
@@ -133,14 +140,16 @@ public class MovementStore implements Kept {
         where plan_id = :plan
           and statement_id not in (:off)
           and (cast(:account as varchar) is null or account = :account)
-          and (not :unassigned or unassigned <> 0)
+          and (:which <> 'UNASSIGNED' or unassigned <> 0)
+          and (:which <> 'ASSIGNED' or unassigned <> minor)
           and (cast(:from as date) is null or booking_date >= :from)
           and (cast(:to as date) is null or booking_date <= :to)
           and (cast(:words as varchar) is null or lower(text || ' ' || counterparty || ' ' || reference) like :words)
           and (cast(:line as varchar) is null
             or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
-        order by booking_date desc, id desc limit :limit offset :offset""")
-        .param("plan", planId).param("off", switchedOff(planId)).param("account", query.account()).param("unassigned", query.unassignedOnly())
+        order by plan_id, booking_date desc, id desc limit :limit offset :offset""")
+        .param("plan", planId).param("off", switchedOff(planId)).param("account", query.account())
+        .param("which", query.which().name())
         .param("from", query.from()).param("to", query.to()).param("words", like).param("line", query.lineId())
         .param("limit", query.limit()).param("offset", query.offset())
         .query((row, n) -> new Stored(row.getLong("id"), movement(row, List.of()))).list();

@@ -115,7 +115,7 @@ class EditsTest {
     Line line = placed.line();
     LocalDate asOf = edits.current(plan).plan().settings().asOf();
     List<MovementStore.Stored> movements =
-        stores.movements().find(plan, new MovementStore.Query(null, true, null, null, "", null, 50, 0));
+        stores.movements().find(plan, new MovementStore.Query(null, MovementStore.Which.UNASSIGNED, null, null, "", null, 50, 0));
     return switch (random.nextInt(9)) {
       case 0 -> draft -> draft.putLine(renamed(line, "Renamed " + i), placed.position());
       case 1 -> draft -> draft.putLine(line, placed.position() + 3.5);
