@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addDays, addMonths, daysBetween, readDay, weekStart } from './dates';
+import { addDays, addMonths, daysBetween, readDay, readMonth, weekStart } from './dates';
 
 describe('days', () => {
   it('counts over month ends and leap days', () => {
@@ -27,4 +27,15 @@ describe('days', () => {
     ['13/13/2026', null],
     ['tomorrow', null],
   ])('reads %s as %s', (typed, day) => expect(readDay(typed)).toBe(day));
+
+  it.each([
+    ['2026-07', '2026-07'],
+    ['7/2026', '2026-07'],
+    ['Jul 2026', '2026-07'],
+    ['july 26', '2026-07'],
+    ['2026-13', null],
+    ['1/7/2026', '2026-07'],
+    ['2/7/2026', null],
+    ['summer', null],
+  ])('reads the month %s as %s', (typed, month) => expect(readMonth(typed)).toBe(month));
 });

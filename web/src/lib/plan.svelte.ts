@@ -54,13 +54,16 @@ export class PlanState {
   private async editNow(call: (version: number) => Promise<Answer<EditOutcome>>): Promise<Problem | null> {
     this.busy++;
     this.problem = undefined;
-    const got = await call(this.version);
-    if (got.ok) this.became(got.data);
-    else this.problem = got.problem;
-    // After a refusal for a stale version the view shows what others changed; fields keep what was typed.
-    if (!got.ok && got.problem.status === 409) await this.load();
-    this.busy--;
-    return got.ok ? null : got.problem;
+    try {
+      const got = await call(this.version);
+      if (got.ok) this.became(got.data);
+      else this.problem = got.problem;
+      // After a refusal for a stale version the view shows what others changed; fields keep what was typed.
+      if (!got.ok && got.problem.status === 409) await this.load();
+      return got.ok ? null : got.problem;
+    } finally {
+      this.busy--;
+    }
   }
 
   /** Shows what an edit did, and the plan as it stands since. */

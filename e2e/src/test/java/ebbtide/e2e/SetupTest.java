@@ -82,7 +82,7 @@ class SetupTest {
     assertThat(page.getByLabel("Take Savings out")).hasCount(0);
     assertThat(page.getByLabel("Changes")).containsText("Account Savings taken out");
     change(page, "As-of date", "the ides");
-    assertThat(page.getByText("'the ides' is no date: type one such as 2026-03-08 or 8/3/2026.")).isVisible();
+    assertThat(page.getByText("'the ides' is no date: type one such as 2026-07-01 or 1/7/2026.")).isVisible();
     change(page, "As-of date", "20/3/2026");
     assertThat(page.getByText("as of Fri 20 Mar 2026")).isVisible();
     assertThat(page.getByLabel("What is missing")).containsText("Current account is known up to 1 Mar 2026, earlier than the as-of date");

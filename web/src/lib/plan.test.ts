@@ -1,0 +1,68 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Answer, EditOutcome, PlanView } from './api';
+
+const loaded = { version: 7, settings: { currency: 'GBP' }, decimals: 2 } as unknown as PlanView;
+
+vi.mock('./api', async (original) => ({
+  ...(await original<typeof import('./api')>()),
+  api: { GET: () => Promise.resolve({ data: loaded, response: new Response(null, { status: 200 }) }) },
+}));
+vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => undefined });
+const { PlanState } = await import('./plan.svelte');
+
+function outcome(version: number): Answer<EditOutcome> {
+  return { ok: true, data: { words: `edit ${version}`, view: { ...loaded, version } } as unknown as EditOutcome };
+}
+
+function refusal(status: number): Answer<EditOutcome> {
+  return { ok: false, problem: { status, detail: `refused ${status}`, problems: [] } };
+}
+
+describe('edits of a plan', () => {
+  let plan: InstanceType<typeof PlanState>;
+  beforeEach(async () => {
+    plan = new PlanState('p');
+    await plan.load();
+  });
+
+  it('wait for one another: each is made on the version the one before left', async () => {
+    const seen: number[] = [];
+    const slow = plan.edit(async (version) => {
+      seen.push(version);
+      await new Promise((done) => setTimeout(done, 20));
+      return outcome(8);
+    });
+    const quick = plan.edit((version) => {
+      seen.push(version);
+      return Promise.resolve(outcome(9));
+    });
+    expect(plan.busy).toBe(0);
+    expect(await slow).toBeNull();
+    expect(await quick).toBeNull();
+    expect(seen).toEqual([7, 8]);
+    expect(plan.version).toBe(9);
+    expect(plan.outcome?.words).toBe('edit 9');
+    expect(plan.busy).toBe(0);
+  });
+
+  it('go on after one that was refused, which keeps its sentence until then', async () => {
+    const refused = plan.edit(() => Promise.resolve(refusal(422)));
+    expect((await refused)?.detail).toBe('refused 422');
+    expect(plan.problem?.detail).toBe('refused 422');
+    expect(plan.version).toBe(7);
+    expect(await plan.edit(() => Promise.resolve(outcome(8)))).toBeNull();
+    expect(plan.problem).toBeUndefined();
+  });
+
+  it('go on after one that broke', async () => {
+    await expect(plan.edit(() => Promise.reject(new Error('broke')))).rejects.toThrow('broke');
+    expect(plan.busy).toBe(0);
+    expect(await plan.edit(() => Promise.resolve(outcome(8)))).toBeNull();
+  });
+
+  it('show what others changed when one comes too late', async () => {
+    plan.became((outcome(3) as { data: EditOutcome }).data);
+    expect((await plan.edit(() => Promise.resolve(refusal(409))))?.status).toBe(409);
+    expect(plan.version).toBe(7);
+  });
+});
