@@ -55,7 +55,7 @@
   }
 </script>
 
-<span class="inline-block align-top">
+<span class="inline-flex flex-col">
   <label class={above ? 'block' : 'whitespace-nowrap'}>
     {#if label}<span class="hush {above ? 'block' : ''}">{label}</span>{/if}
     <input

@@ -21,7 +21,7 @@
 
   /** Puts the growth of a month, or lets the usual one hold again. */
   function set(of: string, growth: string | undefined): Promise<string> {
-    const words = growth === undefined ? `usual growth in ${of}` : `growth in ${of} ${growth}%`;
+    const words = growth === undefined ? `usual growth in ${of}` : `growth in ${of} ${growth.replace('-', '−')}%`;
     return put((now) => {
       const next = { ...(now.growthOf as Record<string, string>) };
       if (growth === undefined) delete next[of];
@@ -81,6 +81,6 @@
     <button class="underline" type="button" onclick={() => (adding = false)}>Leave it</button>
   </form>
 {:else}
-  <button class="pt-1 underline" onclick={() => (adding = true)}>otherwise in a month…</button>
+  <button class="underline" onclick={() => (adding = true)}>otherwise in a month…</button>
 {/if}
 {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

@@ -61,7 +61,7 @@
   }
 </script>
 
-<div class="mb-2 flex flex-wrap items-start gap-x-4 gap-y-1">
+<div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
   <label>
     <span class="hush">It is</span>
     <select class="small-field" value={method.kind} onchange={(e) => choose(e.currentTarget.value)}>

@@ -58,7 +58,7 @@
 </script>
 
 <div class="card mb-2.5">
-  <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+  <div class="flex flex-wrap items-baseline gap-x-4 gap-y-2">
     <TypedField label="Every" class="w-[46px] text-right" value={String(when.every ?? 1)} onput={setEvery} />
     <select
       class="small-field"

@@ -51,7 +51,7 @@
 </script>
 
 <div>
-  <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+  <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
     <span class="hush">{label}</span>
     {#if steps.length === 0}
       <TypedField name={label} class="w-[110px] text-right" placeholder="0" value="" onput={setFirst} />

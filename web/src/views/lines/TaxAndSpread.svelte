@@ -59,9 +59,9 @@
   }
 </script>
 
-<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule pt-2">
+<div class="mt-3 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-rule pt-2">
   <TypedField label="Sales tax %" class="w-[56px] text-right" value={String(tax.rate)} onput={setRate} />
-  <label class="flex items-center gap-1.5">
+  <label class="flex items-center h-[27px] gap-1.5 self-start">
     <input
       type="checkbox"
       checked={Boolean(tax.gross)}

@@ -73,9 +73,8 @@ class PlansController {
       throw new IllegalArgumentException("The currency of a plan stays " + before.currency().getCurrencyCode()
           + ": its amounts are kept in it. Make a new plan for another currency");
     }
-    String words = before.asOf().equals(settings.asOf()) ? "Settings changed"
-        : "As-of date moved from " + before.asOf() + " to " + settings.asOf();
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putSettings(settings)), stores);
+    return EditOutcome.of(plan, edits.edit(plan, version, SettingsWords.of(before, settings),
+        draft -> draft.putSettings(settings)), stores);
   }
 
   @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)

@@ -1,0 +1,52 @@
+package ebbtide.app.api;
+
+import ebbtide.plan.AmountSteps;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Settings;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** What an edit of the settings changed, in words for the change log. */
+final class SettingsWords {
+  private final List<String> words = new ArrayList<>();
+
+  private SettingsWords() {}
+
+  /** Returns "Settings: 18 months ahead, weeks begin on Sunday", each part for something that is not as before. */
+  static String of(Settings before, Settings after) {
+    SettingsWords all = new SettingsWords();
+    all.add(before.asOf(), after.asOf(), "as-of date moved from " + before.asOf() + " to " + after.asOf());
+    all.add(before.name(), after.name(), "the plan is called '" + after.name() + "'");
+    all.add(before.horizonMonths(), after.horizonMonths(), after.horizonMonths() + " months ahead");
+    all.add(before.firstDayOfWeek(), after.firstDayOfWeek(), "weeks begin on " + capital(after.firstDayOfWeek()));
+    all.add(before.firstFiscalMonth(), after.firstFiscalMonth(), "fiscal year begins in " + capital(after.firstFiscalMonth()));
+    all.add(before.amountSteps(), after.amountSteps(), "a new amount inside a month counts "
+        + (after.amountSteps() == AmountSteps.BY_DAYS ? "by days" : "from the next month"));
+    all.add(before.minimumCash(), after.minimumCash(), "minimum cash set");
+    all.add(before.facility(), after.facility(),
+        after.facility() == null ? "no facility" : "limit of " + after.facility().name() + " set");
+    all.add(before.countedReceipts(), after.countedReceipts(), "receipts that count: " + list(after.countedReceipts()));
+    all.add(before.countedPayments(), after.countedPayments(), "payments that count: " + list(after.countedPayments()));
+    return "Settings: " + (all.words.isEmpty() ? "as they were" : String.join(", ", all.words));
+  }
+
+  private void add(Object before, Object after, String what) {
+    if (!Objects.equals(before, after)) {
+      words.add(what);
+    }
+  }
+
+  private static String capital(Enum<?> constant) {
+    return constant.name().charAt(0) + constant.name().substring(1).toLowerCase(Locale.ROOT);
+  }
+
+  private static String list(Set<Certainty> certainties) {
+    return certainties.isEmpty() ? "none" : certainties.stream().sorted(Comparator.comparing(Certainty::ordinal))
+        .map(certainty -> certainty.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "));
+  }
+}
