@@ -71,6 +71,11 @@ export function noDay(typed: string): string {
   return `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
 }
 
+/** The refusal of a text that is no month. */
+export function noMonth(typed: string): string {
+  return `'${typed}' is no month: type one such as 2026-07 or Jul 2026.`;
+}
+
 /** Reads a month as people type it: "2026-07", "7/2026", "Jul 2026"; null when it is none. */
 export function readMonth(typed: string): string | null {
   const text = typed.trim();

@@ -34,16 +34,22 @@
   const view = $derived(loaded.data);
   /** The line as the latest edit left it, until the view has heard of it. */
   let saved = $state.raw<{ since: LineView; line: LineJson }>();
-  const line = $derived(saved && saved.since === view ? saved.line : (view?.line as LineJson | undefined));
+  const line = $derived(current());
   const assumption = $derived(line?.assumption as Json | undefined);
+
+  /** Read from the states themselves: edits under way are made though the editor was left, when nothing is derived any more. */
+  function current(): LineJson | undefined {
+    return saved && saved.since === loaded.data ? saved.line : (loaded.data?.line as LineJson | undefined);
+  }
 
   let last: Promise<unknown> = Promise.resolve();
 
   function save(change: (now: Json) => Json, words: string): Promise<string> {
     const saving = last.then(async () => {
-      const next = { ...line!, assumption: change(line!.assumption as Json) };
+      const now = current()!;
+      const next = { ...now, assumption: change(now.assumption as Json) };
       const problem = await plan.putLine(next, `${next.name}: ${words}`);
-      if (!problem) saved = { since: view!, line: next };
+      if (!problem) saved = { since: loaded.data!, line: next };
       return problem?.detail ?? '';
     });
     last = saving;

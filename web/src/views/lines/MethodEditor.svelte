@@ -3,8 +3,13 @@
   import { addDays, monthStart } from '../../lib/dates';
   import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-  import GrowthMonths from './GrowthMonths.svelte';
-  import StepsEditor from './StepsEditor.svelte';
+  import DatedRows, { type DatedRow } from './DatedRows.svelte';
+  import CustomersMethod from './methods/CustomersMethod.svelte';
+  import GrowthMonths from './methods/GrowthMonths.svelte';
+  import { keyOf, METHODS, withMethod, type MethodKey } from './methods/methods';
+  import ProductMethod from './methods/ProductMethod.svelte';
+  import StepsEditor from './methods/StepsEditor.svelte';
+  import YearMethod from './methods/YearMethod.svelte';
   import { Said } from '../../lib/said.svelte';
   import type { Json, Save, StepJson } from './save';
 
@@ -21,32 +26,17 @@
   /** An amount first holds from the first month that is forecast. */
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
   const said = new Said();
-  const METHODS = [
-    { kind: 'fixed', name: 'the same every month' },
-    { kind: 'growth', name: 'a base that grows' },
-    { kind: 'typed', name: 'typed month by month' },
-    { kind: 'share', name: 'a share of another line' },
-  ];
-
   function put(change: (now: Json) => Json, words: string): Promise<string> {
     return save((now) => ({ ...now, method: change(now.method as Json) }), words);
   }
 
-  /** A new method begins with what the old one can give it. */
-  function choose(kind: string) {
-    const steps = (method.amount ?? method.base ?? []) as StepJson[];
-    const other = others[0];
-    if (kind === 'share' && !other) {
+  /** What was typed into the method before is put aside, and comes back with it. */
+  function choose(key: MethodKey) {
+    if (key === 'share' && !others[0]) {
       said.now('There is no other line by month to take a share of: add that one first.');
       return;
     }
-    const fresh: Record<string, Json> = {
-      fixed: { kind, amount: steps },
-      growth: { kind, base: steps, growth: '0' },
-      typed: { kind, amounts: {} },
-      share: { kind, line: other?.id, share: '10' },
-    };
-    void said.of(put(() => fresh[kind]!, 'method chosen'));
+    void said.of(save((now) => withMethod(now, key, first, others[0]?.id), 'method chosen'));
   }
 
   function putSteps(field: 'amount' | 'base', change: (now: StepJson[]) => StepJson[]): Promise<string> {
@@ -64,8 +54,8 @@
 <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
   <label>
     <span class="hush">It is</span>
-    <select class="small-field" value={method.kind} onchange={(e) => choose(e.currentTarget.value)}>
-      {#each METHODS as one (one.kind)}<option value={one.kind}>{one.name}</option>{/each}
+    <select class="small-field" value={keyOf(method)} onchange={(e) => choose(e.currentTarget.value as MethodKey)}>
+      {#each METHODS as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
     </select>
   </label>
   {#if method.kind === 'fixed'}
@@ -108,6 +98,21 @@
     >
       {#each others as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
     </select>
+  {:else if method.kind === 'product'}
+    <ProductMethod {method} {first} {put} />
+  {:else if method.kind === 'customers'}
+    <CustomersMethod {method} {first} {put} />
+  {:else if method.kind === 'year'}
+    <YearMethod {method} {first} {put} />
+  {:else if method.kind === 'dated'}
+    <div class="basis-full">
+      <DatedRows
+        what="amount"
+        rows={method.amounts as DatedRow[]}
+        make={(row) => row}
+        put={(change, words) => put((now) => ({ ...now, amounts: change(now.amounts as DatedRow[]) }), words)}
+      />
+    </div>
   {:else}
     <span class="hush pt-1"
       >Type or paste figures into the months below; a month left empty repeats the year before.</span

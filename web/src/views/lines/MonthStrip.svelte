@@ -6,6 +6,7 @@
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
+  import OverrideReason from './OverrideReason.svelte';
   import type { Json, Save } from './save';
   import { needReason, readBlock, withMonths, type StripEdit } from './strip';
 
@@ -22,7 +23,6 @@
   let typed = $state('');
   /** Edits that wait for the reason of an override. */
   let waiting = $state.raw<StripEdit[]>();
-  let reason = $state('');
   const said = new Said();
   let grid = $state<HTMLTableElement>();
   const asOf = $derived(strip.findIndex((month) => !month.history));
@@ -39,7 +39,6 @@
       return;
     }
     waiting = undefined;
-    reason = '';
     await focusCell();
     await said.of(
       save(
@@ -182,24 +181,14 @@
     {/if}
   </tbody>
 </table>
+{#if strip[cursor.column]}
+  {@const month = strip[cursor.column]!}
+  <p class="hush mt-1 truncate" title={month.because}>
+    {monthName(month.month)}
+    {month.month.slice(0, 4)}: {month.because}
+  </p>
+{/if}
 {#if waiting}
-  <form
-    class="mt-2 flex items-center gap-2"
-    onsubmit={(e) => {
-      e.preventDefault();
-      if (reason.trim()) void put(waiting!, reason);
-      else said.now('Say why: an override keeps its reason, so that it is not a puzzle next month.');
-    }}
-  >
-    <label
-      >Overrides what is computed, because <input
-        class="small-field w-[300px]"
-        bind:value={reason}
-        {@attach focus}
-      /></label
-    >
-    <button class="underline" type="submit">Override</button>
-    <button class="underline" type="button" onclick={() => (waiting = undefined)}>Leave it</button>
-  </form>
+  <OverrideReason ongive={(reason) => void put(waiting!, reason)} onleave={() => (waiting = undefined)} />
 {/if}
 {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

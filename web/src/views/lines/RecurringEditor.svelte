@@ -4,7 +4,7 @@
   import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
-  import StepsEditor from './StepsEditor.svelte';
+  import StepsEditor from './methods/StepsEditor.svelte';
   import { Said } from '../../lib/said.svelte';
   import type { Json, Save, StepJson } from './save';
 

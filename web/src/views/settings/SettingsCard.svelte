@@ -2,7 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { monthStart, noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
-  import StepsEditor from '../lines/StepsEditor.svelte';
+  import StepsEditor from '../lines/methods/StepsEditor.svelte';
   import type { Json, StepJson } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
   import Field from '../setup/Field.svelte';

@@ -54,6 +54,9 @@ final class ForecastCommand {
     } catch (BrokenPlan e) {
       e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
       return BROKEN;
+    } catch (IllegalArgumentException e) {
+      err.println(file + ": " + e.getMessage() + ".");
+      return BROKEN;
     } catch (NoSuchFileException e) {
       err.println("There is no file '" + file + "'.");
       return BROKEN;

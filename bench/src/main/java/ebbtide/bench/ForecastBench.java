@@ -76,7 +76,7 @@ public class ForecastBench {
         steps.add(new MonthPattern.Step(Percent.parse(List.of("15", "40", "25", "12", "6").get(lag)), lag,
             Percent.parse(lag == 1 ? "2" : "0")));
       }
-      Assumption stream = new Assumption.Stream(new ActivityMethod.BaseWithGrowth(
+      Assumption stream = Assumption.Stream.of(new ActivityMethod.BaseWithGrowth(
           Steps.from(asOf, 1_200_000L + i * 1_003L), Percent.parse("0.7"), new TreeMap<>()), history, new TreeMap<>(),
           new SalesTax(Percent.parse("20"), false), new MonthPattern(steps, Percent.parse("2"), null), new Spread.Even());
       lines.add(new Line("l" + i, null, "Line " + i, i % 2 == 0 ? Direction.RECEIPT : Direction.PAYMENT, true, null, "",

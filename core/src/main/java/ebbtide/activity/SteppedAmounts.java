@@ -1,27 +1,44 @@
 package ebbtide.activity;
 
+import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
+import ebbtide.plan.ActivityMethod.BaseWithGrowth;
+import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.AmountSteps;
+import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * The monthly amounts of a value with steps that may grow (rules 2.1, 2.2). Growth is counted from a step's first whole
  * month; by days, a month in which a step begins is the sum of what holds in it, each for its days, rounded once.
  */
-record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, AmountSteps rule) {
+record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, AmountSteps rule, String name,
+    String growthWords, Currency currency) implements MonthlyAmounts {
+
+  static SteppedAmounts of(FixedAmount fixed, Settings settings) {
+    return new SteppedAmounts(fixed.amount(), month -> Percent.ZERO, settings.amountSteps(), "fixed amount", null,
+        settings.currency());
+  }
+
+  static SteppedAmounts of(BaseWithGrowth growing, Settings settings) {
+    return new SteppedAmounts(growing.base(), growing::growthIn, settings.amountSteps(), "base", "growing "
+        + growing.growth() + " a month" + (growing.growthOf().isEmpty() ? "" : " (some months otherwise)"), settings.currency());
+  }
 
   /** A value that holds for some days of a month, unrounded. */
   record Piece(BigDecimal value, int days) {}
 
-  /** Returns the amounts from a month to a later one, both counted as {@link Timeline#monthNumber} does. */
-  long[] months(int first, int last) {
+  @Override
+  public long[] months(int first, int last) {
     long[] amounts = new long[last - first + 1];
     for (int s = 0; s < steps.steps().size(); s++) {
       int begins = firstWholeMonth(s);
@@ -55,7 +72,7 @@ record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, 
   }
 
   /** Returns what holds in a month, in order; one piece where no step begins inside it or that does not count. */
-  List<Piece> pieces(int month) {
+  private List<Piece> pieces(int month) {
     List<Piece> pieces = new ArrayList<>();
     int length = Timeline.month(month).lengthOfMonth();
     int from = 1;
@@ -83,9 +100,20 @@ record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, 
     return growth.exact();
   }
 
-  /** Returns the first month on whose first day a step is in force. */
-  int firstWholeMonth(int step) {
-    int month = Timeline.monthNumber(YearMonth.from(steps.steps().get(step).from()));
-    return steps.steps().get(step).from().getDayOfMonth() == 1 ? month : month + 1;
+  private int firstWholeMonth(int step) {
+    return Timeline.monthNumber(steps.steps().get(step).firstWholeMonth());
+  }
+
+  @Override
+  public String words(YearMonth month) {
+    List<Piece> pieces = pieces(Timeline.monthNumber(month));
+    if (pieces.size() > 1) {
+      return name + " by days: " + pieces.stream().map(piece -> Money.words(Rounding.toMinor(piece.value()), currency)
+          + " for " + Words.count(piece.days(), "day")).collect(Collectors.joining(", "));
+    }
+    return steps.findOn(month.atDay(1)).map(step -> name + " " + Money.words(step.value(), currency) + " from "
+        + Words.month(YearMonth.from(step.from())) + (growthWords == null ? "" : ", " + growthWords + ", " + Words.count(
+            Timeline.monthNumber(month) - Timeline.monthNumber(step.firstWholeMonth()), "month") + " on"))
+        .orElse("no " + name.replace("fixed ", "") + " in force yet");
   }
 }

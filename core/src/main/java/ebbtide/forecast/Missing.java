@@ -52,7 +52,7 @@ public record Missing(String lineId, String sentence) {
   private static void ofLine(Plan plan, Line line, List<Missing> found) {
     if (line.assumption() instanceof Assumption.Stream stream) {
       missingHistory(plan, line, stream, found);
-      if (isEmpty(stream.method())) {
+      if (stream.method().isEmpty()) {
         found.add(new Missing(line.id(), line.name() + " has no amount yet"));
       }
     } else if (line.assumption() instanceof Assumption.Recurring recurring && recurring.amount().isEmpty()
@@ -78,11 +78,5 @@ public record Missing(String lineId, String sentence) {
               .getDisplayName(java.time.format.TextStyle.FULL, Locale.ENGLISH)
           + " have no figure: type its history, or those months count as nil"));
     }
-  }
-
-  private static boolean isEmpty(ActivityMethod method) {
-    return method instanceof ActivityMethod.FixedAmount fixed && fixed.amount().isEmpty()
-        || method instanceof ActivityMethod.BaseWithGrowth growing && growing.base().isEmpty()
-        || method instanceof ActivityMethod.TypedMonths typed && typed.amounts().isEmpty();
   }
 }

@@ -2,8 +2,12 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -11,10 +15,18 @@ import java.util.TreeMap;
 /** How a stream's monthly amount is found (rules 2.1). Amounts are in minor units, zero or more. */
 public sealed interface ActivityMethod {
 
+  /** Returns whether the method has no figure at all yet. */
+  boolean isEmpty();
+
   /** The same amount every month, with steps. */
   record FixedAmount(Steps<Long> amount) implements ActivityMethod {
     public FixedAmount {
       requireAmounts(amount);
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return amount.isEmpty();
     }
   }
 
@@ -24,19 +36,21 @@ public sealed interface ActivityMethod {
    */
   record BaseWithGrowth(Steps<Long> base, Percent growth, SortedMap<YearMonth, Percent> growthOf)
       implements ActivityMethod {
-    private static final Percent LEAST = Percent.HUNDRED.minus(Percent.HUNDRED).minus(Percent.HUNDRED);
-    private static final Percent MOST = new Percent(10 * Percent.WHOLE);
-
     public BaseWithGrowth {
       requireAmounts(base);
-      Check.inRange(growth, LEAST, MOST, "growth a month");
-      growthOf = java.util.Collections.unmodifiableSortedMap(new TreeMap<>(growthOf));
-      growthOf.forEach((month, rate) -> Check.inRange(rate, LEAST, MOST, "growth of " + month));
+      requireGrowth(growth, "growth a month");
+      growthOf = Collections.unmodifiableSortedMap(new TreeMap<>(growthOf));
+      growthOf.forEach((month, rate) -> requireGrowth(rate, "growth of " + month));
     }
 
     /** Returns the growth of a month over the one before. */
     public Percent growthIn(YearMonth month) {
       return growthOf.getOrDefault(month, growth);
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return base.isEmpty();
     }
   }
 
@@ -45,6 +59,11 @@ public sealed interface ActivityMethod {
     public TypedMonths {
       amounts = amountsByMonth(amounts, "amount of ");
     }
+
+    @Override
+    public boolean isEmpty() {
+      return amounts.isEmpty();
+    }
   }
 
   /** A percentage of another stream's month. */
@@ -52,6 +71,106 @@ public sealed interface ActivityMethod {
     public ShareOfLine {
       Check.text(lineId, "the line a share is taken of");
       Check.inRange(share, Percent.ZERO, new Percent(100 * Percent.WHOLE), "share of the other line");
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return false;
+    }
+  }
+
+  /** Drivers multiplied: a quantity by a price, hours by a rate, a market by its share, orders and price. */
+  record Product(ProductOf of, List<Driver> factors) implements ActivityMethod {
+    public Product {
+      factors = List.copyOf(factors);
+      Check.that(factors.size() == of.factors().size(), "a product of " + String.join(", ", of.factors()) + " has "
+          + of.factors().size() + " factors, but had " + factors.size());
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return factors.stream().anyMatch(factor -> factor.value().isEmpty());
+    }
+  }
+
+  /**
+   * Customers who each pay a fee a month: those at the opening of a month, more that are gained, less those that are lost
+   * (a number, or a percentage of the opening ones), counted unrounded from {@code from} on. The fee is paid by those at
+   * the end of the month, or by the mean of opening and end.
+   */
+  record RecurringCustomers(YearMonth from, BigDecimal opening, Driver gained, Driver lost, LostAs lostAs, Driver fee,
+      FeeOn feeOn) implements ActivityMethod {
+    public RecurringCustomers {
+      requireDate(from.atDay(1));
+      opening = Driver.plain(Driver.requireValue(opening, "customers at the start"));
+      if (lostAs == LostAs.PERCENT) {
+        lost.value().steps().forEach(step -> Check.that(step.value().compareTo(BigDecimal.valueOf(100)) <= 0,
+            "customers lost must be at most 100% of those there were, but was " + step.value().toPlainString() + "%"));
+      }
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return fee.value().isEmpty() || opening.signum() == 0 && gained.value().isEmpty();
+    }
+  }
+
+  /** What the number of customers lost is. */
+  enum LostAs {
+    NUMBER,
+    PERCENT
+  }
+
+  /** Which customers of a month pay its fee. */
+  enum FeeOn {
+    CLOSING,
+    MEAN
+  }
+
+  /**
+   * Totals of fiscal years over their months by weights, the first weight being the first fiscal month's. A year is named
+   * by the calendar year in which it begins; one without a total is the last before it, grown.
+   */
+  record YearTotal(SortedMap<Integer, Long> totals, Percent yearlyGrowth, List<Long> weights) implements ActivityMethod {
+    public YearTotal {
+      totals = Collections.unmodifiableSortedMap(new TreeMap<>(totals));
+      totals.forEach((year, total) -> {
+        Check.inRange(year, 1990, 2120, "fiscal year");
+        Check.notNegative(total, "total of " + year);
+      });
+      requireGrowth(yearlyGrowth, "growth a year");
+      weights = List.copyOf(weights);
+      Check.that(weights.size() == 12, "a year has twelve weights, but had " + weights.size());
+      weights.forEach(weight -> Check.that(weight >= 0 && weight <= 1_000_000,
+          "a weight must be from 0 to 1,000,000, but was " + weight));
+      Check.that(weights.stream().anyMatch(weight -> weight > 0), "one weight of the year at least must be above zero");
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return totals.isEmpty();
+    }
+  }
+
+  /** Amounts by date; a month is the sum of those that lie in it. */
+  record DatedAmounts(List<DatedAmount> amounts) implements ActivityMethod {
+    public DatedAmounts {
+      amounts = amounts.stream().sorted(Comparator.comparing(DatedAmount::date)).toList();
+      Check.that(amounts.size() <= 5_000, "a line has at most 5,000 single amounts, but had " + amounts.size());
+    }
+
+    @Override
+    public boolean isEmpty() {
+      return amounts.isEmpty();
+    }
+  }
+
+  /** What is earned or incurred on a date, with a note. */
+  record DatedAmount(LocalDate date, long amount, String note) {
+    public DatedAmount {
+      requireDate(date);
+      Check.notNegative(amount, "amount on " + date);
+      note = note == null ? "" : Check.atMost(note.strip(), "note of an amount", 1_000);
     }
   }
 
@@ -66,6 +185,11 @@ public sealed interface ActivityMethod {
     Check.inRange(day.getYear(), 1990, 2120, "year of " + day);
   }
 
+  /** Refuses growth of less than -100% or more than 1,000%. */
+  static void requireGrowth(Percent growth, String name) {
+    Check.inRange(growth, new Percent(-Percent.WHOLE), new Percent(10 * Percent.WHOLE), name);
+  }
+
   /** Returns a read-only copy of amounts by month, refusing negative ones by the name of their month. */
   static SortedMap<YearMonth, Long> amountsByMonth(Map<YearMonth, Long> amounts, String name) {
     TreeMap<YearMonth, Long> copy = new TreeMap<>(amounts);
@@ -73,6 +197,6 @@ public sealed interface ActivityMethod {
       requireDate(month.atDay(1));
       Check.notNegative(minor, name + month);
     });
-    return java.util.Collections.unmodifiableSortedMap(copy);
+    return Collections.unmodifiableSortedMap(copy);
   }
 }

@@ -23,13 +23,22 @@ public sealed interface Assumption {
 
   /**
    * Monthly activity that becomes cash by a pattern (rules 2, 3.2): sales, or costs bought on terms. History holds the
-   * actual months before the forecast, an override replaces one month's computed figure (rules 2.3, 2.4).
+   * actual months before the forecast, an override replaces one month's computed figure (rules 2.3, 2.4). Methods that
+   * were put aside for another keep what was typed into them, and count for nothing.
    */
-  record Stream(ActivityMethod method, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
+  record Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
       SalesTax tax, MonthPattern pattern, Spread spread) implements Assumption {
     public Stream {
+      aside = List.copyOf(aside);
+      Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
       history = ActivityMethod.amountsByMonth(history, "history of ");
       overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
+    }
+
+    /** Returns a stream of a method with nothing put aside. */
+    public static Stream of(ActivityMethod method, SortedMap<YearMonth, Long> history,
+        SortedMap<YearMonth, MonthOverride> overrides, SalesTax tax, MonthPattern pattern, Spread spread) {
+      return new Stream(method, List.of(), history, overrides, tax, pattern, spread);
     }
   }
 

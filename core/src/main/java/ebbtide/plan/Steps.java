@@ -2,13 +2,20 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
 
 /** Values that each hold from a date until the next (rules 2.2), in order of date. */
 public record Steps<T>(List<Step<T>> steps) {
   /** A value and the day from which it holds. */
-  public record Step<T>(LocalDate from, T value) {}
+  public record Step<T>(LocalDate from, T value) {
+    /** Returns the first month on whose first day the value is in force. */
+    public YearMonth firstWholeMonth() {
+      YearMonth month = YearMonth.from(from);
+      return from.getDayOfMonth() == 1 ? month : month.plusMonths(1);
+    }
+  }
 
   public Steps {
     steps = steps.stream().sorted(java.util.Comparator.comparing(Step::from)).toList();

@@ -38,7 +38,7 @@ class ActivityCalculatorTest {
   private AmountSteps rule = AmountSteps.FIRST_DAY;
 
   private Line line(String id, ActivityMethod method, Map<YearMonth, Long> history, Map<YearMonth, MonthOverride> overrides) {
-    Line line = new Line(id, null, id, Direction.RECEIPT, true, null, "", new Assumption.Stream(method,
+    Line line = new Line(id, null, id, Direction.RECEIPT, true, null, "", Assumption.Stream.of(method,
         new TreeMap<>(history), new TreeMap<>(overrides), SalesTax.NONE, MonthPattern.atOnce(), new Spread.Even()), List.of());
     lines.add(line);
     return line;

@@ -11,10 +11,12 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Driver;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProductOf;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
@@ -22,6 +24,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
@@ -85,7 +88,7 @@ public final class RandomPlans {
       case 1 -> new Assumption.Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), random.nextInt(3) * 30, pick(List.of(Convention.values())),
           pick(List.of(Certainty.values())));
       case 2 -> new Assumption.DatedItems(items(), pick(List.of(Convention.values())));
-      default -> new Assumption.Stream(method(), months(18, -18), overrides(), new SalesTax(
+      default -> new Assumption.Stream(method(), random.nextBoolean() ? List.of() : List.of(method()), months(18, -18), overrides(), new SalesTax(
           new Percent(random.nextInt(300_000)), random.nextBoolean()), pattern(), spread());
     };
   }
@@ -107,13 +110,45 @@ public final class RandomPlans {
 
   private ActivityMethod method() {
     List<String> streams = lines.stream().filter(l -> l.assumption() instanceof Assumption.Stream).map(Line::id).toList();
-    return switch (random.nextInt(streams.isEmpty() ? 3 : 4)) {
+    return switch (random.nextInt(streams.isEmpty() ? 7 : 8)) {
       case 0 -> new ActivityMethod.FixedAmount(steps());
       case 1 -> new ActivityMethod.BaseWithGrowth(steps(), new Percent(random.nextInt(100_000) - 30_000),
           new TreeMap<>(Map.of(YearMonth.from(asOf).plusMonths(2), new Percent(random.nextInt(100_000)))));
       case 2 -> new ActivityMethod.TypedMonths(months(1 + random.nextInt(14), 1));
+      case 3 -> product();
+      case 4 -> new ActivityMethod.RecurringCustomers(YearMonth.from(asOf).plusMonths(random.nextInt(9) - 6L),
+          number(3), driver(2), driver(1), pick(List.of(ActivityMethod.LostAs.values())), driver(2),
+          pick(List.of(ActivityMethod.FeeOn.values())));
+      case 5 -> new ActivityMethod.YearTotal(new TreeMap<>(Map.of(asOf.getYear() - 1, amount(), asOf.getYear() + 1, amount())),
+          new Percent(random.nextInt(200_000) - 50_000), random.longs(12, 0, 100).map(w -> w + 1).boxed().toList());
+      case 6 -> new ActivityMethod.DatedAmounts(items().stream().map(item ->
+          new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note())).toList());
       default -> new ActivityMethod.ShareOfLine(pick(streams), new Percent(random.nextInt(1_500_000)));
     };
+  }
+
+  private ActivityMethod product() {
+    ProductOf of = pick(List.of(ProductOf.values()));
+    List<Driver> factors = new ArrayList<>();
+    of.factors().forEach(name -> factors.add(driver(2)));
+    return new ActivityMethod.Product(of, factors);
+  }
+
+  private Driver driver(int digits) {
+    List<Steps.Step<BigDecimal>> steps = new ArrayList<>();
+    LocalDate day = asOf.minusDays(random.nextInt(200));
+    for (int i = random.nextInt(3); i >= 0; i--) {
+      steps.add(new Steps.Step<>(day, number(digits)));
+      day = day.plusDays(1 + random.nextInt(200));
+    }
+    return new Driver(new Steps<>(steps), new Percent(random.nextInt(60_000) - 20_000), new TreeMap<>(
+        Map.of(YearMonth.from(asOf).plusMonths(random.nextInt(9)), new Percent(random.nextInt(100_000) - 50_000))));
+  }
+
+  /** A number of at most so many digits before the point, with up to six decimals. */
+  private BigDecimal number(int digits) {
+    return BigDecimal.valueOf(random.nextLong((long) Math.pow(10, digits + 6)), 6)
+        .setScale(random.nextInt(7), java.math.RoundingMode.DOWN);
   }
 
   private TreeMap<YearMonth, Long> months(int count, int from) {

@@ -42,7 +42,7 @@ class WorkedExamplesTest {
       months.put(YearMonth.of(2026, 1).plusMonths(i), Money.minor(amounts[i], Money.currency("GBP")));
     }
     months.put(YearMonth.of(2026, 1).plusMonths(amounts.length), 0L);
-    Stream stream = new Stream(new TypedMonths(months), new TreeMap<>(), new TreeMap<>(), tax, PATTERN, new Spread.Even());
+    Stream stream = Stream.of(new TypedMonths(months), new TreeMap<>(), new TreeMap<>(), tax, PATTERN, new Spread.Even());
     return new Line("sales", null, "Sales", Direction.RECEIPT, true, null, "", stream, List.of());
   }
 

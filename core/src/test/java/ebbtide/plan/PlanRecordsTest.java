@@ -43,7 +43,7 @@ class PlanRecordsTest {
   }
 
   private static Line share(String id, String name, String of) {
-    return new Line(id, null, name, Direction.PAYMENT, true, null, "", new Stream(new ActivityMethod.ShareOfLine(of,
+    return new Line(id, null, name, Direction.PAYMENT, true, null, "", Stream.of(new ActivityMethod.ShareOfLine(of,
         Percent.HUNDRED), new TreeMap<>(), new TreeMap<>(), SalesTax.NONE, MonthPattern.atOnce(), new Spread.Even()), List.of());
   }
 

@@ -126,6 +126,67 @@ class LinesTest extends Journeys {
   }
 
   @Test
+  void piecesAndCustomers_eachWithTheirDrivers_multiplyAndCount() {
+    link(page, "Receipts").click();
+    add("Kelp boxes", "By month");
+    page.getByLabel("It is").selectOption("so many pieces at a price");
+    type("pieces a month", "120");
+    type("price of one", "38.505");
+    type("pieces a month, more each month in %", "10");
+    type("price of one, more each month in %", "dear");
+    assertThat(page.getByText("'dear' is no percentage: type a number such as 1.5")).isVisible();
+    type("price of one, more each month in %", "1");
+    // 120 x 38.505; 132 x 38.89005; 145.2 x 39.2789505
+    months("Kelp boxes", "4,620.60", "5,133.49", "5,703.30");
+    cell(page, "Kelp boxes", 2).click();
+    assertThat(page.getByText("quantity 132 \u00d7 price 38.8901")).isVisible();
+    go("receipts");
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Kelp boxes")).click();
+    page.getByLabel("It is").selectOption("customers who each pay a fee");
+    type("customers at the start", "200");
+    type("Month from which customers are counted", "Jan 2026");
+    type("gained each month", "12");
+    type("lost each month", "2.5");
+    page.getByLabel("What is lost is").selectOption("% of those at the start");
+    type("fee of each", "10");
+    page.getByLabel("The fee is paid by").selectOption("the mean of start and end");
+    // 200 + 12 - 5 = 207; 207 + 12 - 5.175 = 213.825; means 203.5 and 210.4125
+    months("Kelp boxes", "2,035", "2,104.13");
+    go("receipts");
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Kelp boxes")).click();
+    page.getByLabel("It is").selectOption("so many pieces at a price");
+    assertThat(field("pieces a month from 1 Jan 2026")).hasValue("120");
+    months("Kelp boxes", "4,620.60", "5,133.49", "5,703.30");
+  }
+
+  @Test
+  void totalOfTheYearAndDatedAmounts_fallIntoTheirMonths() {
+    add("Audit", "By month");
+    page.getByLabel("It is").selectOption("a total for the year");
+    type("year from Jan 2026", "1,000");
+    type("Part of Feb", "3");
+    type("Part of Jan", "half");
+    assertThat(page.getByText("'half' is no weight: type a whole number such as 1, or 0 for a month without any.")).isVisible();
+    type("Part of Jan", "0");
+    // 1,000 over 13 parts, three of them in February: 76.923..., 230.769...
+    months("Audit", "\u00b7", "\u2212230.77", "\u221276.93", "\u221276.93");
+    go("payments");
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Audit")).click();
+    page.getByLabel("It is").selectOption("single amounts by date");
+    page.getByLabel("Date of a new amount").fill("20/2/2026");
+    page.getByLabel("Amount of a new amount").fill("some");
+    button(page, "Add amount").click();
+    assertThat(page.getByText("'some' is no amount: type a number such as 1,250.50 or 12k.")).isVisible();
+    page.getByLabel("Amount of a new amount").fill("450");
+    page.getByLabel("Note of a new amount").fill("interim");
+    button(page, "Add amount").click();
+    assertThat(field("Date of amount 1")).hasValue("2026-02-20");
+    months("Audit", "\u00b7", "\u2212450", "\u00b7");
+    cell(page, "Audit", 2).click();
+    assertThat(page.getByText("450 on 20 Feb 2026, interim")).isVisible();
+  }
+
+  @Test
   void possibleItem_isLeftOutUntilItCounts() throws IOException {
     link(page, "Receipts").click();
     add("Grant", "Single dates");

@@ -3,6 +3,7 @@ package ebbtide.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.cell;
+import static ebbtide.e2e.Screens.link;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -55,6 +56,23 @@ class TypingTest extends Journeys {
     assertThat(field("more each year %")).hasValue("4");
     undoAll(2);
     assertThat(field("paid days after")).hasValue("0");
+  }
+
+  @Test
+  void lineLeftBeforeTheAnswers_everyEditHolds() {
+    type("more each year %", "4");
+    type("paid days after", "30");
+    type("Every", "3");
+    page.getByLabel("A date without banking becomes").selectOption("the next business day");
+    link(page, "Forecast").click();
+    cell(page, "Diesel", 3).waitFor();
+    assertThat(status()).containsText("Pay: convention following");
+    go("payments/pay");
+    assertThat(field("more each year %")).hasValue("4");
+    assertThat(field("paid days after")).hasValue("30");
+    assertThat(field("Every")).hasValue("3");
+    assertThat(page.getByLabel("A date without banking becomes")).hasValue("following");
+    undoAll(4);
   }
 
   @Test

@@ -137,7 +137,7 @@ final class DemoPlan {
 
   private static Assumption stream(ActivityMethod method, SortedMap<YearMonth, Long> history, SalesTax tax,
       MonthPattern pattern, Spread spread) {
-    return new Assumption.Stream(method, history, new TreeMap<>(), tax, pattern, spread);
+    return Assumption.Stream.of(method, history, new TreeMap<>(), tax, pattern, spread);
   }
 
   private static Assumption monthly(LocalDate first, long amount) {

@@ -19,11 +19,13 @@ import java.util.SortedMap;
 final class AssumptionReader {
   private final Currency currency;
   private final Convention usual;
+  private final MethodReader methods;
 
   /** Makes a reader for a currency and the convention a line of this direction has when it names none (rules 1.5). */
   AssumptionReader(Currency currency, Convention usual) {
     this.currency = currency;
     this.usual = usual;
+    this.methods = new MethodReader(currency);
   }
 
   Assumption read(JsonPlace place) {
@@ -48,7 +50,8 @@ final class AssumptionReader {
   }
 
   private Assumption stream(JsonPlace place) {
-    ActivityMethod method = method(place.at("method"));
+    ActivityMethod method = methods.read(place.at("method"));
+    List<ActivityMethod> aside = place.at("aside").list(methods::read);
     SortedMap<YearMonth, Long> history = place.at("history").byMonth(p -> p.amount(currency));
     SortedMap<YearMonth, Assumption.MonthOverride> overrides = place.at("overrides").byMonth(this::override);
     SalesTax tax = tax(place.at("tax"));
@@ -57,7 +60,7 @@ final class AssumptionReader {
     if (method == null || tax == null || pattern == null || spread == null) {
       return null;
     }
-    return place.make(() -> new Assumption.Stream(method, history, overrides, tax, pattern, spread));
+    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, pattern, spread));
   }
 
   private Assumption.MonthOverride override(JsonPlace place) {
@@ -65,41 +68,6 @@ final class AssumptionReader {
     String reason = place.at("reason").text();
     place.noOthers();
     return amount == null || reason == null ? null : place.make(() -> new Assumption.MonthOverride(amount, reason));
-  }
-
-  private ActivityMethod method(JsonPlace place) {
-    String kind = place.at("kind").text();
-    if (kind == null) {
-      return null;
-    }
-    ActivityMethod method = switch (kind) {
-      case "fixed" -> place.make(() -> new ActivityMethod.FixedAmount(amounts(place.at("amount"))));
-      case "growth" -> growth(place);
-      case "typed" -> place.make(() ->
-          new ActivityMethod.TypedMonths(place.at("amounts").byMonth(p -> p.amount(currency))));
-      case "share" -> share(place);
-      default -> {
-        place.at("kind").problem("A method is fixed, growth, typed or share, but was '" + kind + "'");
-        yield null;
-      }
-    };
-    if (method != null) {
-      place.noOthers();
-    }
-    return method;
-  }
-
-  private ActivityMethod growth(JsonPlace place) {
-    Steps<Long> base = amounts(place.at("base"));
-    Percent growth = place.at("growth").percentOr(Percent.ZERO);
-    SortedMap<YearMonth, Percent> growthOf = place.at("growthOf").byMonth(JsonPlace::percent);
-    return growth == null ? null : place.make(() -> new ActivityMethod.BaseWithGrowth(base, growth, growthOf));
-  }
-
-  private ActivityMethod share(JsonPlace place) {
-    String line = place.at("line").text();
-    Percent share = place.at("share").percent();
-    return line == null || share == null ? null : place.make(() -> new ActivityMethod.ShareOfLine(line, share));
   }
 
   private SalesTax tax(JsonPlace place) {
@@ -206,13 +174,6 @@ final class AssumptionReader {
 
   /** Returns amounts with the days from which they hold. */
   Steps<Long> amounts(JsonPlace place) {
-    List<Steps.Step<Long>> steps = place.list(p -> {
-      var from = p.at("from").date();
-      Long value = p.at("value").amount(currency);
-      p.noOthers();
-      return from == null || value == null ? null : new Steps.Step<>(from, value);
-    });
-    Steps<Long> made = place.make(() -> new Steps<>(steps));
-    return made == null ? Steps.none() : made;
+    return methods.amounts(place);
   }
 }

@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.PlanProblem;
+import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -112,6 +113,14 @@ final class JsonPlace {
     return isAbsent() ? otherwise : date();
   }
 
+  YearMonth month() {
+    return required("a month such as 2026-03", text -> parse(text, YearMonth::parse, "A month is written 2026-03"));
+  }
+
+  BigDecimal decimal() {
+    return required("a number such as 12.5", text -> parse(text, BigDecimal::new, "A number is written 12.5"));
+  }
+
   Long amount(Currency currency) {
     return required("an amount such as 1250.50", text -> currency == null ? null : Money.minor(text, currency));
   }
@@ -179,12 +188,21 @@ final class JsonPlace {
 
   /** Returns values by month from an object whose names are months such as 2026-03; absent is empty. */
   <T> SortedMap<YearMonth, T> byMonth(Function<JsonPlace, T> reader) {
-    SortedMap<YearMonth, T> found = new TreeMap<>();
+    return byName(name -> parse(name, YearMonth::parse, "A month is written 2026-03"), reader);
+  }
+
+  /** Returns values by year from an object whose names are years such as 2026; absent is empty. */
+  <T> SortedMap<Integer, T> byYear(Function<JsonPlace, T> reader) {
+    return byName(name -> parse(name, Integer::valueOf, "A year is written 2026"), reader);
+  }
+
+  private <K, T> SortedMap<K, T> byName(Function<String, K> key, Function<JsonPlace, T> reader) {
+    SortedMap<K, T> found = new TreeMap<>();
     eachField((name, place) -> {
-      YearMonth month = place.make(() -> parse(name, YearMonth::parse, "A month is written 2026-03"));
+      K named = place.make(() -> key.apply(name));
       T value = reader.apply(place);
-      if (month != null && value != null) {
-        found.put(month, value);
+      if (named != null && value != null) {
+        found.put(named, value);
       }
     });
     return found;

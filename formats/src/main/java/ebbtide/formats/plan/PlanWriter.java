@@ -5,23 +5,16 @@ import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
-import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
-import ebbtide.plan.Steps;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import java.io.OutputStream;
-import java.time.YearMonth;
 import java.util.Collection;
 import java.util.Currency;
-import java.util.List;
-import java.util.SortedMap;
-import java.util.function.Function;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -33,9 +26,11 @@ public final class PlanWriter {
 
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private final Currency currency;
+  private final MethodWriter methods;
 
   private PlanWriter(Currency currency) {
     this.currency = currency;
+    this.methods = new MethodWriter(currency);
   }
 
   /** Writes a document, indented for reading. */
@@ -43,11 +38,11 @@ public final class PlanWriter {
     PlanWriter writer = new PlanWriter(document.plan().settings().currency());
     ObjectNode root = NODES.objectNode().put("format", "ebbtide-plan").put("version", VERSION);
     root.set("settings", writer.settings(document.plan().settings()));
-    root.set("accounts", list(document.accounts(), writer::account));
-    root.set("lines", list(document.plan().lines(), writer::line));
-    root.set("buoys", list(document.plan().buoys(), PlanWriter::buoy));
-    root.set("rules", list(document.rules(), writer::rule));
-    root.set("movements", list(document.movements(), writer::movement));
+    root.set("accounts", MethodWriter.list(document.accounts(), writer::account));
+    root.set("lines", MethodWriter.list(document.plan().lines(), writer::line));
+    root.set("buoys", MethodWriter.list(document.plan().buoys(), PlanWriter::buoy));
+    root.set("rules", MethodWriter.list(document.rules(), writer::rule));
+    root.set("movements", MethodWriter.list(document.movements(), writer::movement));
     PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValue(out, root);
   }
 
@@ -76,10 +71,10 @@ public final class PlanWriter {
         .put("asOf", s.asOf().toString()).put("firstDayOfWeek", Words.of(s.firstDayOfWeek()))
         .put("firstFiscalMonth", Words.of(s.firstFiscalMonth())).put("horizonMonths", s.horizonMonths())
         .put("amountSteps", Words.of(s.amountSteps()));
-    node.set("minimumCash", steps(s.minimumCash()));
+    node.set("minimumCash", methods.amounts(s.minimumCash()));
     if (s.facility() != null) {
       ObjectNode facility = NODES.objectNode().put("name", s.facility().name());
-      facility.set("limit", steps(s.facility().limit()));
+      facility.set("limit", methods.amounts(s.facility().limit()));
       node.set("facility", facility);
     }
     node.set("countedReceipts", words(s.countedReceipts()));
@@ -88,7 +83,7 @@ public final class PlanWriter {
   }
 
   private static ArrayNode words(Collection<? extends Enum<?>> constants) {
-    return list(constants.stream().sorted(java.util.Comparator.comparing(Enum::ordinal)).toList(),
+    return MethodWriter.list(constants.stream().sorted(java.util.Comparator.comparing(Enum::ordinal)).toList(),
         c -> NODES.stringNode(Words.of(c)));
   }
 
@@ -109,7 +104,7 @@ public final class PlanWriter {
     }
     node.put("note", line.note());
     node.set("assumption", assumption(line.assumption()));
-    node.set("overrides", list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
+    node.set("overrides", MethodWriter.list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
         .put("reason", o.reason())));
     return node;
   }
@@ -124,26 +119,27 @@ public final class PlanWriter {
       if (recurring.when().until() != null) {
         when.put("until", recurring.when().until().toString());
       }
-      ObjectNode node = kind("recurring");
+      ObjectNode node = MethodWriter.kind("recurring");
       node.set("when", when);
-      node.set("amount", steps(recurring.amount()));
+      node.set("amount", methods.amounts(recurring.amount()));
       node.put("yearlyUplift", recurring.yearlyUplift().number()).put("termsDays", recurring.termsDays());
       return node.put("convention", Words.of(recurring.convention())).put("certainty", Words.of(recurring.certainty()));
     }
     if (assumption instanceof Assumption.DatedItems items) {
-      ObjectNode node = kind("items");
-      node.set("items", list(items.items(), item -> NODES.objectNode().put("date", item.date().toString())
+      ObjectNode node = MethodWriter.kind("items");
+      node.set("items", MethodWriter.list(items.items(), item -> NODES.objectNode().put("date", item.date().toString())
           .put("amount", amount(item.amount())).put("certainty", Words.of(item.certainty())).put("note", item.note())));
       return node.put("convention", Words.of(items.convention()));
     }
-    return kind("group");
+    return MethodWriter.kind("group");
   }
 
   private ObjectNode stream(Assumption.Stream stream) {
-    ObjectNode node = kind("stream");
-    node.set("method", method(stream.method()));
-    node.set("history", byMonth(stream.history(), minor -> NODES.stringNode(amount(minor))));
-    node.set("overrides", byMonth(stream.overrides(), o -> NODES.objectNode().put("amount", amount(o.amount()))
+    ObjectNode node = MethodWriter.kind("stream");
+    node.set("method", methods.write(stream.method()));
+    node.set("aside", MethodWriter.list(stream.aside(), methods::write));
+    node.set("history", MethodWriter.byMonth(stream.history(), minor -> NODES.stringNode(amount(minor))));
+    node.set("overrides", MethodWriter.byMonth(stream.overrides(), o -> NODES.objectNode().put("amount", amount(o.amount()))
         .put("reason", o.reason())));
     node.set("tax", NODES.objectNode().put("rate", stream.tax().rate().number())
         .put("gross", stream.tax().amountsAreGross()));
@@ -152,31 +148,9 @@ public final class PlanWriter {
     return node;
   }
 
-  private ObjectNode method(ActivityMethod method) {
-    if (method instanceof ActivityMethod.FixedAmount fixed) {
-      ObjectNode node = kind("fixed");
-      node.set("amount", steps(fixed.amount()));
-      return node;
-    }
-    if (method instanceof ActivityMethod.BaseWithGrowth growing) {
-      ObjectNode node = kind("growth");
-      node.set("base", steps(growing.base()));
-      node.put("growth", growing.growth().number());
-      node.set("growthOf", byMonth(growing.growthOf(), p -> NODES.stringNode(p.number())));
-      return node;
-    }
-    if (method instanceof ActivityMethod.TypedMonths typed) {
-      ObjectNode node = kind("typed");
-      node.set("amounts", byMonth(typed.amounts(), minor -> NODES.stringNode(amount(minor))));
-      return node;
-    }
-    ActivityMethod.ShareOfLine share = (ActivityMethod.ShareOfLine) method;
-    return kind("share").put("line", share.lineId()).put("share", share.share().number());
-  }
-
   private static ObjectNode pattern(MonthPattern pattern) {
     ObjectNode node = NODES.objectNode();
-    node.set("steps", list(pattern.steps(), step -> NODES.objectNode().put("share", step.share().number())
+    node.set("steps", MethodWriter.list(pattern.steps(), step -> NODES.objectNode().put("share", step.share().number())
         .put("lag", step.lagMonths()).put("discount", step.discount().number())));
     node.put("never", pattern.never().number());
     if (pattern.writeOffLag() != null) {
@@ -187,16 +161,16 @@ public final class PlanWriter {
 
   private static ObjectNode spread(Spread spread) {
     if (spread instanceof Spread.OnDays onDays) {
-      ObjectNode node = kind("days");
-      node.set("days", list(onDays.days(), d -> NODES.objectNode().put("day", d.day()).put("weight", d.weight())));
+      ObjectNode node = MethodWriter.kind("days");
+      node.set("days", MethodWriter.list(onDays.days(), d -> NODES.objectNode().put("day", d.day()).put("weight", d.weight())));
       return node;
     }
     if (spread instanceof Spread.ByWeek byWeek) {
-      ObjectNode node = kind("weeks");
-      node.set("weights", list(byWeek.weights(), NODES::numberNode));
+      ObjectNode node = MethodWriter.kind("weeks");
+      node.set("weights", MethodWriter.list(byWeek.weights(), NODES::numberNode));
       return node;
     }
-    return kind("even");
+    return MethodWriter.kind("even");
   }
 
   private static ObjectNode buoy(Buoy buoy) {
@@ -230,7 +204,7 @@ public final class PlanWriter {
     ObjectNode node = NODES.objectNode().put("account", m.account()).put("bookingDate", m.bookingDate().toString())
         .put("valueDate", m.valueDate().toString()).put("amount", amount(m.minor())).put("text", m.text())
         .put("counterparty", m.counterparty()).put("reference", m.reference());
-    node.set("parts", list(m.parts(), part -> {
+    node.set("parts", MethodWriter.list(m.parts(), part -> {
       ObjectNode one = NODES.objectNode();
       if (!part.isTransfer()) {
         one.put("line", part.lineId());
@@ -240,29 +214,8 @@ public final class PlanWriter {
     return node;
   }
 
-  private static ObjectNode kind(String kind) {
-    return NODES.objectNode().put("kind", kind);
-  }
-
   private static ObjectNode period(Period period) {
     return NODES.objectNode().put("from", period.startInclusive().toString()).put("to", period.lastDay().toString());
-  }
-
-  private ArrayNode steps(Steps<Long> steps) {
-    return list(steps.steps(), step -> NODES.objectNode().put("from", step.from().toString())
-        .put("value", amount(step.value())));
-  }
-
-  private static <T> ObjectNode byMonth(SortedMap<YearMonth, T> values, Function<T, JsonNode> writer) {
-    ObjectNode node = NODES.objectNode();
-    values.forEach((month, value) -> node.set(month.toString(), writer.apply(value)));
-    return node;
-  }
-
-  private static <T> ArrayNode list(List<T> values, Function<? super T, ? extends JsonNode> writer) {
-    ArrayNode node = NODES.arrayNode();
-    values.forEach(value -> node.add(writer.apply(value)));
-    return node;
   }
 
   private String amount(long minor) {

@@ -38,7 +38,7 @@ class FieldFaultsTest {
       "\"lag\": 1|\"lag\": \"soon\"|/assumption/pattern/steps/0/lag|A whole number is expected, but was 'soon'",
       "[1, 2, 3, 4, 5]|[1, 2]|/assumption/spread|has five weights, but had 2",
       "\"kind\": \"weeks\"|\"kind\": \"moons\"|/assumption/spread/kind|A spread is even, days or weeks, but was 'moons'",
-      "\"kind\": \"growth\"|\"kind\": \"magic\"|/assumption/method/kind|A method is fixed, growth, typed or share, but was 'magic'",
+      "\"kind\": \"growth\"|\"kind\": \"magic\"|/assumption/method/kind|A method is fixed, growth, typed, share, product, customers, year or dated, but was 'magic'",
       "\"to\": \"2026-03-08\"|\"to\": \"2026-02-08\"|/overrides/0|must start before it ends",
       "\"direction\": \"receipt\"|\"direction\": \"inwards\"|/direction|One of receipt, payment is expected, but was 'inwards'",
       "\"name\": \"Sales\"|\"nam\": \"Sales\"|/name|Missing: a text in quotes",

@@ -1,12 +1,14 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
-  import { longDay, noDay, readDay, type Day } from '../../lib/dates';
-  import { grouped, noAmount, readAmount } from '../../lib/money';
-  import { Said } from '../../lib/said.svelte';
-  import type { StepJson } from './save';
+  import TypedField from '../../../lib/TypedField.svelte';
+  import { longDay, noDay, readDay, type Day } from '../../../lib/dates';
+  import { grouped, noAmount, readAmount } from '../../../lib/money';
+  import { Said } from '../../../lib/said.svelte';
+  import type { StepJson } from '../save';
 
   interface Props {
     label: string;
+    /** Whether labels stand in a column of equal width, as under one another. */
+    wide?: boolean;
     steps: StepJson[];
     /** The date a first value holds from. */
     first: Day;
@@ -14,7 +16,7 @@
     onchange: (change: (now: StepJson[]) => StepJson[]) => Promise<string>;
   }
 
-  let { label, steps, first, onchange }: Props = $props();
+  let { label, wide = false, steps, first, onchange }: Props = $props();
   const said = new Said();
   let adding = $state(false);
   let fromTyped = $state('');
@@ -52,7 +54,7 @@
 
 <div>
   <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-    <span class="hush">{label}</span>
+    <span class="hush {wide ? 'w-[140px]' : ''}">{label}</span>
     {#if steps.length === 0}
       <TypedField name={label} class="w-[110px] text-right" placeholder="0" value="" onput={setFirst} />
     {/if}

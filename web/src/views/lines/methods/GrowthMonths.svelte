@@ -1,18 +1,20 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
-  import { monthName, readMonth } from '../../lib/dates';
-  import { readPercent } from '../../lib/money';
-  import { Said } from '../../lib/said.svelte';
-  import type { Json } from './save';
+  import TypedField from '../../../lib/TypedField.svelte';
+  import { monthName, noMonth, readMonth } from '../../../lib/dates';
+  import { readPercent } from '../../../lib/money';
+  import { Said } from '../../../lib/said.svelte';
+  import type { Json } from '../save';
 
   interface Props {
+    /** What grows, where several do. */
+    of?: string;
     /** The months with a growth of their own, in percent over the month before. */
     growthOf: Record<string, string>;
     /** Puts a change of the method; gives the refusal, or nothing. */
     put: (change: (now: Json) => Json, words: string) => Promise<string>;
   }
 
-  let { growthOf, put }: Props = $props();
+  let { of: what = '', growthOf, put }: Props = $props();
   const said = new Said();
   let adding = $state(false);
   let month = $state('');
@@ -43,7 +45,7 @@
     e.preventDefault();
     const of = readMonth(month);
     const growth = readPercent(percent);
-    if (!of) said.now(`'${month}' is no month: type one such as 2026-07 or Jul 2026.`);
+    if (!of) said.now(noMonth(month));
     else if (growth === null) said.now(noPercent(percent));
     else if (await said.of(set(of, growth))) {
       adding = false;
@@ -56,6 +58,7 @@
   <span class="whitespace-nowrap">
     <TypedField
       label="in {monthName(of)} {of.slice(0, 4)} %"
+      name={what ? `${what} in ${monthName(of)} ${of.slice(0, 4)} %` : undefined}
       class="w-[56px] text-right"
       value={growthOf[of]!}
       onput={(typed) => change(of, typed)}

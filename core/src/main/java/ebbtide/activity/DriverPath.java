@@ -1,0 +1,77 @@
+package ebbtide.activity;
+
+import ebbtide.money.Percent;
+import ebbtide.plan.AmountSteps;
+import ebbtide.plan.Driver;
+import ebbtide.plan.Steps;
+import ebbtide.time.Timeline;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.time.YearMonth;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * The value of a driver from month to month, unrounded to forty digits (rules 2.1, 2.2). By days, a month inside which a
+ * value begins is the mean of its days.
+ */
+final class DriverPath {
+  static final MathContext DIGITS = new MathContext(40);
+  private final Driver driver;
+  private final int first;
+  private final BigDecimal[] wholeMonths;
+
+  DriverPath(Driver driver, int first, int last) {
+    this.driver = driver;
+    this.first = first;
+    this.wholeMonths = new BigDecimal[last - first + 1];
+    Arrays.fill(wholeMonths, BigDecimal.ZERO);
+    List<Steps.Step<BigDecimal>> steps = driver.value().steps();
+    for (int s = 0; s < steps.size(); s++) {
+      int begins = Timeline.monthNumber(steps.get(s).firstWholeMonth());
+      int until = s + 1 < steps.size() ? Timeline.monthNumber(steps.get(s + 1).firstWholeMonth()) : last + 1;
+      BigDecimal value = steps.get(s).value();
+      for (int m = begins; m < until && m <= last; m++) {
+        value = m == begins ? value : grown(value, Timeline.month(m));
+        if (m >= first) {
+          wholeMonths[m - first] = value;
+        }
+      }
+    }
+  }
+
+  private BigDecimal grown(BigDecimal value, YearMonth month) {
+    Percent growth = driver.growthIn(month);
+    return growth.millionths() == 0 ? value
+        : value.multiply(BigDecimal.valueOf(Percent.WHOLE + growth.millionths(), 6), DIGITS);
+  }
+
+  /** Returns whether a value begins inside a month, after its first day. */
+  boolean stepsInside(YearMonth month) {
+    return driver.value().steps().stream()
+        .anyMatch(step -> step.from().getDayOfMonth() > 1 && YearMonth.from(step.from()).equals(month));
+  }
+
+  /** Returns the value in force on a day of a month: that of its first day, or a step's that began since, not grown. */
+  BigDecimal on(YearMonth month, int day) {
+    BigDecimal value = wholeMonths[Timeline.monthNumber(month) - first];
+    for (Steps.Step<BigDecimal> step : driver.value().steps()) {
+      if (step.from().getDayOfMonth() > 1 && YearMonth.from(step.from()).equals(month) && step.from().getDayOfMonth() <= day) {
+        value = step.value();
+      }
+    }
+    return value;
+  }
+
+  /** Returns the value of a month. */
+  BigDecimal in(YearMonth month, AmountSteps rule) {
+    if (rule == AmountSteps.FIRST_DAY || !stepsInside(month)) {
+      return wholeMonths[Timeline.monthNumber(month) - first];
+    }
+    BigDecimal sum = BigDecimal.ZERO;
+    for (int day = 1; day <= month.lengthOfMonth(); day++) {
+      sum = sum.add(on(month, day));
+    }
+    return sum.divide(BigDecimal.valueOf(month.lengthOfMonth()), DIGITS);
+  }
+}

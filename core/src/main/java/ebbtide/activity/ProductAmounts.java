@@ -1,0 +1,55 @@
+package ebbtide.activity;
+
+import ebbtide.money.Money;
+import ebbtide.money.Rounding;
+import ebbtide.plan.ActivityMethod.Product;
+import ebbtide.plan.AmountSteps;
+import ebbtide.plan.Settings;
+import ebbtide.time.Timeline;
+import java.math.BigDecimal;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/** The monthly amounts of drivers multiplied, rounded once (rules 2.1); by days, the mean of what each day comes to. */
+record ProductAmounts(Product product, Settings settings) implements MonthlyAmounts {
+
+  @Override
+  public long[] months(int first, int last) {
+    List<DriverPath> paths = paths(first, last);
+    return IntStream.rangeClosed(first, last).mapToLong(m -> amount(paths, Timeline.month(m))).toArray();
+  }
+
+  private List<DriverPath> paths(int first, int last) {
+    return product.factors().stream().map(factor -> new DriverPath(factor, first, last)).toList();
+  }
+
+  private long amount(List<DriverPath> paths, YearMonth month) {
+    BigDecimal exact;
+    if (settings.amountSteps() == AmountSteps.BY_DAYS && paths.stream().anyMatch(path -> path.stepsInside(month))) {
+      BigDecimal sum = BigDecimal.ZERO;
+      for (int day = 1; day <= month.lengthOfMonth(); day++) {
+        int at = day;
+        sum = sum.add(times(paths.stream().map(path -> path.on(month, at)).toList()));
+      }
+      exact = sum.divide(BigDecimal.valueOf(month.lengthOfMonth()), DriverPath.DIGITS);
+    } else {
+      exact = times(paths.stream().map(path -> path.in(month, AmountSteps.FIRST_DAY)).toList());
+    }
+    return Rounding.toMinor(exact.divide(product.of().divisor(), DriverPath.DIGITS)
+        .movePointRight(Money.decimals(settings.currency())));
+  }
+
+  private static BigDecimal times(List<BigDecimal> factors) {
+    return factors.stream().reduce(BigDecimal.ONE, (a, b) -> a.multiply(b, DriverPath.DIGITS));
+  }
+
+  @Override
+  public String words(YearMonth month) {
+    int number = Timeline.monthNumber(month);
+    List<DriverPath> paths = paths(number, number);
+    return IntStream.range(0, paths.size()).mapToObj(i -> product.of().factors().get(i) + " "
+        + Words.number(paths.get(i).in(month, settings.amountSteps()))).collect(Collectors.joining(" \u00d7 "));
+  }
+}
