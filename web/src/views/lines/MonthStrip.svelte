@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { tick } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import type { LineView } from '../../lib/api';
   import { monthName } from '../../lib/dates';
   import { blockText, GridCursor } from '../../lib/grid/cursor.svelte';
@@ -19,6 +19,7 @@
   let { strip, assumption, save }: Props = $props();
   const plan = getPlan();
   const cursor = new GridCursor(() => [1, strip.length]);
+  onMount(() => cursor.set(0, Math.max(0, asOf)));
   let editing = $state<number>();
   let typed = $state('');
   /** Edits that wait for the reason of an override. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import PatternBar from './PatternBar.svelte';
   import { draftOf, moved, refusal, toJson, type PatternDraft } from './pattern';
   import type { Json, Save } from './save';
@@ -6,9 +7,11 @@
   interface Props {
     assumption: Json;
     save: Save;
+    /** What stands above the pattern, at the left. */
+    head: Snippet;
   }
 
-  let { assumption, save }: Props = $props();
+  let { assumption, save, head }: Props = $props();
   type Pattern = Parameters<typeof draftOf>[0];
   const inForce = $derived(assumption.pattern as Pattern);
   /** What is typed and not saved yet; without it the pattern in force is shown. */
@@ -43,7 +46,7 @@
 </script>
 
 <div class="mb-1.5 flex items-baseline justify-between">
-  <b class="font-semibold">When it is paid</b>
+  {@render head()}
   <span class="hush"
     >shares add up to {#if wrong}<b class="bad">{wrong.includes('add up') ? 'not 100%' : '?'}</b>{:else}<b class="good"
         >100%</b

@@ -3,7 +3,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import MethodEditor from './MethodEditor.svelte';
   import MonthStrip from './MonthStrip.svelte';
-  import PatternEditor from './PatternEditor.svelte';
+  import TermsEditor from './TermsEditor.svelte';
   import Schedule from './Schedule.svelte';
   import TaxAndSpread from './TaxAndSpread.svelte';
   import type { Json, Save } from './save';
@@ -37,7 +37,7 @@
   <MonthStrip strip={view.strip} {assumption} {save} />
 </div>
 <div class="card mb-2.5">
-  <PatternEditor {assumption} {save} />
+  <TermsEditor {assumption} {save} />
   <TaxAndSpread {assumption} {save} />
 </div>
 {#if view.schedule}

@@ -10,21 +10,29 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Driver;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProductOf;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.plan.Terms;
 import ebbtide.sim.DemoCompany;
+import ebbtide.time.Convention;
 import ebbtide.time.Spread;
+import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
@@ -48,7 +56,8 @@ import org.openjdk.jmh.annotations.Warmup;
 public class ForecastBench {
   private final PlanDocument demo = DemoCompany.document();
   private final Books demoBooks = demo.books();
-  private final Plan large = large();
+  private final Plan large = large(false);
+  private final Plan everyKind = large(true);
   private final Books largeBooks =
       Books.of(List.of(new Account("a", "A", "GB", false, large.settings().asOf(), 100_000_000L)));
 
@@ -62,8 +71,13 @@ public class ForecastBench {
     return Forecaster.forecast(large, largeBooks);
   }
 
-  /** 500 streams that grow, each with a five-step pattern and 12 months of history. */
-  private static Plan large() {
+  @Benchmark
+  public Forecast everyKindPlan() {
+    return Forecaster.forecast(everyKind, largeBooks);
+  }
+
+  /** 500 streams with 12 months of history that grow and are paid by a five-step pattern, or by turns of every kind. */
+  private static Plan large(boolean everyKind) {
     LocalDate asOf = LocalDate.of(2026, 3, 1);
     List<Line> lines = new ArrayList<>();
     for (int i = 0; i < 500; i++) {
@@ -76,14 +90,36 @@ public class ForecastBench {
         steps.add(new MonthPattern.Step(Percent.parse(List.of("15", "40", "25", "12", "6").get(lag)), lag,
             Percent.parse(lag == 1 ? "2" : "0")));
       }
-      Assumption stream = Assumption.Stream.of(new ActivityMethod.BaseWithGrowth(
-          Steps.from(asOf, 1_200_000L + i * 1_003L), Percent.parse("0.7"), new TreeMap<>()), history, new TreeMap<>(),
-          new SalesTax(Percent.parse("20"), false), new MonthPattern(steps, Percent.parse("2"), null), new Spread.Even());
+      MonthPattern pattern = new MonthPattern(steps, Percent.parse("2"), null);
+      Terms terms = everyKind && i % 3 == 0 ? Terms.byDays(new DayTerms(DayTerms.Due.values()[i % 9 / 3], 30, 4,
+          Convention.FOLLOWING)) : Terms.byMonths(pattern);
+      Assumption stream = new Assumption.Stream(method(everyKind ? i : 0, i, asOf), List.of(), history, new TreeMap<>(),
+          new SalesTax(Percent.parse("20"), false), terms, new Spread.Even());
       lines.add(new Line("l" + i, null, "Line " + i, i % 2 == 0 ? Direction.RECEIPT : Direction.PAYMENT, true, null, "",
           stream, List.of()));
     }
     Settings settings = new Settings("Large", Money.currency("GBP"), asOf, DayOfWeek.MONDAY, Month.JANUARY, 72,
         AmountSteps.FIRST_DAY, Steps.from(asOf, 50_000_000L), null, Set.of(), Set.of());
     return new Plan(settings, lines, List.of());
+  }
+
+  private static ActivityMethod method(int kind, int i, LocalDate asOf) {
+    return switch (kind % 8) {
+      case 1 -> new ActivityMethod.Product(ProductOf.QUANTITY_PRICE, List.of(driver(asOf, 120 + i), driver(asOf, 38)));
+      case 2 -> new ActivityMethod.Product(ProductOf.MARKET, List.of(driver(asOf, 4_000), driver(asOf, 3), driver(asOf, 2),
+          driver(asOf, 310 + i)));
+      case 3 -> new ActivityMethod.RecurringCustomers(YearMonth.from(asOf), BigDecimal.valueOf(200 + i), driver(asOf, 12),
+          driver(asOf, 3), ActivityMethod.LostAs.PERCENT, driver(asOf, 25), ActivityMethod.FeeOn.MEAN);
+      case 4 -> new ActivityMethod.YearTotal(new TreeMap<>(Map.of(2026, 14_000_000L + i)), Percent.parse("3"),
+          Collections.nCopies(12, 1L + i % 5));
+      case 5 -> new ActivityMethod.TypedMonths(new TreeMap<>(Map.of(YearMonth.from(asOf), 1_300_000L + i)));
+      case 6 -> new ActivityMethod.FixedAmount(Steps.from(asOf, 900_000L + i));
+      case 7 -> new ActivityMethod.ShareOfLine("l" + (i - 1), Percent.parse("45"));
+      default -> new ActivityMethod.BaseWithGrowth(Steps.from(asOf, 1_200_000L + i * 1_003L), Percent.parse("0.7"), new TreeMap<>());
+    };
+  }
+
+  private static Driver driver(LocalDate from, long value) {
+    return new Driver(Steps.from(from, BigDecimal.valueOf(value)), Percent.parse("0.4"), new TreeMap<>());
   }
 }

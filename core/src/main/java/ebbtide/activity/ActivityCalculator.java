@@ -30,8 +30,8 @@ public final class ActivityCalculator {
     for (Line line : plan.lines()) {
       byId.put(line.id(), line);
       if (line.assumption() instanceof Assumption.Stream stream) {
-        lag = Math.max(lag, Math.max(stream.pattern().longestLag(), stream.pattern().monthsToWriteOff()));
-        lead = Math.max(lead, stream.pattern().longestLead());
+        lag = Math.max(lag, stream.terms().monthsBack());
+        lead = Math.max(lead, stream.terms().monthsAhead());
         if (!stream.history().isEmpty()) {
           first = Math.min(first, Timeline.monthNumber(stream.history().firstKey()));
         }

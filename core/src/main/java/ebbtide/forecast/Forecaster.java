@@ -6,12 +6,14 @@ import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.funding.Liquidity;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Plan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
+import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
 import ebbtide.timing.FlowSink;
 import ebbtide.timing.LineTiming;
@@ -29,6 +31,7 @@ public final class Forecaster {
   private final Books books;
   private final ActivityCalculator activity;
   private final Map<String, Timeline> timelines = new HashMap<>();
+  private final Map<String, Timeline> issues = new HashMap<>();
   private final Timeline timeline;
   private final int asOf;
 
@@ -36,7 +39,7 @@ public final class Forecaster {
     this.plan = plan;
     this.books = books;
     this.activity = new ActivityCalculator(plan);
-    this.timeline = timelineOf(mainCountry());
+    this.timeline = timelineOf(mainCountry(books));
     this.asOf = timeline.index(plan.settings().asOf());
   }
 
@@ -101,7 +104,8 @@ public final class Forecaster {
   }
 
   private LineTiming timing(Line line) {
-    return new LineTiming(plan, timelineOf(country(line)), activity);
+    String country = country(line);
+    return new LineTiming(plan, timelineOf(country), () -> issuesOf(country), activity);
   }
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
@@ -117,13 +121,17 @@ public final class Forecaster {
         .expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
   }
 
-  private String mainCountry() {
+  private static String mainCountry(Books books) {
     return books.accounts().isEmpty() ? "--" : books.accounts().get(0).country();
   }
 
   private String country(Line line) {
+    return country(books, line);
+  }
+
+  private static String country(Books books, Line line) {
     return books.accounts().stream().filter(account -> account.id().equals(line.account())).map(Account::country)
-        .findFirst().orElse(mainCountry());
+        .findFirst().orElse(mainCountry(books));
   }
 
   private Timeline timelineOf(String country) {
@@ -133,6 +141,18 @@ public final class Forecaster {
       return new Timeline(YearMonth.from(first), YearMonth.from(plan.settings().horizonEnd()),
           BusinessDays.ofCountry(code));
     });
+  }
+
+  /** Returns the timeline from the earliest bill that may still be paid after the as-of date. */
+  private Timeline issuesOf(String country) {
+    return issues.computeIfAbsent(country, code -> new Timeline(
+        plan.settings().firstForecastMonth().minusMonths(DayTerms.MOST_MONTHS), YearMonth.from(plan.settings().horizonEnd()),
+        BusinessDays.ofCountry(code)));
+  }
+
+  /** Returns a timeline of months on which a line's bills are issued, by the country of its account. */
+  static Timeline issues(Books books, Line line, YearMonth from, YearMonth to) {
+    return new Timeline(from, to, BusinessDays.ofCountry(country(books, line)));
   }
 
   /** Adds estimates up by day. */
@@ -152,6 +172,14 @@ public final class Forecaster {
     @Override
     public void fromPattern(MonthBilling billing, int step) {
       spread.lay(billing.cash(step) * sign, billing.cashMonth(step), timeline, flows);
+    }
+
+    @Override
+    public void fromDays(DayBilling billing, LocalDate paid, long minor) {
+      int day = timeline.index(paid);
+      if (day >= 0 && day < timeline.days()) {
+        flows.add(day, minor * sign);
+      }
     }
 
     @Override

@@ -3,7 +3,6 @@ package ebbtide.forecast;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
-import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
@@ -12,14 +11,17 @@ import ebbtide.plan.Plan;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
+import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
 import ebbtide.timing.FlowSink;
 import ebbtide.timing.MonthBilling;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
 /** The workings of one line that is no group for one period, found on the path that made its figure. */
 final class LineWorkings implements FlowSink {
@@ -33,6 +35,7 @@ final class LineWorkings implements FlowSink {
   private final int sign;
   private final ActivityCalculator activity;
   private final List<Workings.Item> items = new ArrayList<>();
+  private final Map<DayBilling, Long> byDays = new LinkedHashMap<>();
   private Timeline days;
 
   LineWorkings(Forecast forecast, Line line, Period period) {
@@ -53,6 +56,7 @@ final class LineWorkings implements FlowSink {
         return this;
       });
     }
+    byDays.forEach(this::addDays);
     explainDifference(cell);
     return new Workings(line.name(), cell, List.copyOf(items), overBy());
   }
@@ -82,11 +86,27 @@ final class LineWorkings implements FlowSink {
     }
   }
 
+  @Override
+  public void fromDays(DayBilling billing, LocalDate paid, long minor) {
+    if (paid.isAfter(plan.settings().asOf()) && period.contains(paid)) {
+      byDays.merge(billing, minor * sign, Long::sum);
+    }
+  }
+
+  private void addDays(DayBilling billing, long minor) {
+    items.add(new Workings.Item(Part.ESTIMATED, "Of " + billed(billing.month(), billing.net(), billing.tax(), billing.gross())
+        + ", issued " + ((Assumption.Stream) line.assumption()).spread().words() + ", " + billing.terms().words(),
+        activity.words(line, billing.month()), null, minor));
+  }
+
+  private String billed(int month, long net, long tax, long gross) {
+    return MONTH.format(Timeline.month(month)) + " " + amount(net) + (tax == 0 ? ""
+        : " plus " + line.assumption().taxRate() + " sales tax, " + amount(gross) + " in all");
+  }
+
   private String patternWords(MonthBilling billing, int step, Spread spread) {
     MonthPattern.Step one = billing.pattern().steps().get(step);
-    Percent tax = line.assumption().taxRate();
-    return one.share() + " of " + MONTH.format(Timeline.month(billing.month())) + " " + amount(billing.net())
-        + (billing.tax() == 0 ? "" : " plus " + tax + " sales tax, " + amount(billing.gross()) + " in all") + ", "
+    return one.share() + " of " + billed(billing.month(), billing.net(), billing.tax(), billing.gross()) + ", "
         + one.delayWords() + (billing.discount(step) == 0 ? "" : ", less " + one.discount() + " discount") + ", "
         + spread.words();
   }

@@ -7,6 +7,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Terms;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
@@ -66,7 +67,8 @@ public record Missing(String lineId, String sentence) {
     if (stream.method() instanceof ActivityMethod.ShareOfLine) {
       return;
     }
-    int lag = stream.pattern().longestLag();
+    int lag = stream.terms().by() == Terms.By.DAYS ? stream.terms().days().monthsBack() - 1
+        : stream.terms().pattern().longestLag();
     YearMonth first = plan.settings().firstForecastMonth();
     long lacking = 0;
     for (int back = 1; back <= lag; back++) {

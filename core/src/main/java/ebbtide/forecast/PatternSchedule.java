@@ -2,19 +2,24 @@ package ebbtide.forecast;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
+import ebbtide.books.Books;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
+import ebbtide.timing.DayBilling;
 import ebbtide.timing.MonthBilling;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /**
- * A stream laid out month by cash month (rules 3.2): what each month bills and when it is paid, with discounts, what is
+ * A stream laid out month by cash month (rules 3.2, 3.3): what each month bills and when it is paid, with discounts, what is
  * written off and what is still owed at each month's end. Minor units, unsigned, gross of sales tax; whole months as the
  * pattern has them, before any netting with the bank.
  */
@@ -27,48 +32,98 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
   /** What a step of a month's billing pays, in a cash month. */
   public record Payment(int step, YearMonth month, long gross, long discount, long cash) {}
 
-  /** Returns the schedule of a stream's line for cash months from one on. */
-  public static PatternSchedule of(Plan plan, Line line, YearMonth firstCashMonth, int months) {
+  /** Returns the schedule of a stream's line for cash months from one on; books say whose bank holidays count. */
+  public static PatternSchedule of(Plan plan, Books books, Line line, YearMonth firstCashMonth, int months) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    MonthlyActivity activity = new ActivityCalculator(plan).of(line);
-    MonthPattern pattern = stream.pattern();
-    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-    int first = Timeline.monthNumber(firstCashMonth);
-    int reach = Math.max(pattern.longestLag(), pattern.monthsToWriteOff());
-    List<Billed> billed = new ArrayList<>();
-    long[] cash = new long[months];
-    long[] discounts = new long[months];
-    long[] writtenOff = new long[months];
-    long[] owed = new long[months];
-    for (int m = first - reach; m < first + months + pattern.longestLead(); m++) {
-      MonthBilling billing = series.bill(m, activity.in(m));
-      List<Payment> payments = new ArrayList<>();
-      addTo(owed, m - first, billing.gross());
-      for (int step = 0; step < pattern.steps().size(); step++) {
-        int at = billing.cashMonth(step) - first;
-        addTo(owed, at, -billing.grossOf(step));
-        if (at >= 0 && at < months) {
-          cash[at] += billing.cash(step);
-          discounts[at] += billing.discount(step);
-          payments.add(new Payment(step, Timeline.month(billing.cashMonth(step)), billing.grossOf(step),
+    Laying laying = new Laying(new ActivityCalculator(plan).of(line), Timeline.monthNumber(firstCashMonth), months);
+    if (stream.terms().by() == Terms.By.DAYS) {
+      laying.byDays(stream, Forecaster.issues(books, line,
+          firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
+    } else {
+      laying.byMonths(stream);
+    }
+    return laying.schedule();
+  }
+
+  /** The laying of month after month's billing into its cash months. */
+  private static final class Laying {
+    private final MonthlyActivity activity;
+    private final int first;
+    private final int months;
+    private final List<Billed> billed = new ArrayList<>();
+    private final long[] cash;
+    private final long[] discounts;
+    private final long[] writtenOff;
+    private final long[] owed;
+
+    Laying(MonthlyActivity activity, int first, int months) {
+      this.activity = activity;
+      this.first = first;
+      this.months = months;
+      this.cash = new long[months];
+      this.discounts = new long[months];
+      this.writtenOff = new long[months];
+      this.owed = new long[months];
+    }
+
+    void byMonths(Assumption.Stream stream) {
+      MonthPattern pattern = stream.terms().pattern();
+      MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
+      for (int m = first - stream.terms().monthsBack(); m < first + months + pattern.longestLead(); m++) {
+        MonthBilling billing = series.bill(m, activity.in(m));
+        List<Payment> payments = new ArrayList<>();
+        addTo(owed, m - first, billing.gross());
+        for (int step = 0; step < pattern.steps().size(); step++) {
+          pay(payments, new Payment(step, Timeline.month(billing.cashMonth(step)), billing.grossOf(step),
               billing.discount(step), billing.cash(step)));
         }
-      }
-      int off = billing.writeOffMonth() - first;
-      addTo(owed, off, -billing.writtenOff());
-      if (off >= 0 && off < months) {
-        writtenOff[off] += billing.writtenOff();
-      }
-      boolean inWindow = m >= first && m < first + months;
-      if (!payments.isEmpty() || inWindow) {
-        billed.add(new Billed(Timeline.month(m), activity.in(m), billing.gross(), payments));
+        int off = billing.writeOffMonth() - first;
+        addTo(owed, off, -billing.writtenOff());
+        if (off >= 0 && off < months) {
+          writtenOff[off] += billing.writtenOff();
+        }
+        add(m, billing.gross(), payments);
       }
     }
-    List<YearMonth> cashMonths = new ArrayList<>();
-    for (int i = 0; i < months; i++) {
-      cashMonths.add(firstCashMonth.plusMonths(i));
+
+    /** The payments of a month's billing by days are numbered by how many months later they fall. */
+    void byDays(Assumption.Stream stream, Timeline issues) {
+      for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
+        DayBilling billing = DayBilling.of(m, activity.in(m), stream.tax(), stream.terms().days());
+        SortedMap<Integer, Long> byMonth = new TreeMap<>();
+        billing.lay(stream.spread(), issues, (paid, minor) ->
+            byMonth.merge(Timeline.monthNumber(YearMonth.from(paid)), minor, Long::sum));
+        List<Payment> payments = new ArrayList<>();
+        addTo(owed, m - first, billing.gross());
+        int month = m;
+        byMonth.forEach((at, minor) -> pay(payments, new Payment(at - month, Timeline.month(at), minor, 0, minor)));
+        add(m, billing.gross(), payments);
+      }
     }
-    return new PatternSchedule(cashMonths, billed, list(cash), list(discounts), list(writtenOff), list(owed));
+
+    private void pay(List<Payment> payments, Payment payment) {
+      int at = Timeline.monthNumber(payment.month()) - first;
+      addTo(owed, at, -payment.gross());
+      if (at >= 0 && at < months) {
+        cash[at] += payment.cash();
+        discounts[at] += payment.discount();
+        payments.add(payment);
+      }
+    }
+
+    private void add(int month, long gross, List<Payment> payments) {
+      if (!payments.isEmpty() || month >= first && month < first + months) {
+        billed.add(new Billed(Timeline.month(month), activity.in(month), gross, payments));
+      }
+    }
+
+    PatternSchedule schedule() {
+      List<YearMonth> cashMonths = new ArrayList<>();
+      for (int i = 0; i < months; i++) {
+        cashMonths.add(Timeline.month(first + i));
+      }
+      return new PatternSchedule(cashMonths, billed, list(cash), list(discounts), list(writtenOff), list(owed));
+    }
   }
 
   /** Adds a change of what is owed to every month end from one on. */

@@ -22,12 +22,12 @@ public sealed interface Assumption {
   record Group() implements Assumption {}
 
   /**
-   * Monthly activity that becomes cash by a pattern (rules 2, 3.2): sales, or costs bought on terms. History holds the
+   * Monthly activity that becomes cash by terms (rules 2, 3): sales, or costs bought on terms. History holds the
    * actual months before the forecast, an override replaces one month's computed figure (rules 2.3, 2.4). Methods that
    * were put aside for another keep what was typed into them, and count for nothing.
    */
   record Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
-      SalesTax tax, MonthPattern pattern, Spread spread) implements Assumption {
+      SalesTax tax, Terms terms, Spread spread) implements Assumption {
     public Stream {
       aside = List.copyOf(aside);
       Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
@@ -35,10 +35,10 @@ public sealed interface Assumption {
       overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
     }
 
-    /** Returns a stream of a method with nothing put aside. */
+    /** Returns a stream of a method paid by a pattern of months, with nothing put aside. */
     public static Stream of(ActivityMethod method, SortedMap<YearMonth, Long> history,
         SortedMap<YearMonth, MonthOverride> overrides, SalesTax tax, MonthPattern pattern, Spread spread) {
-      return new Stream(method, List.of(), history, overrides, tax, pattern, spread);
+      return new Stream(method, List.of(), history, overrides, tax, Terms.byMonths(pattern), spread);
     }
   }
 

@@ -5,28 +5,38 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.DayAmount;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Terms;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** The timing of one line after another: what is estimated after the as-of date, and why. */
 public final class LineTiming {
   private final Plan plan;
   private final Timeline timeline;
   private final ActivityCalculator activity;
+  private final Supplier<Timeline> issues;
 
-  public LineTiming(Plan plan, Timeline timeline, ActivityCalculator activity) {
+  /** Makes the timing on a timeline; {@code issues} gives a longer one, from the earliest bill that may still be paid. */
+  public LineTiming(Plan plan, Timeline timeline, Supplier<Timeline> issues, ActivityCalculator activity) {
     this.plan = plan;
     this.timeline = timeline;
     this.activity = activity;
+    this.issues = issues;
   }
 
   /** Emits every estimate of an active line after the as-of date; the movements are the line's own. */
   public void emit(Line line, List<DayAmount> movements, FlowSink sink) {
     if (line.assumption() instanceof Assumption.Stream stream) {
-      emitPattern(line, stream, sink);
+      if (stream.terms().by() == Terms.By.DAYS) {
+        emitDays(line, stream, sink);
+      } else {
+        emitPattern(line, stream, sink);
+      }
     } else if (!line.isGroup()) {
       emitExpectations(line, movements, sink);
     }
@@ -34,21 +44,33 @@ public final class LineTiming {
 
   private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {
     MonthlyActivity amounts = activity.of(line);
-    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), stream.pattern());
+    MonthPattern pattern = stream.terms().pattern();
+    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
     int firstCashMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
-    int from = firstCashMonth - stream.pattern().longestLag();
-    int to = timeline.lastMonth() + stream.pattern().longestLead();
+    int from = firstCashMonth - pattern.longestLag();
+    int to = timeline.lastMonth() + pattern.longestLead();
     for (int month = from; month <= to; month++) {
       long amount = amounts.in(month);
       if (amount == 0) {
         continue;
       }
       MonthBilling billing = series.bill(month, amount);
-      for (int step = 0; step < stream.pattern().steps().size(); step++) {
+      for (int step = 0; step < pattern.steps().size(); step++) {
         int cashMonth = billing.cashMonth(step);
         if (cashMonth >= firstCashMonth && cashMonth <= timeline.lastMonth()) {
           sink.fromPattern(billing, step);
         }
+      }
+    }
+  }
+
+  private void emitDays(Line line, Assumption.Stream stream, FlowSink sink) {
+    MonthlyActivity amounts = activity.of(line);
+    int from = Timeline.monthNumber(plan.settings().firstForecastMonth()) - stream.terms().days().monthsBack();
+    for (int month = from; month <= timeline.lastMonth(); month++) {
+      if (amounts.in(month) != 0) {
+        DayBilling billing = DayBilling.of(month, amounts.in(month), stream.tax(), stream.terms().days());
+        billing.lay(stream.spread(), issues.get(), (paid, minor) -> sink.fromDays(billing, paid, minor));
       }
     }
   }

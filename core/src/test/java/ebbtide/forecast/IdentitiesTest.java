@@ -136,7 +136,7 @@ class IdentitiesTest {
     YearMonth first = some.plan().settings().firstForecastMonth();
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof Assumption.Stream) {
-        PatternSchedule schedule = PatternSchedule.of(some.plan(), line, first, 8);
+        PatternSchedule schedule = PatternSchedule.of(some.plan(), some.books(), line, first, 8);
         for (int i = 1; i < 8; i++) {
           YearMonth month = first.plusMonths(i);
           long billed = schedule.billed().stream().filter(b -> b.month().equals(month))

@@ -10,6 +10,7 @@ import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Driver;
 import ebbtide.plan.Facility;
@@ -21,6 +22,7 @@ import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
@@ -89,7 +91,7 @@ public final class RandomPlans {
           pick(List.of(Certainty.values())));
       case 2 -> new Assumption.DatedItems(items(), pick(List.of(Convention.values())));
       default -> new Assumption.Stream(method(), random.nextBoolean() ? List.of() : List.of(method()), months(18, -18), overrides(), new SalesTax(
-          new Percent(random.nextInt(300_000)), random.nextBoolean()), pattern(), spread());
+          new Percent(random.nextInt(300_000)), random.nextBoolean()), terms(), spread());
     };
   }
 
@@ -166,6 +168,13 @@ public final class RandomPlans {
           new Assumption.MonthOverride(amount(), "new contract"));
     }
     return overrides;
+  }
+
+  private Terms terms() {
+    DayTerms.Due due = pick(List.of(DayTerms.Due.values()));
+    DayTerms days = new DayTerms(due, due == DayTerms.Due.DAY_OF_NEXT_MONTH ? 1 + random.nextInt(31) : random.nextInt(130),
+        random.nextInt(30), pick(List.of(Convention.values())));
+    return new Terms(pick(List.of(Terms.By.values())), pattern(), days);
   }
 
   private MonthPattern pattern() {

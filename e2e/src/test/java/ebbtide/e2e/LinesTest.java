@@ -187,6 +187,39 @@ class LinesTest extends Journeys {
   }
 
   @Test
+  void termsByDays_afterMonthEndOrOnADay_moveTheCashAndKeepThePattern() {
+    add("Mussel seed", "By month");
+    type("amount a month", "900");
+    type("Share of step 1 in percent", "60");
+    button(page, "Add a step").click();
+    type("Share of step 2 in percent", "40");
+    assertThat(status()).containsText("pattern 60 \u00b7 40");
+    page.getByLabel("Terms", new Page.GetByLabelOptions().setExact(true)).selectOption("by days");
+    page.getByLabel("Due", new Page.GetByLabelOptions().setExact(true)).selectOption("days after the end of the month");
+    type("Days late", "soon");
+    assertThat(page.getByText("'soon' is no whole number of days: type 30, or 0.")).isVisible();
+    field("Days late").press("Escape");
+    type("Days until due", "400");
+    assertThat(page.getByText("Days until due must be from 0 to 365, but was 400").first()).isVisible();
+    field("Days until due").press("Escape");
+    // 31 January + 30 days is Monday 2 March, 28 February + 30 days Monday 30 March, 31 March + 30 days Thursday 30 April.
+    months("Mussel seed", "\u00b7", "\u00b7", "\u22121,800", "\u2212900");
+    cell(page, "Mussel seed", 3).click();
+    assertThat(page.getByText("Of January 2026 900, issued even over business days, due 30 days after the end of the month"))
+        .isVisible();
+    go("payments");
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Mussel seed")).click();
+    page.getByLabel("Due", new Page.GetByLabelOptions().setExact(true)).selectOption("is the day of the month after");
+    // The 30th, in February its last day, a Saturday, so the Friday before.
+    months("Mussel seed", "\u00b7", "\u2212900", "\u2212900", "\u2212900");
+    go("payments");
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Mussel seed")).click();
+    page.getByLabel("Terms", new Page.GetByLabelOptions().setExact(true)).selectOption("by a pattern of months");
+    assertThat(field("Share of step 1 in percent")).hasValue("60");
+    months("Mussel seed", "\u2212540", "\u2212900", "\u2212900");
+  }
+
+  @Test
   void possibleItem_isLeftOutUntilItCounts() throws IOException {
     link(page, "Receipts").click();
     add("Grant", "Single dates");

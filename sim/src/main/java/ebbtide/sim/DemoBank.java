@@ -2,6 +2,7 @@ package ebbtide.sim;
 
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.Books;
 import ebbtide.forecast.PatternSchedule;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
@@ -30,6 +31,7 @@ final class DemoBank {
   static final String SHOP = "shop-takings";
   static final String RESERVE = "reserve";
 
+  private static final Books NO_BOOKS = Books.of(List.of());
   private static final BusinessDays UK = BusinessDays.ofCountry("GB");
   private static final Map<String, List<String>> PARTIES = Map.of(
       "restaurants", List.of("Gullrock Hotels", "Otter & Vine", "The Limpet Room", "Pellmoor Inns", "Tern Street Kitchens"),
@@ -81,7 +83,7 @@ final class DemoBank {
 
   /** Each month's cash by the pattern in several payments, on business days that lean a little late. */
   private void bookStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
     List<String> parties = PARTIES.get(line.id());
     for (int m = 0; m < schedule.cash().size(); m++) {
       long cash = wobble(schedule.cash().get(m), 60);
@@ -101,7 +103,7 @@ final class DemoBank {
 
   /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */
   private void bookShop(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
     for (int m = 0; m < schedule.cash().size(); m++) {
       List<LocalDate> days = schedule.cashMonths().get(m).atDay(1).datesUntil(schedule.cashMonths().get(m).plusMonths(1).atDay(1))
           .filter(UK::isBusinessDay).toList();

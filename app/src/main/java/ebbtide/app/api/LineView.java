@@ -45,7 +45,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
     boolean stream = line.assumption() instanceof Assumption.Stream;
     return new LineView(PlanView.plain(PlanWriter.json(line, plan.settings().currency())), kind(line.assumption()),
         stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
-        stream ? schedule(plan, line, firstMonth, Math.min(6, months)) : null,
+        stream ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
         stream || line.isGroup() ? List.of() : coming(current, line));
   }
 
@@ -71,9 +71,9 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
     return strip;
   }
 
-  private static ScheduleView schedule(Plan plan, Line line, YearMonth first, int months) {
-    PatternSchedule schedule = PatternSchedule.of(plan, line, first, months);
-    YearMonth forecast = plan.settings().firstForecastMonth();
+  private static ScheduleView schedule(Edits.Current current, Line line, YearMonth first, int months) {
+    PatternSchedule schedule = PatternSchedule.of(current.plan(), current.books(), line, first, months);
+    YearMonth forecast = current.plan().settings().firstForecastMonth();
     List<BilledView> billed = schedule.billed().stream().map(b -> new BilledView(b.month().toString(),
         b.month().isBefore(forecast), b.gross(), b.payments().stream()
             .map(p -> new PaymentView(p.step(), p.month().toString(), p.cash())).toList())).toList();

@@ -4,10 +4,12 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Steps;
+import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Spread;
 import java.time.YearMonth;
@@ -55,12 +57,12 @@ final class AssumptionReader {
     SortedMap<YearMonth, Long> history = place.at("history").byMonth(p -> p.amount(currency));
     SortedMap<YearMonth, Assumption.MonthOverride> overrides = place.at("overrides").byMonth(this::override);
     SalesTax tax = tax(place.at("tax"));
-    MonthPattern pattern = pattern(place.at("pattern"));
+    Terms terms = terms(place);
     Spread spread = spread(place.at("spread"));
-    if (method == null || tax == null || pattern == null || spread == null) {
+    if (method == null || tax == null || terms == null || spread == null) {
       return null;
     }
-    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, pattern, spread));
+    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, terms, spread));
   }
 
   private Assumption.MonthOverride override(JsonPlace place) {
@@ -78,6 +80,31 @@ final class AssumptionReader {
     Boolean gross = place.at("gross").flagOr(false);
     place.noOthers();
     return rate == null || gross == null ? null : place.make(() -> new SalesTax(rate, gross));
+  }
+
+  private Terms terms(JsonPlace place) {
+    MonthPattern pattern = pattern(place.at("pattern"));
+    JsonPlace days = place.at("days");
+    DayTerms byDays = days.isAbsent() ? null : dayTerms(days);
+    Terms.By by = place.at("termsBy").oneOfOr(Terms.By.class, Terms.By.MONTHS);
+    if (pattern == null || by == null || byDays == null && !days.isAbsent()) {
+      return null;
+    }
+    if (by == Terms.By.DAYS && byDays == null) {
+      days.problem("Missing: the days until it is paid");
+      return null;
+    }
+    return new Terms(by, pattern, byDays);
+  }
+
+  private DayTerms dayTerms(JsonPlace place) {
+    DayTerms.Due due = place.at("due").oneOf(DayTerms.Due.class);
+    Integer days = place.at("days").whole();
+    Integer late = place.at("late").wholeOr(0);
+    Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
+    place.noOthers();
+    return due == null || days == null || late == null || convention == null ? null
+        : place.make(() -> new DayTerms(due, days, late, convention));
   }
 
   private MonthPattern pattern(JsonPlace place) {

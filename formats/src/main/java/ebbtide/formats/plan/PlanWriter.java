@@ -7,6 +7,7 @@ import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
@@ -143,7 +144,13 @@ public final class PlanWriter {
         .put("reason", o.reason())));
     node.set("tax", NODES.objectNode().put("rate", stream.tax().rate().number())
         .put("gross", stream.tax().amountsAreGross()));
-    node.set("pattern", pattern(stream.pattern()));
+    node.set("pattern", pattern(stream.terms().pattern()));
+    if (stream.terms().days() != null) {
+      DayTerms days = stream.terms().days();
+      node.set("days", NODES.objectNode().put("due", Words.of(days.due())).put("days", days.days())
+          .put("late", days.lateDays()).put("convention", Words.of(days.convention())));
+    }
+    node.put("termsBy", Words.of(stream.terms().by()));
     node.set("spread", spread(stream.spread()));
     return node;
   }

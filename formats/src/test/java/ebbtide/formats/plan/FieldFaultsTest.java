@@ -20,6 +20,14 @@ class FieldFaultsTest {
        "tax": {"rate": "20", "gross": false}, "pattern": {"steps": [{"share": "100", "lag": 1, "discount": "0"}]},
        "spread": {"kind": "weeks", "weights": [1, 2, 3, 4, 5]}},
        "overrides": [{"from": "2026-03-02", "to": "2026-03-08", "amount": "5", "reason": "seen"}]}""";
+  private static final String METHODS = """
+      {"id": "x", "name": "Sales", "direction": "receipt", "assumption": {"kind": "stream",
+       "method": {"kind": "product", "of": "quantity-price", "factors": [
+         {"value": [{"from": "2026-03-01", "value": "120"}], "growth": "1"}, {"value": [{"from": "2026-03-01", "value": "9.5"}]}]},
+       "aside": [{"kind": "customers", "from": "2026-03", "opening": "200", "lost": {"value": [{"from": "2026-03-01",
+         "value": "2"}]}, "lostAs": "percent", "feeOn": "mean"}, {"kind": "year", "totals": {"2026": "1200"},
+         "weights": [1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1]}, {"kind": "dated", "amounts": [{"date": "2026-03-05", "amount": "7"}]}],
+       "days": {"due": "after-issue", "days": 30, "late": 4}, "termsBy": "days"}}""";
   private static final String RECURRING = """
       {"id": "x", "name": "Pay", "direction": "payment", "assumption": {"kind": "recurring",
        "when": {"unit": "week", "every": 2, "first": "2026-03-06", "until": "2027-03-06"},
@@ -58,6 +66,27 @@ class FieldFaultsTest {
       "[{\"from\": \"2026-01-01\", \"value\": \"10.50\"}]|{}|/assumption/amount|A list in square brackets is expected here"})
   void recurring_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
     assertRefused(RECURRING, right, wrong, place, sentence);
+  }
+
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+      "\"of\": \"quantity-price\"|\"of\": \"price\"|/assumption/method/of|One of quantity-price, hours-rate, market is expected, but was 'price'",
+      "\"of\": \"quantity-price\"|\"of\": \"market\"|/assumption/method|has 4 factors, but had 2",
+      "\"value\": \"120\"|\"value\": \"many\"|/assumption/method/factors/0/value/0/value|A number is written 12.5, but was 'many'",
+      "\"value\": \"120\"|\"value\": \"-1\"|/assumption/method/factors/0|must not be negative, but was -1",
+      "\"9.5\"|\"9.1234567\"|/assumption/method/factors/1|has at most six decimals, but was 9.1234567",
+      "\"growth\": \"1\"|\"growth\": \"2000\"|/assumption/method/factors/0|growth a month must be from -100% to 1000%, but was 2000%",
+      "\"from\": \"2026-03\"|\"from\": \"March\"|/assumption/aside/0/from|A month is written 2026-03, but was 'March'",
+      "\"value\": \"2\"}]}, \"lostAs\"|\"value\": \"200\"}]}, \"lostAs\"|/assumption/aside/0|at most 100% of those there were, but was 200%",
+      "\"mean\"|\"middle\"|/assumption/aside/0/feeOn|One of closing, mean is expected, but was 'middle'",
+      "{\"2026\": \"1200\"}|{\"next\": \"1200\"}|/assumption/aside/1/totals/next|A year is written 2026, but was 'next'",
+      "[1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1]|[1, 1]|/assumption/aside/1|a year has twelve weights, but had 2",
+      "\"2026-03-05\"|\"5 March\"|/assumption/aside/2/amounts/0/date|A date is written 2026-03-01, but was '5 March'",
+      "\"days\": 30|\"days\": 999|/assumption/days|days until due must be from 0 to 365, but was 999",
+      "\"due\": \"after-issue\"|\"due\": \"later\"|/assumption/days/due|One of after-issue, after-month-end, day-of-next-month",
+      "\"days\": {\"due\": \"after-issue\", \"days\": 30, \"late\": 4}, ||/assumption/days|Missing: the days until it is paid"})
+  void methodsAndDays_withOneFault_areRefusedAtTheirPlace(String right, String wrong, String place, String sentence) {
+    assertRefused(METHODS, right, wrong == null ? "" : wrong, place, sentence);
   }
 
   private static void assertRefused(String json, String right, String wrong, String place, String sentence) {

@@ -1,0 +1,73 @@
+<script lang="ts">
+  import TypedField from '../../lib/TypedField.svelte';
+  import { Said } from '../../lib/said.svelte';
+  import type { Json, Save } from './save';
+
+  interface Props {
+    /** The terms by days as the plan file writes them. */
+    days: Json;
+    save: Save;
+  }
+
+  let { days, save }: Props = $props();
+  const said = new Said();
+  const DUES = [
+    { due: 'after-issue', name: 'days after issue' },
+    { due: 'after-month-end', name: 'days after the end of the month' },
+    { due: 'day-of-next-month', name: 'is the day of the month after' },
+  ];
+
+  function put(part: Json, words: string): Promise<string> {
+    return save((now) => ({ ...now, days: { ...(now.days as Json), ...part } }), words);
+  }
+
+  /** A day of a month is from 1 to 31: what was typed as days is kept where it can be one. */
+  function setDue(due: string) {
+    const typed = Number(days.days);
+    const fits = due !== 'day-of-next-month' || (typed >= 1 && typed <= 31);
+    void said.of(put({ due, ...(fits ? {} : { days: 15 }) }, `due ${due.replaceAll('-', ' ')}`));
+  }
+
+  function setNumber(field: 'days' | 'late', typed: string) {
+    return /^\d{1,3}$/.test(typed.trim())
+      ? put({ [field]: Number(typed) }, field === 'days' ? `due ${typed} days` : `${typed} days late`)
+      : `'${typed}' is no whole number of days: type 30, or 0.`;
+  }
+</script>
+
+<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+  <span class="flex items-baseline gap-1.5">
+    <TypedField
+      label="due"
+      name="Days until due"
+      class="w-[46px] text-right"
+      value={String(days.days)}
+      onput={(typed) => setNumber('days', typed)}
+    />
+    <select class="small-field" aria-label="Due" value={days.due} onchange={(e) => setDue(e.currentTarget.value)}>
+      {#each DUES as one (one.due)}<option value={one.due}>{one.name}</option>{/each}
+    </select>
+  </span>
+  <TypedField
+    label="paid"
+    name="Days late"
+    after="days late as a rule"
+    class="w-[46px] text-right"
+    value={String(days.late ?? 0)}
+    onput={(typed) => setNumber('late', typed)}
+  />
+  <label>
+    <span class="hush">A date without banking becomes</span>
+    <select
+      class="small-field"
+      value={days.convention}
+      onchange={(e) => said.of(put({ convention: e.currentTarget.value }, `convention ${e.currentTarget.value}`))}
+    >
+      <option value="following">the next business day</option>
+      <option value="modified-following">the next one within the month</option>
+      <option value="preceding">the business day before</option>
+      <option value="none">stays as it is</option>
+    </select>
+  </label>
+</div>
+{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
