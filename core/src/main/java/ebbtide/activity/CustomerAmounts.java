@@ -15,7 +15,7 @@ import java.time.YearMonth;
  * fee is the closing ones', or the mean's of opening and closing, rounded once (rules 2.1).
  */
 record CustomerAmounts(RecurringCustomers customers, Settings settings) implements MonthlyAmounts {
-  private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+  private static final BigDecimal HALF = new BigDecimal("0.5");
 
   /** The customers of a month. */
   record Count(BigDecimal opening, BigDecimal gained, BigDecimal lost, BigDecimal fee) {
@@ -53,7 +53,7 @@ record CustomerAmounts(RecurringCustomers customers, Settings settings) implemen
       BigDecimal more = gained.in(month, settings.amountSteps());
       BigDecimal less = lost.in(month, settings.amountSteps());
       if (customers.lostAs() == LostAs.PERCENT) {
-        less = opening.multiply(less, DriverPath.DIGITS).divide(HUNDRED, DriverPath.DIGITS);
+        less = opening.multiply(less, DriverPath.DIGITS).movePointLeft(2);
       }
       counts[i] = new Count(opening, more, less.min(opening.add(more)), fee.in(month, settings.amountSteps()));
       opening = counts[i].closing().round(DriverPath.DIGITS);
@@ -63,7 +63,7 @@ record CustomerAmounts(RecurringCustomers customers, Settings settings) implemen
 
   private BigDecimal paying(Count count) {
     return customers.feeOn() == FeeOn.CLOSING ? count.closing()
-        : count.opening().add(count.closing()).divide(BigDecimal.valueOf(2), DriverPath.DIGITS);
+        : count.opening().add(count.closing()).multiply(HALF);
   }
 
   private long amount(Count count) {

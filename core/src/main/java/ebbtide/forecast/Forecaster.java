@@ -18,6 +18,7 @@ import ebbtide.timing.Expectation;
 import ebbtide.timing.FlowSink;
 import ebbtide.timing.LineTiming;
 import ebbtide.timing.MonthBilling;
+import ebbtide.timing.PaidDays;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -31,7 +32,7 @@ public final class Forecaster {
   private final Books books;
   private final ActivityCalculator activity;
   private final Map<String, Timeline> timelines = new HashMap<>();
-  private final Map<String, Timeline> issues = new HashMap<>();
+  private final Map<String, PaidDays> paidDays = new HashMap<>();
   private final Timeline timeline;
   private final int asOf;
 
@@ -105,7 +106,7 @@ public final class Forecaster {
 
   private LineTiming timing(Line line) {
     String country = country(line);
-    return new LineTiming(plan, timelineOf(country), () -> issuesOf(country), activity);
+    return new LineTiming(plan, timelineOf(country), () -> paidDaysOf(country), activity);
   }
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
@@ -143,16 +144,16 @@ public final class Forecaster {
     });
   }
 
-  /** Returns the timeline from the earliest bill that may still be paid after the as-of date. */
-  private Timeline issuesOf(String country) {
-    return issues.computeIfAbsent(country, code -> new Timeline(
+  /** Returns the days of bills from the earliest one that may still be paid after the as-of date. */
+  private PaidDays paidDaysOf(String country) {
+    return paidDays.computeIfAbsent(country, code -> new PaidDays(new Timeline(
         plan.settings().firstForecastMonth().minusMonths(DayTerms.MOST_MONTHS), YearMonth.from(plan.settings().horizonEnd()),
-        BusinessDays.ofCountry(code)));
+        BusinessDays.ofCountry(code))));
   }
 
-  /** Returns a timeline of months on which a line's bills are issued, by the country of its account. */
-  static Timeline issues(Books books, Line line, YearMonth from, YearMonth to) {
-    return new Timeline(from, to, BusinessDays.ofCountry(country(books, line)));
+  /** Returns the days of a line's bills of some months, by the country of its account. */
+  static PaidDays paidDays(Books books, Line line, YearMonth from, YearMonth to) {
+    return new PaidDays(new Timeline(from, to, BusinessDays.ofCountry(country(books, line))));
   }
 
   /** Adds estimates up by day. */
@@ -175,8 +176,7 @@ public final class Forecaster {
     }
 
     @Override
-    public void fromDays(DayBilling billing, LocalDate paid, long minor) {
-      int day = timeline.index(paid);
+    public void fromDays(DayBilling billing, int day, long minor) {
       if (day >= 0 && day < timeline.days()) {
         flows.add(day, minor * sign);
       }

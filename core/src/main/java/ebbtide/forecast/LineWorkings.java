@@ -87,7 +87,8 @@ final class LineWorkings implements FlowSink {
   }
 
   @Override
-  public void fromDays(DayBilling billing, LocalDate paid, long minor) {
+  public void fromDays(DayBilling billing, int day, long minor) {
+    LocalDate paid = days.date(day);
     if (paid.isAfter(plan.settings().asOf()) && period.contains(paid)) {
       byDays.merge(billing, minor * sign, Long::sum);
     }

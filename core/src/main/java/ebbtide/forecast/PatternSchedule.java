@@ -11,6 +11,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.MonthBilling;
+import ebbtide.timing.PaidDays;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -37,7 +38,7 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     Laying laying = new Laying(new ActivityCalculator(plan).of(line), Timeline.monthNumber(firstCashMonth), months);
     if (stream.terms().by() == Terms.By.DAYS) {
-      laying.byDays(stream, Forecaster.issues(books, line,
+      laying.byDays(stream, Forecaster.paidDays(books, line,
           firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
     } else {
       laying.byMonths(stream);
@@ -87,12 +88,12 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     }
 
     /** The payments of a month's billing by days are numbered by how many months later they fall. */
-    void byDays(Assumption.Stream stream, Timeline issues) {
+    void byDays(Assumption.Stream stream, PaidDays days) {
       for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
         DayBilling billing = DayBilling.of(m, activity.in(m), stream.tax(), stream.terms().days());
         SortedMap<Integer, Long> byMonth = new TreeMap<>();
-        billing.lay(stream.spread(), issues, (paid, minor) ->
-            byMonth.merge(Timeline.monthNumber(YearMonth.from(paid)), minor, Long::sum));
+        billing.lay(stream.spread(), days, (day, minor) ->
+            byMonth.merge(Timeline.monthNumber(YearMonth.from(days.issues().date(day))), minor, Long::sum));
         List<Payment> payments = new ArrayList<>();
         addTo(owed, m - first, billing.gross());
         int month = m;

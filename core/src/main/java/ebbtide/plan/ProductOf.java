@@ -1,6 +1,5 @@
 package ebbtide.plan;
 
-import java.math.BigDecimal;
 import java.util.List;
 
 /** Which drivers a product multiplies, in order; a factor in percent counts a hundredth (rules 2.1). */
@@ -24,8 +23,8 @@ public enum ProductOf {
     return factors;
   }
 
-  /** Returns what the product of all factors is divided by. */
-  public BigDecimal divisor() {
-    return factors.contains(PERCENT) ? BigDecimal.valueOf(100) : BigDecimal.ONE;
+  /** Returns by how many places the point moves left in the product of all factors: two for a share in percent. */
+  public int places() {
+    return factors.contains(PERCENT) ? 2 : 0;
   }
 }

@@ -1,14 +1,12 @@
 package ebbtide.timing;
 
-import java.time.LocalDate;
-
 /** What receives the estimated flows of a line, each with its cause: to add them up, or to explain them. */
 public interface FlowSink {
   /** Takes the cash of one step of a month's billing; it falls in the month {@code billing.cashMonth(step)}. */
   void fromPattern(MonthBilling billing, int step);
 
-  /** Takes the part of a month's billing that terms of days have paid on a day, on the timeline or not. */
-  void fromDays(DayBilling billing, LocalDate paid, long minor);
+  /** Takes the part of a month's billing that terms of days have paid on a day, by an index that may lie off the timeline. */
+  void fromDays(DayBilling billing, int day, long minor);
 
   /** Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9). */
   void fromExpectation(Expectation expectation, int day, boolean overdue);

@@ -19,14 +19,14 @@ public final class LineTiming {
   private final Plan plan;
   private final Timeline timeline;
   private final ActivityCalculator activity;
-  private final Supplier<Timeline> issues;
+  private final Supplier<PaidDays> paidDays;
 
-  /** Makes the timing on a timeline; {@code issues} gives a longer one, from the earliest bill that may still be paid. */
-  public LineTiming(Plan plan, Timeline timeline, Supplier<Timeline> issues, ActivityCalculator activity) {
+  /** Makes the timing on a timeline; {@code paidDays} reach back to the earliest bill that may still be paid. */
+  public LineTiming(Plan plan, Timeline timeline, Supplier<PaidDays> paidDays, ActivityCalculator activity) {
     this.plan = plan;
     this.timeline = timeline;
     this.activity = activity;
-    this.issues = issues;
+    this.paidDays = paidDays;
   }
 
   /** Emits every estimate of an active line after the as-of date; the movements are the line's own. */
@@ -66,11 +66,13 @@ public final class LineTiming {
 
   private void emitDays(Line line, Assumption.Stream stream, FlowSink sink) {
     MonthlyActivity amounts = activity.of(line);
+    PaidDays days = paidDays.get();
+    int offset = timeline.index(days.issues().first());
     int from = Timeline.monthNumber(plan.settings().firstForecastMonth()) - stream.terms().days().monthsBack();
     for (int month = from; month <= timeline.lastMonth(); month++) {
       if (amounts.in(month) != 0) {
         DayBilling billing = DayBilling.of(month, amounts.in(month), stream.tax(), stream.terms().days());
-        billing.lay(stream.spread(), issues.get(), (paid, minor) -> sink.fromDays(billing, paid, minor));
+        billing.lay(stream.spread(), days, (day, minor) -> sink.fromDays(billing, day + offset, minor));
       }
     }
   }
