@@ -91,6 +91,25 @@ export class PlanState {
     );
   }
 
+  /** Copies a line to an id of our own. */
+  copyLine(id: string, to: string): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.POST('/api/plans/{plan}/lines/{id}/copy', {
+          params: { path: { plan: this.id, id }, query: { version, to } },
+        }),
+      ),
+    );
+  }
+
+  clearLine(id: string): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.POST('/api/plans/{plan}/lines/{id}/clear', { params: { path: { plan: this.id, id }, query: { version } } }),
+      ),
+    );
+  }
+
   moveLine(id: string, group: string | null, before: string | null): Promise<Problem | null> {
     const place = { ...(group ? { group } : {}), ...(before ? { before } : {}) };
     return this.edit((version) =>

@@ -14,9 +14,10 @@
   interface Props {
     id: string;
     time: TimeWindow;
+    oncopied: (id: string) => void;
   }
 
-  let { id }: Props = $props();
+  let { id, oncopied }: Props = $props();
   const plan = getPlan();
   /** How many months the strip is moved from where the forecast begins. */
   let offset = $state(0);
@@ -56,6 +57,13 @@
     return saving;
   }
 
+  async function copy() {
+    await last;
+    const to = crypto.randomUUID();
+    const problem = await plan.copyLine(id, to);
+    if (!problem) oncopied(to);
+  }
+
   function switchOff() {
     const active = !(line!.active as boolean);
     void plan.putLine({ ...line!, active }, `'${line!.name}' switched ${active ? 'on' : 'off'}`);
@@ -71,6 +79,14 @@
       {line.active ? '' : 'switched off: it counts for nothing'}
       {view.kind === 'group' ? 'a group: the sum of the lines in it' : ''}
     </span>
+    {#if view.kind !== 'group'}
+      <Act onclick={() => void copy()} title="Another line with the same assumptions, right after this one">Copy</Act>
+      <Act
+        onclick={() => void last.then(() => plan.clearLine(id))}
+        title="Takes its figures and overrides out; history, dates and terms stay. Ctrl Z brings them back"
+        >Clear figures</Act
+      >
+    {/if}
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>

@@ -51,7 +51,7 @@
   <section class="min-w-0" aria-label="Line">
     {#if chosen}
       {#key chosen.id}
-        <LineEditor id={chosen.id} {time} />
+        <LineEditor id={chosen.id} {time} oncopied={choose} />
       {/key}
     {/if}
   </section>

@@ -184,9 +184,9 @@
 </table>
 {#if strip[cursor.column]}
   {@const month = strip[cursor.column]!}
+  {@const name = `${monthName(month.month)} ${month.month.slice(0, 4)}`}
   <p class="hush mt-1 truncate" title={month.because}>
-    {monthName(month.month)}
-    {month.month.slice(0, 4)}: {month.because}
+    {month.because.includes(name) ? month.because : `${name}: ${month.because}`}
   </p>
 {/if}
 {#if waiting}

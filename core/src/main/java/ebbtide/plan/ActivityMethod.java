@@ -18,6 +18,9 @@ public sealed interface ActivityMethod {
   /** Returns whether the method has no figure at all yet. */
   boolean isEmpty();
 
+  /** Returns the same method without its figures; weights and choices stay. */
+  ActivityMethod cleared();
+
   /** The same amount every month, with steps. */
   record FixedAmount(Steps<Long> amount) implements ActivityMethod {
     public FixedAmount {
@@ -27,6 +30,11 @@ public sealed interface ActivityMethod {
     @Override
     public boolean isEmpty() {
       return amount.isEmpty();
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new FixedAmount(Steps.none());
     }
   }
 
@@ -52,6 +60,11 @@ public sealed interface ActivityMethod {
     public boolean isEmpty() {
       return base.isEmpty();
     }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new BaseWithGrowth(Steps.none(), Percent.ZERO, new TreeMap<>());
+    }
   }
 
   /** A figure for each month; a month without one is the same month of the year before, else the last (rules 2.6). */
@@ -63,6 +76,11 @@ public sealed interface ActivityMethod {
     @Override
     public boolean isEmpty() {
       return amounts.isEmpty();
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new TypedMonths(new TreeMap<>());
     }
   }
 
@@ -77,6 +95,11 @@ public sealed interface ActivityMethod {
     public boolean isEmpty() {
       return false;
     }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new ShareOfLine(lineId, Percent.ZERO);
+    }
   }
 
   /** Drivers multiplied: a quantity by a price, hours by a rate, a market by its share, orders and price. */
@@ -90,6 +113,11 @@ public sealed interface ActivityMethod {
     @Override
     public boolean isEmpty() {
       return factors.stream().anyMatch(factor -> factor.value().isEmpty());
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new Product(of, factors.stream().map(factor -> Driver.none()).toList());
     }
   }
 
@@ -112,6 +140,11 @@ public sealed interface ActivityMethod {
     @Override
     public boolean isEmpty() {
       return fee.value().isEmpty() || opening.signum() == 0 && gained.value().isEmpty();
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new RecurringCustomers(from, BigDecimal.ZERO, Driver.none(), Driver.none(), lostAs, Driver.none(), feeOn);
     }
   }
 
@@ -150,6 +183,11 @@ public sealed interface ActivityMethod {
     public boolean isEmpty() {
       return totals.isEmpty();
     }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new YearTotal(new TreeMap<>(), Percent.ZERO, weights);
+    }
   }
 
   /** Amounts by date; a month is the sum of those that lie in it. */
@@ -162,6 +200,11 @@ public sealed interface ActivityMethod {
     @Override
     public boolean isEmpty() {
       return amounts.isEmpty();
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new DatedAmounts(List.of());
     }
   }
 

@@ -18,8 +18,16 @@ import java.util.TreeMap;
 /** What a line assumes: a heading over other lines, a stream with a pattern, or cash planned by date. */
 public sealed interface Assumption {
 
+  /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
+  Assumption cleared();
+
   /** A heading that gathers other lines and has no figures of its own. */
-  record Group() implements Assumption {}
+  record Group() implements Assumption {
+    @Override
+    public Assumption cleared() {
+      return this;
+    }
+  }
 
   /**
    * Monthly activity that becomes cash by terms (rules 2, 3): sales, or costs bought on terms. History holds the
@@ -33,6 +41,11 @@ public sealed interface Assumption {
       Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
       history = ActivityMethod.amountsByMonth(history, "history of ");
       overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
+    }
+
+    @Override
+    public Assumption cleared() {
+      return new Stream(method.cleared(), aside, history, new TreeMap<>(), tax, terms, spread);
     }
 
     /** Returns a stream of a method paid by a pattern of months, with nothing put aside. */
@@ -62,6 +75,11 @@ public sealed interface Assumption {
       amount.steps().forEach(step -> Check.notNegative(step.value(), "amount from " + step.from()));
     }
 
+    @Override
+    public Assumption cleared() {
+      return new Recurring(when, Steps.none(), yearlyUplift, termsDays, convention, certainty);
+    }
+
     /** Returns a bill without uplift, paid on its date. */
     public static Recurring plain(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty) {
       return new Recurring(when, amount, Percent.ZERO, 0, convention, certainty);
@@ -88,6 +106,11 @@ public sealed interface Assumption {
       Map<LocalDate, Long> days = new TreeMap<>();
       items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
           "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
+    }
+
+    @Override
+    public Assumption cleared() {
+      return new DatedItems(List.of(), convention);
     }
   }
 

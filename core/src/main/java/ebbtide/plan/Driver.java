@@ -25,9 +25,9 @@ public record Driver(Steps<BigDecimal> value, Percent growth, SortedMap<YearMont
     value = new Steps<>(value.steps().stream().map(step -> new Steps.Step<>(step.from(), plain(step.value()))).toList());
   }
 
-  /** Returns a driver that neither steps nor grows. */
-  public static Driver constant(java.time.LocalDate from, String value) {
-    return new Driver(Steps.from(from, new BigDecimal(value)), Percent.ZERO, new TreeMap<>());
+  /** Returns a driver without a value at any time. */
+  public static Driver none() {
+    return new Driver(Steps.none(), Percent.ZERO, new TreeMap<>());
   }
 
   /** Returns a number of a driver as it is kept, so that 12.50 and 12.5 are the same. */

@@ -11,6 +11,7 @@ import java.util.Objects;
  */
 public record Line(String id, String group, String name, Direction direction, boolean active, String account,
     String note, Assumption assumption, List<CashOverride> overrides) {
+  private static final int LONGEST_NAME = 120;
 
   /**
    * An amount that replaces the estimate in the days of a period, so that the cell shows it (rules 5.3). Positive in
@@ -25,7 +26,7 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   public Line {
     id = Check.text(id, "id of a line", 80);
-    name = Check.text(name, "name of a line", 120);
+    name = Check.text(name, "name of a line", LONGEST_NAME);
     Objects.requireNonNull(direction, "direction");
     Objects.requireNonNull(assumption, "assumption");
     note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
@@ -39,6 +40,18 @@ public record Line(String id, String group, String name, Direction direction, bo
     }
     Check.that(overrides.isEmpty() || !(assumption instanceof Assumption.Group),
         "a group is the sum of its lines and cannot be overridden: override one of its lines");
+  }
+
+  /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
+  public Line cleared() {
+    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of());
+  }
+
+  /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
+  public Line copy(String newId) {
+    String suffix = ", copy";
+    String kept = name.length() + suffix.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME - suffix.length()) : name;
+    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of());
   }
 
   public boolean isGroup() {

@@ -33,6 +33,28 @@ class PlanRecordsTest {
   }
 
   @Test
+  void lines_clearedOrCopied_keepWhatIsNoFigure() {
+    for (long seed = 0; seed < 120; seed++) {
+      for (Line line : ebbtide.forecast.RandomPlans.of(seed).plan().lines()) {
+        Line cleared = line.cleared();
+        assertThat(cleared.overrides()).isEmpty();
+        assertThat(cleared.assumption().getClass()).isEqualTo(line.assumption().getClass());
+        if (line.assumption() instanceof Stream stream) {
+          Stream left = (Stream) cleared.assumption();
+          assertThat(left.method().isEmpty()).isEqualTo(!(left.method() instanceof ActivityMethod.ShareOfLine));
+          assertThat(left.history()).isEqualTo(stream.history());
+          assertThat(left.terms()).isEqualTo(stream.terms());
+        }
+        assertThat(cleared.cleared()).isEqualTo(cleared);
+        assertThat(line.copy("new").assumption()).isEqualTo(line.assumption());
+        assertThat(line.copy("new").name()).isEqualTo(line.name() + ", copy");
+      }
+    }
+    Line longest = new Line("x", null, "n".repeat(120), Direction.PAYMENT, true, null, "", new Assumption.Group(), List.of());
+    assertThat(longest.copy("y").name()).hasSize(120).endsWith("n, copy");
+  }
+
+  @Test
   void shares_inACircle_areRefusedWithTheLinesNamed() {
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 3, 1)),
         List.of(share("a", "Ice", "b"), share("b", "Boxes", "a")), List.of());

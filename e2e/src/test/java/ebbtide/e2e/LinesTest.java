@@ -220,6 +220,24 @@ class LinesTest extends Journeys {
   }
 
   @Test
+  void line_copiedThenCleared_standsBesideItsOriginalWhichKeepsItsFigures() {
+    add("Hull paint", "Again and again");
+    type("first on", "15/1/2026");
+    type("amount each time", "250");
+    button(page, "Copy").click();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Hull paint, copy"))).isVisible();
+    assertThat(status()).containsText("'Hull paint' copied");
+    assertThat(field("first on")).hasValue("2026-01-15");
+    button(page, "Clear figures").click();
+    assertThat(status()).containsText("Figures of 'Hull paint, copy' cleared");
+    assertThat(page.getByText("No date lies ahead.").or(field("amount each time")).first()).isVisible();
+    months("Hull paint, copy", "\u00b7", "\u00b7");
+    months("Hull paint", "\u2212250", "\u2212250");
+    button(page, "Undo").first().click();
+    months("Hull paint, copy", "\u2212250", "\u2212250");
+  }
+
+  @Test
   void possibleItem_isLeftOutUntilItCounts() throws IOException {
     link(page, "Receipts").click();
     add("Grant", "Single dates");

@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.NotFound;
@@ -52,12 +53,46 @@ class LinesController {
     if (!line.id().equals(id)) {
       throw new IllegalArgumentException("The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
     }
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
-      List<Placed> all = stores.lines().all(plan);
-      double position = all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
-          .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
-      draft.putLine(line, position);
-    }), stores);
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putLine(line, position(plan, id))), stores);
+  }
+
+  /** Returns the position of a line in the order of all, for a new one that after the last. */
+  private double position(String plan, String id) {
+    List<Placed> all = stores.lines().all(plan);
+    return all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
+        .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
+  }
+
+  /** Copies a line that is no group to an id of the caller's; the copy stands right after it. */
+  @PostMapping("/{id}/copy")
+  EditOutcome copy(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String to) {
+    Edits.Current current = edits.current(plan);
+    Line line = line(current, id);
+    if (line.isGroup()) {
+      throw new IllegalArgumentException("A group is not copied as a whole: copy the lines in it");
+    }
+    if (current.plan().findLine(to).isPresent()) {
+      throw new IllegalArgumentException("The id '" + to + "' is taken by another line");
+    }
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' copied",
+        draft -> place(draft, stores.lines().all(plan), line.copy(to), after(stores.lines().all(plan), id))), stores);
+  }
+
+  private static int after(List<Placed> all, String id) {
+    for (int i = 0; i < all.size(); i++) {
+      if (all.get(i).line().id().equals(id)) {
+        return i + 1;
+      }
+    }
+    return all.size();
+  }
+
+  /** Takes a line's figures out, its overrides too; history, dates and terms stay. */
+  @PostMapping("/{id}/clear")
+  EditOutcome clear(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+    Line line = line(edits.current(plan), id);
+    return EditOutcome.of(plan, edits.edit(plan, version, "Figures of '" + line.name() + "' cleared",
+        draft -> draft.putLine(line.cleared(), position(plan, id))), stores);
   }
 
   /** Moves a line into a group (none: the top) before another line, or to the end of the group. */
@@ -73,17 +108,22 @@ class LinesController {
       for (int i = 0; i < others.size() && before != null; i++) {
         at = others.get(i).line().id().equals(before) ? i : at;
       }
-      double low = at == 0 ? others.get(0).position() - 2 : others.get(at - 1).position();
-      double high = at == others.size() ? low + 2 : others.get(at).position();
-      if (high - low < 1e-6) {
-        for (int i = 0; i < others.size(); i++) {
-          draft.putLine(others.get(i).line(), i < at ? i : i + 1);
-        }
-        draft.putLine(moved, at);
-      } else {
-        draft.putLine(moved, (low + high) / 2);
-      }
+      place(draft, others, moved, at);
     }), stores);
+  }
+
+  /** Puts a line among others in their order, before the one at a place; numbers that lie too near are given out anew. */
+  private static void place(Draft draft, List<Placed> others, Line line, int at) {
+    double low = others.isEmpty() ? 0 : at == 0 ? others.get(0).position() - 2 : others.get(at - 1).position();
+    double high = at == others.size() ? low + 2 : others.get(at).position();
+    if (high - low < 1e-6) {
+      for (int i = 0; i < others.size(); i++) {
+        draft.putLine(others.get(i).line(), i < at ? i : i + 1);
+      }
+      draft.putLine(line, at);
+    } else {
+      draft.putLine(line, (low + high) / 2);
+    }
   }
 
   /** Deletes a line, or a group with all it holds; movements assigned to them become unassigned. */
@@ -95,7 +135,7 @@ class LinesController {
         draft -> deleteTree(draft, current, line)), stores);
   }
 
-  private static void deleteTree(ebbtide.app.storage.Draft draft, Edits.Current current, Line line) {
+  private static void deleteTree(Draft draft, Edits.Current current, Line line) {
     current.plan().childrenOf(line.direction(), line.id()).forEach(child -> deleteTree(draft, current, child));
     draft.removeLine(line.id());
   }
