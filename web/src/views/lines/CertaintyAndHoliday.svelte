@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Said } from '../../lib/said.svelte';
+  import ConventionChoice from './ConventionChoice.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -18,19 +19,7 @@
 </script>
 
 <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-  <label>
-    <span class="hush">A date without banking becomes</span>
-    <select
-      class="small-field"
-      value={assumption.convention}
-      onchange={(e) => put('convention', e.currentTarget.value)}
-    >
-      <option value="following">the next business day</option>
-      <option value="modified-following">the next one within the month</option>
-      <option value="preceding">the business day before</option>
-      <option value="none">stays as it is</option>
-    </select>
-  </label>
+  <ConventionChoice value={String(assumption.convention)} onchoose={(convention) => put('convention', convention)} />
   {#if certainty}
     <label>
       <span class="hush">It is</span>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
   import { Said } from '../../lib/said.svelte';
+  import ConventionChoice from './ConventionChoice.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -56,18 +57,9 @@
     value={String(days.late ?? 0)}
     onput={(typed) => setNumber('late', typed)}
   />
-  <label>
-    <span class="hush">A date without banking becomes</span>
-    <select
-      class="small-field"
-      value={days.convention}
-      onchange={(e) => said.of(put({ convention: e.currentTarget.value }, `convention ${e.currentTarget.value}`))}
-    >
-      <option value="following">the next business day</option>
-      <option value="modified-following">the next one within the month</option>
-      <option value="preceding">the business day before</option>
-      <option value="none">stays as it is</option>
-    </select>
-  </label>
+  <ConventionChoice
+    value={String(days.convention)}
+    onchoose={(convention) => void said.of(put({ convention }, `convention ${convention}`))}
+  />
 </div>
 {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
-  import { monthStart, noDay, readDay } from '../../lib/dates';
+  import { MONTHS_IN_FULL, monthStart, noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import StepsEditor from '../lines/methods/StepsEditor.svelte';
   import type { Json, StepJson } from '../lines/save';
@@ -13,20 +13,6 @@
   const facility = $derived(settings.facility as Facility | undefined);
   const said = new Said();
   const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
-  const MONTHS = [
-    'january',
-    'february',
-    'march',
-    'april',
-    'may',
-    'june',
-    'july',
-    'august',
-    'september',
-    'october',
-    'november',
-    'december',
-  ];
 
   async function change(by: (now: Json) => Json): Promise<string> {
     return (await plan.putSettings((now) => ({ ...now, ...by(now) })))?.detail ?? '';
@@ -97,7 +83,7 @@
         value={settings.firstFiscalMonth}
         onchange={(e) => said.of(put({ firstFiscalMonth: e.currentTarget.value }))}
       >
-        {#each MONTHS as month (month)}<option>{month}</option>{/each}
+        {#each MONTHS_IN_FULL as month (month)}<option>{month}</option>{/each}
       </select>
     </Field>
     <Field label="A new amount inside a month">

@@ -1,6 +1,6 @@
 <script lang="ts">
   import TypedField from '../../../lib/TypedField.svelte';
-  import { addMonths, monthName, type Day } from '../../../lib/dates';
+  import { addMonths, monthName, MONTHS_IN_FULL, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount, readPercent } from '../../../lib/money';
   import { getPlan } from '../../../lib/plan.svelte';
   import type { Json } from '../save';
@@ -12,22 +12,8 @@
   }
 
   let { method, first, put }: Props = $props();
-  const MONTHS = [
-    'january',
-    'february',
-    'march',
-    'april',
-    'may',
-    'june',
-    'july',
-    'august',
-    'september',
-    'october',
-    'november',
-    'december',
-  ];
   const plan = getPlan();
-  const begins = $derived(MONTHS.indexOf(String(plan.settings.firstFiscalMonth)));
+  const begins = $derived(MONTHS_IN_FULL.indexOf(String(plan.settings.firstFiscalMonth)));
   const totals = $derived(method.totals as Record<string, string>);
   const weights = $derived(method.weights as number[]);
   /** The fiscal year of the first month that is forecast, and three after it, with whatever else has a total. */

@@ -67,7 +67,7 @@ record CustomerAmounts(RecurringCustomers customers, Settings settings) implemen
   }
 
   private long amount(Count count) {
-    return Rounding.toMinor(paying(count).multiply(count.fee(), DriverPath.DIGITS)
+    return Rounding.toAmount(paying(count).multiply(count.fee(), DriverPath.DIGITS)
         .movePointRight(Money.decimals(settings.currency())));
   }
 

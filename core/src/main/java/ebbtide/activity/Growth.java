@@ -36,7 +36,7 @@ final class Growth {
     if (fast < LARGEST_FAST && Math.abs(beyond - 0.5) > fast * MOST_OFF_A_MONTH * (months + 1)) {
       return Math.round(fast);
     }
-    return Rounding.toMinor(exact());
+    return Rounding.toAmount(exact());
   }
 
   /** Returns the amount now, unrounded, in minor units. */

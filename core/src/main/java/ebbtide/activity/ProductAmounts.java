@@ -37,7 +37,7 @@ record ProductAmounts(Product product, Settings settings) implements MonthlyAmou
     } else {
       exact = times(paths.stream().map(path -> path.in(month, AmountSteps.FIRST_DAY)).toList());
     }
-    return Rounding.toMinor(exact.movePointRight(Money.decimals(settings.currency()) - product.of().places()));
+    return Rounding.toAmount(exact.movePointRight(Money.decimals(settings.currency()) - product.of().places()));
   }
 
   private static BigDecimal times(List<BigDecimal> factors) {

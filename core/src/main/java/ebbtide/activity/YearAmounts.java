@@ -46,7 +46,7 @@ record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts 
       return 0;
     }
     int years = fiscalYear - known.lastKey();
-    return Rounding.toMinor(BigDecimal.valueOf(known.get(known.lastKey())).multiply(
+    return Rounding.toAmount(BigDecimal.valueOf(known.get(known.lastKey())).multiply(
         BigDecimal.ONE.add(year.yearlyGrowth().asFraction()).pow(years)));
   }
 

@@ -6,6 +6,8 @@ import java.util.Objects;
 
 /** An exact amount of one currency, in whole minor units (pence, cents). */
 public record Money(Currency currency, long minor) {
+  private static final int MOST_DIGITS = 16;
+
   public Money {
     Objects.requireNonNull(currency, "currency");
     decimals(currency);
@@ -36,7 +38,11 @@ public record Money(Currency currency, long minor) {
   /** Returns the minor units of a plain decimal number; refuses text that is no number and fractions of a minor unit. */
   public static long minor(String number, Currency currency) {
     try {
-      return new BigDecimal(number.strip()).movePointRight(decimals(currency)).longValueExact();
+      BigDecimal minor = new BigDecimal(number.strip()).movePointRight(decimals(currency));
+      if (minor.precision() - minor.scale() > MOST_DIGITS) {
+        throw new ArithmeticException("too long");
+      }
+      return minor.longValueExact();
     } catch (NumberFormatException e) {
       throw new IllegalArgumentException("An amount is a number such as 1250.50, but was '" + number + "'");
     } catch (ArithmeticException e) {

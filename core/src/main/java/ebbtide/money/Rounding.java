@@ -22,12 +22,18 @@ public final class Rounding {
     return numerator.divide(BigDecimal.valueOf(denominator), 0, RoundingMode.HALF_UP).longValueExact();
   }
 
-  /** Returns the exact amount as whole minor units, half away from zero; refuses what no money could come to. */
+  /** Returns the exact amount as whole minor units, half away from zero. */
   public static long toMinor(BigDecimal exact) {
+    return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();
+  }
+
+  /** Returns the exact amount of a month as whole minor units, half away from zero; refuses what no money comes to. */
+  public static long toAmount(BigDecimal exact) {
     if (exact.abs().compareTo(MOST) > 0) {
       throw new IllegalArgumentException("an amount comes to more than can be counted, about 1 with "
-          + (exact.precision() - exact.scale() - 1) + " noughts in the smallest coin: look for a growth, a quantity or a price that is too large");
+          + (exact.precision() - exact.scale() - 1)
+          + " noughts in the smallest coin: look for a growth, a quantity or a price that is too large");
     }
-    return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();
+    return toMinor(exact);
   }
 }

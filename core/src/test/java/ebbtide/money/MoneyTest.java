@@ -18,7 +18,7 @@ class MoneyTest {
     Random random = new Random(1);
     for (String code : new String[] {"JPY", "GBP", "KWD"}) {
       for (int run = 0; run < 500; run++) {
-        Money money = new Money(Money.currency(code), random.nextLong() >> random.nextInt(60));
+        Money money = new Money(Money.currency(code), (random.nextLong() >> random.nextInt(60)) % 10_000_000_000_000_000L);
         assertThat(Money.parse(Money.plain(money.minor(), money.currency()), money.currency())).isEqualTo(money);
       }
     }
@@ -28,6 +28,14 @@ class MoneyTest {
   @CsvSource(delimiter = '|', value = {"41200000|412,000", "8400037|84,000.37", "-5|\u22120.05", "0|0", "100|1"})
   void words_groupsAndHidesDecimalsThatAreNone(long minor, String words) {
     assertThat(Money.words(minor, Money.currency("GBP"))).isEqualTo(words);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"100000000000000.00", "-100000000000000", "1e20"})
+  void parse_beyondSixteenDigits_isRefused(String number) {
+    assertThatThrownBy(() -> Money.parse(number, Money.currency("GBP")))
+        .hasMessage("An amount in GBP has at most 2 decimals and 16 digits, but was '" + number + "'");
+    assertThat(Money.parse("99999999999999.99", Money.currency("GBP")).minor()).isEqualTo(9_999_999_999_999_999L);
   }
 
   @ParameterizedTest

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +18,11 @@ final class Chromium implements AutoCloseable {
       .setExecutablePath(Path.of("/usr/bin/chromium")).setChromiumSandbox(false).setArgs(List.of(
           "--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync",
           "--disable-component-update")));
+  static {
+    // A busy machine may take its time; what is waited for must come all the same.
+    PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+  }
+
   private final List<String> outside = new ArrayList<>();
   private final List<String> faults = new ArrayList<>();
 
