@@ -65,3 +65,12 @@ export function address(plan: string, view: string, part?: string): string {
   const query = router.querystring ? `?${router.querystring}` : '';
   return `/plan/${plan}/${view}${part ? '/' + encodeURIComponent(part) : ''}${query}`;
 }
+
+/** The address of a line's editor, under Receipts or Payments as it belongs. */
+export function addressOfLine(
+  plan: { id: string; view?: { lines: { id: string; direction: string }[] } },
+  lineId: string,
+): string {
+  const line = plan.view?.lines.find((one) => one.id === lineId);
+  return address(plan.id, line?.direction === 'receipt' ? 'receipts' : 'payments', lineId);
+}

@@ -1,19 +1,18 @@
 <script lang="ts">
   import { link, router } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
-  import { address } from '../../lib/place.svelte';
+  import { address, addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
   import AccountsCard from './AccountsCard.svelte';
+  import AssumptionsCard from './AssumptionsCard.svelte';
   import ChangesCard from './ChangesCard.svelte';
   import SettingsCard from './SettingsCard.svelte';
 
   const plan = getPlan();
   const isNew = $derived(new URLSearchParams(router.querystring ?? '').get('new') === 'yes');
 
-  function addressOf(lineId: string): string {
-    const line = plan.view!.lines.find((one) => one.id === lineId);
-    return address(plan.id, line?.direction === 'receipt' ? 'receipts' : 'payments', lineId);
-  }
+  let part = $state<'settings' | 'assumptions'>('settings');
 </script>
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
@@ -23,26 +22,39 @@
       ? `${plan.view!.missing.length} ${plan.view!.missing.length === 1 ? 'thing is' : 'things are'} still missing.`
       : 'Nothing is missing.'}
   </span>
+  <Segments
+    label="Part of the setup"
+    options={[
+      { value: 'settings', name: 'Settings' },
+      { value: 'assumptions', name: 'Assumptions' },
+    ]}
+    value={part}
+    onchoose={(chosen) => (part = chosen)}
+  />
   {#if isNew}<Act main href="#{address(plan.id, 'forecast')}">See the forecast</Act>{/if}
   <Act href="/api/plans/{plan.id}/file">Plan as JSON</Act>
 </div>
-<div class="grid grid-cols-[1fr_1fr] items-start gap-3">
-  <div class="flex flex-col gap-3">
-    {#if plan.view!.missing.length}
-      <section class="card" aria-label="What is missing">
-        <b class="font-semibold">What is missing</b>
-        <ul class="mt-1 list-disc pl-4">
-          {#each plan.view!.missing as one, i (i)}
-            <li>
-              {one.sentence}.
-              {#if one.lineId}<a class="underline" href={addressOf(one.lineId)} use:link>Go there</a>{/if}
-            </li>
-          {/each}
-        </ul>
-      </section>
-    {/if}
-    <SettingsCard />
-    <AccountsCard />
+{#if part === 'assumptions'}
+  <AssumptionsCard />
+{:else}
+  <div class="grid grid-cols-[1fr_1fr] items-start gap-3">
+    <div class="flex flex-col gap-3">
+      {#if plan.view!.missing.length}
+        <section class="card" aria-label="What is missing">
+          <b class="font-semibold">What is missing</b>
+          <ul class="mt-1 list-disc pl-4">
+            {#each plan.view!.missing as one, i (i)}
+              <li>
+                {one.sentence}.
+                {#if one.lineId}<a class="underline" href={addressOfLine(plan, one.lineId)} use:link>Go there</a>{/if}
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/if}
+      <SettingsCard />
+      <AccountsCard />
+    </div>
+    <ChangesCard />
   </div>
-  <ChangesCard />
-</div>
+{/if}

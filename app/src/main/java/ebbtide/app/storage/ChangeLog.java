@@ -4,7 +4,9 @@ import ebbtide.formats.plan.PlanReader;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -92,6 +94,23 @@ public class ChangeLog {
     return client.sql("""
         select seq, made_at, author, words, state from change_log where plan_id = ? order by seq desc limit ?""")
         .params(planId, limit).query(ChangeListed.class).list();
+  }
+
+  /** Returns the latest edit in force of each line by its id, and of the settings under an empty one. */
+  public Map<String, ChangeListed> latestOfEach(String planId) {
+    Map<String, ChangeListed> latest = new HashMap<>();
+    client.sql("""
+        select seq, made_at, author, words, state, effects from change_log
+        where plan_id = ? and state = 'DONE' order by seq""").param(planId).query(row -> {
+          ChangeListed change = new ChangeListed(row.getLong("seq"), row.getObject("made_at", OffsetDateTime.class),
+              row.getString("author"), row.getString("words"), row.getString("state"));
+          for (Effect effect : effects(row.getString("effects"))) {
+            if (effect.kind() == Kept.Kind.LINE || effect.kind() == Kept.Kind.SETTINGS) {
+              latest.put(effect.kind() == Kept.Kind.LINE ? effect.id() : "", change);
+            }
+          }
+        });
+    return latest;
   }
 
   private static String json(List<Effect> effects) {

@@ -1,0 +1,43 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.ChangeLog.ChangeListed;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.Stores;
+import ebbtide.plan.AssumptionList;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The assumptions of a plan one by one, with who last changed the line or the settings they belong to. */
+@RestController
+@RequestMapping("/api/plans/{plan}/assumptions")
+class AssumptionsController {
+  private final Edits edits;
+  private final Stores stores;
+
+  AssumptionsController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** An assumption, and the latest edit of its line; without an edit it is as it was first made. */
+  record AssumptionView(@Schema(nullable = true) String lineId, String line, String name, String value, String unit,
+      @Schema(nullable = true) LocalDate from, String note, @Schema(nullable = true) String changedBy,
+      @Schema(nullable = true) OffsetDateTime changedAt) {}
+
+  @GetMapping
+  List<AssumptionView> all(@PathVariable String plan) {
+    Map<String, ChangeListed> latest = stores.log().latestOfEach(plan);
+    return AssumptionList.of(edits.current(plan).plan()).stream().map(entry -> {
+      ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
+      return new AssumptionView(entry.lineId(), entry.line(), entry.name(), entry.value(), entry.unit(), entry.from(),
+          entry.note(), change == null ? null : change.author(), change == null ? null : change.madeAt());
+    }).toList();
+  }
+}
