@@ -15,7 +15,7 @@
   const DUES = [
     { due: 'after-issue', name: 'days after issue' },
     { due: 'after-month-end', name: 'days after the end of the month' },
-    { due: 'day-of-next-month', name: 'is the day of the month after' },
+    { due: 'day-of-next-month', name: 'as the day of the month after' },
   ];
 
   function put(part: Json, words: string): Promise<string> {

@@ -209,7 +209,7 @@ class LinesTest extends Journeys {
         .isVisible();
     go("payments");
     page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Mussel seed")).click();
-    page.getByLabel("Due", new Page.GetByLabelOptions().setExact(true)).selectOption("is the day of the month after");
+    page.getByLabel("Due", new Page.GetByLabelOptions().setExact(true)).selectOption("as the day of the month after");
     // The 30th, in February its last day, a Saturday, so the Friday before.
     months("Mussel seed", "\u00b7", "\u2212900", "\u2212900", "\u2212900");
     go("payments");
