@@ -68,6 +68,19 @@ class ForecastCommandTest {
   }
 
   @Test
+  void growthBeyondAnyMoney_isSaidInASentence_exitTwoAndNothingPrinted() throws IOException {
+    Path huge = folder.resolve("huge.json");
+    Files.writeString(huge, """
+        {"format": "ebbtide-plan", "version": 1, "settings": {"name": "P", "currency": "GBP", "asOf": "2026-02-28"},
+         "lines": [{"id": "s", "name": "Sales", "direction": "receipt", "assumption": {"kind": "stream", "method":
+           {"kind": "growth", "base": [{"from": "2026-03-01", "value": "1000"}], "growth": "900"}}}]}""");
+    assertThat(run(huge.toString())).isEqualTo(2);
+    assertThat(out.toString(StandardCharsets.UTF_8)).isEmpty();
+    assertThat(err.toString(StandardCharsets.UTF_8)).startsWith(huge + ": an amount comes to more than can be counted")
+        .doesNotContain("Exception");
+  }
+
+  @Test
   void command_thatIsWrong_isExplained() {
     assertThat(run("a.json", "--by", "fortnight")).isEqualTo(64);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say --by day, week, month, quarter or year");
