@@ -81,11 +81,13 @@ public final class StatementJob implements Runnable {
 
   /** Returns how far the job is. */
   public Progress progress() {
+    // The state is read before what it speaks of: what is said to be over has left all its problems behind.
+    State now = state;
     List<RowProblem> shown;
     synchronized (problems) {
       shown = List.copyOf(problems);
     }
-    return new Progress(state, bytesRead, file.size(), rows, badRows, shown, added, state == State.DONE ? rows - added : 0,
+    return new Progress(now, bytesRead, file.size(), rows, badRows, shown, added, now == State.DONE ? rows - added : 0,
         assigned, lastDay, sentence);
   }
 
@@ -102,8 +104,8 @@ public final class StatementJob implements Runnable {
         throw new Stopped();
       }
       if (badRows > 0 && !leaveBadRows) {
-        state = State.BAD_ROWS;
-        sentence = badRows + (badRows == 1 ? " row" : " rows") + " could not be taken as they stand: nothing was brought in yet.";
+        end(State.BAD_ROWS,
+            badRows + (badRows == 1 ? " row" : " rows") + " could not be taken as they stand: nothing was brought in yet.");
         return;
       }
       if (movements.isEmpty()) {
@@ -111,16 +113,19 @@ public final class StatementJob implements Runnable {
       }
       keep();
     } catch (Stopped e) {
-      state = State.STOPPED;
-      sentence = "Stopped: nothing was brought in.";
+      end(State.STOPPED, "Stopped: nothing was brought in.");
     } catch (IllegalArgumentException e) {
-      state = State.FAILED;
-      sentence = e.getMessage();
+      end(State.FAILED, e.getMessage());
     } catch (IOException | RuntimeException e) {
       LOG.error("A bank file could not be brought in", e);
-      state = State.FAILED;
-      sentence = "The file could not be read to its end: nothing was brought in. Export it from the bank again.";
+      end(State.FAILED, "The file could not be read to its end: nothing was brought in. Export it from the bank again.");
     }
+  }
+
+  /** Says how the job ended: the sentence stands before the state, by which a reader knows that it may be read. */
+  private void end(State ended, String said) {
+    sentence = said;
+    state = ended;
   }
 
   /** Ends the work from inside when a stop was asked for. */
@@ -184,10 +189,9 @@ public final class StatementJob implements Runnable {
         draft.switchOn(id);
       }
     });
-    sentence = added == 0 ? "Every movement of this file was there already: nothing was added."
+    end(State.DONE, added == 0 ? "Every movement of this file was there already: nothing was added."
         : added + (added == 1 ? " movement" : " movements") + " brought in"
-            + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".";
-    state = State.DONE;
+            + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
   }
 
   /** Counts the bytes that were read, for progress. */
