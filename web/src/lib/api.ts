@@ -10,6 +10,7 @@ export type Marks = Schemas['Marks'];
 export type TableView = Schemas['TableView'];
 export type TableRow = Schemas['TableRow'];
 export type CellView = Schemas['CellView'];
+export type RollForwardView = Schemas['RollForwardView'];
 export type MovementView = Schemas['MovementView'];
 
 /** A refusal in words, with the places in what was sent that it speaks of. */

@@ -5,6 +5,7 @@
   import LinesView from '../../views/lines/LinesView.svelte';
   import PositionView from '../../views/position/PositionView.svelte';
   import SettingsView from '../../views/settings/SettingsView.svelte';
+  import StatementsView from '../../views/statements/StatementsView.svelte';
   import TrackView from '../../views/track/TrackView.svelte';
   import { address, TimeWindow } from '../place.svelte';
   import { PlanState, setPlan } from '../plan.svelte';
@@ -64,6 +65,8 @@
         {#key view}<LinesView direction={view === 'receipts' ? 'receipt' : 'payment'} {part} {time} />{/key}
       {:else if view === 'position'}
         <PositionView {time} />
+      {:else if view === 'statements'}
+        <StatementsView />
       {:else if view === 'track'}
         <TrackView snapshot={part} />
       {:else if view === 'setup'}

@@ -3,6 +3,7 @@ export const PLACES = [
   { view: 'position', name: 'Position' },
   { view: 'receipts', name: 'Receipts' },
   { view: 'payments', name: 'Payments' },
+  { view: 'statements', name: 'Statements' },
   { view: 'forecast', name: 'Forecast' },
   { view: 'track', name: 'Track' },
   { view: 'setup', name: 'Setup' },
@@ -16,7 +17,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
     where: 'Everywhere',
     keys: [
       ['Ctrl K', 'jump to a line, an account, a buoy or a view'],
-      ['Alt 1 … 6', 'Position, Receipts, Payments, Forecast, Track, Setup'],
+      ['Alt 1 … 7', 'Position, Receipts, Payments, Statements, Forecast, Track, Setup'],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],
@@ -42,6 +43,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Space', 'fold or unfold a group'],
     ],
   },
+  { where: 'Statements', keys: [['Enter', 'workings of the figure']] },
   {
     where: 'Receipts and Payments',
     keys: [

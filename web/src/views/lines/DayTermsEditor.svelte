@@ -2,6 +2,8 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { Said } from '../../lib/said.svelte';
   import ConventionChoice from './ConventionChoice.svelte';
+  import Fields from './fields/Fields.svelte';
+  import { changed, type FieldSpec } from './fields/fields';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -12,6 +14,24 @@
 
   let { days, save }: Props = $props();
   const said = new Said();
+  const early = $derived((days.early ?? {}) as Json);
+  const EARLY = $derived<FieldSpec[]>([
+    { kind: 'percent', field: 'discount', label: 'discount for paying early %', optional: true },
+    ...(days.early
+      ? [
+          { kind: 'whole', field: 'days', label: 'within', after: 'days of issue' } as const,
+          { kind: 'flag', field: 'taken', label: 'it is taken' } as const,
+        ]
+      : []),
+  ]);
+
+  function putEarly(part: Json, words: string): Promise<string> {
+    return save((now) => {
+      const terms = now.days as Json;
+      const next = changed({ days: 10, ...(terms.early as Json), ...part }, {});
+      return { ...now, days: changed(terms, { early: next.discount === undefined ? null : next }) };
+    }, words);
+  }
   const DUES = [
     { due: 'after-issue', name: 'days after issue' },
     { due: 'after-month-end', name: 'days after the end of the month' },
@@ -62,4 +82,5 @@
     onchoose={(convention) => void said.of(put({ convention }, `convention ${convention}`))}
   />
 </div>
+<div class="mt-1.5"><Fields specs={EARLY} of={early} put={putEarly} /></div>
 {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

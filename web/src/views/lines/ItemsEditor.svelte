@@ -2,6 +2,7 @@
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
   import DatedRows, { type DatedRow } from './DatedRows.svelte';
   import type { Json, Save } from './save';
+  import TaxFields from './TaxFields.svelte';
 
   interface Props {
     assumption: Json;
@@ -36,5 +37,6 @@
     {put}
     more={{ head: 'Certainty', cell: certainty }}
   />
+  <div class="mt-2"><TaxFields {assumption} {save} /></div>
   <CertaintyAndHoliday {assumption} {save} />
 </div>

@@ -8,6 +8,12 @@
   import ComingDates from './ComingDates.svelte';
   import ItemsEditor from './ItemsEditor.svelte';
   import RecurringEditor from './RecurringEditor.svelte';
+  import RollForwardCard from './RollForwardCard.svelte';
+  import CapitalEditor from './settled/CapitalEditor.svelte';
+  import DividendsEditor from './settled/DividendsEditor.svelte';
+  import PayEditor from './settled/PayEditor.svelte';
+  import ProfitTaxEditor from './settled/ProfitTaxEditor.svelte';
+  import SalesTaxEditor from './settled/SalesTaxEditor.svelte';
   import StreamEditor from './StreamEditor.svelte';
   import type { Json } from './save';
 
@@ -18,6 +24,12 @@
   }
 
   let { id, oncopied }: Props = $props();
+  const ROLLS: Record<string, string> = {
+    'fixed-assets': 'Book value, month by month',
+    'profit-tax': 'Owed, month by month',
+    'sales-tax': 'Owed, month by month',
+    'pay-owed': 'Owed, month by month',
+  };
   const plan = getPlan();
   /** How many months the strip is moved from where the forecast begins. */
   let offset = $state(0);
@@ -64,6 +76,21 @@
     if (!problem) oncopied(to);
   }
 
+  /** Kinds that may stand anywhere in the income statement; the others know their place. */
+  const NATURED = ['stream', 'recurring', 'items', 'pay'];
+  const NATURES = [
+    { value: 'sales', name: 'sales' },
+    { value: 'other-income', name: 'other income' },
+    { value: 'cost-of-sales', name: 'cost of sales' },
+    { value: 'overheads', name: 'overheads' },
+    { value: 'outside', name: 'neither income nor cost' },
+  ];
+
+  function setNature(nature: string) {
+    const words = NATURES.find((one) => one.value === nature)!.name;
+    void plan.putLine({ ...line!, nature }, `'${line!.name}' counts as ${words}`);
+  }
+
   function switchOff() {
     const active = !(line!.active as boolean);
     void plan.putLine({ ...line!, active }, `'${line!.name}' switched ${active ? 'on' : 'off'}`);
@@ -87,6 +114,14 @@
         >Clear figures</Act
       >
     {/if}
+    {#if NATURED.includes(view.kind)}
+      <label class="hush"
+        >counts as
+        <select class="small-field" value={line.nature} onchange={(e) => setNature(e.currentTarget.value)}>
+          {#each NATURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+        </select></label
+      >
+    {/if}
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>
@@ -94,9 +129,24 @@
     <StreamEditor {view} {assumption} {id} {save} {offset} onshift={(by) => (offset += by)} />
   {:else if view.kind === 'recurring'}
     <RecurringEditor {assumption} {save} />
+    {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title="Prepaid, or accrued when below zero" />{/each}
     <ComingDates coming={view.coming} />
   {:else if view.kind === 'items'}
     <ItemsEditor {assumption} {save} />
+    <ComingDates coming={view.coming} />
+  {:else if view.kind !== 'group'}
+    {#if view.kind === 'pay'}
+      <PayEditor {assumption} months={view.paidOver} {save} />
+    {:else if view.kind === 'sales-tax'}
+      <SalesTaxEditor {assumption} periods={view.tax} {save} />
+    {:else if view.kind === 'profit-tax'}
+      <ProfitTaxEditor {assumption} {save} />
+    {:else if view.kind === 'capital'}
+      <CapitalEditor {assumption} {save} />
+    {:else}
+      <DividendsEditor {assumption} {save} />
+    {/if}
+    {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title={ROLLS[roll.kind] ?? 'Month by month'} />{/each}
     <ComingDates coming={view.coming} />
   {:else}
     <p class="card">

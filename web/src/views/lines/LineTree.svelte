@@ -20,6 +20,12 @@
   let over = $state<string>();
   let tree = $state<HTMLUListElement>();
 
+  /** A year's figure in words; what flows against the side it stands on comes back, such as tax refunded. */
+  function inWords(line: TreeLine): string {
+    const back = line.direction === 'payment' ? line.nextYear > 0 : line.nextYear < 0;
+    return `${plan.money.short(Math.abs(line.nextYear))}${back ? ' back' : ''} in 12 months`;
+  }
+
   async function go(at: number) {
     const next = shown[Math.max(0, Math.min(shown.length - 1, at))];
     if (!next) return;
@@ -125,11 +131,15 @@
             title={line.name}>{line.name}</span
           >
           <span class="hush block text-[12px]">
-            {line.active ? `${plan.money.short(Math.abs(line.nextYear))} in 12 months` : 'switched off'}
+            {line.active ? inWords(line) : 'switched off'}
           </span>
         {/if}
       </span>
-      {#if line.kind !== 'group'}<Spark values={line.nextMonths} strong={line.id === chosen} />{/if}
+      {#if line.kind !== 'group'}<Spark
+          values={line.nextMonths}
+          payment={line.direction === 'payment'}
+          strong={line.id === chosen}
+        />{/if}
     </li>
   {/each}
 </ul>

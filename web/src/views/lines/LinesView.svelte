@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import AllMonths from './AllMonths.svelte';
   import LineEditor from './LineEditor.svelte';
   import LineTree from './LineTree.svelte';
   import NewLine from './NewLine.svelte';
@@ -23,8 +24,10 @@
     lines.find((line) => line.id === id) ?? lines.find((line) => line.kind !== 'group') ?? lines[0],
   );
   let adding = $state(false);
+  let all = $state(false);
 
   function choose(line: string) {
+    all = false;
     void push(address(plan.id, view, line));
   }
 </script>
@@ -33,7 +36,12 @@
   <section aria-label="Lines">
     <div class="mb-2 flex h-[34px] items-center justify-between">
       <h1>{direction === 'receipt' ? 'Receipts' : 'Payments'}</h1>
-      <Act onclick={() => (adding = true)} title="Add a line (N)">Add</Act>
+      <span class="flex gap-2">
+        <Act onclick={() => (all = !all)} title="All lines by month, to type or paste over several"
+          >{all ? 'One line' : 'By month'}</Act
+        >
+        <Act onclick={() => (adding = true)} title="Add a line (N)">Add</Act>
+      </span>
     </div>
     {#if lines.length}
       <LineTree {lines} chosen={chosen?.id} onchoose={choose} onadd={() => (adding = true)} />
@@ -49,7 +57,9 @@
     {/if}
   </section>
   <section class="min-w-0" aria-label="Line">
-    {#if chosen}
+    {#if all}
+      <AllMonths {direction} />
+    {:else if chosen}
       {#key chosen.id}
         <LineEditor id={chosen.id} {time} oncopied={choose} />
       {/key}

@@ -9,6 +9,7 @@
   import { keyOf, METHODS, withMethod, type MethodKey } from './methods/methods';
   import ProductMethod from './methods/ProductMethod.svelte';
   import StepsEditor from './methods/StepsEditor.svelte';
+  import StockMethod from './methods/StockMethod.svelte';
   import YearMethod from './methods/YearMethod.svelte';
   import { Said } from '../../lib/said.svelte';
   import type { Json, Save, StepJson } from './save';
@@ -32,8 +33,8 @@
 
   /** What was typed into the method before is put aside, and comes back with it. */
   function choose(key: MethodKey) {
-    if (key === 'share' && !others[0]) {
-      said.now('There is no other line by month to take a share of: add that one first.');
+    if ((key === 'share' || key === 'stock') && !others[0]) {
+      said.now('There is no other line by month to reckon from: add that one first.');
       return;
     }
     void said.of(save((now) => withMethod(now, key, first, others[0]?.id), 'method chosen'));
@@ -54,7 +55,12 @@
 <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
   <label>
     <span class="hush">It is</span>
-    <select class="small-field" value={keyOf(method)} onchange={(e) => choose(e.currentTarget.value as MethodKey)}>
+    <select
+      class="small-field"
+      aria-label="It is"
+      value={keyOf(method)}
+      onchange={(e) => choose(e.currentTarget.value as MethodKey)}
+    >
       {#each METHODS as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
     </select>
   </label>
@@ -104,6 +110,8 @@
     <CustomersMethod {method} {first} {put} />
   {:else if method.kind === 'year'}
     <YearMethod {method} {first} {put} />
+  {:else if method.kind === 'stock'}
+    <StockMethod {method} {id} {first} {put} />
   {:else if method.kind === 'dated'}
     <div class="basis-full">
       <DatedRows

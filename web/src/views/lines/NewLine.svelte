@@ -37,6 +37,7 @@
     if (problem) return;
     open = false;
     name = '';
+    kind = 'stream';
     onmade(line.id);
   }
 </script>
@@ -46,7 +47,7 @@
     <label class="mb-3 block">Name <input class="small-field w-full" bind:value={name} maxlength="120" /></label>
     <fieldset>
       <legend class="mb-1">How it is planned</legend>
-      {#each KINDS as one (one.kind)}
+      {#each KINDS.filter((one) => !one.only || one.only === direction) as one (one.kind)}
         <label class="flex items-baseline gap-2 py-0.5">
           <input type="radio" name="kind" value={one.kind} bind:group={kind} />
           <span>{one.name} <span class="hush">{one.sub}</span></span>

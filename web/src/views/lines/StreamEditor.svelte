@@ -2,7 +2,13 @@
   import type { LineView } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
   import MethodEditor from './MethodEditor.svelte';
+  import { addDays, monthStart } from '../../lib/dates';
+  import EarlyPayment from './EarlyPayment.svelte';
+  import LedgerFields from './LedgerFields.svelte';
   import MonthStrip from './MonthStrip.svelte';
+  import RollForwardCard from './RollForwardCard.svelte';
+  import Suggestions from './Suggestions.svelte';
+  import StockTable from './StockTable.svelte';
   import TermsEditor from './TermsEditor.svelte';
   import Schedule from './Schedule.svelte';
   import TaxAndSpread from './TaxAndSpread.svelte';
@@ -19,6 +25,15 @@
 
   let { id, view, assumption, save, offset, onshift }: Props = $props();
   const plan = getPlan();
+  const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
+  const paid = $derived((view.line as Json).direction === 'payment');
+  /** What follows from the two that are given. */
+  const STOCK_ROW: Record<string, 'purchases' | 'cost' | 'closing'> = {
+    closing: 'purchases',
+    purchases: 'closing',
+    both: 'cost',
+  };
+  let suggesting = $state(false);
   const gross = $derived(Number((assumption.tax as Json | undefined)?.rate ?? 0) > 0);
 </script>
 
@@ -28,6 +43,9 @@
     <span class="hush flex-1">
       {(assumption.tax as Json | undefined)?.gross ? 'with sales tax in it' : gross ? 'before sales tax' : ''}
     </span>
+    <button class="underline" aria-expanded={suggesting} onclick={() => (suggesting = !suggesting)}
+      >from history…</button
+    >
     <button class="underline" onclick={() => onshift(-6)}>earlier</button>
     {#if offset}<button class="underline" onclick={() => onshift(-offset)}>now</button>{/if}
     <button class="underline" onclick={() => onshift(6)}>later</button>
@@ -36,10 +54,22 @@
   <MethodEditor {id} {assumption} {save} />
   <MonthStrip strip={view.strip} {assumption} {save} />
 </div>
+{#if suggesting}<Suggestions {id} {save} {first} onclose={() => (suggesting = false)} />{/if}
+{#if view.stock.length}
+  <StockTable months={view.stock} follows={STOCK_ROW[String((assumption.method as Json).given)]!} />
+{/if}
 <div class="card mb-2.5">
-  <TermsEditor {assumption} {save} />
-  <TaxAndSpread {assumption} {save} />
+  <TermsEditor {assumption} {save} {first} />
+  {#if view.ledger}<LedgerFields {assumption} ledger={view.ledger} {save} />{/if}
+  <TaxAndSpread {assumption} {save} {paid} />
 </div>
+{#if view.early}<EarlyPayment early={view.early} />{/if}
+{#if !view.schedule}
+  {#each view.owed.filter((roll) => roll.kind !== 'stock') as roll (roll.kind)}<RollForwardCard
+      {roll}
+      title="Owed, month by month"
+    />{/each}
+{/if}
 {#if view.schedule}
   <Schedule schedule={view.schedule} />
 {/if}

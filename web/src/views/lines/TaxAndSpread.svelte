@@ -1,16 +1,17 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
-  import { readPercent } from '../../lib/money';
   import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
+  import TaxFields from './TaxFields.svelte';
 
   interface Props {
     assumption: Json;
     save: Save;
+    /** Whether the line is a payment. */
+    paid: boolean;
   }
 
-  let { assumption, save }: Props = $props();
-  const tax = $derived((assumption.tax ?? { rate: '0', gross: false }) as Json);
+  let { assumption, save, paid }: Props = $props();
   const spread = $derived((assumption.spread ?? { kind: 'even' }) as Json);
   const days = $derived(
     ((spread.days ?? []) as { day: number; weight: number }[])
@@ -25,19 +26,8 @@
     weeks: { kind: 'weeks', weights: [1, 1, 1, 1, 1] },
   };
 
-  function putTax(part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, tax: { rate: '0', gross: false, ...(now.tax as Json), ...part } }), words);
-  }
-
   function putSpread(next: Json): Promise<string> {
     return save((now) => ({ ...now, spread: next }), 'days of the month chosen');
-  }
-
-  function setRate(typed: string) {
-    const rate = readPercent(typed);
-    return rate === null
-      ? `'${typed}' is no percentage: type a number such as 20.`
-      : putTax({ rate }, `sales tax ${rate}%`);
   }
 
   /** Days such as "10, 25" or, with weights, "10×2, 25×3". */
@@ -60,15 +50,7 @@
 </script>
 
 <div class="mt-3 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-rule pt-2">
-  <TypedField label="Sales tax %" class="w-[56px] text-right" value={String(tax.rate)} onput={setRate} />
-  <label class="flex items-center h-[27px] gap-1.5 self-start">
-    <input
-      type="checkbox"
-      checked={Boolean(tax.gross)}
-      onchange={(e) => said.of(putTax({ gross: e.currentTarget.checked }, 'amounts with or without tax'))}
-    />
-    <span class="hush">amounts have the tax in them</span>
-  </label>
+  <div class="w-full"><TaxFields {assumption} {save} {paid} /></div>
   <label>
     <span class="hush">Within the month</span>
     <select

@@ -5,11 +5,12 @@
   import StepsEditor from '../lines/methods/StepsEditor.svelte';
   import type { Json, StepJson } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
+  import MovePlan from './MovePlan.svelte';
   import Field from '../setup/Field.svelte';
 
   const plan = getPlan();
   const settings = $derived(plan.settings);
-  type Facility = { name: string; limit: StepJson[] };
+  type Facility = { name: string; limit: StepJson[]; rate?: StepJson[] };
   const facility = $derived(settings.facility as Facility | undefined);
   const said = new Said();
   const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
@@ -33,10 +34,10 @@
       : `'${typed}' is no whole number: type the months to look ahead, from 1 to 72.`;
   }
 
-  function setLimit(by: (now: StepJson[]) => StepJson[]): Promise<string> {
+  function setFacility(field: 'limit' | 'rate', by: (now: StepJson[]) => StepJson[]): Promise<string> {
     return change((now) => {
-      const facility = (now.facility ?? { name: 'Overdraft', limit: [] }) as Facility;
-      return { facility: { ...facility, limit: by(facility.limit) } };
+      const facility = { name: 'Overdraft', limit: [], rate: [], ...(now.facility as Partial<Facility>) };
+      return { facility: { ...facility, [field]: by(facility[field]) } };
     });
   }
 
@@ -108,7 +109,19 @@
       label={facility ? `limit of ${facility.name}` : 'overdraft limit'}
       steps={facility?.limit ?? []}
       first={monthStart(String(settings.asOf))}
-      onchange={setLimit}
+      onchange={(by) => setFacility('limit', by)}
+    />
+    <StepsEditor
+      label={facility ? `rate of ${facility.name}, % a year` : 'overdraft rate, % a year'}
+      steps={facility?.rate ?? []}
+      first={monthStart(String(settings.asOf))}
+      onchange={(by) => setFacility('rate', by)}
+    />
+    <StepsEditor
+      label="what cash earns, % a year"
+      steps={(settings.cashRate ?? []) as StepJson[]}
+      first={monthStart(String(settings.asOf))}
+      onchange={(by) => change((now) => ({ cashRate: by((now.cashRate ?? []) as StepJson[]) }))}
     />
     {#each [{ field: 'countedReceipts', name: 'Receipts that count' }, { field: 'countedPayments', name: 'Payments that count' }] as one (one.field)}
       <div class="flex items-center gap-3">
@@ -125,6 +138,7 @@
         {/each}
       </div>
     {/each}
+    <MovePlan />
     {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
   </div>
 </section>

@@ -6,13 +6,16 @@
   import Segments from '../../lib/Segments.svelte';
   import AccountsCard from './AccountsCard.svelte';
   import AssumptionsCard from './AssumptionsCard.svelte';
+  import BudgetCard from './budget/BudgetCard.svelte';
   import ChangesCard from './ChangesCard.svelte';
+  import DocumentsCard from './DocumentsCard.svelte';
+  import SharedTermsCard from './SharedTermsCard.svelte';
   import SettingsCard from './SettingsCard.svelte';
 
   const plan = getPlan();
   const isNew = $derived(new URLSearchParams(router.querystring ?? '').get('new') === 'yes');
 
-  let part = $state<'settings' | 'assumptions'>('settings');
+  let part = $state<'settings' | 'assumptions' | 'budget'>('settings');
 </script>
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
@@ -27,6 +30,7 @@
     options={[
       { value: 'settings', name: 'Settings' },
       { value: 'assumptions', name: 'Assumptions' },
+      { value: 'budget', name: 'Budget' },
     ]}
     value={part}
     onchoose={(chosen) => (part = chosen)}
@@ -36,6 +40,8 @@
 </div>
 {#if part === 'assumptions'}
   <AssumptionsCard />
+{:else if part === 'budget'}
+  <BudgetCard />
 {:else}
   <div class="grid grid-cols-[1fr_1fr] items-start gap-3">
     <div class="flex flex-col gap-3">
@@ -54,7 +60,11 @@
       {/if}
       <SettingsCard />
       <AccountsCard />
+      <SharedTermsCard />
     </div>
-    <ChangesCard />
+    <div class="flex flex-col gap-3">
+      <DocumentsCard />
+      <ChangesCard />
+    </div>
   </div>
 {/if}

@@ -10,10 +10,10 @@ describe('the method of a line', () => {
   it('comes back with what was typed into it, whatever was chosen between', () => {
     let line: Json = { kind: 'stream', method: fixed };
     for (const { key } of METHODS) line = withMethod(line, key, FIRST, 'other');
-    expect(keyOf(line.method as Json)).toBe('share');
+    expect(keyOf(line.method as Json)).toBe('stock');
     expect((line.aside as Json[]).map(keyOf).sort()).toEqual(
       METHODS.map((one) => one.key)
-        .filter((key) => key !== 'share')
+        .filter((key) => key !== 'stock')
         .sort(),
     );
     const back = withMethod(line, 'fixed', FIRST, 'other');

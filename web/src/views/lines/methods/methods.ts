@@ -13,6 +13,7 @@ export const METHODS = [
   { key: 'year', name: 'a total for the year' },
   { key: 'dated', name: 'single amounts by date' },
   { key: 'share', name: 'a share of another line' },
+  { key: 'stock', name: 'bought for stock' },
 ] as const;
 
 export type MethodKey = (typeof METHODS)[number]['key'];
@@ -45,6 +46,16 @@ export function freshMethod(key: MethodKey, before: Json, first: Day, other: str
       return { kind: key, amounts: {} };
     case 'share':
       return { kind: key, line: other, share: '10' };
+    case 'stock':
+      return {
+        kind: key,
+        sales: other,
+        given: 'closing',
+        cost: { by: 'share-of-sales', share: '60', units: emptyDriver(), unitCost: emptyDriver() },
+        target: { by: 'base-and-share', base: '0', share: '0', of: 'cost', days: 30 },
+        bought: { by: 'share-of-sales', share: '60', amounts: {} },
+        opening: '0',
+      };
     case 'customers':
       return {
         kind: key,

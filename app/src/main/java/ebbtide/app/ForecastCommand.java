@@ -1,11 +1,16 @@
 package ebbtide.app;
 
+import ebbtide.forecast.EarlyPaymentEffect;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.RollForwards;
 import ebbtide.formats.csv.ForecastCsv;
+import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Terms;
 import ebbtide.time.Periods;
 import java.io.IOException;
 import java.io.InputStream;
@@ -18,8 +23,9 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Function;
 
-/** The command that computes a plan file without a server or a database, and prints the forecast as long CSV. */
+/** The command that computes a plan file without a server or a database, and prints what is asked for. */
 final class ForecastCommand {
   private static final int USAGE = 64;
   private static final int BROKEN = 2;
@@ -29,12 +35,13 @@ final class ForecastCommand {
   /** Returns 0, or 2 for a plan that is broken, or 64 for a command that is; nothing is printed by halves. */
   static int run(String[] args, PrintStream out, PrintStream err) {
     try {
-      CommandLine line = CommandLine.of(args, Set.of("--by", "--out"));
+      CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show"));
       if (line.words().size() != 1) {
-        throw new IllegalArgumentException("Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--out FILE].");
+        throw new IllegalArgumentException("Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--out FILE].");
       }
       Periods by = periods(line.options().getOrDefault("--by", "month"));
-      return run(Path.of(line.words().get(0)), by, line.options().get("--out"), out, err);
+      Show show = Show.of(line.options().getOrDefault("--show", "forecast"));
+      return run(Path.of(line.words().get(0)), document -> show.csv(document, by), line.options().get("--out"), out, err);
     } catch (IllegalArgumentException e) {
       err.println(e.getMessage());
       return USAGE;
@@ -47,10 +54,10 @@ final class ForecastCommand {
             "Say --by day, week, month, quarter or year, but was '" + word + "'."));
   }
 
-  private static int run(Path file, Periods by, String outFile, PrintStream out, PrintStream err) {
+  private static int run(Path file, Function<PlanDocument, String> printed, String outFile, PrintStream out, PrintStream err) {
     String csv;
     try (InputStream in = Files.newInputStream(file)) {
-      csv = csv(PlanReader.read(in), by);
+      csv = printed.apply(PlanReader.read(in));
     } catch (BrokenPlan e) {
       e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
       return BROKEN;
@@ -67,11 +74,47 @@ final class ForecastCommand {
     return write(csv, outFile, out, err);
   }
 
-  private static String csv(PlanDocument document, Periods by) {
-    Forecast forecast = Forecaster.forecast(document.plan(), document.books());
-    StringWriter text = new StringWriter();
-    ForecastCsv.writeLong(forecast, forecast.periods(by, forecast.firstDay(), forecast.lastDay()), text);
-    return text.toString();
+  /** What is printed of a plan. */
+  private enum Show {
+    /** Cash by line, period and part. */
+    FORECAST {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        Forecast forecast = Forecaster.forecast(document.plan(), document.books());
+        StringWriter text = new StringWriter();
+        ForecastCsv.writeLong(forecast, forecast.periods(by, forecast.firstDay(), forecast.lastDay()), text);
+        return text.toString();
+      }
+    },
+    /** What is owed and held, month by month. */
+    OWED {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        Forecast forecast = Forecaster.forecast(document.plan(), document.books());
+        StringWriter text = new StringWriter();
+        RollForwardCsv.write(RollForwards.of(forecast, document.plan().settings().horizonMonths() + 1),
+            document.plan().settings().currency(), text);
+        return text.toString();
+      }
+    },
+    /** What each discount for paying early is worth. */
+    DISCOUNTS {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        StringBuilder text = new StringBuilder();
+        document.plan().lines().stream().filter(line -> line.assumption() instanceof Assumption.Stream stream
+            && stream.terms().by() == Terms.By.DAYS && stream.terms().days().early() != null).forEach(line -> text.append(line.name()).append(": ")
+                .append(EarlyPaymentEffect.of(document.plan(), document.books(), line).verdict()).append(".\n"));
+        return text.toString();
+      }
+    };
+
+    abstract String csv(PlanDocument document, Periods by);
+
+    static Show of(String word) {
+      return Arrays.stream(values()).filter(show -> show.name().toLowerCase(Locale.ROOT).equals(word)).findFirst()
+          .orElseThrow(() -> new IllegalArgumentException("Say --show forecast, owed or discounts, but was '" + word + "'."));
+    }
   }
 
   private static int write(String csv, String outFile, PrintStream out, PrintStream err) {

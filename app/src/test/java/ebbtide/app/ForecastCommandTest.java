@@ -44,6 +44,37 @@ class ForecastCommandTest {
     assertThat(amounts("Sales")).containsExactly("35280.15", "44453.00", "17136.08");
   }
 
+  private List<String> owed(String example, String kind, String line, String row) {
+    assertThat(run("../docs/examples/" + example + ".json", "--show", "owed")).isZero();
+    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(kind + "," + line + ",") && one.contains("," + row + ","))
+        .map(one -> one.substring(one.lastIndexOf(',') + 1)).limit(3).toList();
+  }
+
+  @Test
+  void stock_threeWays_printsWhatFollowsFromTheRest() {
+    assertThat(owed("stock", "stock", "By closing stock", "purchases")).containsExactly("87000.00", "101500.00", "100920.00");
+    assertThat(owed("stock", "stock", "By closing stock", "closing")).containsExactly("68280.00", "74080.00", "64800.00");
+    assertThat(owed("stock", "stock", "By purchases", "closing")).containsExactly("65280.00", "68580.00", "72380.00");
+    assertThat(owed("stock", "stock", "By both", "cost of sales")).containsExactly("-87250.00", "-95250.00", "-120000.00");
+  }
+
+  @Test
+  void salesTax_ofAQuarter_printsItsSettlement() {
+    assertThat(run("../docs/examples/sales-tax.json", "--by", "day")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-60650.00");
+    assertThat(run("../docs/examples/sales-tax-begun.json", "--by", "day")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-45050.00");
+  }
+
+  @Test
+  void daysTargetAndDiscount_printTheirResults() {
+    assertThat(owed("days-target", "receivables", "Sales", "closing")).first().isEqualTo("193571.43");
+    assertThat(run("../docs/examples/early-payment.json", "--show", "discounts")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualTo("Bills: Taking 2% for 10 days instead of 45 earns 21.28% a year; Overdraft costs "
+        + "8.4%: worth taking.\n");
+    assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
+  }
+
   @Test
   void periods_ofEveryLength_addUpToTheSame() {
     for (String by : List.of("day", "week", "month", "quarter", "year")) {

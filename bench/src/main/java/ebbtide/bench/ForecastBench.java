@@ -10,16 +10,24 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.DayTerms;
+import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Pay;
+import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.SalesTax;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.plan.StockPolicy;
 import ebbtide.plan.Terms;
 import ebbtide.sim.DemoCompany;
 import ebbtide.time.Convention;
@@ -76,7 +84,7 @@ public class ForecastBench {
     return Forecaster.forecast(everyKind, largeBooks);
   }
 
-  /** 500 streams with 12 months of history that grow and are paid by a five-step pattern, or by turns of every kind. */
+  /** 500 streams with 12 months of history that grow and are paid by a five-step pattern, or of every kind by turns. */
   private static Plan large(boolean everyKind) {
     LocalDate asOf = LocalDate.of(2026, 3, 1);
     List<Line> lines = new ArrayList<>();
@@ -92,19 +100,56 @@ public class ForecastBench {
       }
       MonthPattern pattern = new MonthPattern(steps, Percent.parse("2"), null);
       Terms terms = everyKind && i % 3 == 0 ? Terms.byDays(new DayTerms(DayTerms.Due.values()[i % 9 / 3], 30, 4,
-          Convention.FOLLOWING)) : Terms.byMonths(pattern);
+          Convention.FOLLOWING)) : everyKind && i % 10 == 1 ? Terms.byTarget(new DaysTarget(Steps.from(asOf.minusYears(1), 45)))
+          : Terms.byMonths(pattern);
       Assumption stream = new Assumption.Stream(method(everyKind ? i : 0, i, asOf), List.of(), history, new TreeMap<>(),
-          new SalesTax(Percent.parse("20"), false), terms, new Spread.Even());
+          SalesTax.of(Percent.parse("20"), false), terms, null, new Spread.Even());
       lines.add(new Line("l" + i, null, "Line " + i, i % 2 == 0 ? Direction.RECEIPT : Direction.PAYMENT, true, null, "",
           stream, List.of()));
+    }
+    if (everyKind) {
+      lines.addAll(settled(asOf));
     }
     Settings settings = new Settings("Large", Money.currency("GBP"), asOf, DayOfWeek.MONDAY, Month.JANUARY, 72,
         AmountSteps.FIRST_DAY, Steps.from(asOf, 50_000_000L), null, Set.of(), Set.of());
     return new Plan(settings, lines, List.of());
   }
 
+  /** A line of each kind that is settled by rules: forty roles, thirty assets, sales tax of every line, tax on their profit, dividends. */
+  private static List<Line> settled(LocalDate asOf) {
+    LocalDate first = LocalDate.of(2025, 1, 1);
+    List<Pay.Role> roles = new ArrayList<>();
+    for (int i = 0; i < 40; i++) {
+      roles.add(new Pay.Role("Role " + i, first, null, Steps.from(first, BigDecimal.valueOf(2 + i)), Pay.PaidBy.YEAR, Steps.from(first, 3_000_000L + i),
+          BigDecimal.valueOf(1_950), Percent.parse("12"), Percent.parse("25"), null, List.of()));
+    }
+    List<CapitalSpending.Asset> assets = new ArrayList<>();
+    for (int i = 0; i < 30; i++) {
+      assets.add(new CapitalSpending.Asset("Asset " + i, SalesTax.of(Percent.parse("20"), false), List.of(new ActivityMethod.DatedAmount(
+          asOf.plusMonths(1 + i), 5_000_000L + i, "")), 30, asOf.plusMonths(2 + i), 60, 100_000L, null, null));
+    }
+    return List.of(payment("pay", new Pay(roles, new PayDays(PayDays.Often.FORTNIGHTLY, first, 31, Convention.PRECEDING), new Pay.PaidOver(1, 22,
+        Convention.FOLLOWING, new TreeMap<>()))), payment("assets", new CapitalSpending(assets, Convention.FOLLOWING)),
+        payment("sales-tax", new SalesTaxSettlement(3, Month.JANUARY, 1, 31, 20, Convention.FOLLOWING, SalesTaxSettlement.TaxPoint.INVOICE, true,
+            new TreeMap<>())), payment("profit-tax", new ProfitTax(ProfitTax.Mode.YEAR, Percent.parse("25"), ProfitTax.YearSoFar.NOTHING, 900_000, 0,
+            List.of(new ProfitTax.Instalment(7, 31, Percent.parse("50"))), ProfitTax.InstalmentsOf.LAST_YEAR, 9, 31, Convention.FOLLOWING)),
+        payment("owners", new Dividends(Dividends.By.YEAR_PROFIT, Steps.none(), Percent.parse("40"), Month.JUNE, 0, 31, Convention.FOLLOWING, 0, 0,
+            null)));
+  }
+
+  private static Line payment(String id, Assumption assumption) {
+    return new Line(id, null, id, Direction.PAYMENT, true, null, "", assumption, List.of());
+  }
+
+  private static ActivityMethod stock(int i) {
+    return new ActivityMethod.StockPurchases(new StockPolicy("l" + (i - 8), StockPolicy.Given.CLOSING, new StockPolicy.Cost(
+        StockPolicy.CostBy.SHARE_OF_SALES, Percent.parse("58"), Driver.none(), Driver.none(), StockPolicy.Valuation.MOVING_AVERAGE),
+        new StockPolicy.Target(StockPolicy.TargetBy.DAYS_OF_COVER, 0, BigDecimal.ZERO, Percent.ZERO, StockPolicy.TargetOf.COST, 45),
+        new StockPolicy.Bought(StockPolicy.BoughtBy.AMOUNTS, Percent.ZERO, new TreeMap<>()), new StockPolicy.Opening(900_000, BigDecimal.ZERO), 2));
+  }
+
   private static ActivityMethod method(int kind, int i, LocalDate asOf) {
-    return switch (kind % 8) {
+    return switch (kind % 9) {
       case 1 -> new ActivityMethod.Product(ProductOf.QUANTITY_PRICE, List.of(driver(asOf, 120 + i), driver(asOf, 38)));
       case 2 -> new ActivityMethod.Product(ProductOf.MARKET, List.of(driver(asOf, 4_000), driver(asOf, 3), driver(asOf, 2),
           driver(asOf, 310 + i)));
@@ -115,6 +160,7 @@ public class ForecastBench {
       case 5 -> new ActivityMethod.TypedMonths(new TreeMap<>(Map.of(YearMonth.from(asOf), 1_300_000L + i)));
       case 6 -> new ActivityMethod.FixedAmount(Steps.from(asOf, 900_000L + i));
       case 7 -> new ActivityMethod.ShareOfLine("l" + (i - 1), Percent.parse("45"));
+      case 8 -> stock(i);
       default -> new ActivityMethod.BaseWithGrowth(Steps.from(asOf, 1_200_000L + i * 1_003L), Percent.parse("0.7"), new TreeMap<>());
     };
   }

@@ -2,6 +2,7 @@ package ebbtide.activity;
 
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
+import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -27,18 +28,22 @@ public final class ActivityCalculator {
     int last = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()));
     int lag = 0;
     int lead = 0;
+    int stockAhead = 0;
     for (Line line : plan.lines()) {
       byId.put(line.id(), line);
       if (line.assumption() instanceof Assumption.Stream stream) {
         lag = Math.max(lag, stream.terms().monthsBack());
         lead = Math.max(lead, stream.terms().monthsAhead());
+        if (stream.method() instanceof StockPurchases stock) {
+          stockAhead = Math.max(stockAhead, stock.policy().monthsAhead());
+        }
         if (!stream.history().isEmpty()) {
           first = Math.min(first, Timeline.monthNumber(stream.history().firstKey()));
         }
       }
     }
     this.firstMonth = Math.min(first, firstForecastMonth - lag);
-    this.lastMonth = last + lead;
+    this.lastMonth = last + lead + stockAhead;
   }
 
   /** Returns the monthly amounts of a line that is a stream, from the first month known to the last one needed. */
@@ -51,6 +56,11 @@ public final class ActivityCalculator {
     return known;
   }
 
+  /** Returns the months of stock of a line that buys for it, from the first that is forecast; how long it lasts is asked there. */
+  public StockRoll stock(Line line) {
+    return ((StockAmounts) amounts((Assumption.Stream) line.assumption())).roll(lastMonth);
+  }
+
   MonthlyActivity of(String lineId) {
     return of(byId.get(lineId));
   }
@@ -60,7 +70,7 @@ public final class ActivityCalculator {
   }
 
   private MonthlyAmounts amounts(Assumption.Stream stream) {
-    return MonthlyAmounts.of(stream.method(), stream.history(), plan.settings(), this);
+    return MonthlyAmounts.of(stream, plan.settings(), this);
   }
 
   private MonthlyActivity compute(Assumption.Stream stream) {

@@ -7,15 +7,18 @@ import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.ActivityMethod.Product;
 import ebbtide.plan.ActivityMethod.RecurringCustomers;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
+import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.ActivityMethod.YearTotal;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.Settings;
 import java.time.YearMonth;
-import java.util.SortedMap;
+import java.util.Map;
+import java.util.TreeMap;
 
 /** The computation of one method's monthly amounts (rules 2.1), in minor units, and of why each is what it is. */
 sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmounts, ProductAmounts, CustomerAmounts, YearAmounts,
-    DatedSums {
+    DatedSums, StockAmounts {
 
   /** Returns the amounts from a month to a later one, both counted as {@link ebbtide.time.Timeline#monthNumber} does. */
   long[] months(int first, int last);
@@ -23,9 +26,9 @@ sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmoun
   /** Returns where the amount of a month comes from, in words: "55% of Grocery chains 412,000". */
   String words(YearMonth month);
 
-  /** Returns the computation of a method of a plan; lines that it reads are asked of the calculator. */
-  static MonthlyAmounts of(ActivityMethod method, SortedMap<YearMonth, Long> history, Settings settings,
-      ActivityCalculator calculator) {
+  /** Returns the computation of a stream's method; lines that it reads are asked of the calculator. */
+  static MonthlyAmounts of(Assumption.Stream stream, Settings settings, ActivityCalculator calculator) {
+    ActivityMethod method = stream.method();
     if (method instanceof FixedAmount fixed) {
       return SteppedAmounts.of(fixed, settings);
     }
@@ -33,7 +36,7 @@ sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmoun
       return SteppedAmounts.of(growing, settings);
     }
     if (method instanceof TypedMonths typed) {
-      return new TypedAmounts(typed.amounts(), history, settings.firstForecastMonth());
+      return new TypedAmounts(typed.amounts(), stream.history(), settings.firstForecastMonth());
     }
     if (method instanceof Product product) {
       return new ProductAmounts(product, settings);
@@ -47,6 +50,15 @@ sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmoun
     if (method instanceof DatedAmounts dated) {
       return new DatedSums(dated, settings.currency());
     }
+    if (method instanceof StockPurchases stock) {
+      return new StockAmounts(stock.policy(), overrides(stream, settings), calculator, settings);
+    }
     return new ShareAmounts((ShareOfLine) method, calculator, settings.currency());
+  }
+
+  private static Map<YearMonth, Long> overrides(Assumption.Stream stream, Settings settings) {
+    Map<YearMonth, Long> amounts = new TreeMap<>();
+    stream.overrides().tailMap(settings.firstForecastMonth()).forEach((month, override) -> amounts.put(month, override.amount()));
+    return amounts;
   }
 }

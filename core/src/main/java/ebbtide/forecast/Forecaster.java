@@ -13,12 +13,19 @@ import ebbtide.plan.Plan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
+import ebbtide.timing.Billings;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
 import ebbtide.timing.FlowSink;
+import ebbtide.timing.Implied;
 import ebbtide.timing.LineTiming;
 import ebbtide.timing.MonthBilling;
 import ebbtide.timing.PaidDays;
+import ebbtide.timing.PayAccount;
+import ebbtide.timing.SalesTaxAccount;
+import ebbtide.timing.Settlements;
+import ebbtide.timing.TargetBilling;
+import ebbtide.timing.TaxPoints;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -33,6 +40,8 @@ public final class Forecaster {
   private final ActivityCalculator activity;
   private final Map<String, Timeline> timelines = new HashMap<>();
   private final Map<String, PaidDays> paidDays = new HashMap<>();
+  private final Billings billings;
+  private final Settlements settlements;
   private final Timeline timeline;
   private final int asOf;
 
@@ -40,6 +49,8 @@ public final class Forecaster {
     this.plan = plan;
     this.books = books;
     this.activity = new ActivityCalculator(plan);
+    this.billings = new Billings(activity);
+    this.settlements = new Settlements(plan, activity, billings, this::taxPoints, line -> timelineOf(country(line)).calendar());
     this.timeline = timelineOf(mainCountry(books));
     this.asOf = timeline.index(plan.settings().asOf());
   }
@@ -47,6 +58,39 @@ public final class Forecaster {
   /** Returns the forecast of a plan without problems ({@link ebbtide.plan.PlanCheck}) and its books. */
   public static Forecast forecast(Plan plan, Books books) {
     return new Forecaster(plan, books).run();
+  }
+
+  /** Returns what works plan and books out, to be asked for its accounts one by one: all is worked out once for one asker. */
+  static Forecaster of(Plan plan, Books books) {
+    return new Forecaster(plan, books);
+  }
+
+  ActivityCalculator activity() {
+    return activity;
+  }
+
+  Settlements settlements() {
+    return settlements;
+  }
+
+  /** Returns the days on which a line is paid, by the country of its account. */
+  Timeline timelineOf(Line line) {
+    return timelineOf(country(line));
+  }
+
+  /** Returns the billing of a stream's line that stands at a target of days. */
+  TargetBilling target(Line line) {
+    return new TargetBilling(activity.of(line), (Assumption.Stream) line.assumption(), plan.settings(), timelineOf(country(line)));
+  }
+
+  /** Returns what a stream's line that is paid by months or by days implies is owed on the as-of date. */
+  Implied implied(Line line) {
+    return timing(line).implied(line);
+  }
+
+  /** Returns the expectations of a line, used up by the movements given. */
+  List<Expectation> expectations(Line line, List<DayAmount> movements) {
+    return timing(line).expectations(line, movements);
   }
 
   private Forecast run() {
@@ -106,7 +150,17 @@ public final class Forecaster {
 
   private LineTiming timing(Line line) {
     String country = country(line);
-    return new LineTiming(plan, timelineOf(country), () -> paidDaysOf(country), activity);
+    return new LineTiming(plan, timelineOf(country), () -> paidDaysOf(country), activity, billings, settlements);
+  }
+
+  private TaxPoints taxPoints(Line line) {
+    String country = country(line);
+    return new TaxPoints(plan, timelineOf(country), () -> paidDaysOf(country), activity, billings);
+  }
+
+  /** Returns the account of a line that settles sales tax (rules 7.3). */
+  public static SalesTaxAccount salesTax(Plan plan, Books books, Line line) {
+    return settlements(plan, books).salesTax(line);
   }
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
@@ -116,10 +170,29 @@ public final class Forecaster {
     forecaster.timing(line).emit(line, books.byLine().getOrDefault(line.id(), List.of()), sinkFor.apply(days));
   }
 
+  /** Returns the account of a line that is pay by role (rules 7.1). */
+  public static PayAccount pay(Plan plan, Books books, Line line) {
+    return settlements(plan, books).pay(line);
+  }
+
+  /** Returns the accounts of everything that is settled by rules, and what the plan earns. */
+  public static Settlements settlements(Plan plan, Books books) {
+    return new Forecaster(plan, books).settlements;
+  }
+
+  /** Returns the billing of a stream's line that stands at a target of days (rules 3.4). */
+  public static TargetBilling target(Plan plan, Books books, Line line) {
+    return new Forecaster(plan, books).target(line);
+  }
+
+  /** Returns what a stream's line that is paid by months or by days implies is owed on the as-of date (rules 3.5). */
+  public static Implied implied(Plan plan, Books books, Line line) {
+    return new Forecaster(plan, books).implied(line);
+  }
+
   /** Returns the expectations of a line planned in cash, with their windows and what used them up. */
   public static List<Expectation> expectations(Plan plan, Books books, Line line) {
-    return new Forecaster(plan, books).timing(line)
-        .expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
+    return new Forecaster(plan, books).expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
   }
 
   private static String mainCountry(Books books) {
@@ -180,6 +253,16 @@ public final class Forecaster {
       if (day >= 0 && day < timeline.days()) {
         flows.add(day, minor * sign);
       }
+    }
+
+    @Override
+    public void fromTarget(TargetBilling billing, TargetBilling.Month month) {
+      billing.lay(month, (day, minor) -> flows.add(day, minor * sign));
+    }
+
+    @Override
+    public void fromTrueUp(Implied implied, Implied.Correction correction) {
+      implied.lay(correction, (day, minor) -> flows.add(day, minor * sign));
     }
 
     @Override

@@ -14,7 +14,9 @@ import ebbtide.time.Timeline;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
 import ebbtide.timing.FlowSink;
+import ebbtide.timing.Implied;
 import ebbtide.timing.MonthBilling;
+import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -37,6 +39,7 @@ final class LineWorkings implements FlowSink {
   private final List<Workings.Item> items = new ArrayList<>();
   private final Map<DayBilling, Long> byDays = new LinkedHashMap<>();
   private Timeline days;
+  private long truedUp;
 
   LineWorkings(Forecast forecast, Line line, Period period) {
     this.forecast = forecast;
@@ -57,6 +60,7 @@ final class LineWorkings implements FlowSink {
       });
     }
     byDays.forEach(this::addDays);
+    addTrueUp();
     explainDifference(cell);
     return new Workings(line.name(), cell, List.copyOf(items), overBy());
   }
@@ -94,6 +98,32 @@ final class LineWorkings implements FlowSink {
     }
   }
 
+  @Override
+  public void fromTarget(TargetBilling billing, TargetBilling.Month month) {
+    long[] inPeriod = {0};
+    billing.lay(month, (day, minor) -> inPeriod[0] += period.contains(days.date(day)) ? minor * sign : 0);
+    if (inPeriod[0] != 0) {
+      items.add(new Workings.Item(Part.ESTIMATED, "Of " + MONTH.format(Timeline.month(month.month())) + " " + amount(month.cash())
+          + ": opening " + amount(month.opening()) + " + billed " + amount(month.billed()) + " \u2212 closing " + amount(month.closing()),
+          "a target of " + month.days() + " days, counted back" + (month.assumed() ? "; days before the first known month are assumed" : ""),
+          null, inPeriod[0]));
+    }
+  }
+
+  @Override
+  public void fromTrueUp(Implied implied, Implied.Correction correction) {
+    implied.lay(correction, (day, minor) -> truedUp += period.contains(days.date(day)) ? minor * sign : 0);
+  }
+
+  private void addTrueUp() {
+    if (truedUp != 0) {
+      long ledger = ((Assumption.Stream) line.assumption()).ledger().amount();
+      long implied = Forecaster.implied(plan, forecast.books(), line).total();
+      items.add(new Workings.Item(Part.ESTIMATED, "Trued up to the ledger", "the ledger says " + amount(ledger) + " on the as-of date, history "
+          + "and terms imply " + amount(implied) + ": what was owed then is scaled to it", null, truedUp));
+    }
+  }
+
   private void addDays(DayBilling billing, long minor) {
     items.add(new Workings.Item(Part.ESTIMATED, "Of " + billed(billing.month(), billing.net(), billing.tax(), billing.gross())
         + ", issued " + ((Assumption.Stream) line.assumption()).spread().words() + ", " + billing.terms().words(),
@@ -102,7 +132,7 @@ final class LineWorkings implements FlowSink {
 
   private String billed(int month, long net, long tax, long gross) {
     return MONTH.format(Timeline.month(month)) + " " + amount(net) + (tax == 0 ? ""
-        : " plus " + line.assumption().taxRate() + " sales tax, " + amount(gross) + " in all");
+        : " plus " + line.assumption().tax().rate() + " sales tax, " + amount(gross) + " in all");
   }
 
   private String patternWords(MonthBilling billing, int step, Spread spread) {
@@ -118,21 +148,26 @@ final class LineWorkings implements FlowSink {
     if (!period.contains(date)) {
       return;
     }
-    StringBuilder why = new StringBuilder(expectation.words());
-    if (!expectation.day().equals(expectation.typed())) {
-      why.append("; ").append(DAY.format(expectation.typed())).append(" is no business day, so ")
-          .append(DAY.format(expectation.day()));
+    String what = "Expected on " + DAY.format(date);
+    if (expectation.due().pieces().isEmpty()) {
+      items.add(new Workings.Item(Part.ESTIMATED, what, expectation.words() + dateWords(expectation, overdue)
+          + (expectation.used() == 0 ? "" : "; " + amount(expectation.used()) + " of " + amount(expectation.amount())
+              + " already booked"), date, expectation.left() * sign));
+      return;
     }
-    if (expectation.used() > 0) {
-      why.append("; ").append(amount(expectation.used())).append(" of ").append(amount(expectation.amount()))
-          .append(" already booked");
+    expectation.due().pieces().forEach(piece -> items.add(new Workings.Item(Part.ESTIMATED, what + ": " + piece.what(),
+        expectation.words() + dateWords(expectation, overdue), date, piece.minor() * sign)));
+    if (expectation.left() != expectation.amount()) {
+      items.add(new Workings.Item(Part.ESTIMATED, "Less what is already booked", expectation.words(), null,
+          (expectation.left() - expectation.amount()) * sign));
     }
-    if (overdue) {
-      why.append("; overdue: it stands on the first business day after the as-of date until ")
-          .append(DAY.format(expectation.windowEnd()));
-    }
-    items.add(new Workings.Item(Part.ESTIMATED, "Expected on " + DAY.format(date), why.toString(), date,
-        expectation.left() * sign));
+  }
+
+  private static String dateWords(Expectation expectation, boolean overdue) {
+    String moved = expectation.day().equals(expectation.typed()) ? "" : "; " + DAY.format(expectation.typed())
+        + " is no business day, so " + DAY.format(expectation.day());
+    return moved + (!overdue ? "" : "; overdue: it stands on the first business day after the as-of date until "
+        + (expectation.isUntilPaid() ? "it is paid" : DAY.format(expectation.windowEnd())));
   }
 
   /** What netting with later bookings and what an override take from or add to the estimates laid by the plan. */

@@ -2,16 +2,24 @@ package ebbtide.forecast;
 
 import ebbtide.books.Account;
 import ebbtide.books.Books;
+import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
+import ebbtide.time.Timeline;
+import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 
@@ -22,6 +30,7 @@ public record Missing(String lineId, String sentence) {
   /** Returns what is missing in a plan and its books, accounts first, then line by line. */
   public static List<Missing> of(Plan plan, Books books) {
     List<Missing> found = new ArrayList<>();
+    Forecaster forecaster = Forecaster.of(plan, books);
     LocalDate asOf = plan.settings().asOf();
     if (books.accounts().isEmpty()) {
       found.add(new Missing(null, "No bank account yet: without a balance the forecast starts at nil"));
@@ -44,27 +53,106 @@ public record Missing(String lineId, String sentence) {
     }
     for (Line line : plan.lines()) {
       if (plan.isActive(line)) {
-        ofLine(plan, line, found);
+        ofLine(plan, forecaster, line, found);
       }
     }
+    salesTax(plan, forecaster, found);
+    plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Dividends).forEach(line ->
+        forecaster.settlements().dividends(line).declared().stream()
+            .filter(one -> one.distributable() != null && one.amount() > one.distributable()).findFirst()
+            .ifPresent(one -> found.add(new Missing(line.id(), line.name() + " declared in " + one.month() + " is more than the "
+                + Money.words(Math.max(0, one.distributable()), plan.settings().currency()) + " that can be distributed: lower it, or say more"))));
+    plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Pay).forEach(line ->
+        forecaster.settlements().pay(line).paidOver().stream().filter(month -> month.owed() == null && month.proposed() != 0)
+            .forEach(month -> found.add(new Missing(line.id(), line.name() + " of " + month.month() + " lacks what was withheld and owed "
+                + "on the as-of date: take the figure proposed, or type your own"))));
     return found;
   }
 
-  private static void ofLine(Plan plan, Line line, List<Missing> found) {
+  /** Tax without a day of settlement is never paid; a period begun by the as-of date has tax that only the books know (7.3). */
+  private static void salesTax(Plan plan, Forecaster forecaster, List<Missing> found) {
+    List<Line> taxed = plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption().bearsTax()).toList();
+    Line settling = plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof SalesTaxSettlement)
+        .findFirst().orElse(null);
+    if (settling == null && !taxed.isEmpty()) {
+      found.add(new Missing(null, taxed.get(0).name() + (taxed.size() == 1 ? " bears" : " and " + (taxed.size() - 1)
+          + " more bear") + " sales tax, but no line settles it: add one under Payments, or the tax is never paid over"));
+    } else if (settling != null) {
+      forecaster.settlements().salesTax(settling).periods().stream()
+          .filter(period -> period.owed() == null && period.beganBy(plan.settings().asOf()))
+          .forEach(period -> found.add(new Missing(settling.id(), settling.name() + " of the period to " + period.last()
+              + " lacks what was owed on the as-of date: take the figure proposed, or type your own")));
+    }
+  }
+
+  private static void ofLine(Plan plan, Forecaster forecaster, Line line, List<Missing> found) {
     if (line.assumption() instanceof Assumption.Stream stream) {
-      missingHistory(plan, line, stream, found);
+      missingHistory(plan, forecaster, line, stream, found);
+      if (stream.method() instanceof ActivityMethod.Product product) {
+        int price = product.factors().size() - 1;
+        oldStep(plan, line, product.of().factors().get(price), product.factors().get(price).value(), found);
+      } else if (stream.method() instanceof ActivityMethod.RecurringCustomers customers) {
+        oldStep(plan, line, "fee", customers.fee().value(), found);
+      }
+      if (stream.method() instanceof ActivityMethod.StockPurchases) {
+        stock(plan, forecaster, line, found);
+      }
       if (stream.method().isEmpty()) {
         found.add(new Missing(line.id(), line.name() + " has no amount yet"));
       }
-    } else if (line.assumption() instanceof Assumption.Recurring recurring && recurring.amount().isEmpty()
+    } else if (line.assumption() instanceof Pay pay && pay.roles().stream().allMatch(role -> role.pay().isEmpty())
+        || line.assumption() instanceof Assumption.Recurring recurring && recurring.amount().isEmpty()
         || line.assumption() instanceof Assumption.DatedItems items && items.items().isEmpty()) {
       found.add(new Missing(line.id(), line.name() + " has no amount yet"));
     }
   }
 
+  /** A price that nobody has looked at for over a year may have been forgotten. */
+  private static void oldStep(Plan plan, Line line, String what, Steps<?> steps, List<Missing> found) {
+    if (!steps.isEmpty()) {
+      LocalDate from = steps.steps().get(steps.steps().size() - 1).from();
+      if (from.isBefore(plan.settings().asOf().minusYears(1))) {
+        found.add(new Missing(line.id(), "The " + what + " of " + line.name() + " has stood since " + DAY.format(from)
+            + ", over a year before the as-of date: give it a step of its own from when it changes, or from today if it still holds"));
+      }
+    }
+  }
+
+  /** A target of days needs what was owed at first, and cash that runs the other way is said (rules 3.4). */
+  private static void target(Plan plan, Forecaster forecaster, Line line, List<Missing> found) {
+    TargetBilling billing = forecaster.target(line);
+    if (!billing.isOpeningKnown()) {
+      found.add(new Missing(line.id(), line.name() + " stands at a target of days, but no month before "
+          + plan.settings().firstForecastMonth() + " is known: type its history or its ledger total, or nothing was owed at first"));
+    }
+    billing.months(Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()))).stream().filter(month -> month.cash() < 0).findFirst()
+        .ifPresent(month -> found.add(new Missing(line.id(), "The target of days of " + line.name() + " rises by more than is billed in "
+            + Timeline.month(month.month()) + ": its cash would be " + Money.words(month.cash(), plan.settings().currency()))));
+  }
+
+  /** Stock that is sold and not there (rules 6.3): the first month, and what is missing. */
+  private static void stock(Plan plan, Forecaster forecaster, Line line, List<Missing> found) {
+    LocalDate end = plan.settings().horizonEnd();
+    Arrays.stream(forecaster.activity().stock(line).months()).filter(one -> !one.month().atDay(1).isAfter(end))
+        .filter(one -> one.units() == null ? one.closing() < 0 : one.units().closing().signum() < 0).findFirst()
+        .ifPresent(one -> found.add(new Missing(line.id(), "The stock of " + line.name() + " falls below zero in " + one.month() + ": "
+            + (one.units() == null ? Money.words(-one.closing(), plan.settings().currency())
+                : one.units().closing().negate().setScale(2, java.math.RoundingMode.UP).stripTrailingZeros().toPlainString() + " units")
+            + " are missing. Buy more by then, or sell less")));
+  }
+
   /** Lags read months before the forecast; each that the pattern needs and history lacks is missed (rules 2.4). */
-  private static void missingHistory(Plan plan, Line line, Assumption.Stream stream, List<Missing> found) {
+  private static void missingHistory(Plan plan, Forecaster forecaster, Line line, Assumption.Stream stream, List<Missing> found) {
     if (stream.method() instanceof ActivityMethod.ShareOfLine) {
+      return;
+    }
+    if (stream.ledger() != null && stream.ledger().trueUp() && stream.ledger().amount() > 0 && stream.terms().by() != Terms.By.TARGET
+        && forecaster.implied(line).total() == 0) {
+      found.add(new Missing(line.id(), line.name() + " has " + Money.words(stream.ledger().amount(), plan.settings().currency())
+          + " in the ledger, but its history implies nothing to scale to it: type the history, or add the sum as a line with a single date"));
+    }
+    if (stream.terms().by() == Terms.By.TARGET) {
+      target(plan, forecaster, line, found);
       return;
     }
     int lag = stream.terms().by() == Terms.By.DAYS ? stream.terms().days().monthsBack() - 1

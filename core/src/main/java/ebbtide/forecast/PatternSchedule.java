@@ -1,6 +1,5 @@
 package ebbtide.forecast;
 
-import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.Books;
 import ebbtide.plan.Assumption;
@@ -12,6 +11,7 @@ import ebbtide.time.Timeline;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.MonthBilling;
 import ebbtide.timing.PaidDays;
+import ebbtide.timing.TargetBilling;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -35,9 +35,15 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
 
   /** Returns the schedule of a stream's line for cash months from one on; books say whose bank holidays count. */
   public static PatternSchedule of(Plan plan, Books books, Line line, YearMonth firstCashMonth, int months) {
+    return of(Forecaster.of(plan, books), books, line, firstCashMonth, months);
+  }
+
+  static PatternSchedule of(Forecaster forecaster, Books books, Line line, YearMonth firstCashMonth, int months) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    Laying laying = new Laying(new ActivityCalculator(plan).of(line), Timeline.monthNumber(firstCashMonth), months);
-    if (stream.terms().by() == Terms.By.DAYS) {
+    Laying laying = new Laying(forecaster.activity().of(line), Timeline.monthNumber(firstCashMonth), months);
+    if (stream.terms().by() == Terms.By.TARGET) {
+      laying.byTarget(forecaster.target(line));
+    } else if (stream.terms().by() == Terms.By.DAYS) {
       laying.byDays(stream, Forecaster.paidDays(books, line,
           firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
     } else {
@@ -92,13 +98,30 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
       for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
         DayBilling billing = DayBilling.of(m, activity.in(m), stream.tax(), stream.terms().days());
         SortedMap<Integer, Long> byMonth = new TreeMap<>();
-        billing.lay(stream.spread(), days, (day, minor) ->
-            byMonth.merge(Timeline.monthNumber(YearMonth.from(days.issues().date(day))), minor, Long::sum));
+        SortedMap<Integer, Long> discounts = new TreeMap<>();
+        billing.lay(stream.spread(), days, (day, gross, discount) -> {
+          int paid = Timeline.monthNumber(YearMonth.from(days.issues().date(day)));
+          byMonth.merge(paid, gross, Long::sum);
+          discounts.merge(paid, discount, Long::sum);
+        });
         List<Payment> payments = new ArrayList<>();
         addTo(owed, m - first, billing.gross());
         int month = m;
-        byMonth.forEach((at, minor) -> pay(payments, new Payment(at - month, Timeline.month(at), minor, 0, minor)));
+        byMonth.forEach((at, minor) -> pay(payments, new Payment(at - month, Timeline.month(at), minor, discounts.get(at),
+            minor - discounts.get(at))));
         add(m, billing.gross(), payments);
+      }
+    }
+
+    /** A target has no payments of a month's own: what comes in is what the level of what is owed lets in. */
+    void byTarget(TargetBilling target) {
+      for (TargetBilling.Month one : target.months(first + months - 1)) {
+        int at = one.month() - first;
+        if (at >= 0) {
+          billed.add(new Billed(Timeline.month(one.month()), activity.in(one.month()), one.billed(), List.of()));
+          cash[at] = one.cash();
+          owed[at] = one.closing();
+        }
       }
     }
 

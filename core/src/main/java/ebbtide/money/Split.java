@@ -48,6 +48,11 @@ public final class Split {
     return parts;
   }
 
+  /** Returns one of so many equal parts of a total, counted from 0: units left over go to the earliest (rules 1.3). */
+  public static long equalPart(long total, int parts, int index) {
+    return total / parts + (index < Math.abs(total % parts) ? Long.signum(total) : 0);
+  }
+
   private static int largest(long[] rests) {
     int best = 0;
     for (int i = 1; i < rests.length; i++) {

@@ -84,6 +84,21 @@ public sealed interface ActivityMethod {
     }
   }
 
+  /** What a product group buys for its stock (rules 6). */
+  record StockPurchases(StockPolicy policy) implements ActivityMethod {
+    @Override
+    public boolean isEmpty() {
+      return false;
+    }
+
+    @Override
+    public ActivityMethod cleared() {
+      return new StockPurchases(new StockPolicy(policy.salesLine(), policy.given(), policy.cost(), policy.target(),
+          new StockPolicy.Bought(policy.bought().by(), policy.bought().share(), new TreeMap<>()),
+          new StockPolicy.Opening(0, BigDecimal.ZERO), policy.orderedMonths()));
+    }
+  }
+
   /** A percentage of another stream's month. */
   record ShareOfLine(String lineId, Percent share) implements ActivityMethod {
     public ShareOfLine {

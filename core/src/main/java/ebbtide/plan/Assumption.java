@@ -15,8 +15,9 @@ import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
-/** What a line assumes: a heading over other lines, a stream with a pattern, or cash planned by date. */
-public sealed interface Assumption {
+/** What a line assumes: a heading over other lines, a stream with terms, cash planned by date, or what is settled by rules. */
+public sealed interface Assumption permits Assumption.Group, Assumption.Stream, Assumption.Recurring,
+    Assumption.DatedItems, SalesTaxSettlement, Pay, ProfitTax, CapitalSpending, Dividends {
 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();
@@ -32,10 +33,10 @@ public sealed interface Assumption {
   /**
    * Monthly activity that becomes cash by terms (rules 2, 3): sales, or costs bought on terms. History holds the
    * actual months before the forecast, an override replaces one month's computed figure (rules 2.3, 2.4). Methods that
-   * were put aside for another keep what was typed into them, and count for nothing.
+   * were put aside for another keep what was typed into them, and count for nothing. The ledger is null until it is typed.
    */
   record Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
-      SalesTax tax, Terms terms, Spread spread) implements Assumption {
+      SalesTax tax, Terms terms, Ledger ledger, Spread spread) implements Assumption {
     public Stream {
       aside = List.copyOf(aside);
       Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
@@ -45,13 +46,43 @@ public sealed interface Assumption {
 
     @Override
     public Assumption cleared() {
-      return new Stream(method.cleared(), aside, history, new TreeMap<>(), tax, terms, spread);
+      return new Stream(method.cleared(), aside, history, new TreeMap<>(), tax, terms, ledger, spread);
+    }
+
+    /**
+     * Returns the stream with amounts typed for months, as a hand would: those before the first that is forecast are history, the
+     * method in force is put aside for typed months, and what was typed of other months stays.
+     */
+    public Stream withTyped(SortedMap<YearMonth, Long> amounts, YearMonth firstForecast) {
+      SortedMap<YearMonth, Long> past = new TreeMap<>(history);
+      past.putAll(amounts.headMap(firstForecast));
+      List<ActivityMethod> kept = new java.util.ArrayList<>(aside);
+      SortedMap<YearMonth, Long> months = new TreeMap<>();
+      for (ActivityMethod one : method instanceof ActivityMethod.TypedMonths ? List.of(method) : aside) {
+        if (one instanceof ActivityMethod.TypedMonths typed) {
+          months.putAll(typed.amounts());
+          kept.remove(one);
+        }
+      }
+      if (!(method instanceof ActivityMethod.TypedMonths)) {
+        kept.removeIf(one -> one.getClass() == method.getClass() && !(one instanceof ActivityMethod.Product));
+        kept.add(method);
+      }
+      months.putAll(amounts.tailMap(firstForecast));
+      boolean ahead = !amounts.tailMap(firstForecast).isEmpty();
+      return new Stream(ahead ? new ActivityMethod.TypedMonths(months) : method, ahead ? kept : aside, past, overrides, tax, terms, ledger,
+          spread);
+    }
+
+    /** Returns the stream with other terms. */
+    public Stream with(Terms other) {
+      return new Stream(method, aside, history, overrides, tax, other, ledger, spread);
     }
 
     /** Returns a stream of a method paid by a pattern of months, with nothing put aside. */
     public static Stream of(ActivityMethod method, SortedMap<YearMonth, Long> history,
         SortedMap<YearMonth, MonthOverride> overrides, SalesTax tax, MonthPattern pattern, Spread spread) {
-      return new Stream(method, List.of(), history, overrides, tax, Terms.byMonths(pattern), spread);
+      return new Stream(method, List.of(), history, overrides, tax, Terms.byMonths(pattern), null, spread);
     }
   }
 
@@ -64,11 +95,11 @@ public sealed interface Assumption {
   }
 
   /**
-   * The same bill again and again (rules 7.2, 7.7): its dates, its amount with steps, what is added to it a year, and how
-   * many days after its date it is paid.
+   * The same bill again and again (rules 7.2, 7.7): its dates, its amount with steps, what is added to it a year, how many
+   * days after its date it is paid, and which months it covers.
    */
-  record Recurring(Recurrence when, Steps<Long> amount, Percent yearlyUplift, int termsDays, Convention convention,
-      Certainty certainty) implements Assumption {
+  record Recurring(Recurrence when, Steps<Long> amount, Percent yearlyUplift, SalesTax tax, int termsDays, Convention convention,
+      Certainty certainty, Expensing expensing) implements Assumption {
     public Recurring {
       Check.inRange(yearlyUplift, new Percent(-Percent.WHOLE / 2), new Percent(5 * Percent.WHOLE), "yearly uplift");
       Check.inRange(termsDays, 0, 365, "days until it is paid");
@@ -77,16 +108,21 @@ public sealed interface Assumption {
 
     @Override
     public Assumption cleared() {
-      return new Recurring(when, Steps.none(), yearlyUplift, termsDays, convention, certainty);
+      return new Recurring(when, Steps.none(), yearlyUplift, tax, termsDays, convention, certainty, expensing);
     }
 
-    /** Returns a bill without uplift, paid on its date. */
+    @Override
+    public boolean bearsTax() {
+      return !tax.isNone() && !expensing.nonCash();
+    }
+
+    /** Returns a bill without uplift or tax, paid on its date. */
     public static Recurring plain(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty) {
-      return new Recurring(when, amount, Percent.ZERO, 0, convention, certainty);
+      return new Recurring(when, amount, Percent.ZERO, SalesTax.NONE, 0, convention, certainty, Expensing.OWN_MONTH);
     }
 
     /**
-     * Returns the amount of the bill of a day in minor units: the step in force, raised once for each whole year since
+     * Returns the amount of the bill of a day in minor units, as the line types it: the step in force, raised once for each whole year since
      * it began, compounding unrounded and rounded once; 0 before the first step.
      */
     public long amountOn(LocalDate bill) {
@@ -99,18 +135,24 @@ public sealed interface Assumption {
   }
 
   /** Single dated items (rules 7.7). */
-  record DatedItems(List<DatedItem> items, Convention convention) implements Assumption {
+  record DatedItems(List<DatedItem> items, SalesTax tax, Convention convention) implements Assumption {
     public DatedItems {
       items = items.stream().sorted(java.util.Comparator.comparing(DatedItem::date)).toList();
       Check.that(items.size() <= 5_000, "a line has at most 5,000 single items, but had " + items.size());
       Map<LocalDate, Long> days = new TreeMap<>();
+      java.util.Objects.requireNonNull(tax, "sales tax");
       items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
           "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
     }
 
     @Override
     public Assumption cleared() {
-      return new DatedItems(List.of(), convention);
+      return new DatedItems(List.of(), tax, convention);
+    }
+
+    /** Returns items without sales tax. */
+    public static DatedItems untaxed(List<DatedItem> items, Convention convention) {
+      return new DatedItems(items, SalesTax.NONE, convention);
     }
   }
 
@@ -123,8 +165,13 @@ public sealed interface Assumption {
     }
   }
 
-  /** Returns the percentage of tax a line with this assumption bears, zero for cash planned by date. */
-  default Percent taxRate() {
-    return this instanceof Stream stream ? stream.tax().rate() : Percent.ZERO;
+  /** Returns whether sales tax arises on a line with this assumption. */
+  default boolean bearsTax() {
+    return !tax().isNone();
+  }
+
+  /** Returns the sales tax a line with this assumption bears, none where it has none of its own. */
+  default SalesTax tax() {
+    return SalesTax.NONE;
   }
 }

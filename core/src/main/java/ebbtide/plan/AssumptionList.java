@@ -52,7 +52,9 @@ public final class AssumptionList {
     add("as-of date", settings.asOf().toString(), "", null, "");
     add("months ahead", Integer.toString(settings.horizonMonths()), "months", null, "");
     addAmounts("minimum cash", settings.minimumCash());
+    addSteps("rate on cash", settings.cashRate(), Percent::number, "% a year");
     if (settings.facility() != null) {
+      addSteps("rate of " + settings.facility().name(), settings.facility().rate(), Percent::number, "% a year");
       addAmounts("limit of " + settings.facility().name(), settings.facility().limit());
     }
   }
@@ -64,20 +66,80 @@ public final class AssumptionList {
       addMethod(stream.method());
       stream.overrides().forEach((month, override) ->
           add("override of a month", amount(override.amount()), unit, month.atDay(1), override.reason()));
-      addUnlessZero("sales tax", stream.tax().rate());
+      addTax(stream.tax());
       addTerms(stream.terms());
+      if (stream.ledger() != null) {
+        add(stream.ledger().trueUp() ? "ledger total, trued up" : "ledger total", amount(stream.ledger().amount()), unit,
+            plan.settings().asOf(), "");
+      }
       add("spread in the month", stream.spread().words(), "", null, "");
     } else if (line.assumption() instanceof Assumption.Recurring recurring) {
       add("dates", recurring.when().words(), "", recurring.when().first(), "");
       addAmounts("amount each time", recurring.amount());
       addUnlessZero("more each year", recurring.yearlyUplift());
+      addTax(recurring.tax());
+      if (recurring.expensing().isSpread()) {
+        add("months that a bill covers", Integer.toString(recurring.expensing().months()), "months", null, "");
+      }
       add("paid after", Integer.toString(recurring.termsDays()), "days", null, "");
       add("certainty", word(recurring.certainty()), "", null, "");
+    } else if (line.assumption() instanceof ProfitTax tax) {
+      add("rate of profit tax", tax.rate().number(), "%", null, "");
+      add("profit of the year so far", amount(tax.soFar().profit()), unit, plan.settings().firstForecastMonth().atDay(1), "");
+      add("losses brought forward", amount(tax.soFar().losses()), unit, null, "");
+      add("last year's profit tax", amount(tax.lastYearTax()), unit, null, "");
+      add("profit tax of earlier years owed", amount(tax.owed()), unit, null, "");
+      tax.instalments().forEach(one -> add("instalment in month " + one.month() + " of the year, on day " + one.day(), one.share().number(), "%",
+          null, ""));
+      add("the rest on day " + tax.day(), Integer.toString(tax.monthsAfter()), "months after", null, "");
+    } else if (line.assumption() instanceof CapitalSpending spending) {
+      spending.assets().forEach(this::addAsset);
+    } else if (line.assumption() instanceof Dividends dividends) {
+      addAmounts("dividend", dividends.amount());
+      addUnlessZero("payout of profit", dividends.payout());
+      add("declared in", word(dividends.declared()), "", null, "");
+    } else if (line.assumption() instanceof Pay pay) {
+      pay.roles().forEach(this::addRole);
+      add("paid over on day " + pay.paidOver().day(), Integer.toString(pay.paidOver().monthsAfter()), "months after", null, "");
+      pay.paidOver().owed().forEach((month, minor) -> add("withheld and on-costs owed on the as-of date", amount(minor), unit,
+          pay.paidOver().dueOf(month), ""));
+    } else if (line.assumption() instanceof SalesTaxSettlement tax) {
+      add("tax period", Integer.toString(tax.periodMonths()), "months", null, "");
+      add("settled on day " + tax.day(), Integer.toString(tax.monthsAfter()), "months after the period", null, "");
+      add("refunded after", Integer.toString(tax.refundDays()), "days", null, "");
+      tax.owed().forEach((last, minor) -> add("tax owed on the as-of date, period to " + last, amount(minor), unit,
+          tax.settledOn(last), ""));
     } else if (line.assumption() instanceof Assumption.DatedItems items) {
+      addTax(items.tax());
       items.items().forEach(item -> add("item, " + word(item.certainty()), amount(item.amount()), unit, item.date(), item.note()));
     }
     line.overrides().forEach(override -> add("override of cash up to " + override.period().lastDay(),
         amount(override.amount()), unit, override.period().startInclusive(), override.reason()));
+  }
+
+  private void addAsset(CapitalSpending.Asset asset) {
+    asset.milestones().forEach(one -> add(asset.name() + ": cost", amount(one.amount()), unit, one.date(), one.note()));
+    add(asset.name() + ": life", Integer.toString(asset.lifeMonths()), "months", asset.service(), "");
+    if (asset.owned() != null) {
+      add(asset.name() + ": cost, owned", amount(asset.owned().cost()), unit, null, "");
+      add(asset.name() + ": depreciation so far", amount(asset.owned().depreciated()), unit, null, "");
+    }
+    if (asset.disposal() != null) {
+      add(asset.name() + ": sold for", amount(asset.disposal().proceeds()), unit, asset.disposal().date(), "");
+    }
+    addTax(asset.tax());
+  }
+
+  private void addRole(Pay.Role role) {
+    addSteps(role.name() + ": posts", role.posts(), AssumptionList::number, "");
+    addSteps(role.name() + (role.paidBy() == Pay.PaidBy.HOUR ? ": pay an hour" : ": pay a year"), role.pay(), this::amount, unit);
+    addUnlessZero(role.name() + ": on-costs", role.onCost());
+    addUnlessZero(role.name() + ": withheld", role.withheld());
+    if (role.commission() != null) {
+      add(role.name() + ": commission on " + plan.findLine(role.commission().lineId()).map(Line::name).orElse(""),
+          role.commission().share().number(), "%", null, "");
+    }
+    role.extras().forEach(extra -> add(role.name() + ": extra pay", amount(extra.amount()), unit, extra.date(), extra.note()));
   }
 
   private void addMethod(ActivityMethod method) {
@@ -103,8 +165,32 @@ public final class AssumptionList {
       addUnlessZero("more each later year", year.yearlyGrowth());
     } else if (method instanceof DatedAmounts dated) {
       dated.amounts().forEach(one -> add("amount", amount(one.amount()), unit, one.date(), one.note()));
+    } else if (method instanceof ActivityMethod.StockPurchases stock) {
+      addStock(stock.policy());
     } else if (method instanceof ShareOfLine share) {
       add("share of " + plan.findLine(share.lineId()).map(Line::name).orElse(share.lineId()), share.share().number(), "%", null, "");
+    }
+  }
+
+  private void addStock(StockPolicy stock) {
+    add("stock at the start", amount(stock.opening().value()), unit, plan.settings().firstForecastMonth().atDay(1), "");
+    if (stock.isInUnits()) {
+      add("units at the start", number(stock.opening().units()), "", plan.settings().firstForecastMonth().atDay(1), "");
+      addDriver("units sold", stock.cost().units(), "");
+      addDriver("cost of a unit", stock.cost().unitCost(), unit);
+    } else if (stock.given() != StockPolicy.Given.BOTH) {
+      add("cost of sales", stock.cost().share().number(), "% of sales", null, "");
+    }
+    if (stock.given() == StockPolicy.Given.PURCHASES || stock.given() == StockPolicy.Given.BOTH) {
+      addUnlessZero("purchases, % of sales", stock.bought().share());
+      stock.bought().amounts().forEach((month, minor) -> add("purchases", amount(minor), unit, month.atDay(1), ""));
+    }
+    if (stock.target().by() == StockPolicy.TargetBy.DAYS_OF_COVER) {
+      add("stock to last", Integer.toString(stock.target().days()), "days", null, "");
+    } else {
+      add("closing stock, base", stock.isInUnits() ? number(stock.target().baseUnits()) : amount(stock.target().base()),
+          stock.isInUnits() ? "" : unit, null, "");
+      addUnlessZero("closing stock, share of the month after", stock.target().share());
     }
   }
 
@@ -113,12 +199,26 @@ public final class AssumptionList {
     addGrowth("growth a month of " + name, driver.growth(), driver.growthOf());
   }
 
+  private void addTax(SalesTax tax) {
+    addUnlessZero("sales tax", tax.rate());
+    if (!tax.isNone() && !tax.recoverable().equals(Percent.HUNDRED)) {
+      add("sales tax claimed back", tax.recoverable().number(), "%", null, "");
+    }
+  }
+
   private void addGrowth(String name, Percent growth, SortedMap<YearMonth, Percent> growthOf) {
     addUnlessZero(name, growth);
     growthOf.forEach((month, own) -> add(name, own.number(), "%", month.atDay(1), "that month alone"));
   }
 
   private void addTerms(Terms terms) {
+    if (terms.shared() != null) {
+      plan.settings().findTerms(terms.shared()).ifPresent(named -> add("shared terms", named.name(), "", null, ""));
+    }
+    if (terms.by() == Terms.By.TARGET) {
+      addSteps("target of days", terms.target().days(), days -> Integer.toString(days), "days");
+      return;
+    }
     if (terms.by() == Terms.By.DAYS) {
       add("terms", terms.days().words(), "", null, "");
       return;
@@ -156,7 +256,7 @@ public final class AssumptionList {
     return String.format(Locale.ROOT, "%,." + value.scale() + "f", value);
   }
 
-  private static String word(Certainty certainty) {
-    return certainty.name().toLowerCase(Locale.ROOT);
+  private static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT);
   }
 }

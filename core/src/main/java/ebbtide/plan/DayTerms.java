@@ -9,9 +9,9 @@ import java.util.Objects;
 
 /**
  * Payment terms by days: when what is billed on a day falls due, how many days late it is usually paid, and what becomes
- * of a date without banking (rules 3.3).
+ * of a date without banking (rules 3.3). {@code early} is null where no discount is offered (rules 3.6).
  */
-public record DayTerms(Due due, int days, int lateDays, Convention convention) {
+public record DayTerms(Due due, int days, int lateDays, Convention convention, EarlyPayment early) {
   private static final int MOST_DAYS = 365;
   private static final int MOST_LATE = 180;
   /** The most months that can lie between a bill and its payment, with its own and a holiday's. */
@@ -38,6 +38,29 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention) {
     Check.inRange(lateDays, 0, MOST_LATE, "days late");
   }
 
+  /** Makes terms without a discount for paying early. */
+  public DayTerms(Due due, int days, int lateDays, Convention convention) {
+    this(due, days, lateDays, convention, null);
+  }
+
+  /** Returns whether a discount for paying early is taken. */
+  public boolean isEarly() {
+    return early != null && early.taken();
+  }
+
+  /** Returns the same terms with a discount taken or not. */
+  public DayTerms taking(boolean taken) {
+    return new DayTerms(due, days, lateDays, convention, new EarlyPayment(early.discount(), early.days(), taken));
+  }
+
+  /**
+   * Returns after how many days what is issued is paid when no discount is taken, lateness included; terms that count from a
+   * month are reckoned from its middle.
+   */
+  public int usualDays() {
+    return days + lateDays + (due == Due.AFTER_ISSUE ? 0 : 15);
+  }
+
   /** Returns the day on which what is issued on a day falls due. */
   public LocalDate dueDay(LocalDate issued) {
     YearMonth month = YearMonth.from(issued);
@@ -51,14 +74,14 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention) {
     };
   }
 
-  /** Returns the day on which it is paid: due, usual lateness, then the convention (rules 1.8). */
+  /** Returns the day on which it is paid: within the days of a discount that is taken, else due, usual lateness, then the convention (rules 1.8). */
   public LocalDate paidDay(LocalDate issued, BusinessDays calendar) {
-    return convention.adjust(dueDay(issued).plusDays(lateDays), calendar);
+    return convention.adjust(isEarly() ? issued.plusDays(early.days()) : dueDay(issued).plusDays(lateDays), calendar);
   }
 
   /** Returns how many whole months may lie between the month of a bill and that of its payment. */
   public int monthsBack() {
-    return (days + lateDays) / 28 + 2;
+    return Math.max(days + lateDays, early == null ? 0 : early.days()) / 28 + 2;
   }
 
   /** Returns the terms in words: "30 days after the end of the month, paid 5 days late". */
@@ -69,6 +92,9 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention) {
           : "due " + days + (days == 1 ? " day" : " days") + " after the end of the month";
       case DAY_OF_NEXT_MONTH -> "due on day " + days + " of the month after";
     };
+    if (isEarly()) {
+      return "paid " + early.days() + " days after issue, less " + early.discount() + " discount";
+    }
     return falls + (lateDays == 0 ? "" : ", paid " + lateDays + (lateDays == 1 ? " day" : " days") + " late");
   }
 }

@@ -7,10 +7,11 @@ import java.util.Objects;
 
 /**
  * A line of the plan: receipts or payments of one kind, or a group of such lines. {@code group} is the id of the group
- * it stands in, null at the top; {@code account} the one it is paid through, null for the plan's first.
+ * it stands in, null at the top; {@code account} the one it is paid through, null for the plan's first. Its nature says
+ * where it stands in the income statement.
  */
 public record Line(String id, String group, String name, Direction direction, boolean active, String account,
-    String note, Assumption assumption, List<CashOverride> overrides) {
+    String note, Assumption assumption, List<CashOverride> overrides, Nature nature) {
   private static final int LONGEST_NAME = 120;
 
   /**
@@ -24,11 +25,18 @@ public record Line(String id, String group, String name, Direction direction, bo
     }
   }
 
+  /** Makes a line that stands in the income statement where its kind usually does. */
+  public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
+      Assumption assumption, List<CashOverride> overrides) {
+    this(id, group, name, direction, active, account, note, assumption, overrides, Nature.usual(direction, assumption));
+  }
+
   public Line {
     id = Check.text(id, "id of a line", 80);
     name = Check.text(name, "name of a line", LONGEST_NAME);
     Objects.requireNonNull(direction, "direction");
     Objects.requireNonNull(assumption, "assumption");
+    Objects.requireNonNull(nature, "where it stands in the income statement");
     note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
     overrides = overrides.stream()
         .sorted(java.util.Comparator.comparing(o -> o.period().startInclusive())).toList();
@@ -42,16 +50,31 @@ public record Line(String id, String group, String name, Direction direction, bo
         "a group is the sum of its lines and cannot be overridden: override one of its lines");
   }
 
+  /** Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or earns on. */
+  public List<String> reads() {
+    if (assumption instanceof Assumption.Stream stream) {
+      return stream.method() instanceof ActivityMethod.ShareOfLine share ? List.of(share.lineId())
+          : stream.method() instanceof ActivityMethod.StockPurchases stock ? List.of(stock.policy().salesLine()) : List.of();
+    }
+    return assumption instanceof Pay pay ? pay.roles().stream().filter(role -> role.commission() != null)
+        .map(role -> role.commission().lineId()).toList() : List.of();
+  }
+
+  /** Returns the line with another assumption. */
+  public Line with(Assumption other) {
+    return new Line(id, group, name, direction, active, account, note, other, overrides, nature);
+  }
+
   /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
   public Line cleared() {
-    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of());
+    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of(), nature);
   }
 
   /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
   public Line copy(String newId) {
     String suffix = ", copy";
     String kept = name.length() + suffix.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME - suffix.length()) : name;
-    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of());
+    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of(), nature);
   }
 
   public boolean isGroup() {

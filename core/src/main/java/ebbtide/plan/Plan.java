@@ -3,11 +3,20 @@ package ebbtide.plan;
 import java.util.List;
 import java.util.Optional;
 
-/** What is assumed: settings, the lines in the order they are shown, and the buoys. */
+/** What is assumed, with shared terms in the lines that share them: settings, the lines in the order they are shown, and the buoys. */
 public record Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
   public Plan {
-    lines = List.copyOf(lines);
+    Settings shared = settings;
+    lines = lines.stream().map(line -> withTerms(line, shared)).toList();
     buoys = List.copyOf(buoys);
+  }
+
+  /** A line that shares terms has them as they stand; those that are not there are the check's to report. */
+  private static Line withTerms(Line line, Settings settings) {
+    if (line.assumption() instanceof Assumption.Stream stream && stream.terms().shared() != null) {
+      return settings.findTerms(stream.terms().shared()).map(named -> line.with(stream.with(named.terms()))).orElse(line);
+    }
+    return line;
   }
 
   /** Returns the line of an id, if there is one. */

@@ -36,7 +36,52 @@ public final class PlanCheck {
     for (int i = 0; i < plan.lines().size(); i++) {
       checkGroup(i, plan.lines().get(i));
       checkShare(i, plan.lines().get(i));
+      checkTerms(i, plan.lines().get(i));
+      checkSettlement(i, plan.lines().get(i));
+      checkPay(i, plan.lines().get(i));
     }
+  }
+
+  private void checkTerms(int index, Line line) {
+    if (line.assumption() instanceof Assumption.Stream stream && stream.terms().shared() != null
+        && plan.settings().findTerms(stream.terms().shared()).isEmpty()) {
+      problem(index, "/assumption/sharedTerms", "'" + line.name() + "' shares terms that are not in the plan ('"
+          + stream.terms().shared() + "'): choose others, or give it terms of its own");
+    }
+  }
+
+  private void checkPay(int index, Line line) {
+    if (!(line.assumption() instanceof Pay pay)) {
+      return;
+    }
+    if (line.direction() != Direction.PAYMENT) {
+      problem(index, "/direction", "'" + line.name() + "' is pay and stands under payments");
+    }
+    for (Pay.Role role : pay.roles()) {
+      Line sales = role.commission() == null ? null : byId.get(role.commission().lineId());
+      if (role.commission() != null && (sales == null || !(sales.assumption() instanceof Assumption.Stream))) {
+        problem(index, "/assumption/roles", "The commission of " + role.name() + " is a share of " + (sales == null
+            ? "a line that is not in the plan ('" + role.commission().lineId() + "')" : "'" + sales.name()
+            + "', which has no monthly amounts") + ": choose a line with sales by month");
+      }
+    }
+  }
+
+  private void checkSettlement(int index, Line line) {
+    Assumption assumption = line.assumption();
+    String tax = assumption instanceof SalesTaxSettlement ? "sales tax" : assumption instanceof ProfitTax ? "profit tax" : null;
+    if (line.direction() != Direction.PAYMENT && (assumption instanceof CapitalSpending || assumption instanceof Dividends)) {
+      problem(index, "/direction", "'" + line.name() + "' stands under payments: what comes in is shown there too");
+    }
+    if (tax == null) {
+      return;
+    }
+    if (line.direction() != Direction.PAYMENT) {
+      problem(index, "/direction", "'" + line.name() + "' settles " + tax + " and stands under payments: a refund is shown there too");
+    }
+    plan.lines().subList(0, index).stream().filter(other -> other.assumption().getClass() == assumption.getClass()).findFirst()
+        .ifPresent(other -> problem(index, "/assumption/kind", "'" + other.name() + "' already settles the plan's " + tax + ": keep "
+            + "one of the two, or the tax would be paid twice"));
   }
 
   private void checkGroup(int index, Line line) {
@@ -65,17 +110,19 @@ public final class PlanCheck {
   }
 
   private void checkShare(int index, Line line) {
-    String of = shareOf(line);
+    String of = readBy(line);
     if (of == null) {
       return;
     }
-    String place = "/assumption/method/line";
+    boolean stock = ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.StockPurchases;
+    String reads = stock ? "buys stock for" : "is a share of";
+    String place = "/assumption/method/" + (stock ? "sales" : "line");
     Line other = byId.get(of);
     if (other == null) {
-      problem(index, place, "'" + line.name() + "' is a share of a line that is not in the plan ('" + of
-          + "'): choose another line");
+      problem(index, place, "'" + line.name() + "' " + reads + " a line that is not in the plan ('" + of
+          + "'): choose another line in '" + line.name() + "' first");
     } else if (!(other.assumption() instanceof Assumption.Stream)) {
-      problem(index, place, "'" + line.name() + "' is a share of '" + other.name()
+      problem(index, place, "'" + line.name() + "' " + reads + " '" + other.name()
           + "', which has no monthly amounts: choose a line with sales or costs by month");
     } else {
       checkCircle(index, line, place);
@@ -84,7 +131,7 @@ public final class PlanCheck {
 
   private void checkCircle(int index, Line line, String place) {
     Set<String> way = new LinkedHashSet<>();
-    for (Line at = line; at != null; at = shareOf(at) == null ? null : byId.get(shareOf(at))) {
+    for (Line at = line; at != null; at = readBy(at) == null ? null : byId.get(readBy(at))) {
       if (!way.add(at.id())) {
         problem(index, place, "Shares run in a circle: " + way.stream().map(id -> "'" + byId.get(id).name() + "'")
             .collect(Collectors.joining(" of ")) + " of '" + at.name() + "'. Give one of them an amount of its own");
@@ -93,9 +140,9 @@ public final class PlanCheck {
     }
   }
 
-  private static String shareOf(Line line) {
-    return line.assumption() instanceof Assumption.Stream stream
-        && stream.method() instanceof ActivityMethod.ShareOfLine share ? share.lineId() : null;
+  /** Returns the id of the line whose months a stream's method reads, null if it reads none. */
+  private static String readBy(Line line) {
+    return line.assumption() instanceof Assumption.Stream && !line.reads().isEmpty() ? line.reads().get(0) : null;
   }
 
   private void problem(int index, String where, String sentence) {

@@ -3,12 +3,21 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 
-/** The sales tax a line bears, and whether its amounts are typed with the tax in them (rules 2.1, 3.1). */
-public record SalesTax(Percent rate, boolean amountsAreGross) {
-  public static final SalesTax NONE = new SalesTax(Percent.ZERO, false);
+/**
+ * The sales tax a line bears, whether its amounts are typed with the tax in them, and the share of tax paid that is
+ * claimed back (rules 2.1, 3.1, 7.3). Tax on receipts is owed whole, whatever is recoverable.
+ */
+public record SalesTax(Percent rate, boolean amountsAreGross, Percent recoverable) {
+  public static final SalesTax NONE = of(Percent.ZERO, false);
 
   public SalesTax {
     Check.inRange(rate, Percent.ZERO, Percent.HUNDRED, "sales tax rate");
+    Check.inRange(recoverable, Percent.ZERO, Percent.HUNDRED, "recoverable share of the tax");
+  }
+
+  /** Returns tax that is recoverable in full. */
+  public static SalesTax of(Percent rate, boolean amountsAreGross) {
+    return new SalesTax(rate, amountsAreGross, Percent.HUNDRED);
   }
 
   /** Returns the tax of a line's amount in minor units: net x rate, or the tax within a gross amount; rounded once. */
@@ -19,5 +28,9 @@ public record SalesTax(Percent rate, boolean amountsAreGross) {
   /** Returns what is billed for a line's amount: the amount itself if typed gross, else with the tax on top. */
   public long grossOf(long amount) {
     return amountsAreGross ? amount : amount + rate.of(amount);
+  }
+
+  public boolean isNone() {
+    return rate.millionths() == 0;
   }
 }

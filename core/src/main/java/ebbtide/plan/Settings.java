@@ -1,22 +1,27 @@
 package ebbtide.plan;
 
 import ebbtide.money.Check;
+import ebbtide.money.Percent;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.Currency;
+import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /**
  * The choices of a plan that are not lines. {@code facility} is null when there is none; {@code minimumCash} steps on
  * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
- * (rules 7.7).
+ * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
+ * share, {@code documents} what an analyst ticks off.
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
-    Set<Certainty> countedPayments) {
+    Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
+    List<SourceDocument> documents) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -30,6 +35,31 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     minimumCash.steps().forEach(step -> Check.notNegative(step.value(), "minimum cash from " + step.from()));
     countedReceipts = Set.copyOf(countedReceipts);
     countedPayments = Set.copyOf(countedPayments);
+    cashRate.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "rate on cash from " + step.from()));
+    terms = List.copyOf(terms);
+    documents = List.copyOf(documents);
+    Check.that(documents.size() <= 200, "a plan has at most 200 source documents, but had " + documents.size());
+    Check.that(terms.stream().map(NamedTerms::name).distinct().count() == terms.size()
+        && terms.stream().map(NamedTerms::id).distinct().count() == terms.size(), "two shared terms have the same name: give each its own");
+  }
+
+  /** Makes settings without a rate on cash and without shared terms. */
+  public Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
+      int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
+      Set<Certainty> countedPayments) {
+    this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
+        countedPayments, Steps.none(), List.of(), List.of());
+  }
+
+  /** Returns the same settings for another as-of date. */
+  public Settings on(LocalDate otherAsOf) {
+    return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents);
+  }
+
+  /** Returns the shared terms of an id, if they are there. */
+  public Optional<NamedTerms> findTerms(String id) {
+    return terms.stream().filter(one -> one.id().equals(id)).findFirst();
   }
 
   /** Returns settings with every choice at its default. */

@@ -3,14 +3,16 @@ package ebbtide.plan;
 import java.util.Objects;
 
 /**
- * How what a stream bills becomes cash: by a pattern of months or by days (rules 3.2, 3.3). The one that is not in force
- * keeps what was typed into it; {@code days} is null until it was first used.
+ * How what a stream bills becomes cash: by a pattern of months, by days, or by a target of days (rules 3.2-3.4). Those that
+ * are not in force keep what was typed into them; {@code days} and {@code target} are null until first used. {@code shared}
+ * is the id of the plan's terms these are, null for a line's own.
  */
-public record Terms(By by, MonthPattern pattern, DayTerms days) {
-  /** Which of the two is in force. */
+public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget target, String shared) {
+  /** Which of the three is in force. */
   public enum By {
     MONTHS,
-    DAYS
+    DAYS,
+    TARGET
   }
 
   public Terms {
@@ -18,25 +20,51 @@ public record Terms(By by, MonthPattern pattern, DayTerms days) {
     if (by == By.DAYS) {
       Objects.requireNonNull(days, "terms by days");
     }
+    if (by == By.TARGET) {
+      Objects.requireNonNull(target, "target of days");
+    }
   }
 
   /** Returns terms by a pattern of months. */
   public static Terms byMonths(MonthPattern pattern) {
-    return new Terms(By.MONTHS, pattern, null);
+    return new Terms(By.MONTHS, pattern, null, null, null);
   }
 
   /** Returns terms by days. */
   public static Terms byDays(DayTerms days) {
-    return new Terms(By.DAYS, MonthPattern.atOnce(), days);
+    return new Terms(By.DAYS, MonthPattern.atOnce(), days, null, null);
+  }
+
+  /** Returns terms by a target of days. */
+  public static Terms byTarget(DaysTarget target) {
+    return new Terms(By.TARGET, MonthPattern.atOnce(), null, target, null);
+  }
+
+  /** Returns the same terms as those of the plan with an id; null for terms of a line's own. */
+  public Terms sharedAs(String id) {
+    return new Terms(by, pattern, days, target, id);
   }
 
   /** Returns how many months before its payment the earliest billing may lie. */
   public int monthsBack() {
-    return by == By.DAYS ? days.monthsBack() : Math.max(pattern.longestLag(), pattern.monthsToWriteOff());
+    return switch (by) {
+      case MONTHS -> Math.max(pattern.longestLag(), pattern.monthsToWriteOff());
+      case DAYS -> days.monthsBack();
+      case TARGET -> DaysTarget.MOST_DAYS / 28 + 1;
+    };
   }
 
   /** Returns how many months after its payment the latest billing may lie. */
   public int monthsAhead() {
-    return by == By.DAYS ? 0 : pattern.longestLead();
+    return by == By.MONTHS ? pattern.longestLead() : 0;
+  }
+
+  /** Returns the terms in a few words, "35% same month, 65% 1 month later". */
+  public String words() {
+    return switch (by) {
+      case MONTHS -> String.join(", ", pattern.steps().stream().map(step -> step.share() + " " + step.delayWords()).toList());
+      case DAYS -> days.words();
+      case TARGET -> "a target of days";
+    };
   }
 }

@@ -4,31 +4,57 @@ import ebbtide.plan.Certainty;
 import java.time.LocalDate;
 
 /**
- * One occurrence of cash planned by date (rules 5.2): its typed date, the day after its convention, the window in which
- * movements use it up, its amount in minor units and what has been used, both in the line's direction.
+ * One occurrence of cash planned by date (rules 5.2): what falls due, the window in which movements use it up, and what
+ * has been used, in the line's direction.
  */
-public record Expectation(LocalDate typed, LocalDate day, LocalDate windowStart, LocalDate windowEnd, long amount,
-    long used, Certainty certainty, String words) {
+public record Expectation(Due due, LocalDate windowStart, LocalDate windowEnd, long used) {
 
-  /** Returns what is still expected, never below zero. */
-  public long left() {
-    return Math.max(0, amount - used);
+  /** Returns the date as planned. */
+  public LocalDate typed() {
+    return due.typed();
   }
 
-  /** Returns by how much the movements exceed the expectation, zero if they don't. */
+  /** Returns the day after the convention. */
+  public LocalDate day() {
+    return due.day();
+  }
+
+  public long amount() {
+    return due.amount();
+  }
+
+  public Certainty certainty() {
+    return due.certainty();
+  }
+
+  public String words() {
+    return due.words();
+  }
+
+  /** Returns what is still expected; never of the other sign than what falls due. */
+  public long left() {
+    return amount() < 0 ? Math.min(0, amount() - used) : Math.max(0, amount() - used);
+  }
+
+  /** Returns by how much the movements exceed the expectation, by size; zero if they don't. */
   public long overBy() {
-    return Math.max(0, used - amount);
+    return Math.max(0, Math.abs(used) - Math.abs(amount()));
   }
 
   boolean holds(LocalDate date) {
     return !date.isBefore(windowStart) && !date.isAfter(windowEnd);
   }
 
+  /** Returns whether it stays expected until it is paid, however late. */
+  public boolean isUntilPaid() {
+    return due.lasting() == Due.Lasting.UNTIL_PAID;
+  }
+
   long distance(LocalDate date) {
-    return Math.abs(date.toEpochDay() - day.toEpochDay());
+    return Math.abs(date.toEpochDay() - day().toEpochDay());
   }
 
   Expectation use(long minor) {
-    return new Expectation(typed, day, windowStart, windowEnd, amount, used + minor, certainty, words);
+    return new Expectation(due, windowStart, windowEnd, used + minor);
   }
 }

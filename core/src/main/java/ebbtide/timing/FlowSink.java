@@ -8,6 +8,12 @@ public interface FlowSink {
   /** Takes the part of a month's billing that terms of days have paid on a day, by an index that may lie off the timeline. */
   void fromDays(DayBilling billing, int day, long minor);
 
+  /** Takes a month's cash of a stream that stands at a target of days; the billing lays it over its days. */
+  void fromTarget(TargetBilling billing, TargetBilling.Month month);
+
+  /** Takes what truing up to the ledger adds to a month's or a day's cash (rules 3.5). */
+  void fromTrueUp(Implied implied, Implied.Correction correction);
+
   /** Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9). */
   void fromExpectation(Expectation expectation, int day, boolean overdue);
 }

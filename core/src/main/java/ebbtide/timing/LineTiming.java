@@ -8,7 +8,6 @@ import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Terms;
-import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.List;
@@ -20,22 +19,31 @@ public final class LineTiming {
   private final Timeline timeline;
   private final ActivityCalculator activity;
   private final Supplier<PaidDays> paidDays;
+  private final Settlements settlements;
+  private final Billings billings;
 
   /** Makes the timing on a timeline; {@code paidDays} reach back to the earliest bill that may still be paid. */
-  public LineTiming(Plan plan, Timeline timeline, Supplier<PaidDays> paidDays, ActivityCalculator activity) {
+  public LineTiming(Plan plan, Timeline timeline, Supplier<PaidDays> paidDays, ActivityCalculator activity,
+      Billings billings, Settlements settlements) {
     this.plan = plan;
     this.timeline = timeline;
     this.activity = activity;
     this.paidDays = paidDays;
+    this.settlements = settlements;
+    this.billings = billings;
   }
 
   /** Emits every estimate of an active line after the as-of date; the movements are the line's own. */
   public void emit(Line line, List<DayAmount> movements, FlowSink sink) {
     if (line.assumption() instanceof Assumption.Stream stream) {
-      if (stream.terms().by() == Terms.By.DAYS) {
-        emitDays(line, stream, sink);
-      } else {
-        emitPattern(line, stream, sink);
+      switch (stream.terms().by()) {
+        case DAYS -> emitDays(line, stream, sink);
+        case TARGET -> emitTarget(line, stream, sink);
+        case MONTHS -> emitPattern(line, stream, sink);
+      }
+      if (stream.ledger() != null && stream.ledger().trueUp() && stream.terms().by() != Terms.By.TARGET) {
+        Implied implied = implied(line);
+        implied.corrections().forEach(correction -> sink.fromTrueUp(implied, correction));
       }
     } else if (!line.isGroup()) {
       emitExpectations(line, movements, sink);
@@ -43,18 +51,15 @@ public final class LineTiming {
   }
 
   private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {
-    MonthlyActivity amounts = activity.of(line);
     MonthPattern pattern = stream.terms().pattern();
-    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
     int firstCashMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
     int from = firstCashMonth - pattern.longestLag();
     int to = timeline.lastMonth() + pattern.longestLead();
     for (int month = from; month <= to; month++) {
-      long amount = amounts.in(month);
-      if (amount == 0) {
+      MonthBilling billing = billings.in(line, month);
+      if (billing == null) {
         continue;
       }
-      MonthBilling billing = series.bill(month, amount);
       for (int step = 0; step < pattern.steps().size(); step++) {
         int cashMonth = billing.cashMonth(step);
         if (cashMonth >= firstCashMonth && cashMonth <= timeline.lastMonth()) {
@@ -72,9 +77,21 @@ public final class LineTiming {
     for (int month = from; month <= timeline.lastMonth(); month++) {
       if (amounts.in(month) != 0) {
         DayBilling billing = DayBilling.of(month, amounts.in(month), stream.tax(), stream.terms().days());
-        billing.lay(stream.spread(), days, (day, minor) -> sink.fromDays(billing, day + offset, minor));
+        billing.lay(stream.spread(), days, (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
       }
     }
+  }
+
+  /** Returns what a stream paid by months or by days implies is owed on the as-of date. */
+  public Implied implied(Line line) {
+    Assumption.Stream stream = (Assumption.Stream) line.assumption();
+    return new Implied(activity.of(line), stream, plan.settings(), timeline,
+        stream.terms().by() == Terms.By.DAYS ? paidDays.get() : null);
+  }
+
+  private void emitTarget(Line line, Assumption.Stream stream, FlowSink sink) {
+    TargetBilling billing = new TargetBilling(activity.of(line), stream, plan.settings(), timeline);
+    billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
   }
 
   private void emitExpectations(Line line, List<DayAmount> movements, FlowSink sink) {
@@ -84,7 +101,7 @@ public final class LineTiming {
       boolean overdue = !one.day().isAfter(asOf);
       LocalDate day = overdue ? timeline.calendar().next(asOf) : one.day();
       boolean stands = !overdue || one.windowEnd().isAfter(asOf);
-      if (stands && one.left() > 0 && !day.isAfter(horizonEnd)
+      if (stands && one.left() != 0 && !day.isAfter(horizonEnd)
           && plan.settings().counts(line.direction(), one.certainty())) {
         sink.fromExpectation(one, timeline.index(day), overdue);
       }
@@ -93,8 +110,6 @@ public final class LineTiming {
 
   /** Returns the expectations of a line planned in cash, left-out certainties included, used up by its movements. */
   public List<Expectation> expectations(Line line, List<DayAmount> movements) {
-    BusinessDays calendar = timeline.calendar();
-    return Expectations.of(line.assumption(), line.direction(), plan.settings().asOf(), plan.settings().horizonEnd(),
-        calendar, movements);
+    return Expectations.of(settlements.dues(line), line.direction(), movements);
   }
 }

@@ -15,6 +15,7 @@ public final class MonthBilling {
   private final long tax;
   private final long[] weights;
   private final long[] grossByStep;
+  private long[] taxByStep;
 
   private MonthBilling(int monthNumber, long amount, SalesTax salesTax, MonthPattern pattern, long[] weights) {
     this.month = monthNumber;
@@ -104,11 +105,17 @@ public final class MonthBilling {
 
   /** Returns the tax of each step, the unpaid share's last. */
   public long[] taxByStep() {
-    return Split.byWeights(tax, weights);
+    return taxParts().clone();
+  }
+
+  /** The same, found once; not to be changed. */
+  long[] taxParts() {
+    taxByStep = taxByStep == null ? Split.byWeights(tax, weights) : taxByStep;
+    return taxByStep;
   }
 
   /** Returns the part of a step's discount that lowers tax; the rest is discount expense or income. */
   public long taxOfDiscount(int step) {
-    return pattern.steps().get(step).discount().of(taxByStep()[step]);
+    return pattern.steps().get(step).discount().of(taxParts()[step]);
   }
 }

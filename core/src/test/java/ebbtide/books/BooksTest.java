@@ -128,6 +128,6 @@ class BooksTest {
   }
 
   private static Line line(String id, Direction direction) {
-    return new Line(id, null, id, direction, true, null, "", new Assumption.DatedItems(List.of(), Convention.NONE), List.of());
+    return new Line(id, null, id, direction, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
   }
 }

@@ -58,7 +58,7 @@ class DayTermsTest {
     return new Line("s", null, "Sales", Direction.RECEIPT, true, null, "", new Assumption.Stream(
         new TypedMonths(new TreeMap<>(Map.of(JANUARY, 1_200_000L))), List.of(), new TreeMap<>(Map.of(
             YearMonth.of(2025, 11), 600_000L, YearMonth.of(2025, 12), 900_000L)), new TreeMap<>(),
-        new SalesTax(Percent.parse("20"), false), Terms.byDays(terms), spread), List.of());
+        SalesTax.of(Percent.parse("20"), false), Terms.byDays(terms), null, spread), List.of());
   }
 
   private static Forecast forecast(Line line) {

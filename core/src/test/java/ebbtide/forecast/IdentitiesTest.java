@@ -129,22 +129,79 @@ class IdentitiesTest {
     }
   }
 
+  /** Each roll-forward chains, closes on its causes, and the totals are the sums of their lines. */
   @ParameterizedTest(name = "seed {0}")
   @MethodSource("seeds")
-  void schedule_everyStream_paysDiscountsWritesOffAndOwesWhatItBills(long seed) {
+  void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals(long seed) {
+    RandomPlans.Case some = RandomPlans.of(seed);
+    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+    List<RollForward> rolls = RollForwards.of(forecast, 8);
+    for (RollForward roll : rolls) {
+      List<RollForward> lines = rolls.stream().filter(one -> one.kind() == roll.kind() && one.lineId() != null).toList();
+      for (int i = 0; i < roll.months().size(); i++) {
+        int at = i;
+        assertThat(roll.closing().get(i)).as("%s in %s", roll.name(), roll.months().get(i)).isEqualTo(roll.opening().get(i)
+            + roll.changes().stream().mapToLong(change -> change.amounts().get(at)).sum());
+        assertThat(i == 0 || roll.opening().get(i).equals(roll.closing().get(i - 1))).isTrue();
+        if (i == seed % roll.months().size()) {
+          assertWorkings(forecast, roll, i);
+        }
+        if (roll.lineId() == null) {
+          assertThat(roll.closing().get(i)).isEqualTo(lines.stream().mapToLong(one -> one.closing().get(at)).sum());
+        }
+      }
+    }
+  }
+
+  private static void assertWorkings(Forecast forecast, RollForward roll, int at) {
+    Map<String, Long> rows = new HashMap<>(Map.of("opening", roll.opening().get(at), "closing", roll.closing().get(at)));
+    roll.changes().forEach(change -> rows.put(change.name(), change.amounts().get(at)));
+    rows.forEach((row, minor) -> assertThat(RollForwardWorkings.of(forecast, roll.kind(), roll.lineId(), row, roll.months().get(at))
+        .stream().mapToLong(Workings.Item::minor).sum()).as("%s, %s", roll.name(), row).isEqualTo(minor));
+  }
+
+  /** What is owed on a stream at a month's end is what later months still collect, take off and write off of bills up to it. */
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void owed_onEveryStream_isWhatLaterMonthsStillClear(long seed) {
     RandomPlans.Case some = RandomPlans.of(seed);
     YearMonth first = some.plan().settings().firstForecastMonth();
     for (Line line : some.plan().lines()) {
-      if (line.assumption() instanceof Assumption.Stream) {
-        PatternSchedule schedule = PatternSchedule.of(some.plan(), some.books(), line, first, 8);
-        for (int i = 1; i < 8; i++) {
-          YearMonth month = first.plusMonths(i);
-          long billed = schedule.billed().stream().filter(b -> b.month().equals(month))
-              .mapToLong(PatternSchedule.Billed::gross).sum();
-          assertThat(schedule.owed().get(i)).as("owed for %s at the end of %s", line.name(), month)
-              .isEqualTo(schedule.owed().get(i - 1) + billed - schedule.cash().get(i) - schedule.discounts().get(i)
-                  - schedule.writtenOff().get(i));
-        }
+      if (line.assumption() instanceof Assumption.Stream stream && stream.terms().monthsAhead() == 0
+          && stream.terms().by() != ebbtide.plan.Terms.By.TARGET) {
+        PatternSchedule schedule = PatternSchedule.of(some.plan(), some.books(), line, first, 60);
+        long owed = schedule.owed().get(0);
+        long later = schedule.billed().stream().filter(billed -> !billed.month().isAfter(first))
+            .flatMap(billed -> billed.payments().stream()).filter(payment -> payment.month().isAfter(first))
+            .mapToLong(PatternSchedule.Payment::gross).sum();
+        long never = stream.terms().by() == ebbtide.plan.Terms.By.DAYS ? 0 : notYetWrittenOff(some.plan(), line, first);
+        assertThat(owed).as(line.name()).isEqualTo(later + never);
+      }
+    }
+  }
+
+  private static long notYetWrittenOff(ebbtide.plan.Plan plan, Line line, YearMonth first) {
+    Assumption.Stream stream = (Assumption.Stream) line.assumption();
+    ebbtide.timing.MonthBilling.Series series = new ebbtide.timing.MonthBilling.Series(stream.tax(), stream.terms().pattern());
+    ebbtide.activity.MonthlyActivity activity = new ebbtide.activity.ActivityCalculator(plan).of(line);
+    int last = ebbtide.time.Timeline.monthNumber(first);
+    return java.util.stream.IntStream.rangeClosed(last - stream.terms().pattern().monthsToWriteOff() + 1, last)
+        .mapToLong(month -> series.bill(month, activity.in(month)).writtenOff()).sum();
+  }
+
+  /** Sales tax owed at a month's end is what periods not settled by then have gathered up to it. */
+  @ParameterizedTest(name = "seed {0}")
+  @MethodSource("seeds")
+  void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(long seed) {
+    RandomPlans.Case some = RandomPlans.of(seed);
+    ebbtide.books.Books none = ebbtide.books.Books.of(List.of());
+    Forecast forecast = Forecaster.forecast(some.plan(), none);
+    for (Line line : some.plan().lines()) {
+      if (line.assumption() instanceof ebbtide.plan.SalesTaxSettlement) {
+        RollForward roll = RollForwards.of(forecast, line, 99).get(0);
+        long unsettled = Forecaster.salesTax(some.plan(), none, line).periods().stream()
+            .filter(period -> period.settled().isAfter(forecast.lastDay())).mapToLong(period -> period.balance()).sum();
+        assertThat(roll.closing().get(roll.closing().size() - 1)).isEqualTo(unsettled);
       }
     }
   }
@@ -173,9 +230,6 @@ class IdentitiesTest {
   }
 
   private static ebbtide.plan.Plan withAsOf(ebbtide.plan.Plan plan, LocalDate asOf) {
-    ebbtide.plan.Settings s = plan.settings();
-    return new ebbtide.plan.Plan(new ebbtide.plan.Settings(s.name(), s.currency(), asOf, s.firstDayOfWeek(),
-        s.firstFiscalMonth(), s.horizonMonths(), s.amountSteps(), s.minimumCash(), s.facility(), s.countedReceipts(), s.countedPayments()),
-        plan.lines(), plan.buoys());
+    return new ebbtide.plan.Plan(plan.settings().on(asOf), plan.lines(), plan.buoys());
   }
 }

@@ -39,7 +39,7 @@ class PlannedCashTest {
   }
 
   private static Assumption item(LocalDate date, long amount, Certainty certainty) {
-    return new DatedItems(List.of(new DatedItem(date, amount, certainty, "")), Convention.PRECEDING);
+    return DatedItems.untaxed(List.of(new DatedItem(date, amount, certainty, "")), Convention.PRECEDING);
   }
 
   private static Forecast forecast(Line line, DayAmount... movements) {

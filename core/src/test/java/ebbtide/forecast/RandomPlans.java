@@ -9,19 +9,32 @@ import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.DayTerms;
+import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
+import ebbtide.plan.EarlyPayment;
+import ebbtide.plan.Expensing;
 import ebbtide.plan.Facility;
+import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
+import ebbtide.plan.NamedTerms;
+import ebbtide.plan.Pay;
+import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
+import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
+import ebbtide.plan.StockPolicy;
 import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
@@ -65,10 +78,24 @@ public final class RandomPlans {
     Set<Certainty> all = Set.of(Certainty.values());
     Settings settings = new Settings("Random", Money.currency(pick(CURRENCIES)), asOf, pick(List.of(DayOfWeek.values())),
         pick(List.of(Month.values())), 1 + random.nextInt(30), pick(List.of(AmountSteps.values())), steps(), random.nextBoolean() ? null
-            : new Facility("Overdraft", steps()), random.nextBoolean() ? all : Set.of(Certainty.CERTAIN), all);
+            : new Facility("Overdraft", steps(), Steps.from(asOf, new Percent(84_000))), random.nextBoolean() ? all : Set.of(Certainty.CERTAIN), all,
+        Steps.from(asOf, new Percent(12_500)), List.of(new NamedTerms("t1", "Shared", terms().sharedAs(null))), List.of(new SourceDocument("Pay roll", random.nextBoolean())));
     int count = 3 + random.nextInt(12);
     for (int i = 0; i < count; i++) {
       lines.add(line(i));
+    }
+    if (random.nextBoolean()) {
+      lines.add(new Line("pay", null, "Pay", Direction.PAYMENT, true, null, "", pay(), List.of()));
+    }
+    if (random.nextBoolean()) {
+      lines.add(new Line("assets", null, "Assets", Direction.PAYMENT, true, null, "", capital(), List.of()));
+      lines.add(new Line("profit-tax", null, "Profit tax", Direction.PAYMENT, random.nextBoolean(), null, "", profitTax(), List.of()));
+      lines.add(new Line("owners", null, "Owners", Direction.PAYMENT, true, null, "", new Dividends(pick(List.of(Dividends.By.values())), steps(),
+          new Percent(random.nextInt(900_000)), pick(List.of(Month.values())), random.nextInt(3), 1 + random.nextInt(31),
+          pick(List.of(Convention.values())), amount() - 9_000_000L, amount() - 9_000_000L, random.nextBoolean() ? null : amount()), List.of()));
+    }
+    if (random.nextBoolean()) {
+      lines.add(new Line("tax", null, "Sales tax", Direction.PAYMENT, true, null, "", salesTax(), List.of()));
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
     return new Case(new Plan(settings, lines, buoys), books());
@@ -87,12 +114,62 @@ public final class RandomPlans {
   private Assumption assumption() {
     return switch (random.nextInt(6)) {
       case 0 -> new Assumption.Group();
-      case 1 -> new Assumption.Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), random.nextInt(3) * 30, pick(List.of(Convention.values())),
-          pick(List.of(Certainty.values())));
-      case 2 -> new Assumption.DatedItems(items(), pick(List.of(Convention.values())));
-      default -> new Assumption.Stream(method(), random.nextBoolean() ? List.of() : List.of(method()), months(18, -18), overrides(), new SalesTax(
-          new Percent(random.nextInt(300_000)), random.nextBoolean()), terms(), spread());
+      case 1 -> new Assumption.Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), tax(), random.nextInt(3) * 30, pick(List.of(Convention.values())),
+          pick(List.of(Certainty.values())), new Expensing(1 + random.nextInt(6), random.nextInt(5) - 2, random.nextInt(5) == 0));
+      case 2 -> new Assumption.DatedItems(items(), tax(), pick(List.of(Convention.values())));
+      default -> new Assumption.Stream(method(), random.nextBoolean() ? List.of() : List.of(method()), months(18, -18), overrides(), tax(), terms(),
+          random.nextInt(3) > 0 ? null : new Ledger(amount(), random.nextBoolean()), spread());
     };
+  }
+
+  private SalesTax tax() {
+    return new SalesTax(new Percent(random.nextInt(300_000)), random.nextBoolean(), new Percent(random.nextInt(3) * 500_000));
+  }
+
+  private Assumption capital() {
+    List<CapitalSpending.Asset> assets = new ArrayList<>();
+    for (int i = random.nextInt(3); i >= 0; i--) {
+      long cost = amount();
+      assets.add(new CapitalSpending.Asset("Asset " + i, tax(), items().stream().map(item -> new ActivityMethod.DatedAmount(item.date(),
+          item.amount(), item.note())).toList(), random.nextInt(60), asOf.plusDays(random.nextInt(300) - 150L), 1 + random.nextInt(60), 0,
+          random.nextBoolean() ? null : new CapitalSpending.Owned(cost, cost / 3, random.nextBoolean() ? 0 : cost / 40, Percent.ZERO),
+          random.nextBoolean() ? null : new CapitalSpending.Disposal(asOf.plusDays(random.nextInt(400)), amount())));
+    }
+    return new CapitalSpending(assets, pick(List.of(Convention.values())));
+  }
+
+  private Assumption profitTax() {
+    return new ProfitTax(pick(List.of(ProfitTax.Mode.values())), new Percent(random.nextInt(400_000)), new ProfitTax.YearSoFar(amount() - 9_000_000L,
+        amount(), amount(), amount()), amount(), amount(), List.of(new ProfitTax.Instalment(1 + random.nextInt(12), 1 + random.nextInt(31),
+        new Percent(random.nextInt(900_000)))), pick(List.of(ProfitTax.InstalmentsOf.values())), random.nextInt(12), 1 + random.nextInt(31),
+        pick(List.of(Convention.values())));
+  }
+
+  private Assumption pay() {
+    List<String> streams = lines.stream().filter(l -> l.assumption() instanceof Assumption.Stream).map(Line::id).toList();
+    List<Pay.Role> roles = new ArrayList<>();
+    for (int i = random.nextInt(3); i >= 0; i--) {
+      LocalDate start = asOf.plusDays(random.nextInt(300) - 200L);
+      roles.add(new Pay.Role("Role " + i, start, random.nextBoolean() ? null : start.plusDays(random.nextInt(300)), Steps.from(start, number(2)
+          .setScale(2, java.math.RoundingMode.DOWN)), pick(List.of(Pay.PaidBy.values())), steps(), java.math.BigDecimal.valueOf(1_950),
+          new Percent(random.nextInt(300_000)), new Percent(random.nextInt(400_000)), streams.isEmpty() || random.nextBoolean() ? null
+              : new Pay.Commission(pick(streams), new Percent(random.nextInt(200_000)), random.nextInt(4)),
+          items().stream().map(item -> new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note())).toList()));
+    }
+    return new Pay(roles, new PayDays(pick(List.of(PayDays.Often.values())), asOf.withDayOfMonth(1 + random.nextInt(28)), 31,
+        pick(List.of(Convention.values()))), new Pay.PaidOver(random.nextInt(3), 1 + random.nextInt(31), pick(List.of(Convention.values())),
+        new TreeMap<>(Map.of(YearMonth.from(asOf), amount()))));
+  }
+
+  private Assumption salesTax() {
+    int length = pick(SalesTaxSettlement.LENGTHS);
+    SalesTaxSettlement empty = new SalesTaxSettlement(length, pick(List.of(Month.values())), random.nextInt(4), 1 + random.nextInt(31),
+        random.nextInt(60), pick(List.of(Convention.values())), pick(List.of(SalesTaxSettlement.TaxPoint.values())), random.nextBoolean(),
+        new TreeMap<>());
+    YearMonth open = empty.lastMonthOf(YearMonth.from(asOf));
+    TreeMap<YearMonth, Long> owed = new TreeMap<>(Map.of(open, amount() - 5_000_000L));
+    owed.put(open.minusMonths((long) length * random.nextInt(3)), amount());
+    return empty.withOwed(owed);
   }
 
   private Recurrence recurrence() {
@@ -112,7 +189,7 @@ public final class RandomPlans {
 
   private ActivityMethod method() {
     List<String> streams = lines.stream().filter(l -> l.assumption() instanceof Assumption.Stream).map(Line::id).toList();
-    return switch (random.nextInt(streams.isEmpty() ? 7 : 8)) {
+    return switch (random.nextInt(streams.isEmpty() ? 7 : 9)) {
       case 0 -> new ActivityMethod.FixedAmount(steps());
       case 1 -> new ActivityMethod.BaseWithGrowth(steps(), new Percent(random.nextInt(100_000) - 30_000),
           new TreeMap<>(Map.of(YearMonth.from(asOf).plusMonths(2), new Percent(random.nextInt(100_000)))));
@@ -125,8 +202,20 @@ public final class RandomPlans {
           new Percent(random.nextInt(200_000) - 50_000), random.longs(12, 0, 100).map(w -> w + 1).boxed().toList());
       case 6 -> new ActivityMethod.DatedAmounts(items().stream().map(item ->
           new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note())).toList());
+      case 7 -> stock(pick(streams));
       default -> new ActivityMethod.ShareOfLine(pick(streams), new Percent(random.nextInt(1_500_000)));
     };
+  }
+
+  private ActivityMethod stock(String sales) {
+    StockPolicy.Cost cost = new StockPolicy.Cost(pick(List.of(StockPolicy.CostBy.values())), new Percent(random.nextInt(1_200_000)),
+        driver(2), driver(2), pick(List.of(StockPolicy.Valuation.values())));
+    StockPolicy.Target target = new StockPolicy.Target(pick(List.of(StockPolicy.TargetBy.values())), amount(), number(3),
+        new Percent(random.nextInt(900_000)), pick(List.of(StockPolicy.TargetOf.values())), random.nextInt(120));
+    StockPolicy.Bought bought = new StockPolicy.Bought(pick(List.of(StockPolicy.BoughtBy.values())), new Percent(random.nextInt(900_000)),
+        months(random.nextInt(10), 1));
+    return new ActivityMethod.StockPurchases(new StockPolicy(sales, random.nextBoolean() ? StockPolicy.Given.CLOSING
+        : StockPolicy.Given.PURCHASES, cost, target, bought, new StockPolicy.Opening(amount(), number(3)), random.nextInt(3)));
   }
 
   private ActivityMethod product() {
@@ -173,8 +262,12 @@ public final class RandomPlans {
   private Terms terms() {
     DayTerms.Due due = pick(List.of(DayTerms.Due.values()));
     DayTerms days = new DayTerms(due, due == DayTerms.Due.DAY_OF_NEXT_MONTH ? 1 + random.nextInt(31) : random.nextInt(130),
-        random.nextInt(30), pick(List.of(Convention.values())));
-    return new Terms(pick(List.of(Terms.By.values())), pattern(), days);
+        random.nextInt(30), pick(List.of(Convention.values())), random.nextBoolean() ? null : new EarlyPayment(
+            new Percent(random.nextInt(60_000)), random.nextInt(20), random.nextBoolean()));
+    List<Steps.Step<Integer>> targets = new ArrayList<>();
+    steps().steps().forEach(step -> targets.add(new Steps.Step<>(step.from(), random.nextInt(120))));
+    return new Terms(pick(List.of(Terms.By.values())), pattern(), days, new DaysTarget(new Steps<>(targets)),
+        random.nextInt(4) == 0 ? "t1" : null);
   }
 
   private MonthPattern pattern() {

@@ -71,7 +71,7 @@ class WorkedExamplesTest {
   /** W15: cents and tax split by largest remainder, the discount's tax part. */
   @Test
   void patternWithTax_oneMonthWithPence_everyPartToTheCent() {
-    MonthBilling billing = new MonthBilling.Series(new SalesTax(Percent.parse("20"), false), PATTERN)
+    MonthBilling billing = new MonthBilling.Series(SalesTax.of(Percent.parse("20"), false), PATTERN)
         .bill(Timeline.monthNumber(YearMonth.of(2026, 1)), 8_400_037L);
     assertThat(billing.tax()).isEqualTo(1_680_007L);
     assertThat(billing.gross()).isEqualTo(10_080_044L);
@@ -83,7 +83,7 @@ class WorkedExamplesTest {
     assertThat(billing.discount(1) - billing.taxOfDiscount(1)).isEqualTo(75_600L);
     assertThat(billing.taxByStep()).containsExactly(588_003L, 756_003L, 285_601L, 50_400L);
 
-    Plan plan = plan(sales(new SalesTax(Percent.parse("20"), false), "84000.37"));
+    Plan plan = plan(sales(SalesTax.of(Percent.parse("20"), false), "84000.37"));
     Forecast forecast = Forecaster.forecast(plan, Books.of(List.of()));
     assertThat(forecast.cell(plan.lines().get(0), new Period(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 3, 1))).amount())
         .isEqualTo(4_445_300L);
@@ -91,7 +91,7 @@ class WorkedExamplesTest {
 
   @Test
   void workings_ofAPatternFigure_nameShareMonthDelayDiscountAndSpread() {
-    Plan plan = plan(sales(new SalesTax(Percent.parse("20"), false), "84000.37"));
+    Plan plan = plan(sales(SalesTax.of(Percent.parse("20"), false), "84000.37"));
     Forecast forecast = Forecaster.forecast(plan, Books.of(List.of()));
     Workings workings = Workings.of(forecast, plan.lines().get(0),
         new Period(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 3, 1)));

@@ -36,8 +36,8 @@ class AssumptionListTest {
     Assumption.Stream stream = new Assumption.Stream(new ActivityMethod.Product(ProductOf.QUANTITY_PRICE,
         List.of(driver("1200.50", "0"), driver("9.99", "1.5"))), List.of(new ActivityMethod.FixedAmount(Steps.from(FIRST, 7L))),
         new TreeMap<>(), new TreeMap<>(Map.of(YearMonth.of(2026, 5), new Assumption.MonthOverride(1_234_50, "fair"))),
-        new SalesTax(Percent.parse("20"), false), Terms.byMonths(new MonthPattern(List.of(new MonthPattern.Step(
-            Percent.parse("97"), 1, Percent.parse("2"))), Percent.parse("3"), null)), new Spread.Even());
+        SalesTax.of(Percent.parse("20"), false), Terms.byMonths(new MonthPattern(List.of(new MonthPattern.Step(
+            Percent.parse("97"), 1, Percent.parse("2"))), Percent.parse("3"), null)), null, new Spread.Even());
     Line line = new Line("s", null, "Sales", Direction.RECEIPT, true, null, "", stream, List.of(new Line.CashOverride(
         new Period(FIRST, FIRST.plusDays(7)), 500, "seen")));
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FIRST.minusDays(1)), List.of(line), List.of());

@@ -30,7 +30,8 @@ class ExpectationsTest {
   private static final BusinessDays WEEKENDS = BusinessDays.ofCountry("--");
 
   private static List<Expectation> of(Assumption assumption, DayAmount... movements) {
-    return Expectations.of(assumption, Direction.PAYMENT, AS_OF, AS_OF.plusMonths(6), WEEKENDS, List.of(movements));
+    return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), Direction.PAYMENT,
+        List.of(movements));
   }
 
   private static DayAmount paid(int month, int day, long amount) {
@@ -66,7 +67,7 @@ class ExpectationsTest {
   void bill_withTermsAndUplift_isPaidLaterAndRaisedEachWholeYearOfItsStep() {
     Recurring insurance = new Recurring(new Recurrence(Unit.YEAR, 1, LocalDate.of(2024, 3, 20), null), new Steps<>(List.of(
         new Steps.Step<>(LocalDate.of(2024, 3, 1), 100_000L), new Steps.Step<>(LocalDate.of(2027, 1, 1), 90_000L))),
-        Percent.parse("2.5"), 30, Convention.FOLLOWING, Certainty.CERTAIN);
+        Percent.parse("2.5"), ebbtide.plan.SalesTax.NONE, 30, Convention.FOLLOWING, Certainty.CERTAIN, ebbtide.plan.Expensing.OWN_MONTH);
     assertThat(insurance.amountOn(LocalDate.of(2025, 2, 28))).isEqualTo(100_000);
     assertThat(insurance.amountOn(LocalDate.of(2026, 3, 20))).as("twice 2.5%: 105,062.5 goes up").isEqualTo(105_063);
     assertThat(insurance.amountOn(LocalDate.of(2027, 3, 20))).as("a new step begins anew").isEqualTo(90_000);
@@ -86,7 +87,7 @@ class ExpectationsTest {
 
   @Test
   void singleItem_isMetFromFifteenDaysBeforeToFortyFiveAfter() {
-    Assumption item = new DatedItems(List.of(new DatedItem(LocalDate.of(2026, 4, 15), 1_000, Certainty.CERTAIN, "")), Convention.NONE);
+    Assumption item = DatedItems.untaxed(List.of(new DatedItem(LocalDate.of(2026, 4, 15), 1_000, Certainty.CERTAIN, "")), Convention.NONE);
     assertThat(of(item, paid(3, 30, 1)).get(0).used()).as("16 days before").isZero();
     assertThat(of(item, paid(3, 31, 1)).get(0).used()).as("15 days before").isEqualTo(1);
     assertThat(of(item, paid(5, 30, 1)).get(0).used()).as("45 days after").isEqualTo(1);
@@ -107,7 +108,7 @@ class ExpectationsTest {
       for (int i = random.nextInt(8); i > 0; i--) {
         movements.add(new DayAmount(AS_OF.plusDays(random.nextInt(160) - 80L), -random.nextInt(3_000)));
       }
-      List<Expectation> all = of(new DatedItems(List.copyOf(items.values()), Convention.NONE), movements.toArray(DayAmount[]::new));
+      List<Expectation> all = of(DatedItems.untaxed(List.copyOf(items.values()), Convention.NONE), movements.toArray(DayAmount[]::new));
       long booked = movements.stream().mapToLong(m -> -m.minor()).sum();
       assertThat(all.stream().mapToLong(Expectation::used).sum()).as("run %d", run).isBetween(0L, booked);
       long within = movements.stream().filter(m -> all.stream().anyMatch(e -> e.holds(m.day()))).mapToLong(m -> -m.minor()).sum();

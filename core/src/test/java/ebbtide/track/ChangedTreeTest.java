@@ -47,7 +47,7 @@ class ChangedTreeTest {
           lines.add(changed(line));
         }
       }
-      lines.add(new Line("fresh", null, "Fresh line", Direction.PAYMENT, true, null, "", new Assumption.DatedItems(List.of(),
+      lines.add(new Line("fresh", null, "Fresh line", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(),
           ebbtide.time.Convention.NONE), List.of()));
     }
 

@@ -31,7 +31,7 @@ class VarianceTest {
   private static final Period WINDOW = new Period(THEN.plusDays(1), NOW.plusDays(1));
 
   private static Line line(String id, String group, String name, Direction direction, long amount) {
-    return new Line(id, group, name, direction, true, null, "", new Assumption.DatedItems(amount == 0 ? List.of()
+    return new Line(id, group, name, direction, true, null, "", Assumption.DatedItems.untaxed(amount == 0 ? List.of()
         : List.of(new DatedItem(LocalDate.of(2026, 3, 10), amount, Certainty.CERTAIN, "")), Convention.NONE), List.of());
   }
 

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.cell;
 import static ebbtide.e2e.Screens.link;
+import static ebbtide.e2e.Screens.row;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
@@ -11,6 +12,8 @@ import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +34,8 @@ class DemoTest extends Journeys {
 
   @Test
   void everyView_hasNoSeriousViolationAndFitsWithoutScrollingSideways() {
-    for (String view : List.of("forecast", "receipts/restaurants", "payments/pay", "payments/boat-refit", "position", "track", "setup")) {
+    for (String view : List.of("forecast", "receipts/restaurants", "payments/pay", "payments/boat-refit", "payments/vat",
+        "payments/packaging", "payments/assets", "payments/profit-tax", "payments/owners", "statements", "position", "track", "setup")) {
       go(view);
       page.getByRole(AriaRole.HEADING).first().waitFor();
       noSeriousViolation(view);
@@ -83,6 +87,21 @@ class DemoTest extends Journeys {
     button(page, "Add").click();
     noSeriousViolation("new line");
     page.keyboard().press("Escape");
+    button(page, "By month").click();
+    page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("All lines by month")).waitFor();
+    noSeriousViolation("all lines by month");
+    go("receipts/grocery");
+    button(page, "from history…").click();
+    button(page, "Take this pattern").waitFor();
+    noSeriousViolation("suggestion from history");
+    go("setup");
+    button(page, "Assumptions").click();
+    noSeriousViolation("assumptions");
+    button(page, "Budget").click();
+    page.getByLabel("Budget file").setInputFiles(new FilePayload("budget.csv", "text/csv",
+        "Account,2026-03,2026-04\nGrocery chain,1,2\nTotal,1,2\nRent,soon,-2\n".getBytes(StandardCharsets.UTF_8)));
+    row(page, "Grocery chain").waitFor();
+    noSeriousViolation("budget");
     go("position");
     page.getByLabel("Statements to bring in").setInputFiles(Path.of("../demo/shop-takings-2026-03-08.csv"));
     button(page, "Bring it in").waitFor();
@@ -178,7 +197,7 @@ class DemoTest extends Journeys {
     tax.press("Tab");
     assertThat(page.getByText("Sales tax rate must be from 0% to 100%, but was 200%").first()).isVisible();
     assertThat(tax).hasValue("200");
-    go("payments/pay");
+    go("payments/rent");
     Locator first = page.getByLabel("first on");
     first.fill("31/2/2026");
     first.press("Tab");

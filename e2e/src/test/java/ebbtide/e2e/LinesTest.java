@@ -83,7 +83,7 @@ class LinesTest extends Journeys {
     assertThat(page.getByText("Fri 13 Feb 2026")).isVisible();
     assertThat(page.getByText("paid 30 days after, 10% more each year").first()).isVisible();
     type("paid days after", "soon");
-    assertThat(page.getByText("'soon' is no whole number of days: type 0, or 30.")).isVisible();
+    assertThat(page.getByText("'soon' is no whole number: type one such as 30.")).isVisible();
     months("Insurance", "\u00b7", "\u2212100", "\u2212100", "\u2212100");
   }
 

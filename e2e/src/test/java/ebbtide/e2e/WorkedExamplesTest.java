@@ -38,6 +38,43 @@ class WorkedExamplesTest {
     }
   }
 
+  @Test
+  void examplesOfStockTaxAndTerms_broughtIn_showTheirResults() {
+    try (Running running = Running.start("start", "--data", folder.toString()); Chromium chromium = new Chromium()) {
+      Page page = chromium.open(running.url());
+      bring(page, running, "stock.json");
+      link(page, "Payments").click();
+      stock(page, "By closing stock", "= purchases", "87,000", "101,500", "100,920");
+      stock(page, "By purchases", "= closing", "65,280", "68,580", "72,380");
+      stock(page, "By both", "= cost of sales", "\u221287,250", "\u221295,250", "\u2212120,000");
+
+      bring(page, running, "sales-tax.json");
+      link(page, "Payments").click();
+      page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Sales tax")).click();
+      assertThat(row(page, "Jan to Mar 2026").getByRole(AriaRole.CELL)).containsText(new String[] {"", "99,000", "\u221238,350", "60,650",
+          "Thu 7 May 2026"});
+      bring(page, running, "sales-tax-begun.json");
+      link(page, "Payments").click();
+      page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Sales tax")).click();
+      assertThat(row(page, "Jan to Mar 2026").getByRole(AriaRole.CELL)).containsText(new String[] {"", "38,000", "\u221214,250", "45,050",
+          "Thu 7 May 2026"});
+
+      bring(page, running, "days-target.json");
+      link(page, "Statements").click();
+      assertThat(cell(page, "closing", 0)).hasText("193,571.43");
+      bring(page, running, "early-payment.json");
+      link(page, "Payments").click();
+      assertThat(page.getByText("Taking 2% for 10 days instead of 45 earns 21.28% a year; Overdraft costs 8.4%: worth taking")).isVisible();
+    }
+  }
+
+  private static void stock(Page page, String line, String row, String... amounts) {
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText(line)).click();
+    for (int i = 0; i < amounts.length; i++) {
+      assertThat(row(page, row).getByRole(AriaRole.CELL).nth(i)).hasText(amounts[i]);
+    }
+  }
+
   private static void bring(Page page, Running running, String example) {
     page.navigate(running.url() + "/#/new");
     page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples", example));

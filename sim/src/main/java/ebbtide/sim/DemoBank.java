@@ -2,15 +2,18 @@ package ebbtide.sim;
 
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
-import ebbtide.books.Books;
+import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.PatternSchedule;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
+import ebbtide.timing.PayAccount;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -19,6 +22,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /**
  * What the demo company's banks booked from September 2025 to the end of March 2026: much as its plan would have it,
@@ -31,7 +36,6 @@ final class DemoBank {
   static final String SHOP = "shop-takings";
   static final String RESERVE = "reserve";
 
-  private static final Books NO_BOOKS = Books.of(List.of());
   private static final BusinessDays UK = BusinessDays.ofCountry("GB");
   private static final Map<String, List<String>> PARTIES = Map.of(
       "restaurants", List.of("Gullrock Hotels", "Otter & Vine", "The Limpet Room", "Pellmoor Inns", "Tern Street Kitchens"),
@@ -72,18 +76,38 @@ final class DemoBank {
     } else if (line.assumption() instanceof Assumption.Recurring recurring) {
       recurring.when().between(FIRST_DAY.minusDays(5), LAST_DAY).forEach(day -> {
         long amount = recurring.amount().findOn(day).map(Steps.Step::value).orElse(0L);
-        add(line, recurring.convention().adjust(day, UK), wobble(amount, line.id().startsWith("pay") ? 15 : 0),
+        add(line, recurring.convention().adjust(day, UK), amount,
             words(line), line.name());
       });
+    } else if (line.assumption() instanceof SalesTaxSettlement) {
+      Forecaster.salesTax(before(), DemoPlan.NO_BOOKS, line).periods().stream().filter(period -> period.settled().isBefore(LAST_DAY))
+          .forEach(period -> add(line, period.settled(), period.proposed() + period.output() - period.input(), words(line), "Revenue Office"));
+    } else if (line.assumption() instanceof Pay) {
+      bookPay(line);
     } else if (line.assumption() instanceof Assumption.DatedItems items) {
       items.items().stream().filter(item -> !item.date().isAfter(LAST_DAY)).map(DatedItem::date)
           .forEach(day -> add(line, day, 0, words(line), line.name()));
     }
   }
 
+  /** The plan as it was before the first day, with the same assumptions. */
+  private Plan before() {
+    return new Plan(plan.settings().on(FIRST_DAY.minusDays(1)), plan.lines(), plan.buoys());
+  }
+
+  /** Each pay day is a batch; what was withheld and the employer's cost follow the month after. */
+  private void bookPay(Line line) {
+    PayAccount pay = Forecaster.pay(before(), DemoPlan.NO_BOOKS, line);
+    SortedMap<LocalDate, Long> batches = new TreeMap<>();
+    pay.between(FIRST_DAY, LAST_DAY).forEach(one -> batches.merge(one.day(), one.net(), Long::sum));
+    batches.forEach((day, net) -> add(line, day, wobble(net, 15), words(line), line.name()));
+    pay.paidOver().stream().filter(month -> !month.day().isAfter(LAST_DAY))
+        .forEach(month -> add(line, month.day(), wobble(month.proposed() + month.after(), 4), "PAYROLL TAX", "Revenue Office"));
+  }
+
   /** Each month's cash by the pattern in several payments, on business days that lean a little late. */
   private void bookStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
     List<String> parties = PARTIES.get(line.id());
     for (int m = 0; m < schedule.cash().size(); m++) {
       long cash = wobble(schedule.cash().get(m), 60);
@@ -103,7 +127,7 @@ final class DemoBank {
 
   /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */
   private void bookShop(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
     for (int m = 0; m < schedule.cash().size(); m++) {
       List<LocalDate> days = schedule.cashMonths().get(m).atDay(1).datesUntil(schedule.cashMonths().get(m).plusMonths(1).atDay(1))
           .filter(UK::isBusinessDay).toList();
@@ -150,10 +174,9 @@ final class DemoBank {
   private static String words(Line line) {
     return switch (line.id()) {
       case "pay" -> "BACS PAYROLL";
-      case "pay-taxes" -> "PAYROLL TAX";
       case "rent" -> "QUARTER RENT FORESHORE";
       case "insurance" -> "DD MARINE COVER";
-      case "vat" -> "VAT SETTLEMENT";
+      case "vat" -> "VAT REPAYMENT";
       default -> line.name().toUpperCase();
     };
   }

@@ -10,7 +10,7 @@ import java.util.List;
 
 /** Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, and 26 weeks of assigned movements. */
 public final class DemoCompany {
-  private static final long OPENING_CURRENT = 60_100_000;
+  private static final long OPENING_CURRENT = 43_600_000;
   private static final long OPENING_SHOP = 690_000;
   private static final long OPENING_RESERVE = 9_000_000;
 

@@ -1,24 +1,36 @@
 package ebbtide.sim;
 
+import ebbtide.books.Books;
+import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Driver;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Pay;
+import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
+import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
+import ebbtide.plan.StockPolicy;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
@@ -31,10 +43,11 @@ import java.util.TreeMap;
 
 /** What Skerrywick Shellfish Ltd assumes: a grower and shipper of oysters, mussels and kelp that nobody will find. */
 final class DemoPlan {
+  static final Books NO_BOOKS = Books.of(List.of());
   static final LocalDate AS_OF = LocalDate.of(2026, 3, 1);
-  private static final YearMonth FIRST_HISTORY = YearMonth.of(2024, 9);
+  private static final YearMonth FIRST_HISTORY = YearMonth.of(2023, 3);
   private static final YearMonth FIRST_FORECAST = YearMonth.of(2026, 3);
-  private static final SalesTax VAT = new SalesTax(Percent.parse("20"), false);
+  private static final SalesTax VAT = SalesTax.of(Percent.parse("20"), false);
 
   /** How a year's trade lies over its months, January first, in percent of the mean: winter is the season. */
   private static final int[] WINTER = {112, 96, 70, 84, 114, 110, 100, 98, 98, 100, 106, 118};
@@ -56,11 +69,33 @@ final class DemoPlan {
     oneOffs();
     Settings settings = new Settings("Skerrywick Shellfish Ltd", Money.currency("GBP"), AS_OF, DayOfWeek.MONDAY, Month.APRIL,
         Settings.DEFAULT_HORIZON_MONTHS, AmountSteps.FIRST_DAY, Steps.from(LocalDate.of(2025, 1, 1), pounds(200_000)),
-        new Facility("Harbour overdraft", Steps.from(LocalDate.of(2025, 1, 1), pounds(250_000))),
-        Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()));
+        new Facility("Harbour overdraft", Steps.from(LocalDate.of(2025, 1, 1), pounds(250_000)),
+            Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("7.9"))),
+        Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()), Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("1.2")),
+        List.of(), List.of(new SourceDocument("Payroll of February", true), new SourceDocument("Boatyard's quote for the refit", false)));
     List<Buoy> buoys = List.of(new Buoy("buoy-refit", "boat-refit", week(LocalDate.of(2026, 4, 27)),
         "Yard's quote is from last autumn: ask for a firm one"));
-    return new Plan(settings, lines, buoys);
+    return withWhatWasOwed(new Plan(settings, lines, buoys));
+  }
+
+  /** Takes what the plan itself makes of the days up to the as-of date for what was owed then, as a person would at first. */
+  private static Plan withWhatWasOwed(Plan plan) {
+    return new Plan(plan.settings(), plan.lines().stream().map(line -> withWhatWasOwed(plan, line)).toList(), plan.buoys());
+  }
+
+  private static Line withWhatWasOwed(Plan plan, Line line) {
+    SortedMap<YearMonth, Long> owed = new TreeMap<>();
+    if (line.assumption() instanceof SalesTaxSettlement tax) {
+      Forecaster.salesTax(plan, NO_BOOKS, line).periods().stream().filter(period -> period.beganBy(AS_OF))
+          .forEach(period -> owed.put(period.last(), period.proposed()));
+      return line.with(tax.withOwed(owed));
+    }
+    if (line.assumption() instanceof Pay pay) {
+      Forecaster.pay(plan, NO_BOOKS, line).paidOver().stream().filter(month -> month.proposed() != 0)
+          .forEach(month -> owed.put(month.month(), month.proposed()));
+      return line.with(new Pay(pay.roles(), pay.days(), pay.paidOver().withOwed(owed)));
+    }
+    return line;
   }
 
   private void receipts() {
@@ -78,7 +113,7 @@ final class DemoPlan {
     add("shop", null, "Farm-gate shop", Direction.RECEIPT, stream(new ActivityMethod.BaseWithGrowth(
         Steps.from(FIRST_FORECAST.atDay(1), pounds(21_600)), Percent.parse("0.8"), new TreeMap<>()),
         history(21_000, new int[] {80, 80, 90, 100, 110, 120, 130, 135, 105, 90, 80, 80}, 9),
-        new SalesTax(Percent.parse("20"), true), MonthPattern.atOnce(), new Spread.Even()));
+        SalesTax.of(Percent.parse("20"), true), MonthPattern.atOnce(), new Spread.Even()));
     add("licences", null, "Licence fees", Direction.RECEIPT, stream(new ActivityMethod.FixedAmount(new Steps<>(List.of(
         new Steps.Step<>(LocalDate.of(2024, 9, 1), pounds(6_500)), new Steps.Step<>(LocalDate.of(2026, 7, 1), pounds(7_200))))),
         flat(6_500), VAT, pattern("0", "100@1"), new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
@@ -91,9 +126,14 @@ final class DemoPlan {
     add("seed", "group-goods", "Seed & gear", Direction.PAYMENT, stream(
         new ActivityMethod.TypedMonths(season(148_000, SEEDING, FIRST_FORECAST, 12, 5)), history(144_000, SEEDING, 5), VAT,
         pattern("0", "40@0", "60@1"), new Spread.Even()));
-    add("packaging", "group-goods", "Packaging & ice", Direction.PAYMENT, stream(
-        new ActivityMethod.ShareOfLine("grocery", Percent.parse("15.5")), new TreeMap<>(), VAT, pattern("0", "100@1"),
-        new Spread.OnDays(List.of(new Spread.DayWeight(12, 1), new Spread.DayWeight(26, 1)))));
+    SortedMap<YearMonth, Long> bought = new TreeMap<>();
+    history(274_000, WINTER, 3).forEach((month, sold) -> bought.put(month, Percent.parse("15.5").of(sold)));
+    add("packaging", "group-goods", "Packaging & ice", Direction.PAYMENT, stream(new ActivityMethod.StockPurchases(new StockPolicy(
+        "grocery", StockPolicy.Given.CLOSING, new StockPolicy.Cost(StockPolicy.CostBy.SHARE_OF_SALES, Percent.parse("15.5"), Driver.none(),
+            Driver.none(), StockPolicy.Valuation.MOVING_AVERAGE), new StockPolicy.Target(StockPolicy.TargetBy.DAYS_OF_COVER, 0,
+            BigDecimal.ZERO, Percent.ZERO, StockPolicy.TargetOf.COST, 20), new StockPolicy.Bought(StockPolicy.BoughtBy.AMOUNTS,
+            Percent.ZERO, new TreeMap<>()), new StockPolicy.Opening(pounds(21_000), BigDecimal.ZERO), 1)), bought, VAT,
+        pattern("0", "100@1"), new Spread.OnDays(List.of(new Spread.DayWeight(12, 1), new Spread.DayWeight(26, 1)))));
     add("diesel", "group-goods", "Diesel", Direction.PAYMENT, stream(new ActivityMethod.BaseWithGrowth(
         Steps.from(FIRST_FORECAST.atDay(1), pounds(17_800)), Percent.parse("0.4"), new TreeMap<>()),
         history(17_200, WINTER, 2), VAT, pattern("0", "50@0", "50@1"), new Spread.Even()));
@@ -101,11 +141,17 @@ final class DemoPlan {
 
   private void people() {
     add("group-people", null, "People", Direction.PAYMENT, new Assumption.Group());
-    add("pay", "group-people", "Pay", Direction.PAYMENT, Assumption.Recurring.plain(
-        new Recurrence(Recurrence.Unit.WEEK, 2, LocalDate.of(2025, 9, 5), null), new Steps<>(List.of(
-            new Steps.Step<>(LocalDate.of(2025, 1, 1), pounds(99_400)), new Steps.Step<>(LocalDate.of(2026, 4, 6), pounds(101_900)))),
-        Convention.PRECEDING, Certainty.CERTAIN));
-    add("pay-taxes", "group-people", "Pay taxes", Direction.PAYMENT, monthly(LocalDate.of(2025, 9, 19), 66_500));
+    add("pay", "group-people", "Pay", Direction.PAYMENT, new Pay(List.of(role("Growers", 41, 27_600), role("Packers", 38, 24_900),
+        role("Boat crew", 12, 38_400), role("Office", 13, 44_200)), new PayDays(PayDays.Often.FORTNIGHTLY, LocalDate.of(2025, 9, 5), 31,
+        Convention.PRECEDING), new Pay.PaidOver(1, 22, Convention.FOLLOWING, new TreeMap<>())));
+  }
+
+  /** A role with a rise of 2.5% in April. */
+  private static Pay.Role role(String name, int posts, long annual) {
+    return new Pay.Role(name, LocalDate.of(2024, 9, 1), null, Steps.from(LocalDate.of(2024, 9, 1), BigDecimal.valueOf(posts)),
+        Pay.PaidBy.YEAR, new Steps<>(List.of(new Steps.Step<>(LocalDate.of(2024, 9, 1), pounds(annual)),
+            new Steps.Step<>(LocalDate.of(2026, 4, 6), pounds(annual * 1025 / 1000)))), BigDecimal.valueOf(1_950), Percent.parse("8"),
+        Percent.parse("17"), null, List.of());
   }
 
   private void overheads() {
@@ -118,13 +164,23 @@ final class DemoPlan {
         Steps.from(LocalDate.of(2024, 9, 1), pounds(8_200))), flat(8_200), VAT, pattern("0", "30@0", "70@1"), new Spread.Even()));
     add("repairs", "group-overheads", "Repairs", Direction.PAYMENT, stream(new ActivityMethod.FixedAmount(
         Steps.from(LocalDate.of(2024, 9, 1), pounds(11_400))), flat(11_400), VAT, pattern("0", "60@0", "40@1"), new Spread.Even()));
-    add("vat", null, "VAT", Direction.PAYMENT, Assumption.Recurring.plain(
-        new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2025, 11, 7), null), new Steps<>(List.of(
-            new Steps.Step<>(LocalDate.of(2025, 1, 1), pounds(26_800)), new Steps.Step<>(LocalDate.of(2026, 5, 1), pounds(23_400)))),
-        Convention.FOLLOWING, Certainty.CERTAIN));
+    add("vat", null, "VAT", Direction.PAYMENT, new SalesTaxSettlement(3, Month.JANUARY, 2, 7, 21, Convention.FOLLOWING,
+        SalesTaxSettlement.TaxPoint.INVOICE, true, new TreeMap<>()));
   }
 
   private void oneOffs() {
+    LocalDate autumn = LocalDate.of(2026, 9, 15);
+    add("assets", null, "Boats & sheds", Direction.PAYMENT, new CapitalSpending(List.of(
+        new CapitalSpending.Asset("Sheds & moorings", SalesTax.NONE, List.of(), 0, LocalDate.of(2018, 5, 1), 300, pounds(80_000),
+            new CapitalSpending.Owned(pounds(960_000), pounds(305_000), 0, Percent.parse("4")), null),
+        new CapitalSpending.Asset("Workboat engine", VAT, List.of(new ActivityMethod.DatedAmount(autumn, pounds(14_000), "with the order"),
+            new ActivityMethod.DatedAmount(autumn.plusMonths(2), pounds(24_000), "fitted")), 30, LocalDate.of(2026, 11, 20), 96, pounds(2_000), null,
+            null)), Convention.FOLLOWING));
+    add("profit-tax", null, "Profit tax", Direction.PAYMENT, new ProfitTax(ProfitTax.Mode.YEAR, Percent.parse("25"), new ProfitTax.YearSoFar(
+        pounds(118_000), pounds(29_500), 0, 0), pounds(21_400), 0, List.of(), ProfitTax.InstalmentsOf.LAST_YEAR, 9, 31,
+        Convention.PRECEDING));
+    add("owners", null, "Dividends", Direction.PAYMENT, new Dividends(Dividends.By.YEAR_PROFIT, Steps.none(), Percent.parse("30"), Month.SEPTEMBER, 1,
+        15, Convention.FOLLOWING, pounds(64_200), pounds(88_500), pounds(410_000)));
     add("boat-refit", null, "Boat refit", Direction.PAYMENT, items(Convention.PRECEDING,
         new Assumption.DatedItem(LocalDate.of(2026, 4, 30), pounds(86_000), Certainty.CERTAIN, "Slipway, first half"),
         new Assumption.DatedItem(LocalDate.of(2026, 5, 20), pounds(64_000), Certainty.LIKELY, "Slipway, on launching")));
@@ -146,7 +202,7 @@ final class DemoPlan {
   }
 
   private static Assumption items(Convention convention, Assumption.DatedItem... items) {
-    return new Assumption.DatedItems(List.of(items), convention);
+    return Assumption.DatedItems.untaxed(List.of(items), convention);
   }
 
   /** Reads steps such as "53@1-2": 53% one month later, less 2%. */
@@ -161,11 +217,11 @@ final class DemoPlan {
   }
 
   private static SortedMap<YearMonth, Long> history(long mean, int[] shape, int wobble) {
-    return season(mean, shape, FIRST_HISTORY, 18, wobble);
+    return season(mean, shape, FIRST_HISTORY, 36, wobble);
   }
 
   private static SortedMap<YearMonth, Long> flat(long amount) {
-    return season(amount, new int[] {100, 100, 100, 100, 100, 100, 100, 100, 100, 100, 100, 100}, FIRST_HISTORY, 18, 1);
+    return season(amount, new int[] {100, 100, 100, 100, 100, 100, 100, 100, 100, 100, 100, 100}, FIRST_HISTORY, 36, 1);
   }
 
   /** A mean laid over months by a shape, a few percent up and down, in whole pounds. */

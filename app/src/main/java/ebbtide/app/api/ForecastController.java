@@ -90,7 +90,12 @@ class ForecastController {
       @Schema(nullable = true) Long computed, @Schema(nullable = true) Long overBy, List<ItemView> items) {}
 
   /** A part of a figure: what it is, and what made it so. */
-  record ItemView(String part, String what, String because, @Schema(nullable = true) LocalDate day, long minor) {}
+  record ItemView(String part, String what, String because, @Schema(nullable = true) LocalDate day, long minor) {
+    static ItemView of(Workings.Item item) {
+      return new ItemView(item.part() == null ? "level" : item.part().name().toLowerCase(Locale.ROOT), item.what(), item.because(),
+          item.day(), item.minor());
+    }
+  }
 
   @GetMapping("/workings")
   WorkingsView workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from,
@@ -99,8 +104,6 @@ class ForecastController {
     Workings workings = Workings.of(forecast, row, new Period(from, to.plusDays(1)));
     Cell cell = workings.figure();
     return new WorkingsView(workings.name(), cell.amount(), cell.settled(), cell.committed(), cell.estimated(),
-        cell.computed(), workings.overBy(), workings.items().stream().map(i -> new ItemView(
-            i.part() == null ? "level" : i.part().name().toLowerCase(Locale.ROOT), i.what(), i.because(), i.day(),
-            i.minor())).toList());
+        cell.computed(), workings.overBy(), workings.items().stream().map(ItemView::of).toList());
   }
 }

@@ -2,16 +2,26 @@ package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
+import ebbtide.activity.StockRoll;
+import ebbtide.app.api.RollForwardsController.RollForwardView;
 import ebbtide.app.storage.Edits;
+import ebbtide.forecast.EarlyPaymentEffect;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.PatternSchedule;
+import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import ebbtide.timing.Expectation;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -20,7 +30,9 @@ import java.util.Map;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
 public record LineView(Map<String, Object> line, String kind, List<MonthView> strip,
-    @Schema(nullable = true) ScheduleView schedule, List<ComingView> coming) {
+    @Schema(nullable = true) ScheduleView schedule, List<ComingView> coming, List<TaxPeriodView> tax,
+    List<PaidOverView> paidOver, List<StockView> stock, List<RollForwardView> owed, @Schema(nullable = true) LedgerView ledger,
+    @Schema(nullable = true) EarlyView early) {
 
   /** A month of a stream: whether it is history, what counts, what the method computes, and why. */
   public record MonthView(String month, boolean history, long amount, long computed, @Schema(nullable = true) String reason,
@@ -40,18 +52,120 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   public record ComingView(LocalDate day, LocalDate typed, long amount, long used, long left, long overBy, String certainty,
       boolean counted, String words) {}
 
+  /**
+   * A tax period that is not settled: whether part of it lies up to the as-of date, what that came to (null: not said) and
+   * what is proposed, what each line brings after it, and the balance with its day.
+   */
+  public record TaxPeriodView(String first, String last, boolean begun, @Schema(nullable = true) Long owed, long proposed,
+      List<LineTaxView> lines, long output, long input, long balance, LocalDate settled) {}
+
+  /** The tax of a line in a period; above zero on receipts. */
+  public record LineTaxView(String lineId, String name, long minor) {}
+
+  /**
+   * What the pay days of a month leave to be paid over: what those up to the as-of date came to (null: not said) and what is
+   * proposed, what those after it add, the sum and its day.
+   */
+  public record PaidOverView(String month, @Schema(nullable = true) Long owed, long proposed, long after, long total, LocalDate day) {}
+
+  /**
+   * A month of stock in money and, where they are counted, in units; how many tenths of a day closing and the surplus over
+   * its target last, null when longer than is known.
+   */
+  public record StockView(String month, long opening, long purchases, long cost, long closing, long target, long surplus,
+      @Schema(nullable = true) Long tenthsOfDays, @Schema(nullable = true) Long surplusTenthsOfDays,
+      @Schema(nullable = true) StockUnitsView units) {}
+
+  /** The same month in units, as text with at most two decimals. */
+  public record StockUnitsView(String opening, String bought, String sold, String closing, String surplus) {
+    static StockUnitsView of(StockRoll.Units units) {
+      return new StockUnitsView(text(units.opening()), text(units.bought()), text(units.sold()), text(units.closing()), text(units.surplus()));
+    }
+
+    private static String text(BigDecimal value) {
+      return value.setScale(2, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+    }
+  }
+
+  /** What history and terms imply is owed on the as-of date, gross; trued up to the ledger where the line says so. */
+  public record LedgerView(long implied) {}
+
+  /** What a discount for paying early is worth: in words, and what taking it does to low water and to each week's cash. */
+  public record EarlyView(String verdict, LocalDate lowWaterDay, long lowWater, LocalDate lowWaterDayWith, long lowWaterWith,
+      List<WeekView> weeks) {}
+
+  /** A week whose cash the discount changes, and by how much. */
+  public record WeekView(LocalDate from, LocalDate to, long change) {}
+
   static LineView of(Edits.Current current, Line line, YearMonth firstMonth, int historyMonths, int months) {
     Plan plan = current.plan();
     boolean stream = line.assumption() instanceof Assumption.Stream;
     return new LineView(PlanView.plain(PlanWriter.json(line, plan.settings().currency())), kind(line.assumption()),
         stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
-        stream ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
-        stream || line.isGroup() ? List.of() : coming(current, line));
+        hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
+        stream || line.isGroup() ? List.of() : coming(current, line),
+        line.assumption() instanceof SalesTaxSettlement ? tax(current, line) : List.of(),
+        line.assumption() instanceof Pay ? paidOver(current, line) : List.of(),
+        stock(plan, line, months),
+        RollForwards.of(current.forecast(), line, months).stream().map(RollForwardView::of).toList(),
+        stream ? ledger(current, line) : null, early(current, line));
   }
 
+  /** A target of days has no payments of a month's own to lay out. */
+  private static boolean hasSchedule(Line line) {
+    return line.assumption() instanceof Assumption.Stream stream && stream.terms().by() != Terms.By.TARGET;
+  }
+
+  private static LedgerView ledger(Edits.Current current, Line line) {
+    return new LedgerView(((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
+        ? Forecaster.target(current.plan(), current.books(), line).countedOnAsOf()
+        : Forecaster.implied(current.plan(), current.books(), line).total());
+  }
+
+  private static EarlyView early(Edits.Current current, Line line) {
+    if (!(line.assumption() instanceof Assumption.Stream stream) || stream.terms().by() != Terms.By.DAYS
+        || stream.terms().days().early() == null) {
+      return null;
+    }
+    EarlyPaymentEffect effect = EarlyPaymentEffect.of(current.plan(), current.books(), line);
+    return new EarlyView(effect.verdict(), effect.without().day(), effect.without().headroom(), effect.with().day(), effect.with().headroom(),
+        effect.weeks().stream().filter(week -> week.change() != 0).map(week -> new WeekView(week.from(), week.to(), week.change())).toList());
+  }
+
+  /** Returns the word a plan file has for the kind of an assumption. */
   static String kind(Assumption assumption) {
-    return assumption instanceof Assumption.Stream ? "stream" : assumption instanceof Assumption.Recurring ? "recurring"
-        : assumption instanceof Assumption.DatedItems ? "items" : "group";
+    return PlanWriter.kind(assumption);
+  }
+
+  private static List<StockView> stock(Plan plan, Line line, int months) {
+    if (!(line.assumption() instanceof Assumption.Stream stream) || !(stream.method() instanceof ActivityMethod.StockPurchases)) {
+      return List.of();
+    }
+    StockRoll roll = new ActivityCalculator(plan).stock(line);
+    StockRoll.Month[] all = roll.months();
+    List<StockView> views = new ArrayList<>();
+    for (int i = 0; i < Math.min(months, all.length); i++) {
+      StockRoll.Month one = all[i];
+      Long days = roll.tenthsOfDays(all, i, one.closing());
+      Long wanted = roll.tenthsOfDays(all, i, one.target());
+      views.add(new StockView(one.month().toString(), one.opening(), one.purchases(), one.cost(), one.closing(), one.target(), one.surplus(),
+          days, days == null || wanted == null ? null : Long.valueOf(Math.max(0, days - wanted)),
+          one.units() == null ? null : StockUnitsView.of(one.units())));
+    }
+    return views;
+  }
+
+  private static List<PaidOverView> paidOver(Edits.Current current, Line line) {
+    return Forecaster.pay(current.plan(), current.books(), line).paidOver().stream().map(month -> new PaidOverView(
+        month.month().toString(), month.owed(), month.proposed(), month.after(), month.total(), month.day())).toList();
+  }
+
+  private static List<TaxPeriodView> tax(Edits.Current current, Line line) {
+    LocalDate asOf = current.plan().settings().asOf();
+    return Forecaster.salesTax(current.plan(), current.books(), line).periods().stream().map(p -> new TaxPeriodView(
+        p.first().toString(), p.last().toString(), p.beganBy(asOf), p.owed(), p.proposed(), p.lines().stream().map(tax ->
+            new LineTaxView(tax.lineId(), tax.name(), tax.minor() * tax.direction().sign())).toList(),
+        p.output(), p.input(), p.balance(), p.settled())).toList();
   }
 
   private static List<MonthView> strip(Plan plan, Line line, YearMonth first, int count) {
@@ -84,7 +198,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   private static List<ComingView> coming(Edits.Current current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
     return Forecaster.expectations(current.plan(), current.books(), line).stream()
-        .filter(e -> e.windowEnd().isAfter(asOf)).limit(60).map(e -> comingView(current, line, e)).toList();
+        .filter(e -> e.windowEnd().isAfter(asOf) && !e.day().isAfter(current.plan().settings().horizonEnd())).limit(60).map(e -> comingView(current, line, e)).toList();
   }
 
   private static ComingView comingView(Edits.Current current, Line line, Expectation e) {

@@ -101,7 +101,7 @@ class LinesController {
       @RequestParam(required = false) String group, @RequestParam(required = false) String before) {
     Line line = line(edits.current(plan), id);
     Line moved = new Line(line.id(), group, line.name(), line.direction(), line.active(), line.account(), line.note(),
-        line.assumption(), line.overrides());
+        line.assumption(), line.overrides(), line.nature());
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
       List<Placed> others = stores.lines().all(plan).stream().filter(p -> !p.line().id().equals(id)).toList();
       int at = others.size();

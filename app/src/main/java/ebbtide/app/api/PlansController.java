@@ -5,6 +5,7 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
+import ebbtide.formats.plan.PlanMove;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Buoy;
@@ -75,6 +76,18 @@ class PlansController {
     }
     return EditOutcome.of(plan, edits.edit(plan, version, SettingsWords.of(before, settings),
         draft -> draft.putSettings(settings)), stores);
+  }
+
+  /** Moves what every line assumes after the as-of date by some months, in one edit. */
+  @PostMapping("/{plan}/move")
+  EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam int months) {
+    if (months == 0 || Math.abs(months) > 60) {
+      throw new IllegalArgumentException("A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
+    }
+    Settings settings = edits.current(plan).plan().settings();
+    String words = "Everything ahead moved by " + months + (Math.abs(months) == 1 ? " month" : " months");
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> stores.lines().all(plan).forEach(placed ->
+        draft.putLine(PlanMove.moved(placed.line(), settings.asOf(), months, settings.currency()), placed.position()))), stores);
   }
 
   @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)

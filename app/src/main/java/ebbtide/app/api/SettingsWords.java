@@ -2,7 +2,9 @@ package ebbtide.app.api;
 
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Settings;
+import ebbtide.plan.SourceDocument;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -29,7 +31,11 @@ final class SettingsWords {
         + (after.amountSteps() == AmountSteps.BY_DAYS ? "by days" : "from the next month"));
     all.add(before.minimumCash(), after.minimumCash(), "minimum cash set");
     all.add(before.facility(), after.facility(),
-        after.facility() == null ? "no facility" : "limit of " + after.facility().name() + " set");
+        after.facility() == null ? "no facility" : "limit or rate of " + after.facility().name() + " set");
+    all.add(before.cashRate(), after.cashRate(), "rate on cash set");
+    all.addTerms(before, after);
+    all.add(before.documents(), after.documents(), "source documents ticked off: "
+        + after.documents().stream().filter(SourceDocument::seen).count() + " of " + after.documents().size());
     all.add(before.countedReceipts(), after.countedReceipts(), "receipts that count: " + list(after.countedReceipts()));
     all.add(before.countedPayments(), after.countedPayments(), "payments that count: " + list(after.countedPayments()));
     return "Settings: " + (all.words.isEmpty() ? "as they were" : String.join(", ", all.words));
@@ -39,6 +45,15 @@ final class SettingsWords {
     if (!Objects.equals(before, after)) {
       words.add(what);
     }
+  }
+
+  private void addTerms(Settings before, Settings after) {
+    for (NamedTerms terms : after.terms()) {
+      NamedTerms was = before.findTerms(terms.id()).orElse(null);
+      add(was, terms, "shared terms '" + terms.name() + "' " + (was == null ? "added" : "changed"));
+    }
+    before.terms().stream().filter(terms -> after.findTerms(terms.id()).isEmpty())
+        .forEach(terms -> words.add("shared terms '" + terms.name() + "' taken out"));
   }
 
   private static String capital(Enum<?> constant) {

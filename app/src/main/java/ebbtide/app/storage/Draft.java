@@ -23,6 +23,7 @@ public final class Draft {
   private final Map<Kept.Kind, Kept> kept;
   private final Stores stores;
   private final List<Effect> effects = new ArrayList<>();
+  private Currency currency;
 
   Draft(String planId, Map<Kept.Kind, Kept> kept, Stores stores) {
     this.planId = planId;
@@ -43,8 +44,10 @@ public final class Draft {
     }
   }
 
+  /** A plan keeps its currency, so one look is enough for an edit of many lines. */
   private Currency currency() {
-    return stores.plans().settings(planId).currency();
+    currency = currency == null ? stores.plans().settings(planId).currency() : currency;
+    return currency;
   }
 
   public void putSettings(Settings settings) {

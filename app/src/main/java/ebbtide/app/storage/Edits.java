@@ -81,7 +81,7 @@ public class Edits {
     Set<String> changed = effects.stream().filter(e -> e.kind() == Kept.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
     List<Placed> placed = new ArrayList<>(was.placed());
     placed.removeIf(one -> changed.contains(one.line().id()));
-    changed.forEach(id -> stores.lines().find(planId, id).ifPresent(placed::add));
+    placed.addAll(stores.lines().find(planId, changed));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
     return forecast(planId, placed, booksAfter(planId, was, effects));
   }

@@ -5,9 +5,9 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Line;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -19,7 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 public class LineStore implements Kept {
   private static final int ASSUMPTION_VERSION = 1;
   private static final String COLUMNS = """
-      select id, position, parent, name, direction, active, account, note, assumption, overrides from line
+      select id, position, parent, name, direction, active, account, note, assumption, overrides, nature from line
       where plan_id = ?""";
   private final JdbcClient client;
   private final PlanStore plans;
@@ -39,11 +39,14 @@ public class LineStore implements Kept {
         .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
   }
 
-  /** Returns a line of a plan with its place, if it is there. */
-  Optional<Placed> find(String planId, String id) {
+  /** Returns those lines of a plan that are there, with their places, in no order. */
+  List<Placed> find(String planId, Collection<String> ids) {
+    if (ids.isEmpty()) {
+      return List.of();
+    }
     Currency currency = plans.settings(planId).currency();
-    return client.sql(COLUMNS + " and id = ?").params(planId, id)
-        .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).optional();
+    return client.sql(COLUMNS.replace("?", ":plan") + " and id in (:ids)").param("plan", planId).param("ids", ids)
+        .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
   }
 
   private static JsonNode json(ResultSet row) throws SQLException {
@@ -53,6 +56,7 @@ public class LineStore implements Kept {
         .put("active", row.getBoolean("active"));
     putUnlessNull(node, "account", row.getString("account"));
     node.put("note", row.getString("note"));
+    putUnlessNull(node, "nature", row.getString("nature"));
     node.set("assumption", PlanReader.parse(row.getString("assumption")));
     node.set("overrides", PlanReader.parse(row.getString("overrides")));
     return node;
@@ -95,12 +99,12 @@ public class LineStore implements Kept {
     JsonNode line = json.get("line");
     client.sql("""
         insert into line (plan_id, id, position, parent, name, direction, active, account, note, assumption_version,
-          assumption, overrides)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
+          assumption, overrides, nature)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
         .params(planId, id, json.get("position").asDouble(), line.path("group").asString(null), line.get("name").asString(),
             line.get("direction").asString(), line.get("active").asBoolean(), line.path("account").asString(null),
             line.get("note").asString(), ASSUMPTION_VERSION, line.get("assumption").toString(),
-            line.get("overrides").toString())
+            line.get("overrides").toString(), line.path("nature").asString(null))
         .update();
   }
 }

@@ -26,7 +26,7 @@ class SettingsWordsTest {
         Set.of(Certainty.LIKELY, Certainty.CERTAIN));
     assertThat(SettingsWords.of(BEFORE, after)).isEqualTo("Settings: as-of date moved from 2026-03-01 to 2026-03-08, "
         + "the plan is called 'Q', 18 months ahead, weeks begin on Sunday, fiscal year begins in April, "
-        + "a new amount inside a month counts by days, minimum cash set, limit of Overdraft set, "
+        + "a new amount inside a month counts by days, minimum cash set, limit or rate of Overdraft set, "
         + "receipts that count: none, payments that count: certain, likely");
     assertThat(SettingsWords.of(after, BEFORE)).contains("counts from the next month", "no facility");
   }

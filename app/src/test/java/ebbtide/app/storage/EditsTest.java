@@ -12,7 +12,6 @@ import ebbtide.books.Books;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
-import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Direction;
@@ -143,18 +142,17 @@ class EditsTest {
   }
 
   private static boolean refersTo(Line line, String id) {
-    return id.equals(line.group()) || line.assumption() instanceof Assumption.Stream stream
-        && stream.method() instanceof ShareOfLine share && share.lineId().equals(id);
+    return id.equals(line.group()) || line.reads().contains(id);
   }
 
   private static Line renamed(Line line, String name) {
     return new Line(line.id(), line.group(), name, line.direction(), line.active(), line.account(), line.note(),
-        line.assumption(), line.overrides());
+        line.assumption(), line.overrides(), line.nature());
   }
 
   private static Settings withHorizon(Settings s, int months) {
     return new Settings(s.name(), s.currency(), s.asOf(), s.firstDayOfWeek(), s.firstFiscalMonth(), months, s.amountSteps(), s.minimumCash(),
-        s.facility(), s.countedReceipts(), s.countedPayments());
+        s.facility(), s.countedReceipts(), s.countedPayments(), s.cashRate(), s.terms(), s.documents());
   }
 
   @Test
@@ -172,7 +170,7 @@ class EditsTest {
     assertThatThrownBy(() -> edits.edit(plan, 1, "delete the grocers", draft -> {
       draft.removeRule("rule-card");
       draft.removeLine("grocery");
-    })).isInstanceOf(BrokenPlan.class).hasMessageContaining("is a share of a line that is not in the plan");
+    })).isInstanceOf(BrokenPlan.class).hasMessageContaining("buys stock for a line that is not in the plan");
     assertThat(edits.current(plan).version()).isEqualTo(1);
     assertThat(edits.document(plan).plan()).isEqualTo(DemoCompany.document().plan());
     assertThat(stores.rules().all(plan)).hasSize(5);
@@ -228,7 +226,7 @@ class EditsTest {
   }
 
   private static Line line() {
-    return new Line("x", null, "X", Direction.PAYMENT, true, null, "", new Assumption.DatedItems(List.of(), Convention.NONE),
+    return new Line("x", null, "X", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE),
         List.of());
   }
 }

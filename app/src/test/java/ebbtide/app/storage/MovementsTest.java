@@ -43,7 +43,7 @@ class MovementsTest {
   }
 
   private static Line line(String id) {
-    return new Line(id, null, id, Direction.PAYMENT, true, null, "", new Assumption.DatedItems(List.of(), Convention.NONE),
+    return new Line(id, null, id, Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE),
         List.of());
   }
 

@@ -109,7 +109,7 @@ public final class ForecastCsv {
   }
 
   /** A spreadsheet would run a name that begins like a formula; an apostrophe keeps it text. */
-  private static String safe(String name) {
+  static String safe(String name) {
     return !name.isEmpty() && "=+-@\t\r".indexOf(name.charAt(0)) >= 0 ? "'" + name : name;
   }
 }

@@ -4,8 +4,8 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
-import ebbtide.plan.DayTerms;
-import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Expensing;
+import ebbtide.plan.Ledger;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Steps;
@@ -22,12 +22,14 @@ final class AssumptionReader {
   private final Currency currency;
   private final Convention usual;
   private final MethodReader methods;
+  private final SettledReader settled;
 
   /** Makes a reader for a currency and the convention a line of this direction has when it names none (rules 1.5). */
   AssumptionReader(Currency currency, Convention usual) {
     this.currency = currency;
     this.usual = usual;
     this.methods = new MethodReader(currency);
+    this.settled = new SettledReader(currency, methods);
   }
 
   Assumption read(JsonPlace place) {
@@ -40,8 +42,13 @@ final class AssumptionReader {
       case "stream" -> stream(place);
       case "recurring" -> recurring(place);
       case "items" -> items(place);
+      case "sales-tax" -> settled.salesTax(place);
+      case "pay" -> settled.pay(place);
+      case "profit-tax" -> settled.profitTax(place);
+      case "capital" -> settled.capital(place);
+      case "dividends" -> settled.dividends(place);
       default -> {
-        place.at("kind").problem("A line is of the kind group, stream, recurring or items, but was '" + kind + "'");
+        place.at("kind").problem("A line is of the kind group, stream, recurring, items, pay, sales-tax, profit-tax, capital or dividends, but was '" + kind + "'");
         yield null;
       }
     };
@@ -57,12 +64,14 @@ final class AssumptionReader {
     SortedMap<YearMonth, Long> history = place.at("history").byMonth(p -> p.amount(currency));
     SortedMap<YearMonth, Assumption.MonthOverride> overrides = place.at("overrides").byMonth(this::override);
     SalesTax tax = tax(place.at("tax"));
-    Terms terms = terms(place);
+    Terms terms = new TermsReader(usual).read(place);
+    JsonPlace total = place.at("ledger");
+    Ledger ledger = total.isAbsent() ? null : ledger(total);
     Spread spread = spread(place.at("spread"));
-    if (method == null || tax == null || terms == null || spread == null) {
+    if (method == null || tax == null || terms == null || spread == null || ledger == null && !total.isAbsent()) {
       return null;
     }
-    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, terms, spread));
+    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, terms, ledger, spread));
   }
 
   private Assumption.MonthOverride override(JsonPlace place) {
@@ -72,62 +81,23 @@ final class AssumptionReader {
     return amount == null || reason == null ? null : place.make(() -> new Assumption.MonthOverride(amount, reason));
   }
 
-  private SalesTax tax(JsonPlace place) {
+  static SalesTax tax(JsonPlace place) {
     if (place.isAbsent()) {
       return SalesTax.NONE;
     }
     Percent rate = place.at("rate").percent();
     Boolean gross = place.at("gross").flagOr(false);
+    Percent recoverable = place.at("recoverable").percentOr(Percent.HUNDRED);
     place.noOthers();
-    return rate == null || gross == null ? null : place.make(() -> new SalesTax(rate, gross));
+    return rate == null || gross == null || recoverable == null ? null
+        : place.make(() -> new SalesTax(rate, gross, recoverable));
   }
 
-  private Terms terms(JsonPlace place) {
-    MonthPattern pattern = pattern(place.at("pattern"));
-    JsonPlace days = place.at("days");
-    DayTerms byDays = days.isAbsent() ? null : dayTerms(days);
-    Terms.By by = place.at("termsBy").oneOfOr(Terms.By.class, Terms.By.MONTHS);
-    if (pattern == null || by == null || byDays == null && !days.isAbsent()) {
-      return null;
-    }
-    if (by == Terms.By.DAYS && byDays == null) {
-      days.problem("Missing: the days until it is paid");
-      return null;
-    }
-    return new Terms(by, pattern, byDays);
-  }
-
-  private DayTerms dayTerms(JsonPlace place) {
-    DayTerms.Due due = place.at("due").oneOf(DayTerms.Due.class);
-    Integer days = place.at("days").whole();
-    Integer late = place.at("late").wholeOr(0);
-    Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
+  private Ledger ledger(JsonPlace place) {
+    Long amount = place.at("amount").amount(currency);
+    Boolean trueUp = place.at("trueUp").flagOr(false);
     place.noOthers();
-    return due == null || days == null || late == null || convention == null ? null
-        : place.make(() -> new DayTerms(due, days, late, convention));
-  }
-
-  private MonthPattern pattern(JsonPlace place) {
-    if (place.isAbsent()) {
-      return MonthPattern.atOnce();
-    }
-    int count = place.at("steps").list(p -> p).size();
-    List<MonthPattern.Step> steps = place.at("steps").list(this::patternStep);
-    Percent never = place.at("never").percentOr(Percent.ZERO);
-    Integer writeOffLag = place.at("writeOffLag").wholeOr(null);
-    place.noOthers();
-    // With a step unread the shares cannot add up: its own problem says enough.
-    return never == null || steps.size() < count ? null
-        : place.make(() -> new MonthPattern(steps, never, writeOffLag));
-  }
-
-  private MonthPattern.Step patternStep(JsonPlace place) {
-    Percent share = place.at("share").percent();
-    Integer lag = place.at("lag").wholeOr(0);
-    Percent discount = place.at("discount").percentOr(Percent.ZERO);
-    place.noOthers();
-    return share == null || lag == null || discount == null ? null
-        : place.make(() -> new MonthPattern.Step(share, lag, discount));
+    return amount == null || trueUp == null ? null : place.make(() -> new Ledger(amount, trueUp));
   }
 
   private Spread spread(JsonPlace place) {
@@ -164,13 +134,21 @@ final class AssumptionReader {
     Recurrence when = recurrence(place.at("when"));
     Steps<Long> amount = amounts(place.at("amount"));
     Percent uplift = place.at("yearlyUplift").percentOr(Percent.ZERO);
+    SalesTax tax = tax(place.at("tax"));
     Integer terms = place.at("termsDays").wholeOr(0);
     Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
     Certainty certainty = place.at("certainty").oneOfOr(Certainty.class, Certainty.CERTAIN);
-    if (when == null || uplift == null || terms == null || convention == null || certainty == null) {
+    Integer covers = place.at("coversMonths").wholeOr(1);
+    Integer offset = place.at("coversOffset").wholeOr(0);
+    Boolean nonCash = place.at("nonCash").flagOr(false);
+    if (covers == null || offset == null || nonCash == null) {
       return null;
     }
-    return place.make(() -> new Assumption.Recurring(when, amount, uplift, terms, convention, certainty));
+    if (when == null || uplift == null || tax == null || terms == null || convention == null || certainty == null) {
+      return null;
+    }
+    return place.make(() -> new Assumption.Recurring(when, amount, uplift, tax, terms, convention, certainty,
+        new Expensing(covers, offset, nonCash)));
   }
 
   private static Recurrence recurrence(JsonPlace place) {
@@ -185,8 +163,9 @@ final class AssumptionReader {
 
   private Assumption items(JsonPlace place) {
     List<Assumption.DatedItem> items = place.at("items").list(this::item);
+    SalesTax tax = tax(place.at("tax"));
     Convention convention = place.at("convention").oneOfOr(Convention.class, usual);
-    return convention == null ? null : place.make(() -> new Assumption.DatedItems(items, convention));
+    return tax == null || convention == null ? null : place.make(() -> new Assumption.DatedItems(items, tax, convention));
   }
 
   private Assumption.DatedItem item(JsonPlace place) {

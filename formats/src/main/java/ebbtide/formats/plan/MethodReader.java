@@ -30,9 +30,10 @@ record MethodReader(Currency currency) {
       case "product" -> product(place);
       case "customers" -> customers(place);
       case "year" -> year(place);
-      case "dated" -> place.make(() -> new ActivityMethod.DatedAmounts(place.at("amounts").list(this::dated)));
+      case "stock" -> new StockReader(currency).read(place);
+      case "dated" -> place.make(() -> new ActivityMethod.DatedAmounts(place.at("amounts").list(this::datedAmount)));
       default -> {
-        place.at("kind").problem("A method is fixed, growth, typed, share, product, customers, year or dated, but was '" + kind + "'");
+        place.at("kind").problem("A method is fixed, growth, typed, share, product, customers, year, dated or stock, but was '" + kind + "'");
         yield null;
       }
     };
@@ -86,7 +87,7 @@ record MethodReader(Currency currency) {
     return growth == null ? null : place.make(() -> new ActivityMethod.YearTotal(totals, growth, weights));
   }
 
-  private ActivityMethod.DatedAmount dated(JsonPlace place) {
+  ActivityMethod.DatedAmount datedAmount(JsonPlace place) {
     var date = place.at("date").date();
     Long amount = place.at("amount").amount(currency);
     String note = place.at("note").textOr("");
@@ -95,7 +96,7 @@ record MethodReader(Currency currency) {
   }
 
   /** An absent driver has no value at any time. */
-  private static Driver driver(JsonPlace place) {
+  static Driver driver(JsonPlace place) {
     Steps<BigDecimal> value = steps(place.at("value"), JsonPlace::decimal);
     Percent growth = place.at("growth").percentOr(Percent.ZERO);
     SortedMap<YearMonth, Percent> growthOf = place.at("growthOf").byMonth(JsonPlace::percent);
@@ -108,7 +109,7 @@ record MethodReader(Currency currency) {
     return steps(place, value -> value.amount(currency));
   }
 
-  private static <T> Steps<T> steps(JsonPlace place, java.util.function.Function<JsonPlace, T> reader) {
+  static <T> Steps<T> steps(JsonPlace place, java.util.function.Function<JsonPlace, T> reader) {
     List<Steps.Step<T>> steps = place.list(p -> {
       var from = p.at("from").date();
       T value = reader.apply(p.at("value"));

@@ -4,6 +4,7 @@ import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Driver;
 import ebbtide.plan.Steps;
+import ebbtide.plan.StockPolicy;
 import java.time.YearMonth;
 import java.util.Currency;
 import java.util.List;
@@ -54,9 +55,11 @@ record MethodWriter(Currency currency) {
     }
     if (method instanceof ActivityMethod.DatedAmounts dated) {
       ObjectNode node = kind("dated");
-      node.set("amounts", list(dated.amounts(), one -> NODES.objectNode().put("date", one.date().toString())
-          .put("amount", amount(one.amount())).put("note", one.note())));
+      node.set("amounts", list(dated.amounts(), this::datedAmount));
       return node;
+    }
+    if (method instanceof ActivityMethod.StockPurchases stock) {
+      return stock(stock.policy());
     }
     ActivityMethod.ShareOfLine share = (ActivityMethod.ShareOfLine) method;
     return kind("share").put("line", share.lineId()).put("share", share.share().number());
@@ -72,10 +75,28 @@ record MethodWriter(Currency currency) {
     return node.put("feeOn", Words.of(customers.feeOn()));
   }
 
+  private ObjectNode stock(StockPolicy policy) {
+    ObjectNode node = kind("stock").put("sales", policy.salesLine()).put("given", Words.of(policy.given()));
+    StockPolicy.Cost cost = policy.cost();
+    ObjectNode costNode = NODES.objectNode().put("by", Words.of(cost.by())).put("share", cost.share().number())
+        .put("valuation", Words.of(cost.valuation()));
+    costNode.set("units", driver(cost.units()));
+    costNode.set("unitCost", driver(cost.unitCost()));
+    node.set("cost", costNode);
+    StockPolicy.Target target = policy.target();
+    node.set("target", NODES.objectNode().put("by", Words.of(target.by())).put("base", amount(target.base()))
+        .put("baseUnits", target.baseUnits().toPlainString()).put("share", target.share().number()).put("of", Words.of(target.of()))
+        .put("days", target.days()));
+    ObjectNode bought = NODES.objectNode().put("by", Words.of(policy.bought().by())).put("share", policy.bought().share().number());
+    bought.set("amounts", byMonth(policy.bought().amounts(), minor -> NODES.stringNode(amount(minor))));
+    node.set("bought", bought);
+    return node.put("opening", amount(policy.opening().value())).put("openingUnits", policy.opening().units().toPlainString())
+        .put("orderedMonths", policy.orderedMonths());
+  }
+
   private static ObjectNode driver(Driver driver) {
     ObjectNode node = NODES.objectNode();
-    node.set("value", list(driver.value().steps(), step -> NODES.objectNode().put("from", step.from().toString())
-        .put("value", step.value().toPlainString())));
+    node.set("value", steps(driver.value(), value -> NODES.stringNode(value.toPlainString())));
     node.put("growth", driver.growth().number());
     node.set("growthOf", byMonth(driver.growthOf(), p -> NODES.stringNode(p.number())));
     return node;
@@ -83,8 +104,20 @@ record MethodWriter(Currency currency) {
 
   /** Returns amounts with the days from which they hold. */
   ArrayNode amounts(Steps<Long> steps) {
-    return list(steps.steps(), step -> NODES.objectNode().put("from", step.from().toString())
-        .put("value", amount(step.value())));
+    return steps(steps, minor -> NODES.stringNode(amount(minor)));
+  }
+
+  /** Returns values with the days from which they hold. */
+  static <T> ArrayNode steps(Steps<T> steps, Function<T, JsonNode> writer) {
+    return list(steps.steps(), step -> {
+      ObjectNode node = NODES.objectNode().put("from", step.from().toString());
+      node.set("value", writer.apply(step.value()));
+      return node;
+    });
+  }
+
+  ObjectNode datedAmount(ActivityMethod.DatedAmount one) {
+    return NODES.objectNode().put("date", one.date().toString()).put("amount", amount(one.amount())).put("note", one.note());
   }
 
   private String amount(long minor) {

@@ -4,6 +4,7 @@ import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
+import ebbtide.money.Percent;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
@@ -11,11 +12,15 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
+import ebbtide.plan.NamedTerms;
+import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Settings;
+import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
+import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import java.io.InputStream;
@@ -162,13 +167,31 @@ public final class PlanReader {
     Facility facility = facility(place.at("facility"), currency == null ? MOST_DECIMALS : currency);
     Set<Certainty> receipts = certainties(place.at("countedReceipts"), EnumSet.of(Certainty.CERTAIN, Certainty.LIKELY));
     Set<Certainty> payments = certainties(place.at("countedPayments"), EnumSet.allOf(Certainty.class));
+    Steps<Percent> cashRate = MethodReader.steps(place.at("cashRate"), JsonPlace::percent);
+    List<NamedTerms> terms = place.at("terms").list(PlanReader::namedTerms);
+    List<SourceDocument> documents = place.at("documents").list(PlanReader::sourceDocument);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments));
+        receipts, payments, cashRate, terms, documents));
+  }
+
+  private static SourceDocument sourceDocument(JsonPlace place) {
+    String name = place.at("name").filled();
+    Boolean seen = place.at("seen").flagOr(false);
+    place.noOthers();
+    return name == null || seen == null ? null : place.make(() -> new SourceDocument(name, seen));
+  }
+
+  private static NamedTerms namedTerms(JsonPlace place) {
+    String id = place.at("id").filled();
+    String name = place.at("name").filled();
+    Terms terms = new TermsReader(Convention.FOLLOWING).read(place);
+    place.noOthers();
+    return id == null || name == null || terms == null ? null : place.make(() -> new NamedTerms(id, name, terms));
   }
 
   private static Facility facility(JsonPlace place, Currency currency) {
@@ -177,8 +200,9 @@ public final class PlanReader {
     }
     String name = place.at("name").filled();
     Steps<Long> limit = new AssumptionReader(currency, null).amounts(place.at("limit"));
+    Steps<Percent> rate = MethodReader.steps(place.at("rate"), JsonPlace::percent);
     place.noOthers();
-    return name == null ? null : place.make(() -> new Facility(name, limit));
+    return name == null ? null : place.make(() -> new Facility(name, limit, rate));
   }
 
   private static Set<Certainty> certainties(JsonPlace place, Set<Certainty> otherwise) {
@@ -210,11 +234,17 @@ public final class PlanReader {
     Convention usual = direction == Direction.PAYMENT ? Convention.PRECEDING : Convention.FOLLOWING;
     Assumption assumption = new AssumptionReader(currency, usual).read(place.at("assumption"));
     List<Line.CashOverride> overrides = place.at("overrides").list(p -> override(p, currency));
+    JsonPlace standing = place.at("nature");
+    Nature nature = standing.isAbsent() ? null : standing.oneOf(Nature.class);
     place.noOthers();
+    if (nature == null && !standing.isAbsent()) {
+      return null;
+    }
     if (id == null || name == null || direction == null || active == null || assumption == null) {
       return null;
     }
-    return place.make(() -> new Line(id, group, name, direction, active, account, note, assumption, overrides));
+    return place.make(() -> nature == null ? new Line(id, group, name, direction, active, account, note, assumption, overrides)
+        : new Line(id, group, name, direction, active, account, note, assumption, overrides, nature));
   }
 
   private static Line.CashOverride override(JsonPlace place, Currency currency) {

@@ -7,10 +7,15 @@ import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
-import ebbtide.plan.DayTerms;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
-import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Pay;
+import ebbtide.plan.ProfitTax;
+import ebbtide.plan.SalesTax;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
+import ebbtide.plan.Steps;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import java.io.OutputStream;
@@ -28,10 +33,12 @@ public final class PlanWriter {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private final Currency currency;
   private final MethodWriter methods;
+  private final SettledWriter settled;
 
   private PlanWriter(Currency currency) {
     this.currency = currency;
     this.methods = new MethodWriter(currency);
+    this.settled = new SettledWriter(currency, methods);
   }
 
   /** Writes a document, indented for reading. */
@@ -67,6 +74,14 @@ public final class PlanWriter {
     return buoy(buoy);
   }
 
+  /** Returns the word a plan file has for the kind of an assumption: "stream". */
+  public static String kind(Assumption assumption) {
+    return assumption instanceof Assumption.Stream ? "stream" : assumption instanceof Assumption.Recurring ? "recurring"
+        : assumption instanceof Assumption.DatedItems ? "items" : assumption instanceof SalesTaxSettlement ? "sales-tax"
+        : assumption instanceof Pay ? "pay" : assumption instanceof ProfitTax ? "profit-tax"
+        : assumption instanceof CapitalSpending ? "capital" : assumption instanceof Dividends ? "dividends" : "group";
+  }
+
   private ObjectNode settings(Settings s) {
     ObjectNode node = NODES.objectNode().put("name", s.name()).put("currency", s.currency().getCurrencyCode())
         .put("asOf", s.asOf().toString()).put("firstDayOfWeek", Words.of(s.firstDayOfWeek()))
@@ -76,11 +91,23 @@ public final class PlanWriter {
     if (s.facility() != null) {
       ObjectNode facility = NODES.objectNode().put("name", s.facility().name());
       facility.set("limit", methods.amounts(s.facility().limit()));
+      facility.set("rate", rates(s.facility().rate()));
       node.set("facility", facility);
     }
     node.set("countedReceipts", words(s.countedReceipts()));
     node.set("countedPayments", words(s.countedPayments()));
+    node.set("cashRate", rates(s.cashRate()));
+    node.set("documents", MethodWriter.list(s.documents(), one -> NODES.objectNode().put("name", one.name()).put("seen", one.seen())));
+    node.set("terms", MethodWriter.list(s.terms(), named -> {
+      ObjectNode one = NODES.objectNode().put("id", named.id()).put("name", named.name());
+      TermsWriter.write(named.terms().sharedAs(null), one);
+      return one;
+    }));
     return node;
+  }
+
+  private static ArrayNode rates(Steps<Percent> rates) {
+    return MethodWriter.steps(rates, rate -> NODES.stringNode(rate.number()));
   }
 
   private static ArrayNode words(Collection<? extends Enum<?>> constants) {
@@ -103,7 +130,7 @@ public final class PlanWriter {
     if (line.account() != null) {
       node.put("account", line.account());
     }
-    node.put("note", line.note());
+    node.put("note", line.note()).put("nature", Words.of(line.nature()));
     node.set("assumption", assumption(line.assumption()));
     node.set("overrides", MethodWriter.list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
         .put("reason", o.reason())));
@@ -123,14 +150,33 @@ public final class PlanWriter {
       ObjectNode node = MethodWriter.kind("recurring");
       node.set("when", when);
       node.set("amount", methods.amounts(recurring.amount()));
+      node.set("tax", tax(recurring.tax()));
       node.put("yearlyUplift", recurring.yearlyUplift().number()).put("termsDays", recurring.termsDays());
+      node.put("coversMonths", recurring.expensing().months()).put("coversOffset", recurring.expensing().offset())
+          .put("nonCash", recurring.expensing().nonCash());
       return node.put("convention", Words.of(recurring.convention())).put("certainty", Words.of(recurring.certainty()));
     }
     if (assumption instanceof Assumption.DatedItems items) {
       ObjectNode node = MethodWriter.kind("items");
       node.set("items", MethodWriter.list(items.items(), item -> NODES.objectNode().put("date", item.date().toString())
           .put("amount", amount(item.amount())).put("certainty", Words.of(item.certainty())).put("note", item.note())));
+      node.set("tax", tax(items.tax()));
       return node.put("convention", Words.of(items.convention()));
+    }
+    if (assumption instanceof SalesTaxSettlement salesTax) {
+      return settled.write(salesTax);
+    }
+    if (assumption instanceof Pay pay) {
+      return settled.write(pay);
+    }
+    if (assumption instanceof ProfitTax tax) {
+      return settled.write(tax);
+    }
+    if (assumption instanceof CapitalSpending spending) {
+      return settled.write(spending);
+    }
+    if (assumption instanceof Dividends dividends) {
+      return settled.write(dividends);
     }
     return MethodWriter.kind("group");
   }
@@ -142,28 +188,18 @@ public final class PlanWriter {
     node.set("history", MethodWriter.byMonth(stream.history(), minor -> NODES.stringNode(amount(minor))));
     node.set("overrides", MethodWriter.byMonth(stream.overrides(), o -> NODES.objectNode().put("amount", amount(o.amount()))
         .put("reason", o.reason())));
-    node.set("tax", NODES.objectNode().put("rate", stream.tax().rate().number())
-        .put("gross", stream.tax().amountsAreGross()));
-    node.set("pattern", pattern(stream.terms().pattern()));
-    if (stream.terms().days() != null) {
-      DayTerms days = stream.terms().days();
-      node.set("days", NODES.objectNode().put("due", Words.of(days.due())).put("days", days.days())
-          .put("late", days.lateDays()).put("convention", Words.of(days.convention())));
+    node.set("tax", tax(stream.tax()));
+    TermsWriter.write(stream.terms(), node);
+    if (stream.ledger() != null) {
+      node.set("ledger", NODES.objectNode().put("amount", amount(stream.ledger().amount())).put("trueUp", stream.ledger().trueUp()));
     }
-    node.put("termsBy", Words.of(stream.terms().by()));
     node.set("spread", spread(stream.spread()));
     return node;
   }
 
-  private static ObjectNode pattern(MonthPattern pattern) {
-    ObjectNode node = NODES.objectNode();
-    node.set("steps", MethodWriter.list(pattern.steps(), step -> NODES.objectNode().put("share", step.share().number())
-        .put("lag", step.lagMonths()).put("discount", step.discount().number())));
-    node.put("never", pattern.never().number());
-    if (pattern.writeOffLag() != null) {
-      node.put("writeOffLag", pattern.writeOffLag());
-    }
-    return node;
+  static ObjectNode tax(SalesTax tax) {
+    return NODES.objectNode().put("rate", tax.rate().number()).put("gross", tax.amountsAreGross())
+        .put("recoverable", tax.recoverable().number());
   }
 
   private static ObjectNode spread(Spread spread) {

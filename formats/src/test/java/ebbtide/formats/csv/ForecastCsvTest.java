@@ -64,7 +64,7 @@ class ForecastCsvTest {
 
   @Test
   void wideRows_standAsTheTableDoes_andNamesRunNoFormula() {
-    Line line = new Line("x", null, "=SUM(A1)", Direction.RECEIPT, true, null, "", new Assumption.DatedItems(
+    Line line = new Line("x", null, "=SUM(A1)", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(
         List.of(new DatedItem(LocalDate.of(2026, 3, 10), 123_456, Certainty.CERTAIN, "")), Convention.NONE), List.of());
     Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 2, 28)),
         List.of(line), List.of()), Books.of(List.of()));

@@ -1,0 +1,97 @@
+package ebbtide.app.api;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.app.storage.Draft;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import ebbtide.money.Money;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Plan;
+import ebbtide.time.Timeline;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The months of all lines of a direction side by side, and a block of them typed in one edit. */
+@RestController
+@RequestMapping("/api/plans/{plan}/months")
+class MonthsController {
+  private final Edits edits;
+  private final Stores stores;
+
+  MonthsController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** The months, and the lines planned by month with what counts in each; history up to the first that is forecast. */
+  record MonthsTable(List<String> months, String firstForecast, List<MonthsRow> rows) {}
+
+  /** A line's amounts by month. */
+  record MonthsRow(String id, String name, boolean typed, List<Long> amounts) {}
+
+  /** What is typed on a line: decimal text by month. */
+  record TypedLine(String lineId, Map<String, String> amounts) {}
+
+  @GetMapping
+  MonthsTable table(@PathVariable String plan, @RequestParam String direction, @RequestParam(defaultValue = "24") int months) {
+    Plan current = edits.current(plan).plan();
+    ActivityCalculator activity = new ActivityCalculator(current);
+    YearMonth first = current.settings().firstForecastMonth();
+    int count = Math.min(72, Math.max(1, months));
+    List<MonthsRow> rows = current.lines().stream().filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
+        .filter(line -> line.assumption() instanceof Assumption.Stream).map(line -> new MonthsRow(line.id(), line.name(),
+            ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.TypedMonths, IntStream.range(0, count)
+                .mapToObj(i -> activity.of(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList())).toList();
+    return new MonthsTable(IntStream.range(0, count).mapToObj(i -> first.plusMonths(i).toString()).toList(), first.toString(), rows);
+  }
+
+  /** Types months of several lines in one edit. */
+  @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
+    Plan current = edits.current(plan).plan();
+    List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
+    lines.forEach(line -> amounts.add(amounts(line.amounts(), current)));
+    int count = amounts.stream().mapToInt(SortedMap::size).sum();
+    String words = count + (count == 1 ? " month" : " months") + " of " + lines.size() + (lines.size() == 1 ? " line" : " lines") + " typed";
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
+      List<Placed> placed = stores.lines().all(plan);
+      for (int i = 0; i < lines.size(); i++) {
+        put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
+      }
+    }), stores);
+  }
+
+  static SortedMap<YearMonth, Long> amounts(Map<String, String> typed, Plan plan) {
+    SortedMap<YearMonth, Long> amounts = new TreeMap<>();
+    typed.forEach((month, text) -> amounts.put(YearMonth.parse(month), Money.minor(text, plan.settings().currency())));
+    return amounts;
+  }
+
+  /** Puts typed months on a line that is planned by month; refuses any other. */
+  static void put(Draft draft, List<Placed> lines, String id, SortedMap<YearMonth, Long> amounts, Plan plan) {
+    Placed placed = lines.stream().filter(one -> one.line().id().equals(id)).findFirst().orElseThrow(() -> new NotFound("line", id));
+    if (!(placed.line().assumption() instanceof Assumption.Stream stream)) {
+      throw new IllegalArgumentException("'" + placed.line().name() + "' is not planned by month, so no months can be typed into it: "
+          + "choose another line, or a new one");
+    }
+    draft.putLine(placed.line().with(stream.withTyped(amounts, plan.settings().firstForecastMonth())), placed.position());
+  }
+}

@@ -1,0 +1,49 @@
+package ebbtide.activity;
+
+import ebbtide.money.Money;
+import ebbtide.plan.Settings;
+import ebbtide.plan.StockPolicy;
+import ebbtide.time.Timeline;
+import java.time.YearMonth;
+import java.util.Map;
+
+/** The monthly amounts that are bought for stock (rules 6); months before the first that is forecast are not computed. */
+record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, ActivityCalculator calculator, Settings settings)
+    implements MonthlyAmounts {
+
+  StockRoll roll(int last) {
+    return new StockRoll(policy, settings, calculator.of(policy.salesLine()), purchasesTyped, last);
+  }
+
+  @Override
+  public long[] months(int first, int last) {
+    long[] amounts = new long[last - first + 1];
+    for (StockRoll.Month month : roll(last).months()) {
+      int at = Timeline.monthNumber(month.month()) - first;
+      if (at >= 0) {
+        amounts[at] = month.computed();
+      }
+    }
+    return amounts;
+  }
+
+  @Override
+  public String words(YearMonth month) {
+    StockRoll.Month[] months = roll(Timeline.monthNumber(month)).months();
+    if (months.length == 0) {
+      return "bought for stock";
+    }
+    StockRoll.Month one = months[months.length - 1];
+    return switch (policy.given()) {
+      case CLOSING -> "closing stock " + amount(one.target()) + " + cost of sales " + amount(one.cost()) + " \u2212 opening "
+          + amount(one.opening()) + (one.surplus() > 0 ? "; there is " + amount(one.surplus()) + " more than asked for" : "");
+      case PURCHASES, BOTH -> policy.bought().by() == StockPolicy.BoughtBy.AMOUNTS ? "typed for " + Words.month(month)
+          : policy.bought().share() + " of " + calculator.nameOf(policy.salesLine()) + " "
+              + amount(calculator.of(policy.salesLine()).in(Timeline.monthNumber(month)));
+    };
+  }
+
+  private String amount(long minor) {
+    return Money.words(minor, settings.currency());
+  }
+}

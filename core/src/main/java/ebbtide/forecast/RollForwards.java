@@ -1,0 +1,287 @@
+package ebbtide.forecast;
+
+import ebbtide.activity.StockRoll;
+import ebbtide.books.DayAmount;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
+import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.Terms;
+import ebbtide.time.Period;
+import ebbtide.time.Timeline;
+import ebbtide.timing.AssetAccount;
+import ebbtide.timing.Expectation;
+import ebbtide.timing.Implied;
+import ebbtide.timing.PayAccount;
+import ebbtide.timing.ProfitTaxAccount;
+import ebbtide.timing.SalesTaxAccount;
+import ebbtide.timing.Settlements;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** The roll-forwards of a forecast: receivables and payables of each line and in total, and the sales tax owed. */
+public final class RollForwards {
+  private final Forecast forecast;
+  private final Plan plan;
+  private final Forecaster forecaster;
+  private final YearMonth first;
+  private final int months;
+
+  private RollForwards(Forecast forecast, int months) {
+    this.forecast = forecast;
+    this.plan = forecast.plan();
+    this.forecaster = Forecaster.of(plan, forecast.books());
+    this.first = plan.settings().firstForecastMonth();
+    this.months = months;
+  }
+
+  /** Returns the roll-forwards over some months from the first that is forecast, at most to the horizon; totals first. */
+  public static List<RollForward> of(Forecast forecast, int months) {
+    return new RollForwards(forecast, upToHorizon(forecast, months)).all();
+  }
+
+  /** Returns the roll-forwards of one line; none for a line that nothing is owed on. */
+  public static List<RollForward> of(Forecast forecast, Line line, int months) {
+    return new RollForwards(forecast, upToHorizon(forecast, months)).ofLine(line);
+  }
+
+  private static int upToHorizon(Forecast forecast, int months) {
+    YearMonth first = forecast.plan().settings().firstForecastMonth();
+    return Math.min(months, (int) first.until(YearMonth.from(forecast.lastDay()), ChronoUnit.MONTHS) + 1);
+  }
+
+  private List<RollForward> all() {
+    List<RollForward> lines = plan.lines().stream().flatMap(line -> ofLine(line).stream()).toList();
+    List<RollForward> found = new ArrayList<>();
+    for (RollForward.Kind kind : RollForward.Kind.values()) {
+      List<RollForward> same = lines.stream().filter(roll -> roll.kind() == kind).toList();
+      if (same.size() > 1) {
+        found.add(total(kind, same));
+      }
+      found.addAll(same);
+    }
+    return found;
+  }
+
+  private List<RollForward> ofLine(Line line) {
+    if (!plan.isActive(line)) {
+      return List.of();
+    }
+    if (line.assumption() instanceof Assumption.Stream stream) {
+      return stream.method() instanceof ActivityMethod.StockPurchases ? List.of(ofStream(line), ofStock(line)) : List.of(ofStream(line));
+    }
+    if (line.assumption() instanceof Pay) {
+      return List.of(ofPay(line));
+    }
+    if (line.assumption() instanceof Assumption.Recurring recurring && recurring.expensing().isSpread() && !recurring.expensing().nonCash()) {
+      return List.of(ofPrepaid(line, recurring));
+    }
+    if (line.assumption() instanceof ProfitTax) {
+      return List.of(ofProfitTax(line));
+    }
+    if (line.assumption() instanceof CapitalSpending) {
+      return List.of(ofAssets(line));
+    }
+    return line.assumption() instanceof SalesTaxSettlement ? List.of(ofSalesTax(line)) : List.of();
+  }
+
+  private RollForward ofStream(Line line) {
+    PatternSchedule schedule = PatternSchedule.of(forecaster, forecast.books(), line, first, months);
+    long[] billed = new long[months];
+    schedule.billed().stream().filter(one -> !one.month().isBefore(first))
+        .forEach(one -> add(billed, one.month(), one.gross()));
+    boolean receipt = line.direction() == Direction.RECEIPT;
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("billed", billed);
+    changes.put(receipt ? "collected" : "paid", negative(schedule.cash()));
+    changes.put("discount", negative(schedule.discounts()));
+    changes.put(receipt ? "written off" : "never paid", negative(schedule.writtenOff()));
+    long opening = schedule.owed().get(0) - changes.values().stream().mapToLong(change -> change[0]).sum();
+    trueUp(line, changes);
+    return rolled(receipt ? RollForward.Kind.RECEIVABLES : RollForward.Kind.PAYABLES, line, opening, changes);
+  }
+
+  /** What tax points up to the as-of date left owed, less what was already paid of it; the settlements as they are forecast. */
+  private RollForward ofSalesTax(Line line) {
+    SalesTaxAccount account = forecaster.settlements().salesTax(line);
+    long opening = corrected(line, account.periods().stream().mapToLong(period -> period.owed() == null ? 0 : period.owed()).sum());
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("on receipts", taxOf(account, Direction.RECEIPT));
+    changes.put("on payments", taxOf(account, Direction.PAYMENT));
+    changes.put("settled", cashAfterAsOf(line));
+    return rolled(RollForward.Kind.SALES_TAX, line, opening, changes);
+  }
+
+  /** What the ledger has more, or less, than history implies stands in the first month, and is cleared as its flows are scaled. */
+  private void trueUp(Line line, Map<String, long[]> changes) {
+    Assumption.Stream stream = (Assumption.Stream) line.assumption();
+    if (stream.ledger() == null || !stream.ledger().trueUp() || stream.terms().by() == Terms.By.TARGET) {
+      return;
+    }
+    boolean receipt = line.direction() == Direction.RECEIPT;
+    long[] more = new long[months];
+    for (Implied.Correction one : forecaster.implied(line).corrections()) {
+      more[0] += one.cash() + one.discount() + one.writtenOff();
+      YearMonth month = Timeline.month(one.month());
+      add(changes.get(receipt ? "collected" : "paid"), month, -one.cash());
+      add(changes.get("discount"), month, -one.discount());
+      add(changes.get(receipt ? "written off" : "never paid"), month, -one.writtenOff());
+    }
+    changes.put("trued up", more);
+  }
+
+  private RollForward ofStock(Line line) {
+    StockRoll.Month[] stock = forecaster.activity().stock(line).months();
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("purchases", Arrays.stream(stock).limit(months).mapToLong(StockRoll.Month::purchases).toArray());
+    changes.put("cost of sales", Arrays.stream(stock).limit(months).mapToLong(month -> -month.cost()).toArray());
+    return rolled(RollForward.Kind.STOCK, line, stock[0].opening(), changes);
+  }
+
+  /**
+   * What movements up to the as-of date change of what is owed: they have used up sums that stand until they are paid or
+   * fall due after it; a pay day that has passed and still stands is owed as well.
+   */
+  private long corrected(Line line, long owed) {
+    LocalDate asOf = plan.settings().asOf();
+    List<DayAmount> facts = forecast.books().byLine().getOrDefault(line.id(), List.of()).stream()
+        .filter(movement -> !movement.day().isAfter(asOf)).toList();
+    long level = owed;
+    for (Expectation one : forecaster.expectations(line, facts)) {
+      if (one.isUntilPaid() || one.day().isAfter(asOf)) {
+        level -= one.used();
+      } else if (one.windowEnd().isAfter(asOf)) {
+        level += one.left();
+      }
+    }
+    return level;
+  }
+
+  /** What was earned or withheld up to the as-of date and not paid by then; earned with its on-costs; paid as it is forecast. */
+  private RollForward ofPay(Line line) {
+    PayAccount account = forecaster.settlements().pay(line);
+    long owed = account.paidOver().stream().mapToLong(month -> month.owed() == null ? 0 : month.owed()).sum();
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("earned", IntStream.range(0, months).mapToLong(i -> account.expenses().getOrDefault(first.plusMonths(i), 0L)).toArray());
+    changes.put("paid", cashAfterAsOf(line));
+    return rolled(RollForward.Kind.PAY_OWED, line, corrected(line, account.accrued() + owed), changes);
+  }
+
+  /** What was billed before a month and covers later ones, less what earlier months cost that is billed later (below zero: accrued). */
+  private RollForward ofPrepaid(Line line, Assumption.Recurring recurring) {
+    int open = Timeline.monthNumber(first);
+    int reach = recurring.expensing().months() + Math.abs(recurring.expensing().offset()) + 1;
+    long[] billed = new long[months];
+    long[] cost = new long[months];
+    long opening = 0;
+    for (LocalDate bill : recurring.when().between(first.minusMonths(reach).atDay(1), first.plusMonths(months + (long) reach).atDay(1))) {
+      int month = Timeline.monthNumber(YearMonth.from(bill));
+      int begins = Timeline.monthNumber(recurring.expensing().firstOf(YearMonth.from(bill)));
+      long net = recurring.tax().grossOf(recurring.amountOn(bill)) - recurring.tax().recoverable()
+          .of(recurring.tax().taxOf(recurring.amountOn(bill)));
+      add(billed, YearMonth.from(bill), net);
+      opening += month < open ? net : 0;
+      long[] parts = Settlements.overDays(net, begins, recurring.expensing().months());
+      for (int i = 0; i < parts.length; i++) {
+        add(cost, Timeline.month(begins + i), -parts[i]);
+        opening -= begins + i < open ? parts[i] : 0;
+      }
+    }
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("billed", billed);
+    changes.put("cost of the month", cost);
+    return rolled(RollForward.Kind.PREPAID, line, opening, changes);
+  }
+
+  private RollForward ofProfitTax(Line line) {
+    ProfitTaxAccount account = forecaster.settlements().profitTax(line);
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("on profit", Arrays.copyOf(account.expense(), months));
+    changes.put("paid", cashAfterAsOf(line));
+    return rolled(RollForward.Kind.PROFIT_TAX, line, corrected(line, account.opening()), changes);
+  }
+
+  private RollForward ofAssets(Line line) {
+    AssetAccount account = forecaster.settlements().assets(line);
+    Map<String, long[]> changes = new LinkedHashMap<>();
+    changes.put("bought", account.months().stream().limit(months).mapToLong(AssetAccount.Month::bought).toArray());
+    changes.put("depreciation", account.months().stream().limit(months).mapToLong(month -> -month.depreciation()).toArray());
+    changes.put("sold, at book value", account.months().stream().limit(months).mapToLong(month -> -month.sold()).toArray());
+    return rolled(RollForward.Kind.FIXED_ASSETS, line, account.opening(), changes);
+  }
+
+  private long[] taxOf(SalesTaxAccount account, Direction direction) {
+    return IntStream.range(0, months).mapToObj(first::plusMonths).mapToLong(month -> account.lines(month, month).stream()
+        .filter(line -> line.direction() == direction).mapToLong(line -> line.minor() * direction.sign()).sum()).toArray();
+  }
+
+  /** The line's flows after the as-of date by month, payments negative. */
+  private long[] cashAfterAsOf(Line line) {
+    long[] cash = new long[months];
+    for (int i = 0; i < months; i++) {
+      YearMonth month = first.plusMonths(i);
+      LocalDate open = plan.settings().asOf().plusDays(1);
+      LocalDate start = month.atDay(1).isBefore(open) ? open : month.atDay(1);
+      cash[i] = forecast.cell(line, new Period(start, month.plusMonths(1).atDay(1))).amount();
+    }
+    return cash;
+  }
+
+  private void add(long[] to, YearMonth month, long minor) {
+    int at = (int) first.until(month, ChronoUnit.MONTHS);
+    if (at >= 0 && at < to.length) {
+      to[at] += minor;
+    }
+  }
+
+  private static long[] negative(List<Long> amounts) {
+    return amounts.stream().mapToLong(minor -> -minor).toArray();
+  }
+
+  private RollForward rolled(RollForward.Kind kind, Line line, long opening, Map<String, long[]> changes) {
+    List<Long> openings = new ArrayList<>();
+    List<Long> closings = new ArrayList<>();
+    List<YearMonth> each = new ArrayList<>();
+    long level = opening;
+    for (int i = 0; i < months; i++) {
+      each.add(first.plusMonths(i));
+      openings.add(level);
+      for (long[] change : changes.values()) {
+        level += change[i];
+      }
+      closings.add(level);
+    }
+    List<RollForward.Change> named = changes.entrySet().stream()
+        .map(one -> new RollForward.Change(one.getKey(), Arrays.stream(one.getValue()).boxed().toList())).toList();
+    return new RollForward(kind, line.id(), line.name(), each, openings, named, closings);
+  }
+
+  private static RollForward total(RollForward.Kind kind, List<RollForward> lines) {
+    Map<String, List<Long>> changes = new LinkedHashMap<>();
+    lines.forEach(line -> line.changes().forEach(change -> changes.merge(change.name(), change.amounts(), RollForwards::sum)));
+    return new RollForward(kind, null, "Total", lines.get(0).months(),
+        lines.stream().map(RollForward::opening).reduce(RollForwards::sum).orElseThrow(),
+        changes.entrySet().stream().map(one -> new RollForward.Change(one.getKey(), one.getValue())).toList(),
+        lines.stream().map(RollForward::closing).reduce(RollForwards::sum).orElseThrow());
+  }
+
+  private static List<Long> sum(List<Long> one, List<Long> other) {
+    List<Long> sum = new ArrayList<>();
+    for (int i = 0; i < one.size(); i++) {
+      sum.add(one.get(i) + other.get(i));
+    }
+    return sum;
+  }
+}

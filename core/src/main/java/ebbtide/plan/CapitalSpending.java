@@ -1,0 +1,83 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import ebbtide.time.Convention;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+
+/** Assets bought, used up and sold (rules 7.5), and when what they cost is paid. */
+public record CapitalSpending(List<Asset> assets, Convention convention) implements Assumption {
+  public CapitalSpending {
+    assets = List.copyOf(assets);
+    Check.that(assets.size() <= 300, "a line has at most 300 assets, but had " + assets.size());
+    Check.that(assets.stream().map(Asset::name).distinct().count() == assets.size(), "two assets have the same name: give each its own");
+    Objects.requireNonNull(convention, "convention");
+  }
+
+  /**
+   * An asset: what it costs by milestones (net of sales tax, minor units), paid so many days after them; from when it is used,
+   * for how many months, and what it is worth then. {@code owned} is null for one that is bought, {@code disposal} for
+   * one that stays.
+   */
+  public record Asset(String name, SalesTax tax, List<ActivityMethod.DatedAmount> milestones, int termsDays, LocalDate service,
+      int lifeMonths, long residual, Owned owned, Disposal disposal) {
+    public Asset {
+      name = Check.text(name, "name of an asset", 120);
+      Objects.requireNonNull(tax, "sales tax");
+      milestones = List.copyOf(milestones);
+      Check.inRange(termsDays, 0, 365, "days until a milestone is paid");
+      Objects.requireNonNull(service, "day from which it is used");
+      Check.inRange(lifeMonths, 1, 1_200, "life of " + name + " in months");
+      Check.notNegative(residual, "residual value of " + name);
+      long cost = (owned == null ? 0 : owned.cost()) + milestones.stream().mapToLong(ActivityMethod.DatedAmount::amount).sum();
+      Check.that(residual <= cost || cost == 0, "the residual value of " + name + " is above its cost");
+    }
+
+    /** Returns the cost in minor units: what was paid for it before, and the milestones with tax that is not claimed back. */
+    public long cost() {
+      return (owned == null ? 0 : owned.cost()) + milestones.stream().mapToLong(one -> costOf(one.amount())).sum();
+    }
+
+    /** Returns what an amount of a milestone adds to the cost. */
+    public long costOf(long amount) {
+      long taxed = tax.taxOf(amount);
+      return tax.grossOf(amount) - tax.recoverable().of(taxed);
+    }
+
+    Asset cleared() {
+      return new Asset(name, tax, List.of(), termsDays, service, lifeMonths, 0, null, null);
+    }
+  }
+
+  /** An asset owned on the as-of date: its cost, what is depreciated of it, and its charge: a sum a month, or % of cost a year. */
+  public record Owned(long cost, long depreciated, long monthly, Percent yearly) {
+    public Owned {
+      Check.notNegative(cost, "cost");
+      Check.notNegative(depreciated, "depreciation so far");
+      Check.notNegative(monthly, "depreciation a month");
+      Check.inRange(yearly, Percent.ZERO, Percent.HUNDRED, "depreciation a year");
+      Check.that(depreciated <= cost, "depreciation so far is above the cost");
+      Check.that(monthly == 0 || yearly.millionths() == 0, "depreciation is a sum a month or a percentage a year, not both");
+    }
+  }
+
+  /** The sale of an asset, net of sales tax. */
+  public record Disposal(LocalDate date, long proceeds) {
+    public Disposal {
+      Check.inRange(date.getYear(), 1990, 2120, "year of the disposal");
+      Check.notNegative(proceeds, "proceeds");
+    }
+  }
+
+  @Override
+  public boolean bearsTax() {
+    return assets.stream().anyMatch(asset -> !asset.tax().isNone());
+  }
+
+  @Override
+  public CapitalSpending cleared() {
+    return new CapitalSpending(assets.stream().map(Asset::cleared).toList(), convention);
+  }
+}

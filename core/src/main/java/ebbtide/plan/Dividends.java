@@ -1,0 +1,37 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import ebbtide.time.Convention;
+import java.time.Month;
+import java.util.Objects;
+
+/**
+ * What owners are paid out of profit (rules 7.6): an amount a year, or a share of the profit after tax of the last whole fiscal
+ * year, declared in a month; or a share of the month before, every month. Paid on a day some months after.
+ * {@code lastYearProfit} and {@code yearSoFar} are profits after tax, up to the month before the first that is forecast.
+ */
+public record Dividends(By by, Steps<Long> amount, Percent payout, Month declared, int monthsAfter, int day, Convention convention,
+    long lastYearProfit, long yearSoFar, Long distributable) implements Assumption {
+  /** What is paid out. */
+  public enum By {
+    AMOUNT,
+    YEAR_PROFIT,
+    MONTH_PROFIT
+  }
+
+  public Dividends {
+    Objects.requireNonNull(by, "what is paid out");
+    amount.steps().forEach(step -> Check.notNegative(step.value(), "dividend from " + step.from()));
+    Check.inRange(payout, Percent.ZERO, Percent.HUNDRED, "payout");
+    Objects.requireNonNull(declared, "month in which it is declared");
+    Check.inRange(monthsAfter, 0, 12, "months until it is paid");
+    Check.inRange(day, 1, 31, "day on which it is paid");
+    Objects.requireNonNull(convention, "convention");
+  }
+
+  @Override
+  public Dividends cleared() {
+    return new Dividends(by, Steps.none(), payout, declared, monthsAfter, day, convention, 0, 0, null);
+  }
+}

@@ -1,0 +1,79 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.time.Convention;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.YearMonth;
+import java.util.Collections;
+import java.util.List;
+import java.util.Objects;
+import java.util.SortedMap;
+import java.util.TreeMap;
+
+/**
+ * The settling of sales tax with the state (rules 7.3): tax periods of {@code periodMonths}, one of which begins in
+ * {@code firstMonth}; the balance of each is paid on a day some months after its last month, a negative one refunded some
+ * days after that. {@code owed} is what tax points up to the as-of date come to, by the last month of their period.
+ */
+public record SalesTaxSettlement(int periodMonths, Month firstMonth, int monthsAfter, int day, int refundDays,
+    Convention convention, TaxPoint point, boolean relief, SortedMap<YearMonth, Long> owed) implements Assumption {
+  /** How many months a tax period may have. */
+  public static final List<Integer> LENGTHS = List.of(1, 2, 3, 4, 6, 12);
+
+  /** What decides the period a tax belongs to. */
+  public enum TaxPoint {
+    /** The month of activity, or the date of the bill, paid or not. */
+    INVOICE,
+    /** The day on which it is paid. */
+    CASH
+  }
+
+  public SalesTaxSettlement {
+    Check.that(LENGTHS.contains(periodMonths), "A tax period has 1, 2, 3, 4, 6 or 12 months, but had " + periodMonths);
+    Objects.requireNonNull(firstMonth, "first month of a tax period");
+    Check.inRange(monthsAfter, 0, 12, "months after the period");
+    Check.inRange(day, 1, 31, "day on which it is settled");
+    Check.inRange(refundDays, 0, 365, "days until a refund");
+    Objects.requireNonNull(convention, "convention");
+    Objects.requireNonNull(point, "tax point");
+    owed = Collections.unmodifiableSortedMap(new TreeMap<>(owed));
+    for (YearMonth last : owed.keySet()) {
+      Check.that(last.equals(lastMonthOf(last, periodMonths, firstMonth)), "No tax period ends with " + last + ": they have "
+          + periodMonths + " months, and one begins in " + firstMonth.getDisplayName(java.time.format.TextStyle.FULL,
+              java.util.Locale.ENGLISH));
+    }
+  }
+
+  /** Returns the last month of the tax period that holds a month. */
+  public YearMonth lastMonthOf(YearMonth month) {
+    return lastMonthOf(month, periodMonths, firstMonth);
+  }
+
+  private static YearMonth lastMonthOf(YearMonth month, int length, Month first) {
+    int into = Math.floorMod(month.getMonthValue() - first.getValue(), length);
+    return month.plusMonths(length - 1L - into);
+  }
+
+  /** Returns the first month of the tax period that ends with a month. */
+  public YearMonth firstMonthOf(YearMonth last) {
+    return last.minusMonths(periodMonths - 1L);
+  }
+
+  /** Returns the day on which the tax of the period that ends with a month is to be paid; a day the month lacks is its last. */
+  public LocalDate settledOn(YearMonth last) {
+    YearMonth month = last.plusMonths(monthsAfter);
+    return month.atDay(Math.min(day, month.lengthOfMonth()));
+  }
+
+  /** Returns the same calendar without what was owed. */
+  @Override
+  public SalesTaxSettlement cleared() {
+    return withOwed(new TreeMap<>());
+  }
+
+  /** Returns the same calendar with what tax points up to the as-of date come to. */
+  public SalesTaxSettlement withOwed(SortedMap<YearMonth, Long> amounts) {
+    return new SalesTaxSettlement(periodMonths, firstMonth, monthsAfter, day, refundDays, convention, point, relief, amounts);
+  }
+}

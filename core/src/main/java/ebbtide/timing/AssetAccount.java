@@ -1,0 +1,126 @@
+package ebbtide.timing;
+
+import ebbtide.money.Rounding;
+import ebbtide.money.Split;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CapitalSpending.Asset;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** The assets of a line: what they cost and when that is paid, how they are used up, and what selling them brings (rules 7.5). */
+public final class AssetAccount {
+  private final CapitalSpending spending;
+  private final BusinessDays calendar;
+  private final int open;
+  private final int last;
+
+  /** A month of all assets of the line, in minor units: bought, depreciation, book value of what is sold, and gain on it. */
+  public record Month(long bought, long depreciation, long sold, long gain) {}
+
+  AssetAccount(Plan plan, Line line, BusinessDays calendar) {
+    this.spending = (CapitalSpending) line.assumption();
+    this.calendar = calendar;
+    this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
+    this.last = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()));
+  }
+
+  private static int month(LocalDate day) {
+    return Timeline.monthNumber(YearMonth.from(day));
+  }
+
+  /** The month after which an asset is used up: that of its service, or of its last cost where that is later. */
+  private static int begins(Asset asset) {
+    return asset.milestones().stream().mapToInt(one -> month(one.date())).reduce(month(asset.service()), Math::max);
+  }
+
+  /** Straight-line from the month after service over the life, by largest remainder; an owned one by its charge, never past cost. */
+  private long depreciation(Asset asset, int month) {
+    if (asset.disposal() != null && month >= month(asset.disposal().date())) {
+      return 0;
+    }
+    long worn = asset.cost() - asset.residual();
+    if (asset.owned() != null) {
+      if (month < open) {
+        return 0;
+      }
+      long charge = asset.owned().monthly() != 0 ? asset.owned().monthly()
+          : Rounding.divide(asset.owned().yearly().of(asset.owned().cost()), 12);
+      long left = Math.max(0, worn - asset.owned().depreciated());
+      long before = Math.min(left, charge * (month - open));
+      return Math.min(charge, left - before);
+    }
+    int at = month - begins(asset) - 1;
+    return at < 0 || at >= asset.lifeMonths() ? 0 : Split.equalPart(worn, asset.lifeMonths(), at);
+  }
+
+  private long depreciatedBefore(Asset asset, int month) {
+    long sum = asset.owned() == null ? 0 : asset.owned().depreciated();
+    for (int m = asset.owned() == null ? begins(asset) : open; m < month; m++) {
+      sum += depreciation(asset, m);
+    }
+    return sum;
+  }
+
+  private static long costBefore(Asset asset, int month) {
+    return (asset.owned() == null ? 0 : asset.owned().cost()) + asset.milestones().stream().filter(one -> month(one.date()) < month)
+        .mapToLong(one -> asset.costOf(one.amount())).sum();
+  }
+
+  /** Returns the book value at the end of the month before the first that is forecast. */
+  public long opening() {
+    return spending.assets().stream().filter(asset -> asset.disposal() == null || month(asset.disposal().date()) >= open)
+        .mapToLong(asset -> costBefore(asset, open) - depreciatedBefore(asset, open)).sum();
+  }
+
+  /** Returns the months from the first that is forecast to the horizon, in order. */
+  public List<Month> months() {
+    List<Month> months = new ArrayList<>();
+    for (int month = open; month <= last; month++) {
+      months.add(month(month));
+    }
+    return months;
+  }
+
+  private Month month(int month) {
+    long bought = 0;
+    long depreciation = 0;
+    long sold = 0;
+    long gain = 0;
+    for (Asset asset : spending.assets()) {
+      bought += costBefore(asset, month + 1) - costBefore(asset, month);
+      depreciation += depreciation(asset, month);
+      if (asset.disposal() != null && month(asset.disposal().date()) == month) {
+        long book = costBefore(asset, month + 1) - depreciatedBefore(asset, month);
+        sold += book;
+        gain += asset.disposal().proceeds() - book;
+      }
+    }
+    return new Month(bought, depreciation, sold, gain);
+  }
+
+  List<Due> dues() {
+    List<Due> dues = new ArrayList<>();
+    for (Asset asset : spending.assets()) {
+      for (var milestone : asset.milestones()) {
+        LocalDate typed = milestone.date().plusDays(asset.termsDays());
+        dues.add(Due.whole(typed, spending.convention().adjust(typed, calendar), asset.tax().grossOf(milestone.amount()), Certainty.CERTAIN,
+            Due.Lasting.ONE_OFF, asset.name() + (milestone.note().isEmpty() ? "" : ", " + milestone.note())));
+      }
+      if (asset.disposal() != null) {
+        LocalDate typed = asset.disposal().date();
+        dues.add(Due.whole(typed, spending.convention().adjust(typed, calendar), -asset.tax().grossOf(asset.disposal().proceeds()),
+            Certainty.CERTAIN, Due.Lasting.ONE_OFF, "sale of " + asset.name()));
+      }
+    }
+    dues.sort(Comparator.comparing(Due::day));
+    return dues;
+  }
+}

@@ -1,0 +1,41 @@
+package ebbtide.timing;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.activity.MonthlyActivity;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Line;
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * The months billed by streams that are paid by a pattern, each parted once: what pays them, what their tax is and what they earn
+ * all read the same. Months that bill nothing are null.
+ */
+public final class Billings {
+  private final ActivityCalculator activity;
+  private final Map<String, MonthBilling[]> byLine = new HashMap<>();
+
+  public Billings(ActivityCalculator activity) {
+    this.activity = activity;
+  }
+
+  /** Returns the billing of a month of a stream's line, null when it bills nothing then. */
+  MonthBilling in(Line line, int month) {
+    MonthlyActivity amounts = activity.of(line);
+    int at = month - amounts.firstMonth();
+    if (at < 0 || month > amounts.lastMonth()) {
+      return null;
+    }
+    return byLine.computeIfAbsent(line.id(), id -> all((Assumption.Stream) line.assumption(), amounts))[at];
+  }
+
+  private static MonthBilling[] all(Assumption.Stream stream, MonthlyActivity amounts) {
+    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), stream.terms().pattern());
+    MonthBilling[] billings = new MonthBilling[amounts.lastMonth() - amounts.firstMonth() + 1];
+    for (int i = 0; i < billings.length; i++) {
+      long amount = amounts.in(amounts.firstMonth() + i);
+      billings[i] = amount == 0 ? null : series.bill(amounts.firstMonth() + i, amount);
+    }
+    return billings;
+  }
+}

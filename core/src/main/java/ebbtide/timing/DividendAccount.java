@@ -1,0 +1,81 @@
+package ebbtide.timing;
+
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.Steps;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What owners are paid out of profit: declared in its month, paid on its day (rules 7.6). */
+public final class DividendAccount {
+  private final Plan plan;
+  private final Dividends dividends;
+  private final BusinessDays calendar;
+  private final long[] afterTax;
+  private final int open;
+
+  /** A dividend: the month it is declared in, its amount, and what can be distributed then (null: not known). */
+  public record Declared(YearMonth month, long amount, Long distributable) {}
+
+  DividendAccount(Plan plan, Line line, BusinessDays calendar, long[] afterTax) {
+    this.plan = plan;
+    this.dividends = (Dividends) line.assumption();
+    this.calendar = calendar;
+    this.afterTax = afterTax;
+    this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
+  }
+
+  /** Returns the dividends declared from the first month that is forecast on, in order. */
+  public List<Declared> declared() {
+    List<Declared> all = new ArrayList<>();
+    Long distributable = dividends.distributable();
+    for (int i = 0; i < afterTax.length; i++) {
+      YearMonth month = Timeline.month(open + i);
+      long amount = dividends.by() == Dividends.By.MONTH_PROFIT || month.getMonth() == dividends.declared() ? amount(i, month) : 0;
+      if (amount != 0) {
+        all.add(new Declared(month, amount, distributable));
+      }
+      distributable = distributable == null ? null : distributable - amount + afterTax[i];
+    }
+    return all;
+  }
+
+  private long amount(int at, YearMonth month) {
+    return switch (dividends.by()) {
+      case AMOUNT -> dividends.amount().findOn(month.atDay(1)).map(Steps.Step::value).orElse(0L);
+      case MONTH_PROFIT -> at == 0 ? 0 : dividends.payout().of(Math.max(0, afterTax[at - 1]));
+      case YEAR_PROFIT -> dividends.payout().of(Math.max(0, lastWholeYear(month)));
+    };
+  }
+
+  /** The profit after tax of the last fiscal year that ended before a month. */
+  private long lastWholeYear(YearMonth month) {
+    int into = Math.floorMod(month.getMonthValue() - plan.settings().firstFiscalMonth().getValue(), 12);
+    int start = Timeline.monthNumber(month) - into - 12;
+    if (start + 12 <= open) {
+      return dividends.lastYearProfit();
+    }
+    long profit = start < open ? dividends.yearSoFar() : 0;
+    for (int m = Math.max(start, open); m < start + 12; m++) {
+      profit += afterTax[m - open];
+    }
+    return profit;
+  }
+
+  List<Due> dues() {
+    List<Due> dues = new ArrayList<>();
+    for (Declared one : declared()) {
+      YearMonth paid = one.month().plusMonths(dividends.monthsAfter());
+      LocalDate day = paid.atDay(Math.min(dividends.day(), paid.lengthOfMonth()));
+      dues.add(Due.whole(day, dividends.convention().adjust(day, calendar), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF,
+          "dividend declared in " + one.month()));
+    }
+    return dues;
+  }
+}

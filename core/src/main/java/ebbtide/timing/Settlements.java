@@ -1,0 +1,122 @@
+package ebbtide.timing;
+
+import ebbtide.activity.ActivityCalculator;
+import ebbtide.money.Split;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
+import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Timeline;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.function.Supplier;
+
+/** The sums that fall due on the lines of a plan, whether planned by date or worked out from other lines; each account made once. */
+public final class Settlements {
+  private final Plan plan;
+  private final ActivityCalculator activity;
+  private final Function<Line, TaxPoints> taxPoints;
+  private final Function<Line, BusinessDays> calendars;
+  private final Billings billings;
+  private final Map<String, Object> accounts = new HashMap<>();
+
+  /** Makes the settlements of a plan; tax points and calendars of a line are asked for when a settlement needs them. */
+  public Settlements(Plan plan, ActivityCalculator activity, Billings billings, Function<Line, TaxPoints> taxPoints, Function<Line, BusinessDays> calendars) {
+    this.plan = plan;
+    this.activity = activity;
+    this.billings = billings;
+    this.taxPoints = taxPoints;
+    this.calendars = calendars;
+  }
+
+  Billings billings() {
+    return billings;
+  }
+
+  private <T> T known(String key, Class<T> type, Supplier<T> maker) {
+    Object account = accounts.get(key);
+    if (account == null) {
+      account = maker.get();
+      accounts.put(key, account);
+    }
+    return type.cast(account);
+  }
+
+  /** Returns the tax account of a line that settles sales tax. */
+  public SalesTaxAccount salesTax(Line line) {
+    return known(line.id(), SalesTaxAccount.class,
+        () -> new SalesTaxAccount(plan, (SalesTaxSettlement) line.assumption(), calendars.apply(line), taxPoints));
+  }
+
+  /** Returns the account of a line that is pay by role. */
+  public PayAccount pay(Line line) {
+    return known(line.id(), PayAccount.class, () -> new PayAccount(plan, line, calendars.apply(line), activity));
+  }
+
+  /** Returns the account of a line that is capital spending. */
+  public AssetAccount assets(Line line) {
+    return known(line.id(), AssetAccount.class, () -> new AssetAccount(plan, line, calendars.apply(line)));
+  }
+
+  /** Returns what the plan earns by month. */
+  public Earnings earnings() {
+    return known("earnings", Earnings.class, () -> new Earnings(plan, activity, this));
+  }
+
+  /** Returns the account of a line that is tax on profit. */
+  public ProfitTaxAccount profitTax(Line line) {
+    return known(line.id(), ProfitTaxAccount.class, () -> new ProfitTaxAccount(plan, line, calendars.apply(line), earnings().profit()));
+  }
+
+  /** Returns the account of a line that pays owners out of profit. */
+  public DividendAccount dividends(Line line) {
+    return known(line.id(), DividendAccount.class, () -> new DividendAccount(plan, line, calendars.apply(line), afterTax()));
+  }
+
+  private long[] afterTax() {
+    long[] profit = earnings().profit();
+    plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof ProfitTax).forEach(line -> {
+      long[] expense = profitTax(line).expense();
+      for (int i = 0; i < profit.length; i++) {
+        profit[i] -= expense[i];
+      }
+    });
+    return profit;
+  }
+
+  /** Returns an amount over some months by their days, by largest remainder: what a bill costs each month it covers. */
+  public static long[] overDays(long minor, int firstMonth, int count) {
+    long[] days = new long[count];
+    for (int i = 0; i < count; i++) {
+      days[i] = Timeline.month(firstMonth + i).lengthOfMonth();
+    }
+    return Split.byWeights(minor, days);
+  }
+
+  List<Due> dues(Line line) {
+    Assumption assumption = line.assumption();
+    if (assumption instanceof SalesTaxSettlement) {
+      return salesTax(line).dues();
+    }
+    if (assumption instanceof Pay) {
+      return pay(line).dues();
+    }
+    if (assumption instanceof CapitalSpending) {
+      return assets(line).dues();
+    }
+    if (assumption instanceof ProfitTax) {
+      return profitTax(line).dues();
+    }
+    if (assumption instanceof Dividends) {
+      return dividends(line).dues();
+    }
+    return PlannedDues.of(assumption, plan.settings().asOf(), plan.settings().horizonEnd(), calendars.apply(line));
+  }
+}

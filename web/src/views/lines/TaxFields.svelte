@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { getPlan } from '../../lib/plan.svelte';
+  import Fields from './fields/Fields.svelte';
+  import type { FieldSpec } from './fields/fields';
+  import type { Json, Save } from './save';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+    /** Whether the tax is paid, so that some of it may not be claimed back. */
+    paid?: boolean;
+  }
+
+  let { assumption, save, paid = true }: Props = $props();
+  const plan = getPlan();
+  const NONE = { rate: '0', gross: false, recoverable: '100' };
+  const tax = $derived({ ...NONE, ...(assumption.tax as Json) });
+  const specs = $derived<FieldSpec[]>([
+    { kind: 'percent', field: 'rate', label: 'Sales tax %' },
+    ...(Number(tax.rate) > 0
+      ? [
+          { kind: 'flag', field: 'gross', label: 'amounts have the tax in them' } as const,
+          ...(paid ? [{ kind: 'percent', field: 'recoverable', label: 'claimed back %' } as const] : []),
+        ]
+      : []),
+  ]);
+  const settled = $derived(plan.view!.lines.some((line) => line.kind === 'sales-tax'));
+
+  function put(part: Json, words: string): Promise<string> {
+    return save((now) => ({ ...now, tax: { ...NONE, ...(now.tax as Json), ...part } }), words);
+  }
+</script>
+
+<Fields {specs} of={tax} {put} />
+{#if Number(tax.rate) > 0 && !settled}
+  <p class="hush">No line settles sales tax yet: add one of the kind "Sales tax" under Payments.</p>
+{/if}

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import TypedField from '../../../lib/TypedField.svelte';
+  import { Said } from '../../../lib/said.svelte';
+  import type { Json } from '../save';
+  import { readField, shown, type ChoiceSpec, type FieldSpec, type TypedSpec } from './fields';
+
+  interface Props {
+    specs: readonly FieldSpec[];
+    /** The JSON the fields stand in. */
+    of: Json;
+    /** Changes some of the fields (null takes one out); gives the refusal, or nothing. */
+    put: (part: Json, words: string) => Promise<string>;
+    /** What the fields are of, for their names: "role Drivers". */
+    name?: string;
+  }
+
+  let { specs, of, put, name = '' }: Props = $props();
+  const said = new Said();
+  const WIDTHS: Record<TypedSpec['kind'], string> = {
+    amount: 'w-[100px] text-right',
+    percent: 'w-[56px] text-right',
+    whole: 'w-[46px] text-right',
+    number: 'w-[80px] text-right',
+    day: 'w-[104px]',
+    month: 'w-[76px]',
+    text: 'w-[150px]',
+  };
+
+  function named(spec: FieldSpec): string {
+    return name ? `${spec.label} of ${name}` : spec.label;
+  }
+
+  function setTyped(spec: TypedSpec, typed: string) {
+    const reading = readField(spec, typed);
+    if ('refusal' in reading) return reading.refusal;
+    return put({ [spec.field]: reading.value }, `${named(spec)} ${typed.trim() || 'taken out'}`);
+  }
+
+  function choose(spec: ChoiceSpec, text: string) {
+    const option = spec.options.find((one) => String(one.value) === text)!;
+    void said.of(put({ [spec.field]: option.value }, `${named(spec)} ${option.name}`));
+  }
+</script>
+
+<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
+  {#each specs as spec (spec.field)}
+    {#if spec.kind === 'choice'}
+      <label class="whitespace-nowrap">
+        {#if !spec.hidden}<span class="hush">{spec.label}</span>{/if}
+        <select
+          class="small-field"
+          aria-label={named(spec)}
+          value={String(of[spec.field])}
+          onchange={(e) => choose(spec, e.currentTarget.value)}
+        >
+          {#each spec.options as option (option.value)}<option value={String(option.value)}>{option.name}</option
+            >{/each}
+        </select>
+      </label>
+    {:else if spec.kind === 'flag'}
+      <label class="flex h-[27px] items-center gap-1.5 self-start">
+        <input
+          type="checkbox"
+          aria-label={named(spec)}
+          checked={Boolean(of[spec.field])}
+          onchange={(e) =>
+            said.of(
+              put(
+                { [spec.field]: e.currentTarget.checked },
+                `${named(spec)} ${e.currentTarget.checked ? 'on' : 'off'}`,
+              ),
+            )}
+        />
+        <span class="hush">{spec.label}</span>
+      </label>
+    {:else}
+      <TypedField
+        label={spec.label}
+        name={named(spec)}
+        after={spec.after}
+        placeholder={spec.placeholder ?? (spec.optional ? 'none' : undefined)}
+        class={WIDTHS[spec.kind]}
+        value={shown(spec, of[spec.field])}
+        onput={(typed) => setTyped(spec, typed)}
+      />
+    {/if}
+  {/each}
+</div>
+{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

@@ -1,0 +1,101 @@
+<script lang="ts">
+  import { monthStart } from '../../../lib/dates';
+  import { getPlan } from '../../../lib/plan.svelte';
+  import DatedRows, { type DatedRow } from '../DatedRows.svelte';
+  import Fields from '../fields/Fields.svelte';
+  import { changed, type FieldSpec } from '../fields/fields';
+  import StepsEditor from '../methods/StepsEditor.svelte';
+  import type { Json, StepJson } from '../save';
+
+  interface Props {
+    role: Json;
+    /** Changes the role, as edits still under way leave it; gives the refusal, or nothing. */
+    set: (change: (role: Json) => Json, words: string) => Promise<string>;
+    takeOut: () => void;
+  }
+
+  let { role, set, takeOut }: Props = $props();
+  const plan = getPlan();
+  const name = $derived(String(role.name));
+  const whole = $derived<Json>({ paidBy: 'year', hoursAYear: '1950', onCost: '0', withheld: '0', ...role });
+  const first = $derived(monthStart(plan.view!.tide.asOf));
+  const streams = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.direction === 'receipt'));
+  const WHO: FieldSpec[] = [
+    { kind: 'text', field: 'name', label: 'Role' },
+    { kind: 'day', field: 'start', label: 'from' },
+    { kind: 'day', field: 'end', label: 'to', optional: true, placeholder: 'no end' },
+    {
+      kind: 'choice',
+      field: 'paidBy',
+      label: 'paid by the',
+      options: [
+        { value: 'year', name: 'year' },
+        { value: 'hour', name: 'hour' },
+      ],
+    },
+  ];
+  const COSTS = $derived<FieldSpec[]>([
+    ...(whole.paidBy === 'hour' ? [{ kind: 'number', field: 'hoursAYear', label: 'hours a year' } as const] : []),
+    { kind: 'percent', field: 'onCost', label: "employer's on-costs %" },
+    { kind: 'percent', field: 'withheld', label: 'withheld from pay %' },
+  ]);
+  const commission = $derived((role.commission ?? {}) as Json);
+  const COMMISSION = $derived<FieldSpec[]>([
+    {
+      kind: 'choice',
+      field: 'line',
+      label: 'Commission on',
+      options: [{ value: '', name: 'nothing' }, ...streams.map((line) => ({ value: line.id, name: line.name }))],
+    },
+    ...(role.commission
+      ? [
+          { kind: 'percent', field: 'share', label: '%' } as const,
+          { kind: 'whole', field: 'monthsAfter', label: 'paid', after: 'months later' } as const,
+        ]
+      : []),
+  ]);
+
+  function put(part: Json, words: string): Promise<string> {
+    return set((now) => changed(now, part), words);
+  }
+
+  function putCommission(part: Json, words: string): Promise<string> {
+    return set((now) => {
+      const next = { share: '0', monthsAfter: 1, ...(now.commission as Json), ...part };
+      return changed(now, { commission: 'line' in next && next.line === '' ? null : next });
+    }, words);
+  }
+
+  function steps(field: 'posts' | 'pay') {
+    return (change: (now: StepJson[]) => StepJson[]) =>
+      set((now) => ({ ...now, [field]: change((now[field] ?? []) as StepJson[]) }), `${name}: ${field} set`);
+  }
+</script>
+
+<div class="card mb-2.5 space-y-1.5">
+  <div class="flex items-start gap-3">
+    <div class="flex-1"><Fields specs={WHO} of={whole} {put} {name} /></div>
+    <button class="underline" onclick={takeOut}>Take {name} out</button>
+  </div>
+  <StepsEditor label="posts of {name}" steps={(role.posts ?? []) as StepJson[]} {first} onchange={steps('posts')} />
+  <StepsEditor
+    label="each earns {whole.paidBy === 'hour' ? 'an hour' : 'a year'}, {name}"
+    steps={(role.pay ?? []) as StepJson[]}
+    {first}
+    onchange={steps('pay')}
+  />
+  <Fields specs={COSTS} of={whole} {put} {name} />
+  <Fields specs={COMMISSION} of={{ line: '', ...commission }} put={putCommission} {name} />
+  <details>
+    <summary class="hush cursor-pointer"
+      >Extra sums: bonus, a thirteenth month ({((role.extras ?? []) as Json[]).length})</summary
+    >
+    <DatedRows
+      what="extra pay"
+      rows={(role.extras ?? []) as DatedRow[]}
+      make={(row) => row}
+      put={(change, words) =>
+        set((now) => ({ ...now, extras: change((now.extras ?? []) as DatedRow[]) }), `${name}: ${words}`)}
+    />
+  </details>
+</div>

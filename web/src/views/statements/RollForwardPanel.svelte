@@ -1,0 +1,53 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import { monthName } from '../../lib/dates';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import SidePanel from '../../lib/SidePanel.svelte';
+  import type { Place } from './rolls';
+
+  interface Props {
+    place: Place;
+    onclose: () => void;
+  }
+
+  let { place, onclose }: Props = $props();
+  const plan = getPlan();
+  const workings = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/roll-forwards/workings', {
+        params: {
+          path: { plan: plan.id },
+          query: {
+            kind: place.kind,
+            row: place.row,
+            month: place.month as never,
+            ...(place.line ? { line: place.line } : {}),
+          },
+        },
+        signal,
+      }),
+    );
+  });
+</script>
+
+<svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
+<SidePanel title={place.name} sub="{monthName(place.month)} {place.month.slice(0, 4)}" {onclose}>
+  {#if workings.problem}
+    <p role="alert" class="bad">{workings.problem.detail}</p>
+  {:else if workings.data}
+    <table class="figures mt-1">
+      <tbody>
+        {#each workings.data as item, i (i)}
+          <tr>
+            <td class="words !whitespace-normal"
+              >{item.what}{#if item.because}<br /><small class="hush">{item.because}</small>{/if}</td
+            >
+            <td class="align-top">{plan.money.full(item.minor)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+</SidePanel>

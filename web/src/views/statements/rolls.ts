@@ -1,0 +1,46 @@
+import type { RollForwardView } from '../../lib/api';
+
+/** What can be rolled forward, in words, with the sentence that says what it is. */
+export const KINDS = [
+  { value: 'receivables', name: 'Receivables', sentence: 'What customers owe at the end of each month, and why' },
+  { value: 'payables', name: 'Payables', sentence: 'What suppliers are owed at the end of each month, and why' },
+  { value: 'stock', name: 'Stock', sentence: 'What lies in stock at the end of each month, and why' },
+  { value: 'sales-tax', name: 'Sales tax', sentence: 'Sales tax that belongs to the state until it is settled' },
+  { value: 'pay-owed', name: 'Pay owed', sentence: 'What was earned, withheld or added on top and is not paid yet' },
+  {
+    value: 'prepaid',
+    name: 'Prepaid',
+    sentence: 'Bills that cover later months, or below zero, months that are billed later',
+  },
+  { value: 'profit-tax', name: 'Profit tax', sentence: 'Tax on profit that was expensed and is not paid yet' },
+  { value: 'fixed-assets', name: 'Assets', sentence: 'What assets cost less what is used up of them' },
+] as const;
+
+/** A figure whose workings are open. */
+export interface Place {
+  kind: string;
+  line: string | null;
+  name: string;
+  row: string;
+  month: string;
+}
+
+/** A row of the grid: the heading of a roll-forward, or a row of figures of it. */
+export interface RollRow {
+  roll: RollForwardView;
+  name: string;
+  amounts: number[];
+  first: boolean;
+  last: boolean;
+}
+
+/** Every roll-forward's rows under one another; causes that never happen are left out. */
+export function rows(rolls: RollForwardView[]): RollRow[] {
+  return rolls.flatMap((roll) =>
+    [
+      { name: 'opening', amounts: roll.opening },
+      ...roll.changes.filter((change) => change.amounts.some((minor) => minor !== 0)),
+      { name: 'closing', amounts: roll.closing },
+    ].map((row, i, all) => ({ ...row, roll, first: i === 0, last: i === all.length - 1 })),
+  );
+}
