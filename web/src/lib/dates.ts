@@ -83,7 +83,9 @@ export function weekStart(of: Day, firstDay: string): Day {
 
 /** The refusal of a text that is no day. */
 export function noDay(typed: string): string {
-  return `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`;
+  return typed.trim()
+    ? `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`
+    : 'The date is missing: type one such as 2026-07-01 or 1/7/2026.';
 }
 
 /** The refusal of a text that is no month. */

@@ -96,7 +96,9 @@ export function readAmount(typed: string): string | null {
 
 /** The refusal of a text that is no amount. */
 export function noAmount(typed: string): string {
-  return `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`;
+  return typed.trim()
+    ? `'${typed}' is no amount: type a number such as 1,250.50 or 12k.`
+    : 'The amount is missing: type a number such as 1,250.50 or 12k.';
 }
 
 /** Decimal text as a field shows it: 200000.00 is 200,000; what is no number stays as it is. */

@@ -48,9 +48,9 @@
     e.preventDefault();
     const day = readDay(date);
     const value = readAmount(amount);
-    if (!day) said.now(noDay(date));
-    else if (value === null) said.now(noAmount(amount));
-    else {
+    if (!day || value === null) {
+      said.now([day ? '' : noDay(date), value === null ? noAmount(amount) : ''].join(' ').trim());
+    } else {
       const row = make({ date: day, amount: value, note });
       if (await said.of(put((now) => [...now, row], `${what} of ${day} added`))) {
         date = amount = note = '';

@@ -27,7 +27,7 @@
   };
 
   function named(spec: FieldSpec): string {
-    return name ? `${spec.label} of ${name}` : spec.label;
+    return name ? `${spec.label.replace(/ of$/, '')} of ${name}` : spec.label;
   }
 
   function setTyped(spec: TypedSpec, typed: string) {

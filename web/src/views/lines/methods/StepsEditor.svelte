@@ -43,9 +43,9 @@
     e.preventDefault();
     const from = readDay(fromTyped);
     const value = readAmount(valueTyped);
-    if (!from) said.now(noDay(fromTyped));
-    else if (value === null) said.now(noAmount(valueTyped));
-    else if (await said.of(add(from, value))) {
+    if (!from || value === null) {
+      said.now([from ? '' : noDay(fromTyped), value === null ? noAmount(valueTyped) : ''].join(' ').trim());
+    } else if (await said.of(add(from, value))) {
       adding = false;
       fromTyped = valueTyped = '';
     }

@@ -9,7 +9,7 @@ public final class Check {
   /** Returns the value, refusing null and blank text; surrounding spaces are taken off. */
   public static String text(String value, String name) {
     if (value == null || value.isBlank()) {
-      throw new IllegalArgumentException(name + " must not be empty");
+      throw new IllegalArgumentException(name + " must not be empty: type at least a letter");
     }
     return value.strip();
   }

@@ -98,7 +98,7 @@ final class JsonPlace {
 
   /** Returns a text that is not blank. */
   String filled() {
-    return required("a text in quotes", text -> Check.text(text, "this"));
+    return required("a text in quotes", text -> Check.text(text, "the " + path.substring(path.lastIndexOf('/') + 1)));
   }
 
   String textOr(String otherwise) {
