@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import DeclaredForm from './DeclaredForm.svelte';
   import DialectForm from './DialectForm.svelte';
   import JobProgress from './JobProgress.svelte';
   import { BringingIn } from './bringing.svelte';
@@ -31,7 +32,7 @@
       A statement belongs to an account: <a class="underline" href="#/plan/{plan.id}/setup">add the account</a> first.
     </p>
   {:else if work.current}
-    {#if !work.job}
+    {#if !work.job && file && !file.format}
       <label class="mb-2 block">
         <span class="hush">It is the statement of</span>
         <select
@@ -47,7 +48,9 @@
     {#if work.refusal}<p class="bad mb-2" role="alert">{work.refusal}</p>{/if}
     {#if work.job}
       <JobProgress {work} />
-    {:else if file}
+    {:else if file?.format}
+      <DeclaredForm {work} {file} />
+    {:else if file && work.account}
       <DialectForm {file} onchange={(dialect) => void work.preview(dialect)} />
       {#if file.dialect}
         <div class="mt-2 flex gap-2">

@@ -82,14 +82,16 @@
     value={part}
     onchoose={(chosen) => (part = chosen)}
   />
-  <Act main onclick={() => picker?.click()} title="A CSV file of any bank; it can be dropped here too"
-    >Bring in statements</Act
+  <Act
+    main
+    onclick={() => picker?.click()}
+    title="camt.053, MT940, OFX, or the CSV of any bank; files can be dropped here too">Bring in statements</Act
   >
   <input
     class="sr-only"
     type="file"
     multiple
-    accept=".csv,.txt,text/csv"
+    accept=".csv,.txt,.xml,.sta,.mt940,.940,.ofx,.qfx,text/csv,text/xml,application/xml"
     aria-label="Statements to bring in"
     bind:this={picker}
     tabindex="-1"

@@ -18,7 +18,9 @@
         class="words"
         scope="col">File</th
       >
-      <th scope="col">Movements</th><th class="words" scope="col">Days</th>
+      <th scope="col">Movements</th><th class="words" scope="col">Days</th><th class="words" scope="col">No.</th><th
+        scope="col">Opened with</th
+      ><th scope="col">Closed with</th>
     </tr>
   </thead>
   <tbody>
@@ -31,10 +33,16 @@
         <td class="words">{statement.fileName}</td>
         <td>{statement.movements}</td>
         <td class="words">{longDay(statement.firstDay)} – {longDay(statement.lastDay)}</td>
+        <td class="words">{statement.number ?? ''}</td>
+        <td>{statement.opening === null ? '' : plan.money.full(statement.opening)}</td>
+        <td>{statement.closing === null ? '' : plan.money.full(statement.closing)}</td>
       </tr>
+      {#if statement.amiss}
+        <tr><td></td><td class="words bad" colspan="7">{statement.amiss}.</td></tr>
+      {/if}
     {/each}
   </tbody>
 </table>
 {#if statements.length === 0}<p class="card">
-    No statement was brought in yet: drop a bank's CSV file anywhere on this page.
+    No statement was brought in yet: drop a bank's file (camt.053, MT940, OFX or CSV) anywhere on this page.
   </p>{/if}

@@ -1,4 +1,4 @@
-import { answer, api, type Schemas } from '../../lib/api';
+import { answer, api, type Answer, type Schemas } from '../../lib/api';
 import { addDays, weekStart } from '../../lib/dates';
 import type { PlanState } from '../../lib/plan.svelte';
 
@@ -38,7 +38,7 @@ export class BringingIn {
     return this.files.length;
   }
 
-  /** Proposes the account whose name the file's name holds, or the only one there is. */
+  /** Hands the file over; if it does not say itself whose it is, the account is the one whose name its name holds, or the only one. */
   private async begin() {
     this.file = undefined;
     this.job = undefined;
@@ -48,18 +48,21 @@ export class BringingIn {
     const name = letters(this.current.name);
     const fitting = accounts.filter((account) => name.includes(letters(account.name)));
     const only = fitting.length === 1 ? fitting[0] : accounts.length === 1 ? accounts[0] : undefined;
-    this.account = '';
-    if (only) await this.chooseAccount(only.id);
+    await this.hand(only?.id ?? '');
   }
 
-  async chooseAccount(account: string) {
+  chooseAccount(account: string) {
+    return this.hand(account);
+  }
+
+  private async hand(account: string) {
     this.account = account;
     this.refusal = '';
     const form = new FormData();
     form.append('file', this.current!);
     const got = await answer(
       api.POST('/api/plans/{plan}/bank-files', {
-        params: { path: { plan: this.plan.id }, query: { account } },
+        params: { path: { plan: this.plan.id }, query: account ? { account } : {} },
         body: form as never,
         bodySerializer: (body: unknown) => body as FormData,
       }),
@@ -67,9 +70,37 @@ export class BringingIn {
     if (!got.ok) this.refusal = got.problem.detail;
     else {
       this.file = got.data;
-      if (!got.data.dialect)
+      if (account && !got.data.format && !got.data.dialect)
         this.refusal = 'No dates and amounts were found in the first lines. Say below how the file is written.';
     }
+  }
+
+  /** The account that each number at the bank is said to be. */
+  private accounts(): Record<string, string> {
+    return Object.fromEntries(
+      this.file!.statements.flatMap((one) => (one.account ? [[one.accountNumber, one.account]] : [])),
+    );
+  }
+
+  async chooseFor(number: string, account: string) {
+    const got = await answer(
+      api.POST('/api/plans/{plan}/bank-files/{id}/accounts', {
+        params: { path: { plan: this.plan.id, id: this.file!.id } },
+        body: { ...this.accounts(), [number]: account },
+      }),
+    );
+    this.refusal = got.ok ? '' : got.problem.detail;
+    if (got.ok) this.file = got.data;
+  }
+
+  async takeStatements() {
+    const got = await answer(
+      api.POST('/api/plans/{plan}/bank-files/{id}/statements/take', {
+        params: { path: { plan: this.plan.id, id: this.file!.id } },
+        body: this.accounts(),
+      }),
+    );
+    await this.started(got);
   }
 
   async preview(dialect: Dialect) {
@@ -93,6 +124,10 @@ export class BringingIn {
         body: file.dialect!,
       }),
     );
+    await this.started(got);
+  }
+
+  private async started(got: Answer<JobView>) {
     if (!got.ok) this.refusal = got.problem.detail;
     else {
       this.job = got.data;

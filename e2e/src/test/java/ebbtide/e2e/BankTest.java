@@ -102,6 +102,35 @@ class BankTest extends Journeys {
     assertThat(page.getByLabel("Balances by account and day").locator("tr").last()).hasText(cash);
   }
 
+  /** A week of three accounts in three standard formats: each file says what it is, and the balances end where the bank says. */
+  @Test
+  void standardStatements_comeInTogether_andCloseAsTheBankSays() {
+    String[] files = {"current-account-2026-03-08.xml", "shop-takings-2026-03-08.sta", "reserve-2026-03-08.ofx"};
+    page.getByLabel("Statements to bring in").setInputFiles(java.util.Arrays.stream(files).map(name -> Path.of("../demo/standard", name)).toArray(Path[]::new));
+    for (String format : List.of("camt.053", "MT940", "OFX")) {
+      assertThat(page.getByText(format + ": one statement, read whole; each opens, moves and closes as it says.")).isVisible();
+      assertThat(page.getByLabel("Statements in the file").getByRole(AriaRole.ALERT)).hasCount(0);
+      button(page, "Bring it in").click();
+      assertThat(page.getByText(format + ": one statement")).hasCount(0);
+    }
+    button(page, "Statements").click();
+    Locator brought = page.getByLabel("Statements brought in");
+    assertThat(brought).containsText("current-account-2026-03-08.xml");
+    assertThat(brought).not().containsText("differs");
+    // The week after the next: what lies between is missed, and said.
+    page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
+    page.getByLabel("Statements to bring in").setInputFiles(Path.of("../demo/standard/current-account-2026-03-22.xml"));
+    assertThat(page.getByText("is missing between them. Bring in the statement between")).isVisible();
+    button(page, "Skip this file").click();
+    page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
+    page.getByLabel("Statements to bring in").setInputFiles(Path.of("../demo/standard/shop-takings-2026-03-15.sta"));
+    assertThat(page.getByLabel("Statements in the file").getByRole(AriaRole.COMBOBOX)).hasValue("shop-takings");
+    for (int i = 0; i < 3; i++) {
+      button(page, "Undo").first().click();
+    }
+    assertThat(brought).not().containsText("current-account-2026-03-08.xml");
+  }
+
   @Test
   void movements_searchedAndTakenBack_byWordsAndAccount() {
     button(page, "All").click();

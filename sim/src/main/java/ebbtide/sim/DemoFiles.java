@@ -15,8 +15,9 @@ import java.util.Map;
 import java.util.TreeMap;
 
 /**
- * The statements of the four weeks after the demo's as-of date, as two banks write them: one with signed amounts and a
- * running balance, one with semicolons, decimal commas and a column each for money out and in.
+ * The statements of the four weeks after the demo's as-of date, as two banks write them in CSV: one with signed amounts and a
+ * running balance, one with semicolons, decimal commas and a column each for money out and in. The folder {@code standard} holds
+ * the same in the standard formats: the current account as camt.053, the shop's as MT940, the reserve as OFX.
  */
 public final class DemoFiles {
   private static final Currency POUND = Money.currency("GBP");
@@ -28,7 +29,9 @@ public final class DemoFiles {
   public static void main(String[] args) throws IOException {
     Path folder = Files.createDirectories(Path.of(args[0]));
     for (Map.Entry<String, String> file : texts().entrySet()) {
-      Files.writeString(folder.resolve(file.getKey()), file.getValue(), StandardCharsets.UTF_8);
+      Path path = folder.resolve(file.getKey());
+      Files.createDirectories(path.getParent());
+      Files.writeString(path, file.getValue(), StandardCharsets.UTF_8);
     }
   }
 
@@ -55,7 +58,24 @@ public final class DemoFiles {
       }
       texts.put("shop-takings-" + sunday + ".csv", shop.toString());
     }
+    accounts.values().forEach(account -> standard(account, texts));
     return texts;
+  }
+
+  private static void standard(Account account, Map<String, String> texts) {
+    long opening = account.balance();
+    for (int week = 1; week <= 4; week++) {
+      LocalDate sunday = DemoPlan.AS_OF.plusWeeks(week);
+      IssuedStatement issued = new IssuedStatement("0000-" + account.id(), 9 + week, POUND, sunday.minusDays(6), sunday, opening,
+          DemoCompany.week(week, account.id()));
+      opening = issued.closing();
+      String name = "standard/" + account.name().toLowerCase(Locale.ROOT).replace(' ', '-') + "-" + sunday;
+      switch (account.id()) {
+        case DemoBank.CURRENT -> texts.put(name + ".xml", issued.camt());
+        case DemoBank.SHOP -> texts.put(name + ".sta", issued.mt940());
+        default -> texts.put(name + ".ofx", issued.ofx());
+      }
+    }
   }
 
   private static String quoted(String field) {

@@ -8,6 +8,7 @@ import ebbtide.app.storage.DialectStore;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
+import ebbtide.books.Account;
 import ebbtide.formats.bank.BankRow;
 import ebbtide.formats.bank.CsvDialect;
 import ebbtide.formats.bank.CsvDialect.Columns;
@@ -18,14 +19,17 @@ import ebbtide.formats.bank.RowProblem;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,21 +49,27 @@ class BankFilesController {
   private static final int SHOWN = 12;
   private final BankFiles files;
   private final DialectStore dialects;
+  private final ArrivingStatements arriving;
   private final Edits edits;
   private final Stores stores;
   private final Map<String, StatementJob> jobs = new ConcurrentHashMap<>();
   private final ExecutorService worker = Executors.newSingleThreadExecutor();
 
-  BankFilesController(BankFiles files, DialectStore dialects, Edits edits, Stores stores) {
+  BankFilesController(BankFiles files, DialectStore dialects, ArrivingStatements arriving, Edits edits, Stores stores) {
     this.files = files;
+    this.arriving = arriving;
     this.dialects = dialects;
     this.edits = edits;
     this.stores = stores;
   }
 
-  /** A file that waits: its raw fields, how it is read, what comes out, and where the dialect came from. */
-  record FileView(String id, String name, List<List<String>> fields, @Schema(nullable = true) DialectView dialect,
-      boolean remembered, List<RowView> rows, List<RowProblem> problems) {}
+  /**
+   * A file that waits. In a standard format it says of itself what statements it holds; else its raw fields, how it is read, what
+   * comes out, and where the dialect came from.
+   */
+  record FileView(String id, String name, @Schema(nullable = true) String format, List<ArrivingStatements.StatementView> statements,
+      List<List<String>> fields, @Schema(nullable = true) DialectView dialect, boolean remembered, List<RowView> rows,
+      List<RowProblem> problems) {}
 
   /** A movement as it would be brought in. */
   record RowView(int line, LocalDate bookingDate, long minor, String text, String counterparty,
@@ -86,16 +96,48 @@ class BankFilesController {
   }
 
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  FileView hand(@PathVariable String plan, @RequestParam String account, @RequestPart MultipartFile file)
+  FileView hand(@PathVariable String plan, @RequestParam(required = false) String account, @RequestPart MultipartFile file)
       throws IOException {
-    if (edits.current(plan).books().accounts().stream().noneMatch(a -> a.id().equals(account))) {
-      throw new NotFound("account", account);
+    if (account != null) {
+      requireAccounts(plan, List.of(account));
     }
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
     Held held = files.hold(plan, account, name, file.getInputStream());
+    if (files.format(held).isPresent()) {
+      return declared(held, arriving.proposed(held));
+    }
     CsvProposal proposal = files.propose(held);
-    Optional<CsvDialect> remembered = dialects.find(plan, account).filter(d -> fits(held, d));
+    Optional<CsvDialect> remembered = account == null ? Optional.empty() : dialects.find(plan, account).filter(d -> fits(held, d));
     return view(held, proposal, remembered.or(proposal::dialect).orElse(null), remembered.isPresent());
+  }
+
+  private void requireAccounts(String plan, Collection<String> accounts) {
+    Set<String> known = edits.current(plan).books().accounts().stream().map(Account::id).collect(Collectors.toSet());
+    for (String account : accounts) {
+      if (!known.contains(account)) {
+        throw new NotFound("account", account);
+      }
+    }
+  }
+
+  private FileView declared(Held held, Map<String, String> accounts) {
+    return new FileView(held.id(), held.name(), files.format(held).orElseThrow().title(), arriving.view(held, accounts), List.of(), null, false,
+        List.of(), List.of());
+  }
+
+  /** Says of each number at the bank which account it is, and returns the file as it then stands to those accounts. */
+  @PostMapping("/{id}/accounts")
+  FileView accounts(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
+    requireAccounts(plan, accounts.values());
+    return declared(files.get(plan, id), accounts);
+  }
+
+  /** Starts bringing in the statements of a file in a standard format, each into its account. */
+  @PostMapping("/{id}/statements/take")
+  JobView takeStatements(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
+    requireAccounts(plan, accounts.values());
+    Held held = files.get(plan, id);
+    return start(held, false, arriving.content(held, accounts));
   }
 
   /** A remembered dialect is used if it reads more rows than it stumbles over. */
@@ -114,7 +156,7 @@ class BankFilesController {
   private FileView view(Held held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
     Preview preview = dialect == null ? new Preview(List.of(), List.of())
         : files.preview(held, dialect, currency(held.planId()), SHOWN);
-    return new FileView(held.id(), held.name(), proposal.rows(), dialect == null ? null : DialectView.of(dialect), remembered,
+    return new FileView(held.id(), held.name(), null, List.of(), proposal.rows(), dialect == null ? null : DialectView.of(dialect), remembered,
         preview.rows().stream().map(RowView::of).toList(), preview.problems());
   }
 
@@ -123,15 +165,23 @@ class BankFilesController {
   JobView take(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "false") boolean leaveBadRows,
       @RequestBody DialectView dialect) {
     Held held = files.get(plan, id);
-    dialects.put(plan, held.account(), dialect.dialect());
-    StatementJob job = new StatementJob(held, dialect.dialect(), leaveBadRows, stores.rules().all(plan), currency(plan),
-        edits, stores.statements());
+    if (held.account() == null) {
+      throw new IllegalArgumentException("Say first which account the file '" + held.name() + "' is the statement of");
+    }
+    CsvDialect chosen = dialect.dialect();
+    dialects.put(plan, held.account(), chosen);
+    return start(held, leaveBadRows, StatementJob.csv(held.account(), chosen, currency(plan)));
+  }
+
+  private JobView start(Held held, boolean leaveBadRows, StatementJob.Content content) {
+    String plan = held.planId();
+    StatementJob job = new StatementJob(held, content, leaveBadRows, stores.rules().all(plan), edits, stores.statements());
     String jobId = UUID.randomUUID().toString();
     jobs.put(jobId, job);
     worker.execute(() -> {
       job.run();
       if (job.progress().state() == StatementJob.State.DONE) {
-        files.drop(id);
+        files.drop(held.id());
       }
     });
     return view(plan, jobId, job);

@@ -4,14 +4,20 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.Stored;
 import ebbtide.app.storage.MovementStore.Which;
-import ebbtide.app.storage.StatementStore;
+import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.books.AssignmentMemory;
 import ebbtide.books.BankMovement;
+import ebbtide.books.StatementBalances;
+import ebbtide.books.StatementCheck;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -34,7 +40,12 @@ class PositionController {
 
   /** Balances of each account at the end of each day, all accounts that are not restricted last, and the statements. */
   record PositionView(List<LocalDate> days, List<BalancesView> accounts, List<Long> total,
-      List<StatementStore.StatementListed> statements) {}
+      List<BroughtIn> statements) {}
+
+  /** A statement that was brought in; what is amiss with its balances is said in a sentence, null if nothing is. */
+  record BroughtIn(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements, LocalDate firstDay,
+      LocalDate lastDay, @Schema(nullable = true) String number, @Schema(nullable = true) Long opening, @Schema(nullable = true) Long closing,
+      @Schema(nullable = true) String amiss) {}
 
   /** An account's booked balance at the end of each day. */
   record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
@@ -45,7 +56,17 @@ class PositionController {
     List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
     List<BalancesView> accounts = current.books().accounts().stream().map(account -> balances(current, account, days)).toList();
     return new PositionView(days, accounts, days.stream().map(current.books()::cash).toList(),
-        stores.statements().all(plan));
+        broughtIn(current, stores.statements().all(plan)));
+  }
+
+  private static List<BroughtIn> broughtIn(Edits.Current current, List<StatementListed> listed) {
+    Map<StatementBalances, String> amiss = new HashMap<>();
+    for (StatementCheck check : StatementCheck.of(current.books(), listed.stream().map(StatementListed::balances).flatMap(Optional::stream).toList())) {
+      check.gapSentence(current.currency()).or(() -> check.differenceSentence(current.currency()))
+          .ifPresent(sentence -> amiss.put(check.statement(), sentence));
+    }
+    return listed.stream().map(one -> new BroughtIn(one.id(), one.account(), one.fileName(), one.broughtInAt(), one.movements(),
+        one.firstDay(), one.lastDay(), one.number(), one.opening(), one.closing(), one.balances().map(amiss::get).orElse(null))).toList();
   }
 
   private static BalancesView balances(Edits.Current current, Account account, List<LocalDate> days) {

@@ -6,6 +6,8 @@ import ebbtide.formats.bank.BankRow;
 import ebbtide.formats.bank.CsvDialect;
 import ebbtide.formats.bank.CsvProposal;
 import ebbtide.formats.bank.RowProblem;
+import ebbtide.formats.statement.DeclaredStatement;
+import ebbtide.formats.statement.StatementFormat;
 import jakarta.annotation.PreDestroy;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -16,9 +18,12 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 
@@ -29,7 +34,7 @@ public class BankFiles {
   private static final int KEPT = 40;
   private final Map<String, Held> held = new LinkedHashMap<>();
 
-  /** A file that waits: the account it is for, its name, and where its bytes are. */
+  /** A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its bytes are. */
   public record Held(String id, String planId, String account, String name, Path path, long size) {}
 
   /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
@@ -112,6 +117,39 @@ public class BankFiles {
       }
     });
     return new Preview(rows, problems);
+  }
+
+  /** Returns the standard format that a file is in, none if it is some bank's CSV. */
+  public Optional<StatementFormat> format(Held file) {
+    return StatementFormat.find(head(file));
+  }
+
+  /** Returns the statements of a file in a standard format; refuses a damaged file and one in another currency in a sentence. */
+  public List<DeclaredStatement> statements(Held file, Currency currency) {
+    try (InputStream in = Files.newInputStream(file.path())) {
+      return statements(file.name(), in, currency);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Returns the statements of a file's bytes; refuses as {@link #statements(Held, Currency)} does. */
+  public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency) throws IOException {
+    byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
+    StatementFormat format = StatementFormat.find(bytes)
+        .orElseThrow(() -> new IllegalArgumentException("The file '" + name + "' is in no standard format of bank statements"));
+    List<DeclaredStatement> statements = format.read(bytes);
+    Set<List<Object>> seen = new HashSet<>();
+    for (DeclaredStatement one : statements) {
+      if (!one.currency().equals(currency)) {
+        throw new IllegalArgumentException("Statement " + one.number() + " is in " + one.currency().getCurrencyCode() + ", but the plan is in "
+            + currency.getCurrencyCode() + ": bring it into a plan of its own currency");
+      }
+      if (!seen.add(List.of(one.accountNumber(), one.number(), one.to()))) {
+        throw new IllegalArgumentException("Statement " + one.number() + " of " + one.to() + " stands in the file twice: export it again");
+      }
+    }
+    return statements;
   }
 
   private static byte[] head(Held file) {

@@ -3,8 +3,10 @@ package ebbtide.app.jobs;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementStore;
+import ebbtide.app.storage.StatementStore.Arriving;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.StatementBalances;
 import ebbtide.formats.bank.BankCsvReader;
 import ebbtide.formats.bank.BankRow;
 import ebbtide.formats.bank.CsvDialect;
@@ -21,8 +23,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * The bringing in of one bank's file: read whole first, then kept in one edit, or not at all. With bad rows and no word
- * to leave them out it stops before anything is kept.
+ * The bringing in of one bank's file, with one statement or several: read whole first, then kept in one edit, or not at all.
+ * With bad rows and no word to leave them out it stops before anything is kept.
  */
 public final class StatementJob implements Runnable {
   private static final Logger LOG = LoggerFactory.getLogger(StatementJob.class);
@@ -42,14 +44,27 @@ public final class StatementJob implements Runnable {
   public record Progress(State state, long bytesRead, long bytes, int rows, int badRows, List<RowProblem> problems,
       int added, int alreadyThere, int assigned, LocalDate lastDay, String sentence) {}
 
+  /** The reading of a file's bytes into what arrives. */
+  @FunctionalInterface
+  public interface Content {
+    void read(InputStream in, Arrivals arrivals) throws IOException;
+  }
+
+  /** Returns the reading of a bank's CSV by a dialect, all of it for one account. */
+  public static Content csv(String account, CsvDialect dialect, Currency currency) {
+    return (in, arrivals) -> {
+      arrivals.begin(account, null);
+      new BankCsvReader(dialect, currency).read(in, arrivals);
+    };
+  }
+
   private final BankFiles.Held file;
-  private final CsvDialect dialect;
+  private final Content content;
   private final boolean leaveBadRows;
   private final List<AssignRule> rules;
-  private final Currency currency;
   private final Edits edits;
   private final StatementStore statements;
-  private final List<BankMovement> movements = new ArrayList<>();
+  private final List<Arriving> arriving = new ArrayList<>();
   private final List<RowProblem> problems = new ArrayList<>();
   private volatile boolean stopAsked;
   private volatile State state = State.READING;
@@ -62,14 +77,13 @@ public final class StatementJob implements Runnable {
   private volatile String sentence = "";
   private volatile Edits.Done done;
 
-  /** Makes the job of a file read by a dialect, its movements assigned by rules. */
-  public StatementJob(BankFiles.Held file, CsvDialect dialect, boolean leaveBadRows, List<AssignRule> rules,
-      Currency currency, Edits edits, StatementStore statements) {
+  /** Makes the job of a file, its movements assigned by rules. */
+  public StatementJob(BankFiles.Held file, Content content, boolean leaveBadRows, List<AssignRule> rules, Edits edits,
+      StatementStore statements) {
     this.file = file;
-    this.dialect = dialect;
+    this.content = content;
     this.leaveBadRows = leaveBadRows;
     this.rules = List.copyOf(rules);
-    this.currency = currency;
     this.edits = edits;
     this.statements = statements;
   }
@@ -108,7 +122,7 @@ public final class StatementJob implements Runnable {
             badRows + (badRows == 1 ? " row" : " rows") + " could not be taken as they stand: nothing was brought in yet.");
         return;
       }
-      if (movements.isEmpty()) {
+      if (arriving.stream().allMatch(one -> one.movements().isEmpty() && one.declared() == null)) {
         throw new IllegalArgumentException("No movement was found in the file: look at which columns hold what");
       }
       keep();
@@ -139,59 +153,88 @@ public final class StatementJob implements Runnable {
 
   private void read() throws IOException {
     try (InputStream in = new Counting(Files.newInputStream(file.path()))) {
-      new BankCsvReader(dialect, currency).read(in, new BankCsvReader.Sink() {
-        @Override
-        public void row(BankRow row) {
-          if (stopAsked) {
-            throw new Stopped();
-          }
-          try {
-            add(row);
-          } catch (IllegalArgumentException e) {
-            problem(new RowProblem(row.line(), e.getMessage(), row.counterparty()));
-          }
-        }
-
-        @Override
-        public void problem(RowProblem problem) {
-          badRows++;
-          synchronized (problems) {
-            if (problems.size() < MOST_PROBLEMS) {
-              problems.add(problem);
-            }
-          }
-        }
-      });
+      content.read(in, new Arrivals());
     }
   }
 
-  private void add(BankRow row) {
-    BankMovement bare = new BankMovement(file.account(), row.bookingDate(), row.valueDate(), row.minor(), row.text(),
-        row.counterparty(), row.reference(), List.of());
-    BankMovement movement = row.minor() == 0 ? bare
-        : AssignRule.findFitting(rules, bare).map(rule -> bare.withParts(rule.partsOf(bare))).orElse(bare);
-    movements.add(movement);
-    rows++;
-    assigned += movement.parts().isEmpty() ? 0 : 1;
-    lastDay = lastDay == null || row.bookingDate().isAfter(lastDay) ? row.bookingDate() : lastDay;
+  /** What arrives while a file is read: statement by statement, row by row. */
+  public final class Arrivals implements BankCsvReader.Sink {
+    private List<BankMovement> movements;
+    private String account;
+
+    private Arrivals() {}
+
+    /** Begins what arrives for an account, with the balances that the bank declares, or null. */
+    public void begin(String of, StatementBalances declared) {
+      account = of;
+      movements = new ArrayList<>();
+      arriving.add(new Arriving(of, file.name(), movements, declared));
+    }
+
+    @Override
+    public void row(BankRow row) {
+      if (stopAsked) {
+        throw new Stopped();
+      }
+      try {
+        movements.add(movement(row));
+      } catch (IllegalArgumentException e) {
+        problem(new RowProblem(row.line(), e.getMessage(), row.counterparty()));
+      }
+    }
+
+    @Override
+    public void problem(RowProblem problem) {
+      badRows++;
+      synchronized (problems) {
+        if (problems.size() < MOST_PROBLEMS) {
+          problems.add(problem);
+        }
+      }
+    }
+
+    private BankMovement movement(BankRow row) {
+      BankMovement bare = new BankMovement(account, row.bookingDate(), row.valueDate(), row.minor(), row.text(), row.counterparty(),
+          row.reference(), List.of());
+      BankMovement movement = row.minor() == 0 ? bare
+          : AssignRule.findFitting(rules, bare).map(rule -> bare.withParts(rule.partsOf(bare))).orElse(bare);
+      rows++;
+      assigned += movement.parts().isEmpty() ? 0 : 1;
+      lastDay = lastDay == null || row.bookingDate().isAfter(lastDay) ? row.bookingDate() : lastDay;
+      return movement;
+    }
   }
 
   private void keep() {
     state = State.KEEPING;
-    String id = ShortId.next();
-    added = statements.lay(file.planId(), id, file.account(), file.name(), movements, () -> {
+    List<String> laid = new ArrayList<>();
+    List<String> toSwitchOn = new ArrayList<>();
+    try {
+      for (Arriving one : arriving) {
+        laid.add(ShortId.next());
+        int fresh = lay(laid.get(laid.size() - 1), one);
+        if (fresh > 0 || one.declared() != null && !statements.isThere(file.planId(), one.declared())) {
+          toSwitchOn.add(laid.get(laid.size() - 1));
+        }
+        added += fresh;
+      }
+    } catch (RuntimeException e) {
+      added = 0;
+      laid.forEach(id -> statements.takeUp(file.planId(), id));
+      throw e;
+    }
+    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> toSwitchOn.forEach(draft::switchOn));
+    end(State.DONE, added == 0 ? "Every movement of this file was there already: nothing was added."
+        : added + (added == 1 ? " movement" : " movements") + " brought in"
+            + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
+  }
+
+  private int lay(String id, Arriving one) {
+    return statements.lay(file.planId(), id, one, () -> {
       if (stopAsked) {
         throw new Stopped();
       }
     });
-    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> {
-      if (added > 0) {
-        draft.switchOn(id);
-      }
-    });
-    end(State.DONE, added == 0 ? "Every movement of this file was there already: nothing was added."
-        : added + (added == 1 ? " movement" : " movements") + " brought in"
-            + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
   }
 
   /** Counts the bytes that were read, for progress. */

@@ -109,7 +109,7 @@ public final class Draft {
 
   /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
   public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
-    int added = stores.statements().lay(planId, id, account, fileName, movements, () -> {});
+    int added = stores.statements().lay(planId, id, new StatementStore.Arriving(account, fileName, movements, null), () -> {});
     if (added > 0) {
       switchOn(id);
     }

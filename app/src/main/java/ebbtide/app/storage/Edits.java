@@ -17,6 +17,7 @@ import ebbtide.plan.PlanProblem;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -58,6 +59,10 @@ public class Edits {
 
     public Books books() {
       return forecast.books();
+    }
+
+    public Currency currency() {
+      return plan().settings().currency();
     }
   }
 

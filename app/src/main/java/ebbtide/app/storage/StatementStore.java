@@ -2,6 +2,7 @@ package ebbtide.app.storage;
 
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
+import ebbtide.books.StatementBalances;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -9,6 +10,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -29,9 +31,18 @@ public class StatementStore implements Kept {
     this.clock = clock;
   }
 
-  /** A statement in the list of those brought in. */
+  /** A statement in the list of those brought in; number and balances are null where the bank's file declared none. */
   public record StatementListed(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements,
-      LocalDate firstDay, LocalDate lastDay) {}
+      LocalDate firstDay, LocalDate lastDay, String number, Long opening, Long closing) {
+
+    /** Returns the balances that the bank declared, none for a file that declares none. */
+    public Optional<StatementBalances> balances() {
+      return number == null ? Optional.empty() : Optional.of(new StatementBalances(account, number, firstDay, lastDay, opening, closing));
+    }
+  }
+
+  /** What comes in for an account: the movements that were read, and the balances if the file declares them (else null). */
+  public record Arriving(String account, String fileName, List<BankMovement> movements, StatementBalances declared) {}
 
   /** The statement laid down last: it is switched on next, and need not be read back for that. */
   private record Laid(String id, List<BankMovement> movements) {}
@@ -44,31 +55,49 @@ public class StatementStore implements Kept {
         : movements.booksOf(planId, accounts, id);
   }
 
+  /** Takes up a statement that was laid down and never switched on. */
+  public void takeUp(String planId, String id) {
+    movements.removeOf(planId, id);
+    client.sql("delete from statement where plan_id = ? and id = ? and not active").params(planId, id).update();
+  }
+
+  /** Returns whether a statement with just these balances counts already. */
+  public boolean isThere(String planId, StatementBalances declared) {
+    return all(planId).stream().anyMatch(one -> one.balances().filter(declared::equals).isPresent());
+  }
+
   /** Returns the statements of a plan that count, the latest first. */
   public List<StatementListed> all(String planId) {
     return client.sql("""
-        select id, account, file_name, brought_in_at, movements, first_day, last_day from statement
+        select id, account, file_name, brought_in_at, movements, first_day, last_day, number, opening, closing from statement
         where plan_id = ? and active order by brought_in_at desc, id""").param(planId).query(StatementListed.class).list();
   }
 
   /**
-   * Lays down the movements of a file that are not among the account's yet, switched off, and returns how many those
+   * Lays down the movements that arrive and are not among the account's yet, switched off, and returns how many those
    * are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
    * adds it twice. {@code eachBatch} runs before every ten thousand and may throw to end the work, which leaves nothing.
    */
-  public int lay(String planId, String id, String account, String fileName, List<BankMovement> read, Runnable eachBatch) {
-    if (read.isEmpty()) {
+  public int lay(String planId, String id, Arriving arriving, Runnable eachBatch) {
+    List<BankMovement> read = arriving.movements();
+    StatementBalances declared = arriving.declared();
+    if (read.isEmpty() && declared == null) {
       return 0;
     }
-    LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseThrow();
-    LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseThrow();
-    List<BankMovement> fresh = without(movements.fingerprints(planId, account, first, last), read);
+    LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseGet(() -> declared.from());
+    LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseGet(() -> declared.to());
+    List<BankMovement> fresh = without(movements.fingerprints(planId, arriving.account(), first, last), read);
     try {
-      layAll(planId, account, id, fresh, eachBatch);
+      layAll(planId, arriving.account(), id, fresh, eachBatch);
       client.sql("""
-          insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active)
-          values (?, ?, ?, ?, ?, ?, ?, ?, false)""")
-          .params(planId, id, account, fileName, OffsetDateTime.now(clock), fresh.size(), first, last).update();
+          insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active,
+            number, opening, closing)
+          values (?, ?, ?, ?, ?, ?, ?, ?, false, ?, ?, ?)""")
+          .params(planId, id, arriving.account(), arriving.fileName(), OffsetDateTime.now(clock), fresh.size(),
+              declared == null ? first : declared.from(), declared == null ? last : declared.to(),
+              declared == null ? null : declared.number(), declared == null ? null : declared.opening(),
+              declared == null ? null : declared.closing())
+          .update();
       latest = new Laid(id, fresh);
       return fresh.size();
     } catch (RuntimeException e) {

@@ -143,7 +143,7 @@ class ApiTest {
 
   @Test
   void bankFiles_ofFourWeeks_tieToTheirOwnRunningBalance() throws Exception {
-    for (var file : DemoFiles.texts().entrySet()) {
+    for (var file : DemoFiles.texts().entrySet().stream().filter(one -> one.getKey().endsWith(".csv")).toList()) {
       String account = file.getKey().startsWith("shop") ? "shop-takings" : "current";
       JsonNode held = json(send(multipart("/api/plans/" + plan + "/bank-files?account=" + account)
           .file(new MockMultipartFile("file", file.getKey(), "text/csv", file.getValue().getBytes(StandardCharsets.UTF_8)))));

@@ -106,7 +106,7 @@ class MovementsTest {
     String plan = plan();
     List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
     int[] batches = {0};
-    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, "a", "big.csv", many, () -> {
+    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, new StatementStore.Arriving("a", "big.csv", many, null), () -> {
       if (++batches[0] == 3) {
         throw new IllegalStateException("stopped by hand");
       }
