@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import ItemsView from '../items/ItemsView.svelte';
   import AllMonths from './AllMonths.svelte';
   import LineEditor from './LineEditor.svelte';
   import LineTree from './LineTree.svelte';
@@ -19,7 +20,10 @@
   const plan = getPlan();
   const view = $derived(direction === 'receipt' ? 'receipts' : 'payments');
   const lines = $derived(plan.view!.lines.filter((line) => line.direction === direction));
+  /** Stands in the address in place of a line. */
+  const ITEMS = 'open-items';
   const id = $derived(part ? decodeURIComponent(part) : undefined);
+  const items = $derived(id === ITEMS);
   const chosen = $derived(
     lines.find((line) => line.id === id) ?? lines.find((line) => line.kind !== 'group') ?? lines[0],
   );
@@ -43,8 +47,16 @@
         <Act onclick={() => (adding = true)} title="Add a line (N)">Add</Act>
       </span>
     </div>
+    <button
+      class="mb-1.5 w-full rounded-[3px] border border-rule px-2 py-1 text-left {items
+        ? 'bg-foam font-semibold'
+        : 'bg-sheet'}"
+      aria-pressed={items}
+      onclick={() => choose(ITEMS)}
+      >{direction === 'receipt' ? 'Receivables: invoices and orders' : 'Payables: bills and orders'}</button
+    >
     {#if lines.length}
-      <LineTree {lines} chosen={chosen?.id} onchoose={choose} onadd={() => (adding = true)} />
+      <LineTree {lines} chosen={items ? undefined : chosen?.id} onchoose={choose} onadd={() => (adding = true)} />
     {:else}
       <div class="card">
         <p class="mb-2">
@@ -57,7 +69,9 @@
     {/if}
   </section>
   <section class="min-w-0" aria-label="Line">
-    {#if all}
+    {#if items}
+      <ItemsView {direction} />
+    {:else if all}
       <AllMonths {direction} />
     {:else if chosen}
       {#key chosen.id}

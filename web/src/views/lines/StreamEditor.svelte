@@ -12,6 +12,7 @@
   import TermsEditor from './TermsEditor.svelte';
   import Schedule from './Schedule.svelte';
   import TaxAndSpread from './TaxAndSpread.svelte';
+  import { Said } from '../../lib/said.svelte';
   import type { Json, Save } from './save';
 
   interface Props {
@@ -34,6 +35,16 @@
     both: 'cost',
   };
   let suggesting = $state(false);
+  const said = new Said();
+
+  function keepItems(keep: boolean) {
+    void said.of(
+      save(
+        (now) => ({ ...now, basis: keep ? 'books' : 'pattern' }),
+        keep ? 'open items kept' : 'planned by its pattern alone',
+      ),
+    );
+  }
   const gross = $derived(Number((assumption.tax as Json | undefined)?.rate ?? 0) > 0);
 </script>
 
@@ -62,6 +73,18 @@
   <TermsEditor {assumption} {save} {first} />
   {#if view.ledger}<LedgerFields {assumption} ledger={view.ledger} {save} />{/if}
   <TaxAndSpread {assumption} {save} {paid} />
+  <label class="mt-1.5 flex items-center gap-2">
+    <input
+      type="checkbox"
+      checked={assumption.basis === 'books'}
+      onchange={(e) => keepItems(e.currentTarget.checked)}
+    />
+    <span class="hush"
+      >open items are kept: {paid ? 'bills' : 'invoices'} and orders make the near weeks, the plan adds what they leave of
+      each month</span
+    >
+  </label>
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </div>
 {#if view.early}<EarlyPayment early={view.early} />{/if}
 {#if !view.schedule}

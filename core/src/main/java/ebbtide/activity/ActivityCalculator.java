@@ -16,6 +16,7 @@ public final class ActivityCalculator {
   private final Plan plan;
   private final Map<String, Line> byId = new HashMap<>();
   private final Map<String, MonthlyActivity> done = new HashMap<>();
+  private final Map<String, MonthlyActivity> billed = new HashMap<>();
   private final int firstMonth;
   private final int lastMonth;
   private final int firstForecastMonth;
@@ -46,11 +47,21 @@ public final class ActivityCalculator {
     this.lastMonth = last + lead + stockAhead;
   }
 
-  /** Returns the monthly amounts of a line that is a stream, from the first month known to the last one needed. */
+  /** Says what a line on books still bills by month; what reads the line goes on reading what is planned of it. */
+  public void bills(Line line, MonthlyActivity left) {
+    billed.put(line.id(), left);
+  }
+
+  /** Returns the monthly amounts that a line that is a stream bills: what is planned, of a line on books what is left of it. */
   public MonthlyActivity of(Line line) {
+    return billed.containsKey(line.id()) ? billed.get(line.id()) : planned(line);
+  }
+
+  /** Returns the monthly amounts planned for a line that is a stream, from the first month known to the last one needed. */
+  public MonthlyActivity planned(Line line) {
     MonthlyActivity known = done.get(line.id());
     if (known == null) {
-      known = compute((Assumption.Stream) line.assumption());
+      known = compute((Assumption.Stream) byId.get(line.id()).assumption());
       done.put(line.id(), known);
     }
     return known;
@@ -62,7 +73,7 @@ public final class ActivityCalculator {
   }
 
   MonthlyActivity of(String lineId) {
-    return of(byId.get(lineId));
+    return planned(byId.get(lineId));
   }
 
   String nameOf(String lineId) {
@@ -102,7 +113,7 @@ public final class ActivityCalculator {
     Assumption.MonthOverride override = stream.overrides().get(month);
     if (override != null && monthNumber >= firstForecastMonth) {
       return "overridden: " + override.reason() + " (computed "
-          + Money.words(of(line).computedIn(monthNumber), plan.settings().currency()) + ", " + amounts(stream).words(month) + ")";
+          + Money.words(planned(line).computedIn(monthNumber), plan.settings().currency()) + ", " + amounts(stream).words(month) + ")";
     }
     if (monthNumber < firstForecastMonth && !(stream.method() instanceof ShareOfLine)) {
       return "no history of " + Words.month(month) + ": taken as nil";

@@ -13,11 +13,17 @@ import java.util.stream.Stream;
 /**
  * The facts: accounts, and the movements of the unrestricted ones by day. Movements are by line where assigned;
  * {@code unassignedIn} and {@code unassignedOut} hold what is not, by sign; {@code transfers} what moves between own
- * accounts; {@code byAccount} all of each account, restricted ones too. What came in and what went out on a day are each
+ * accounts; {@code byAccount} all of each account, restricted ones too; {@code items} what is invoiced, ordered or agreed. What came in and what went out on a day are each
  * one amount, in order of day, so that books with the same movements are equal.
  */
 public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn,
-    List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount) {
+    List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount, OpenItems items) {
+  /** Makes books without open items. */
+  public Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn, List<DayAmount> unassignedOut,
+      List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount) {
+    this(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, OpenItems.NONE);
+  }
+
   public Books {
     accounts = List.copyOf(accounts);
     byLine = ordered(byLine);
@@ -51,7 +57,12 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
   private Books sum(Books others, int by) {
     return new Books(accounts, sum(byLine, others.byLine, by), DayAmount.sum(unassignedIn, others.unassignedIn, by),
         DayAmount.sum(unassignedOut, others.unassignedOut, by), DayAmount.sum(transfers, others.transfers, by),
-        sum(byAccount, others.byAccount, by));
+        sum(byAccount, others.byAccount, by), items);
+  }
+
+  /** Returns these books with other open items. */
+  public Books with(OpenItems others) {
+    return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, others);
   }
 
   private static Map<String, List<DayAmount>> sum(Map<String, List<DayAmount>> amounts,

@@ -6,6 +6,7 @@ import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.funding.Liquidity;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
@@ -16,8 +17,11 @@ import ebbtide.time.Timeline;
 import ebbtide.timing.Billings;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
+import ebbtide.timing.ExpectedItem;
 import ebbtide.timing.FlowSink;
 import ebbtide.timing.Implied;
+import ebbtide.timing.ItemTiming;
+import ebbtide.timing.LeftOfPlan;
 import ebbtide.timing.LineTiming;
 import ebbtide.timing.MonthBilling;
 import ebbtide.timing.PaidDays;
@@ -32,6 +36,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiFunction;
 
 /** The pipeline from plan and books to the forecast: a pure function of the two, to the cent. */
 public final class Forecaster {
@@ -44,15 +49,56 @@ public final class Forecaster {
   private final Settlements settlements;
   private final Timeline timeline;
   private final int asOf;
+  private final Plan assumed;
+  private final ItemTiming items;
 
-  private Forecaster(Plan plan, Books books) {
-    this.plan = plan;
+  private Forecaster(Plan assumed, Books books) {
+    this.assumed = assumed;
     this.books = books;
-    this.activity = new ActivityCalculator(plan);
-    this.billings = new Billings(activity);
+    this.activity = new ActivityCalculator(assumed);
+    this.plan = toBill(assumed);
+    this.items = new ItemTiming(plan, books.items(), line -> timelineOf(country(line)).calendar());
+    plan.lines().stream().filter(Forecaster::isOnBooks).forEach(line -> activity.bills(line, left(line).billed()));
+    this.billings = new Billings(activity, items);
     this.settlements = new Settlements(plan, activity, billings, this::taxPoints, line -> timelineOf(country(line)).calendar());
     this.timeline = timelineOf(mainCountry(books));
     this.asOf = timeline.index(plan.settings().asOf());
+  }
+
+  private static boolean isOnBooks(Line line) {
+    return line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS;
+  }
+
+  /** Returns the plan with every stream on books as what is still to be billed of it after the as-of date. */
+  private static Plan toBill(Plan plan) {
+    return plan.lines().stream().noneMatch(Forecaster::isOnBooks) ? plan
+        : new Plan(plan.settings(), plan.lines().stream().map(line -> isOnBooks(line)
+            ? line.with(((Assumption.Stream) line.assumption()).after(plan.settings().asOf())) : line).toList(), plan.buoys());
+  }
+
+  /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */
+  LeftOfPlan left(Line line) {
+    return new LeftOfPlan((Assumption.Stream) line.assumption(), plan.isActive(line) ? books.items().of(line.id()) : List.of(),
+        activity.planned(line), plan.settings(), timelineOf(country(line)));
+  }
+
+  /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */
+  public static LeftOfPlan left(Plan plan, Books books, Line line) {
+    return new Forecaster(plan, books).left(line);
+  }
+
+  /** Returns when the open items of a plan's lines are expected to be paid, and why (rules 4). */
+  public static ItemTiming items(Plan plan, Books books) {
+    return new Forecaster(plan, books).items;
+  }
+
+  ItemTiming items() {
+    return items;
+  }
+
+  /** Returns a line as it is billed: a stream on books as what is left of it. */
+  Line billed(Line line) {
+    return plan.findLine(line.id()).orElse(line);
   }
 
   /** Returns the forecast of a plan without problems ({@link ebbtide.plan.PlanCheck}) and its books. */
@@ -110,7 +156,7 @@ public final class Forecaster {
     transfers.addTo(closing);
     accumulate(closing);
     Liquidity liquidity = Liquidity.of(plan.settings(), timeline, closing);
-    return new Forecast(plan, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity);
+    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity);
   }
 
   /** Turns net flows by day into closing balances that meet the bank's balance on the as-of date. */
@@ -139,7 +185,7 @@ public final class Forecaster {
       int sign = line.direction().sign();
       timing(line).emit(line, movements, new Adding(line, flows, timelineOf(country(line))));
       if (line.assumption() instanceof Assumption.Stream) {
-        flows.netWithBooked(sign);
+        flows.netWithBooked(sign, timing(line).onAccount(line, movements));
       }
       for (CashOverride override : line.overrides()) {
         flows.override(override, sign);
@@ -150,7 +196,7 @@ public final class Forecaster {
 
   private LineTiming timing(Line line) {
     String country = country(line);
-    return new LineTiming(plan, timelineOf(country), () -> paidDaysOf(country), activity, billings, settlements);
+    return new LineTiming(plan, timelineOf(country), () -> paidDaysOf(country), activity, billings, settlements, items);
   }
 
   private TaxPoints taxPoints(Line line) {
@@ -164,10 +210,11 @@ public final class Forecaster {
   }
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
-  static void emit(Plan plan, Books books, Line line, java.util.function.Function<Timeline, FlowSink> sinkFor) {
+  static void emit(Plan plan, Books books, Line line, BiFunction<Line, Timeline, FlowSink> sinkFor) {
     Forecaster forecaster = new Forecaster(plan, books);
     Timeline days = forecaster.timelineOf(forecaster.country(line));
-    forecaster.timing(line).emit(line, books.byLine().getOrDefault(line.id(), List.of()), sinkFor.apply(days));
+    Line billed = forecaster.billed(line);
+    forecaster.timing(billed).emit(billed, books.byLine().getOrDefault(line.id(), List.of()), sinkFor.apply(billed, days));
   }
 
   /** Returns the account of a line that is pay by role (rules 7.1). */
@@ -263,6 +310,11 @@ public final class Forecaster {
     @Override
     public void fromTrueUp(Implied implied, Implied.Correction correction) {
       implied.lay(correction, (day, minor) -> flows.add(day, minor * sign));
+    }
+
+    @Override
+    public void fromItem(ExpectedItem item, int day, long minor) {
+      flows.addItem(day, minor * sign);
     }
 
     @Override

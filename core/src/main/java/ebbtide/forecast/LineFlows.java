@@ -20,6 +20,7 @@ final class LineFlows implements Spread.DaySink {
   private final int asOf;
   private long[] settled = NONE;
   private long[] committed = NONE;
+  private long[] items = NONE;
   private final long[] laid;
   private long[] netted;
   private long[] estimated;
@@ -54,6 +55,14 @@ final class LineFlows implements Spread.DaySink {
     }
   }
 
+  /** Adds what an open item is expected to pay; it is committed, and nothing is netted with it. */
+  void addItem(int day, long minor) {
+    if (day > asOf && day < timeline.days()) {
+      items = items.length == 0 ? new long[timeline.days()] : items;
+      items[day] += minor;
+    }
+  }
+
   void markOverdue(int day) {
     overdue = overdue == null ? new boolean[timeline.days()] : overdue;
     overdue[day] = true;
@@ -61,13 +70,14 @@ final class LineFlows implements Spread.DaySink {
 
   /**
    * Takes what is booked after the as-of date off the estimate of its month's days after it, the earliest days first,
-   * never past zero: the bank's word replaces the plan's.
+   * never past zero: the bank's word replaces the plan's. The first of it is spent where open items took it on account.
    */
-  void netWithBooked(int sign) {
+  void netWithBooked(int sign, long onAccount) {
     if (committed.length == 0) {
       return;
     }
     netted = laid.clone();
+    long spent = onAccount;
     for (int month = timeline.firstMonth(); month <= timeline.lastMonth(); month++) {
       int start = Math.max(asOf + 1, timeline.startOfMonth(month));
       int end = timeline.startOfMonth(month) + timeline.lengthOfMonth(month);
@@ -75,6 +85,9 @@ final class LineFlows implements Spread.DaySink {
       for (int day = start; day < end; day++) {
         booked += committed[day] * sign;
       }
+      long taken = Math.min(spent, Math.max(0, booked));
+      spent -= taken;
+      booked -= taken;
       for (int day = start; day < end && booked > 0; day++) {
         long used = Math.min(booked, Math.max(0, netted[day] * sign));
         netted[day] -= used * sign;
@@ -95,7 +108,7 @@ final class LineFlows implements Spread.DaySink {
     if (estimated == netted) {
       estimated = netted.clone();
     }
-    long left = override.amount() * sign - sum(settled, start, end) - sum(committed, start, end);
+    long left = override.amount() * sign - sum(settled, start, end) - sum(committed, start, end) - sum(items, start, end);
     long[] parts = Split.byWeights(left, weights(open, end));
     System.arraycopy(parts, 0, estimated, open, parts.length);
   }
@@ -118,7 +131,7 @@ final class LineFlows implements Spread.DaySink {
   }
 
   Cell cell(int from, int to) {
-    return Cell.flow(sum(settled, from, to), sum(committed, from, to), sum(estimated, from, to));
+    return Cell.flow(sum(settled, from, to), sum(committed, from, to) + sum(items, from, to), sum(estimated, from, to));
   }
 
   long netted(int from, int to) {
@@ -146,12 +159,13 @@ final class LineFlows implements Spread.DaySink {
 
   long on(Part part, int day) {
     long[] days = part == Part.SETTLED ? settled : part == Part.COMMITTED ? committed : estimated;
-    return days.length == 0 ? 0 : days[day];
+    return (days.length == 0 ? 0 : days[day]) + (part == Part.COMMITTED && items.length > 0 ? items[day] : 0);
   }
 
   void addTo(long[] net) {
     addTo(net, settled);
     addTo(net, committed);
+    addTo(net, items);
     addTo(net, estimated);
   }
 

@@ -2,8 +2,11 @@ package ebbtide.forecast;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.books.Books;
+import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.MonthPattern;
@@ -13,8 +16,10 @@ import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import ebbtide.timing.DayBilling;
 import ebbtide.timing.Expectation;
+import ebbtide.timing.ExpectedItem;
 import ebbtide.timing.FlowSink;
 import ebbtide.timing.Implied;
+import ebbtide.timing.LeftOfPlan;
 import ebbtide.timing.MonthBilling;
 import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
@@ -39,7 +44,9 @@ final class LineWorkings implements FlowSink {
   private final List<Workings.Item> items = new ArrayList<>();
   private final Map<DayBilling, Long> byDays = new LinkedHashMap<>();
   private Timeline days;
+  private Line billed;
   private long truedUp;
+  private LeftOfPlan left;
 
   LineWorkings(Forecast forecast, Line line, Period period) {
     this.forecast = forecast;
@@ -54,7 +61,8 @@ final class LineWorkings implements FlowSink {
     Cell cell = forecast.cell(line, period);
     addBooked();
     if (plan.isActive(line)) {
-      Forecaster.emit(plan, forecast.books(), line, timeline -> {
+      Forecaster.emit(plan, forecast.books(), line, (asBilled, timeline) -> {
+        billed = asBilled;
         days = timeline;
         return this;
       });
@@ -76,7 +84,7 @@ final class LineWorkings implements FlowSink {
 
   @Override
   public void fromPattern(MonthBilling billing, int step) {
-    Spread spread = ((Assumption.Stream) line.assumption()).spread();
+    Spread spread = ((Assumption.Stream) billed.assumption()).spread();
     long[] inPeriod = {0};
     spread.lay(billing.cash(step) * sign, billing.cashMonth(step), days, (day, minor) -> {
       LocalDate date = days.date(day);
@@ -85,7 +93,7 @@ final class LineWorkings implements FlowSink {
       }
     });
     if (inPeriod[0] != 0) {
-      items.add(new Workings.Item(Part.ESTIMATED, patternWords(billing, step, spread), activity.words(line, billing.month()),
+      items.add(new Workings.Item(Part.ESTIMATED, patternWords(billing, step, spread), monthWords(billing.month()),
           null, inPeriod[0]));
     }
   }
@@ -127,7 +135,19 @@ final class LineWorkings implements FlowSink {
   private void addDays(DayBilling billing, long minor) {
     items.add(new Workings.Item(Part.ESTIMATED, "Of " + billed(billing.month(), billing.net(), billing.tax(), billing.gross())
         + ", issued " + ((Assumption.Stream) line.assumption()).spread().words() + ", " + billing.terms().words(),
-        activity.words(line, billing.month()), null, minor));
+        monthWords(billing.month()), null, minor));
+  }
+
+  /** Where a month's amount comes from; on books, what invoices and orders have taken of it. */
+  private String monthWords(int month) {
+    String words = activity.words(line, month);
+    if (((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN) {
+      return words;
+    }
+    left = left == null ? Forecaster.left(plan, forecast.books(), line) : left;
+    return left.months().stream().filter(one -> one.month().equals(Timeline.month(month)) && (one.invoiced() != 0 || one.onOrder() != 0)).findFirst()
+        .map(one -> "planned " + amount(one.planned()) + " (" + words + "), less invoiced " + amount(one.invoiced())
+            + (one.onOrder() == 0 ? "" : ", less on order " + amount(one.onOrder())) + ": left " + amount(one.left())).orElse(words);
   }
 
   private String billed(int month, long net, long tax, long gross) {
@@ -140,6 +160,24 @@ final class LineWorkings implements FlowSink {
     return one.share() + " of " + billed(billing.month(), billing.net(), billing.tax(), billing.gross()) + ", "
         + one.delayWords() + (billing.discount(step) == 0 ? "" : ", less " + one.discount() + " discount") + ", "
         + spread.words();
+  }
+
+  @Override
+  public void fromItem(ExpectedItem item, int day, long minor) {
+    if (minor != 0 && period.contains(item.day())) {
+      items.add(new Workings.Item(Part.COMMITTED, kind(item.item()) + " " + item.item().number() + ", " + item.item().counterparty(),
+          item.because() + (minor == item.minor() ? "" : ", less cash booked on account"), item.day(), minor * sign));
+    }
+  }
+
+  private String kind(OpenItem item) {
+    boolean receipt = line.direction() == Direction.RECEIPT;
+    return switch (item.kind()) {
+      case INVOICE -> receipt ? "Invoice" : "Bill";
+      case CREDIT_NOTE -> "Credit note";
+      case ORDER -> receipt ? "Sales order" : "Purchase order";
+      case COMMITMENT -> "Commitment";
+    };
   }
 
   @Override
@@ -199,7 +237,13 @@ final class LineWorkings implements FlowSink {
   }
 
   private Long overBy() {
-    if (line.isGroup() || line.assumption() instanceof Assumption.Stream) {
+    if (line.assumption() instanceof Assumption.Stream stream) {
+      long over = stream.basis() == Basis.PATTERN || !plan.isActive(line) ? 0 : Forecaster.left(plan, forecast.books(), line).months().stream()
+          .filter(one -> period.overlaps(new Period(one.month().atDay(1), one.month().plusMonths(1).atDay(1))))
+          .mapToLong(LeftOfPlan.Month::overBy).sum();
+      return over == 0 ? null : over;
+    }
+    if (line.isGroup()) {
       return null;
     }
     long over = Forecaster.expectations(plan, forecast.books(), line).stream()

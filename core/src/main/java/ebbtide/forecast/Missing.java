@@ -5,6 +5,7 @@ import ebbtide.books.Books;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
@@ -14,6 +15,7 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
+import ebbtide.timing.ItemTiming;
 import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -57,6 +59,7 @@ public record Missing(String lineId, String sentence) {
       }
     }
     salesTax(plan, forecaster, found);
+    openItems(plan, books, found);
     plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Dividends).forEach(line ->
         forecaster.settlements().dividends(line).declared().stream()
             .filter(one -> one.distributable() != null && one.amount() > one.distributable()).findFirst()
@@ -67,6 +70,17 @@ public record Missing(String lineId, String sentence) {
             .forEach(month -> found.add(new Missing(line.id(), line.name() + " of " + month.month() + " lacks what was withheld and owed "
                 + "on the as-of date: take the figure proposed, or type your own"))));
     return found;
+  }
+
+  /** Open items of a line for which none are kept count for nothing: that must not happen in silence. */
+  private static void openItems(Plan plan, Books books, List<Missing> found) {
+    for (Line line : plan.lines()) {
+      long open = books.items().of(line.id()).stream().filter(item -> item.amount().open() > 0).count();
+      if (open > 0 && plan.isActive(line) && !ItemTiming.counts(line)) {
+        found.add(new Missing(line.id(), line.name() + " has " + open + (open == 1 ? " open item" : " open items")
+            + ", but is planned by its pattern alone: keep open items for it, or they count for nothing"));
+      }
+    }
   }
 
   /** Tax without a day of settlement is never paid; a period begun by the as-of date has tax that only the books know (7.3). */
@@ -143,7 +157,7 @@ public record Missing(String lineId, String sentence) {
 
   /** Lags read months before the forecast; each that the pattern needs and history lacks is missed (rules 2.4). */
   private static void missingHistory(Plan plan, Forecaster forecaster, Line line, Assumption.Stream stream, List<Missing> found) {
-    if (stream.method() instanceof ActivityMethod.ShareOfLine) {
+    if (stream.method() instanceof ActivityMethod.ShareOfLine || stream.basis() == Basis.BOOKS) {
       return;
     }
     if (stream.ledger() != null && stream.ledger().trueUp() && stream.ledger().amount() > 0 && stream.terms().by() != Terms.By.TARGET

@@ -3,6 +3,7 @@ package ebbtide.forecast;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTaxSettlement;
@@ -103,7 +104,7 @@ public final class RollForwardWorkings {
       long tax = line.assumption().tax().taxOf(amount);
       add(items, "net", activity.words(line, number), line.assumption().tax().grossOf(amount) - tax);
       add(items, line.assumption().tax().rate() + " sales tax", "", tax);
-      add(items, "less what was billed up to the as-of date", "", amount(row) - line.assumption().tax().grossOf(amount));
+      add(items, isOnBooks(line) ? "taken by what is invoiced already, with orders delivered" : "less what was billed up to the as-of date", "", amount(row) - line.assumption().tax().grossOf(amount));
     } else if (row.equals("discount") || row.equals("collected") || row.equals("paid")) {
       schedule.billed().forEach(billed -> billed.payments().forEach(payment -> add(items, "of " + MONTH.format(billed.month()),
           "billed " + Money.words(billed.gross(), plan.settings().currency()),
@@ -111,8 +112,12 @@ public final class RollForwardWorkings {
     }
     long explained = items.stream().mapToLong(Workings.Item::minor).sum();
     if (!items.isEmpty()) {
-      add(items, "trued up to the ledger", "", amount(row) - explained);
+      add(items, isOnBooks(line) ? "open items, in the months they are expected" : "trued up to the ledger", "", amount(row) - explained);
     }
+  }
+
+  private static boolean isOnBooks(Line line) {
+    return ((Assumption.Stream) line.assumption()).basis() == Basis.BOOKS;
   }
 
   private static void add(List<Workings.Item> items, String what, String because, long minor) {

@@ -2,8 +2,10 @@ package ebbtide.forecast;
 
 import ebbtide.activity.StockRoll;
 import ebbtide.books.DayAmount;
+import ebbtide.books.OpenItem;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -16,6 +18,7 @@ import ebbtide.time.Period;
 import ebbtide.time.Timeline;
 import ebbtide.timing.AssetAccount;
 import ebbtide.timing.Expectation;
+import ebbtide.timing.ExpectedItem;
 import ebbtide.timing.Implied;
 import ebbtide.timing.PayAccount;
 import ebbtide.timing.ProfitTaxAccount;
@@ -109,8 +112,34 @@ public final class RollForwards {
     changes.put("discount", negative(schedule.discounts()));
     changes.put(receipt ? "written off" : "never paid", negative(schedule.writtenOff()));
     long opening = schedule.owed().get(0) - changes.values().stream().mapToLong(change -> change[0]).sum();
+    opening += ofItems(line, changes);
     trueUp(line, changes);
     return rolled(receipt ? RollForward.Kind.RECEIVABLES : RollForward.Kind.PAYABLES, line, opening, changes);
+  }
+
+  /**
+   * Adds what is known of a stream on books: orders are billed when delivered, open items collected or paid when they are expected, with
+   * the discount that is then taken. Returns what is owed of invoices, credit notes and commitments on the as-of date.
+   */
+  private long ofItems(Line line, Map<String, long[]> changes) {
+    if (((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN) {
+      return 0;
+    }
+    long opening = 0;
+    long[] collected = changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid");
+    for (ExpectedItem one : forecaster.items().of(line)) {
+      if (one.item().kind() == OpenItem.Kind.ORDER) {
+        LocalDate delivered = one.item().supplied().isAfter(plan.settings().asOf()) ? one.item().supplied() : plan.settings().asOf().plusDays(1);
+        add(changes.get("billed"), YearMonth.from(delivered), one.item().amount().open());
+      } else {
+        opening += one.item().signedOpen();
+      }
+      if (!one.isLeftOut()) {
+        add(collected, YearMonth.from(one.day()), -one.minor());
+        add(changes.get("discount"), YearMonth.from(one.day()), -one.discount());
+      }
+    }
+    return opening;
   }
 
   /** What tax points up to the as-of date left owed, less what was already paid of it; the settlements as they are forecast. */
@@ -127,7 +156,7 @@ public final class RollForwards {
   /** What the ledger has more, or less, than history implies stands in the first month, and is cleared as its flows are scaled. */
   private void trueUp(Line line, Map<String, long[]> changes) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    if (stream.ledger() == null || !stream.ledger().trueUp() || stream.terms().by() == Terms.By.TARGET) {
+    if (stream.ledger() == null || !stream.ledger().trueUp() || stream.terms().by() == Terms.By.TARGET || stream.basis() == Basis.BOOKS) {
       return;
     }
     boolean receipt = line.direction() == Direction.RECEIPT;

@@ -36,7 +36,7 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
    * were put aside for another keep what was typed into them, and count for nothing. The ledger is null until it is typed.
    */
   record Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history, SortedMap<YearMonth, MonthOverride> overrides,
-      SalesTax tax, Terms terms, Ledger ledger, Spread spread) implements Assumption {
+      SalesTax tax, Terms terms, Ledger ledger, Spread spread, Basis basis) implements Assumption {
     public Stream {
       aside = List.copyOf(aside);
       Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
@@ -44,9 +44,25 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
     }
 
+    /** Makes a stream for which no open items are kept. */
+    public Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history,
+        SortedMap<YearMonth, MonthOverride> overrides, SalesTax tax, Terms terms, Ledger ledger, Spread spread) {
+      this(method, aside, history, overrides, tax, terms, ledger, spread, Basis.PATTERN);
+    }
+
     @Override
     public Assumption cleared() {
-      return new Stream(method.cleared(), aside, history, new TreeMap<>(), tax, terms, ledger, spread);
+      return new Stream(method.cleared(), aside, history, new TreeMap<>(), tax, terms, ledger, spread, basis);
+    }
+
+    /** Returns the stream on a basis. */
+    public Stream on(Basis other) {
+      return new Stream(method, aside, history, overrides, tax, terms, ledger, spread, other);
+    }
+
+    /** Returns what is still to be billed of a stream on books after a day: no history, no ledger, its open month after that day. */
+    public Stream after(LocalDate asOf) {
+      return new Stream(method, aside, new TreeMap<>(), overrides, tax, terms, null, new Spread.After(spread, asOf), basis);
     }
 
     /**
@@ -71,12 +87,12 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       months.putAll(amounts.tailMap(firstForecast));
       boolean ahead = !amounts.tailMap(firstForecast).isEmpty();
       return new Stream(ahead ? new ActivityMethod.TypedMonths(months) : method, ahead ? kept : aside, past, overrides, tax, terms, ledger,
-          spread);
+          spread, basis);
     }
 
     /** Returns the stream with other terms. */
     public Stream with(Terms other) {
-      return new Stream(method, aside, history, overrides, tax, other, ledger, spread);
+      return new Stream(method, aside, history, overrides, tax, other, ledger, spread, basis);
     }
 
     /** Returns a stream of a method paid by a pattern of months, with nothing put aside. */

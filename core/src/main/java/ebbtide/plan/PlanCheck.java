@@ -48,6 +48,10 @@ public final class PlanCheck {
       problem(index, "/assumption/sharedTerms", "'" + line.name() + "' shares terms that are not in the plan ('"
           + stream.terms().shared() + "'): choose others, or give it terms of its own");
     }
+    if (line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS && stream.terms().by() == Terms.By.TARGET) {
+      problem(index, "/assumption/basis", "'" + line.name() + "' stands at a target of days, which is a level and no list: choose terms by "
+          + "months or by days, or keep no open items for it");
+    }
   }
 
   private void checkPay(int index, Line line) {

@@ -19,6 +19,49 @@ public sealed interface Spread {
   /** Returns the words for it in a sentence: "even over business days". */
   String words();
 
+  /**
+   * Another spread, with the month that holds a day laid over what it lays after that day alone; over the business days left where it
+   * lays nothing there, and on the month's last day where none is left.
+   */
+  record After(Spread of, LocalDate day) implements Spread {
+    private static final long NOMINAL = 1_000_000_000_000L;
+
+    @Override
+    public void lay(long minor, int monthNumber, Timeline timeline, DaySink sink) {
+      int end = timeline.startOfMonth(monthNumber) + timeline.lengthOfMonth(monthNumber);
+      int first = timeline.index(day) + 1;
+      if (first <= timeline.startOfMonth(monthNumber) || first >= end) {
+        of.lay(minor, monthNumber, timeline, sink);
+        return;
+      }
+      long[] weights = new long[end - first];
+      if (!(of instanceof Even)) {
+        of.lay(NOMINAL, monthNumber, timeline, (at, part) -> {
+          if (at >= first) {
+            weights[at - first] += part;
+          }
+        });
+      }
+      if (Arrays.stream(weights).sum() == 0) {
+        Arrays.stream(timeline.businessDays(monthNumber)).filter(at -> at >= first).forEach(at -> weights[at - first] = 1);
+      }
+      if (Arrays.stream(weights).sum() == 0) {
+        weights[weights.length - 1] = 1;
+      }
+      long[] parts = Split.byWeights(minor, weights);
+      for (int i = 0; i < parts.length; i++) {
+        if (parts[i] != 0) {
+          sink.add(first + i, parts[i]);
+        }
+      }
+    }
+
+    @Override
+    public String words() {
+      return of.words();
+    }
+  }
+
   /** Even over the month's business days; over all its days if it has no business day. */
   record Even() implements Spread {
     @Override

@@ -2,9 +2,11 @@ package ebbtide.timing;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
+import ebbtide.books.OpenItem;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -13,10 +15,22 @@ import java.util.Map;
  */
 public final class Billings {
   private final ActivityCalculator activity;
+  private final ItemTiming items;
   private final Map<String, MonthBilling[]> byLine = new HashMap<>();
 
-  public Billings(ActivityCalculator activity) {
+  public Billings(ActivityCalculator activity, ItemTiming items) {
     this.activity = activity;
+    this.items = items;
+  }
+
+  /** Returns what is known to be billed of a stream on books besides what the plan leaves; nothing for any other line. */
+  List<OpenItem> known(Line line) {
+    return line.assumption() instanceof Assumption.Stream ? items.known(line) : List.of();
+  }
+
+  /** Returns when a line's open items are paid. */
+  List<ExpectedItem> expected(Line line) {
+    return line.assumption() instanceof Assumption.Stream ? items.of(line) : List.of();
   }
 
   /** Returns the billing of a month of a stream's line, null when it bills nothing then. */

@@ -3,6 +3,7 @@ package ebbtide.timing;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
+import ebbtide.books.OpenItem;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
@@ -105,6 +106,7 @@ public final class Earnings {
       for (int i = 0; i < months; i++) {
         earned[i] += net(line, stream.tax(), amounts.in(open + i));
       }
+      settlements.billings().known(line).forEach(item -> ofItem(line, stream.tax(), item, earned));
     }
     if (stream.terms().by() == Terms.By.MONTHS) {
       discountsAndWriteOffs(line, stream, earned);
@@ -114,6 +116,17 @@ public final class Earnings {
         earned[i] -= (billing.discountOf(billing.gross()) - billing.discountOf(billing.tax())) * line.direction().sign();
       }
     }
+  }
+
+  /** What is known to be billed earns in the month it is supplied; an order, what is not invoiced of it. */
+  private void ofItem(Line line, SalesTax tax, OpenItem item, long[] earned) {
+    boolean order = item.kind() == OpenItem.Kind.ORDER;
+    long gross = order ? item.amount().open() : item.amount().gross();
+    long taxed = order ? LeftOfPlan.taxOfOpen(item) : item.amount().tax();
+    long back = line.direction() == Direction.RECEIPT ? taxed : tax.recoverable().of(taxed);
+    int sign = line.direction().sign() * (item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1);
+    LocalDate day = order ? LeftOfPlan.delivered(item, plan.settings().asOf()) : item.supplied();
+    add(earned, month(day), (gross - back) * sign);
   }
 
   private void discountsAndWriteOffs(Line line, Assumption.Stream stream, long[] earned) {

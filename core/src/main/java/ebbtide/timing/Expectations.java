@@ -1,6 +1,7 @@
 package ebbtide.timing;
 
 import ebbtide.books.DayAmount;
+import ebbtide.books.OpenItem;
 import ebbtide.plan.Direction;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -13,8 +14,11 @@ final class Expectations {
 
   private Expectations() {}
 
-  /** Returns an expectation for each due, in the order given, used up by the line's movements. */
-  static List<Expectation> of(List<Due> dues, Direction direction, List<DayAmount> movements) {
+  /**
+   * Returns an expectation for each due, in the order given, used up by the line's movements and by what is open of its items, each on its
+   * original due date wherever it is now expected.
+   */
+  static List<Expectation> of(List<Due> dues, Direction direction, List<DayAmount> movements, List<OpenItem> items) {
     List<Expectation> found = new ArrayList<>();
     for (int i = 0; i < dues.size(); i++) {
       LocalDate day = dues.get(i).day();
@@ -27,6 +31,8 @@ final class Expectations {
     for (DayAmount movement : movements) {
       use(found, movement.day(), movement.minor() * direction.sign());
     }
+    items.stream().filter(item -> item.kind() != OpenItem.Kind.CREDIT_NOTE && item.amount().open() > 0)
+        .forEach(item -> use(found, item.due(), item.amount().open()));
     return found;
   }
 

@@ -14,6 +14,9 @@ public interface FlowSink {
   /** Takes what truing up to the ledger adds to a month's or a day's cash (rules 3.5). */
   void fromTrueUp(Implied implied, Implied.Correction correction);
 
+  /** Takes what an open item is expected to pay, on its day (rules 4). */
+  void fromItem(ExpectedItem item, int day, long minor);
+
   /** Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9). */
   void fromExpectation(Expectation expectation, int day, boolean overdue);
 }

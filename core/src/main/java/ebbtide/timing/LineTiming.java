@@ -21,20 +21,23 @@ public final class LineTiming {
   private final Supplier<PaidDays> paidDays;
   private final Settlements settlements;
   private final Billings billings;
+  private final ItemTiming items;
 
   /** Makes the timing on a timeline; {@code paidDays} reach back to the earliest bill that may still be paid. */
   public LineTiming(Plan plan, Timeline timeline, Supplier<PaidDays> paidDays, ActivityCalculator activity,
-      Billings billings, Settlements settlements) {
+      Billings billings, Settlements settlements, ItemTiming items) {
     this.plan = plan;
     this.timeline = timeline;
     this.activity = activity;
     this.paidDays = paidDays;
     this.settlements = settlements;
     this.billings = billings;
+    this.items = items;
   }
 
-  /** Emits every estimate of an active line after the as-of date; the movements are the line's own. */
+  /** Emits every open item and every estimate of an active line after the as-of date; the movements are the line's own. */
   public void emit(Line line, List<DayAmount> movements, FlowSink sink) {
+    emitItems(line, movements, sink);
     if (line.assumption() instanceof Assumption.Stream stream) {
       switch (stream.terms().by()) {
         case DAYS -> emitDays(line, stream, sink);
@@ -48,6 +51,33 @@ public final class LineTiming {
     } else if (!line.isGroup()) {
       emitExpectations(line, movements, sink);
     }
+  }
+
+  /**
+   * Open items on their days. On books, cash booked after the as-of date is taken as paid on account until it is settled: it lowers the
+   * items expected first.
+   */
+  private void emitItems(Line line, List<DayAmount> movements, FlowSink sink) {
+    long onAccount = line.assumption() instanceof Assumption.Stream ? bookedAfter(line, movements) : 0;
+    for (ExpectedItem one : items.of(line)) {
+      if (!one.isLeftOut()) {
+        long used = Math.min(onAccount, one.minor());
+        onAccount -= used;
+        sink.fromItem(one, timeline.index(one.day()), one.minor() - used);
+      }
+    }
+  }
+
+  /** Returns what was booked on a line after the as-of date, in its direction; zero if it went the other way. */
+  private long bookedAfter(Line line, List<DayAmount> movements) {
+    return Math.max(0, movements.stream().filter(movement -> movement.day().isAfter(plan.settings().asOf()))
+        .mapToLong(DayAmount::minor).sum() * line.direction().sign());
+  }
+
+  /** Returns what of the cash booked after the as-of date a line's open items take as paid on account. */
+  public long onAccount(Line line, List<DayAmount> movements) {
+    long open = items.of(line).stream().filter(one -> !one.isLeftOut()).mapToLong(ExpectedItem::minor).sum();
+    return Math.min(open, bookedAfter(line, movements));
   }
 
   private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {
@@ -110,6 +140,6 @@ public final class LineTiming {
 
   /** Returns the expectations of a line planned in cash, left-out certainties included, used up by its movements. */
   public List<Expectation> expectations(Line line, List<DayAmount> movements) {
-    return Expectations.of(settlements.dues(line), line.direction(), movements);
+    return Expectations.of(settlements.dues(line), line.direction(), movements, items.known(line));
   }
 }

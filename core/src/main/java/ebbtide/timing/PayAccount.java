@@ -138,7 +138,7 @@ public final class PayAccount {
       YearMonth month = paid.minusMonths(role.commission().monthsAfter());
       boolean employed = !role.start().isAfter(month.atEndOfMonth()) && (role.end() == null || !role.end().isBefore(month.atDay(1)));
       if (employed) {
-        long sold = activity.of(plan.findLine(role.commission().lineId()).orElseThrow()).in(Timeline.monthNumber(month));
+        long sold = activity.planned(plan.findLine(role.commission().lineId()).orElseThrow()).in(Timeline.monthNumber(month));
         addUnlessNil(made, role, Why.COMMISSION, "commission of " + MONTH.format(month),
             new PayDays.Date(day, 0, month.atDay(1), month.atEndOfMonth()), role.commission().share().of(sold));
       }

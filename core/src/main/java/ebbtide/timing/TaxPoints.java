@@ -2,6 +2,7 @@ package ebbtide.timing;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
+import ebbtide.books.OpenItem;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
@@ -61,6 +62,7 @@ public final class TaxPoints {
     }
     Emission emission = new Emission(tax, line.direction(), rule, firstMonth, sink);
     if (line.assumption() instanceof Assumption.Stream stream) {
+      emission.items(line);
       if (stream.terms().by() == Terms.By.DAYS) {
         emission.byDays(activity.of(line), stream);
       } else if (stream.terms().by() == Terms.By.TARGET) {
@@ -111,6 +113,26 @@ public final class TaxPoints {
 
     private long counted(long minor) {
       return direction == Direction.RECEIPT ? minor : tax.recoverable().of(minor);
+    }
+
+    /**
+     * The tax of what is known to be billed: on the day of issue, an order's on its delivery; on the cash basis on the day it is paid,
+     * of what is open when it is expected.
+     */
+    void items(Line line) {
+      for (OpenItem item : billings.known(line)) {
+        int sign = item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1;
+        if (item.kind() == OpenItem.Kind.ORDER) {
+          addOn(LeftOfPlan.delivered(item, plan.settings().asOf()), isCashBasis() ? 0 : counted(LeftOfPlan.taxOfOpen(item)));
+        } else if (!isCashBasis()) {
+          addOn(item.issued(), sign * counted(item.amount().tax()));
+        } else if (item.paidOn() != null) {
+          addOn(item.paidOn(), sign * counted(item.amount().tax()));
+        }
+      }
+      if (isCashBasis()) {
+        billings.expected(line).stream().filter(one -> !one.isLeftOut()).forEach(one -> addOn(one.day(), counted(LeftOfPlan.taxOfOpen(one.item()))));
+      }
     }
 
     void byMonths(Line line, Assumption.Stream stream) {

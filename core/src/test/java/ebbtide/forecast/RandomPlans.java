@@ -3,11 +3,14 @@ package ebbtide.forecast;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
+import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItems;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
@@ -98,7 +101,11 @@ public final class RandomPlans {
       lines.add(new Line("tax", null, "Sales tax", Direction.PAYMENT, true, null, "", salesTax(), List.of()));
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
-    return new Case(new Plan(settings, lines, buoys), books());
+    return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
+  }
+
+  private static Line withoutTargetOnBooks(Line line) {
+    return line.assumption() instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.TARGET ? line.with(stream.on(Basis.PATTERN)) : line;
   }
 
   private Line line(int i) {
@@ -106,6 +113,9 @@ public final class RandomPlans {
     List<String> groups = lines.stream().filter(l -> l.isGroup() && l.direction() == direction).map(Line::id).toList();
     String group = groups.isEmpty() || random.nextBoolean() ? null : pick(groups);
     Assumption assumption = assumption();
+    if (assumption instanceof Assumption.Stream stream && stream.terms().by() != Terms.By.TARGET && random.nextInt(3) == 0) {
+      assumption = stream.on(Basis.BOOKS);
+    }
     return new Line("l" + i, group, "Line " + i, direction, random.nextInt(8) > 0, random.nextBoolean() ? null : "a0",
         "", assumption, assumption instanceof Assumption.Group || random.nextBoolean() ? List.of()
             : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract")));
@@ -326,7 +336,27 @@ public final class RandomPlans {
     all.addAll(out);
     all.add(there);
     return new Books(accounts, byLine, in, out, List.of(there, back),
-        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)));
+        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)), OpenItems.of(openItems()));
+  }
+
+  /** Items of every kind on every kind of line, issued around the as-of date, some paid, some held, some said to come on a day. */
+  private List<OpenItem> openItems() {
+    List<OpenItem> items = new ArrayList<>();
+    for (Line line : lines) {
+      for (int i = line.isGroup() ? 0 : random.nextInt(7); i > 0; i--) {
+        LocalDate issued = asOf.plusDays(random.nextInt(90) - 80L);
+        OpenItem.Kind kind = pick(List.of(OpenItem.Kind.values()));
+        long gross = amount() / 4;
+        boolean paid = kind == OpenItem.Kind.INVOICE && random.nextInt(3) == 0;
+        OpenItem.Amount amount = new OpenItem.Amount(gross, gross / 6, false, paid ? 0 : random.nextBoolean() ? gross : gross / 3);
+        items.add(new OpenItem("i" + items.size(), kind, "N" + items.size(), "Party " + random.nextInt(4), line.id(), issued,
+            issued.plusDays(random.nextInt(30) - 5L), issued.plusDays(random.nextInt(60)), amount, paid ? asOf.minusDays(random.nextInt(40)) : null,
+            new OpenItem.Handling(random.nextInt(4) > 0 ? null : asOf.plusDays(random.nextInt(40) - 5L), null,
+                random.nextInt(6) > 0 ? OpenItem.Standing.NORMAL : OpenItem.Standing.HELD, ""),
+            random.nextInt(4) > 0 ? null : new OpenItem.EarlyDiscount(issued.plusDays(20), new Percent(20_000))));
+      }
+    }
+    return items;
   }
 
   private Account account(String id, boolean restricted) {

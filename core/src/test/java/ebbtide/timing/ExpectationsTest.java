@@ -31,7 +31,7 @@ class ExpectationsTest {
 
   private static List<Expectation> of(Assumption assumption, DayAmount... movements) {
     return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), Direction.PAYMENT,
-        List.of(movements));
+        List.of(movements), List.of());
   }
 
   private static DayAmount paid(int month, int day, long amount) {

@@ -57,6 +57,11 @@ final class DemoBank {
     this.plan = plan;
   }
 
+  /** Returns the counterparties of a line. */
+  static List<String> parties(String line) {
+    return PARTIES.get(line);
+  }
+
   /** Returns every movement in order of account and day, each assigned as a person would. */
   static List<BankMovement> movements(Plan plan) {
     DemoBank bank = new DemoBank(plan);

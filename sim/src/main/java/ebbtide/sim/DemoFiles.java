@@ -17,7 +17,7 @@ import java.util.TreeMap;
 /**
  * The statements of the four weeks after the demo's as-of date, as two banks write them in CSV: one with signed amounts and a
  * running balance, one with semicolons, decimal commas and a column each for money out and in. The folder {@code standard} holds
- * the same in the standard formats: the current account as camt.053, the shop's as MT940, the reserve as OFX.
+ * the same in the standard formats: the current account as camt.053, the shop's as MT940, the reserve as OFX; the folder {@code ledger} lists of invoices and bills.
  */
 public final class DemoFiles {
   private static final Currency POUND = Money.currency("GBP");
@@ -59,6 +59,7 @@ public final class DemoFiles {
       texts.put("shop-takings-" + sunday + ".csv", shop.toString());
     }
     accounts.values().forEach(account -> standard(account, texts));
+    texts.putAll(DemoLedger.texts());
     return texts;
   }
 

@@ -5,6 +5,7 @@ import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Buoy;
@@ -61,6 +62,11 @@ public final class Draft {
 
   /** Takes a line out; movements assigned to it become unassigned again. */
   public void removeLine(String lineId) {
+    int items = stores.items().count(planId, lineId);
+    if (items > 0) {
+      throw new IllegalArgumentException("The line has " + items + (items == 1 ? " open or paid item" : " open or paid items")
+          + ": put them on another line first, or take them out");
+    }
     for (long movement : stores.movements().idsOnLine(planId, lineId)) {
       BankMovement was = stores.movements().get(planId, movement);
       putParts(movement, was.parts().stream().filter(part -> !lineId.equals(part.lineId())).toList());
@@ -100,6 +106,30 @@ public final class Draft {
   public void putParts(long movementId, List<AssignedPart> parts) {
     BankMovement.requireParts(stores.movements().get(planId, movementId).minor(), parts);
     put(Kept.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
+  }
+
+  /** Puts an open item. */
+  public void putItem(OpenItem item) {
+    put(Kept.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
+  }
+
+  /** Puts many open items at once. */
+  public void putItems(List<OpenItem> items) {
+    Map<String, String> before = stores.items().states(planId, items.stream().map(OpenItem::id).toList());
+    List<OpenItem> changed = new ArrayList<>();
+    for (OpenItem item : items) {
+      String after = OpenItemStore.state(item, currency());
+      if (!after.equals(before.get(item.id()))) {
+        changed.add(item);
+        effects.add(new Effect(Kept.Kind.ITEM, item.id(), before.get(item.id()), after));
+      }
+    }
+    stores.items().putAll(planId, changed, currency());
+  }
+
+  /** Takes an open item out. */
+  public void removeItem(String id) {
+    put(Kept.Kind.ITEM, id, null);
   }
 
   /** Switches on a statement that was laid down ({@link StatementStore#lay}). */

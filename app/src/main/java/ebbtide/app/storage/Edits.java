@@ -6,6 +6,8 @@ import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
+import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
@@ -22,6 +24,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -88,7 +92,7 @@ public class Edits {
     placed.removeIf(one -> changed.contains(one.line().id()));
     placed.addAll(stores.lines().find(planId, changed));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
-    return forecast(planId, placed, booksAfter(planId, was, effects));
+    return forecast(planId, placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects)));
   }
 
   /**
@@ -116,6 +120,23 @@ public class Edits {
     return now;
   }
 
+  private static OpenItems itemsAfter(Current was, List<Effect> effects) {
+    OpenItems items = was.books().items();
+    if (effects.stream().noneMatch(effect -> effect.kind() == Kept.Kind.ITEM)) {
+      return items;
+    }
+    SortedMap<String, OpenItem> byId = new TreeMap<>();
+    items.all().forEach(item -> byId.put(item.id(), item));
+    for (Effect effect : effects) {
+      if (effect.kind() == Kept.Kind.ITEM && effect.after() == null) {
+        byId.remove(effect.id());
+      } else if (effect.kind() == Kept.Kind.ITEM) {
+        byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
+      }
+    }
+    return OpenItems.of(List.copyOf(byId.values()));
+  }
+
   private Current forecast(String planId, List<Placed> placed, Counted counted) {
     long version = stores.plans().version(planId);
     Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
@@ -128,7 +149,8 @@ public class Edits {
   }
 
   private Counted books(String planId) {
-    return stores.movements().books(planId, stores.accounts().all(planId));
+    return stores.movements().books(planId, stores.accounts().all(planId))
+        .with(OpenItems.of(stores.items().all(planId, stores.plans().settings(planId).currency())));
   }
 
   /**
@@ -215,6 +237,7 @@ public class Edits {
       }
       document.plan().buoys().forEach(draft::putBuoy);
       document.rules().forEach(draft::putRule);
+      draft.putItems(document.items());
       document.accounts().forEach(account -> draft.addStatement(ShortId.next(), account.id(),
           "movements before " + document.plan().settings().asOf().plusDays(1),
           document.movements().stream().filter(m -> m.account().equals(account.id())).toList()));
@@ -226,6 +249,6 @@ public class Edits {
   public PlanDocument document(String planId) {
     return transaction.execute(status -> new PlanDocument(current(planId).plan(), stores.accounts().all(planId),
         stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null,
-            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList()));
+            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList(), current(planId).books().items().all()));
   }
 }

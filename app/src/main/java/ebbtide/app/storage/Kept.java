@@ -14,6 +14,7 @@ interface Kept {
     RULE,
     STATEMENT,
     PARTS,
+    ITEM,
     SNAPSHOT
   }
 

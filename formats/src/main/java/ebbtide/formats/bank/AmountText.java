@@ -5,11 +5,11 @@ import java.util.Currency;
 import java.util.Locale;
 
 /** Amounts as banks write them: grouped, with either decimal mark, a minus before or behind, brackets, CR and DR. */
-final class AmountText {
+public final class AmountText {
   private AmountText() {}
 
   /** Returns signed minor units; refuses what is no amount with a sentence. */
-  static long minor(String text, char decimalMark, Currency currency) {
+  public static long minor(String text, char decimalMark, Currency currency) {
     String rest = text.strip().toUpperCase(Locale.ROOT);
     boolean negative = false;
     if (rest.endsWith("DR") || rest.endsWith("CR")) {

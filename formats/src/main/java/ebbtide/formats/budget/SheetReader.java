@@ -34,20 +34,25 @@ public final class SheetReader {
 
   /** Returns the sheets of a file; refuses what is neither kind, or too large, with a sentence. */
   public static List<Sheet> read(byte[] file) {
+    return read(file, MOST_ROWS);
+  }
+
+  /** Returns the sheets of a file with at most so many rows each; refuses what is neither kind, or too large, with a sentence. */
+  public static List<Sheet> read(byte[] file, int mostRows) {
     if (file.length == 0) {
       throw new IllegalArgumentException("The file is empty");
     }
     boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
-    return zip ? workbook(file) : List.of(csv(file));
+    return zip ? workbook(file, mostRows) : List.of(csv(file, mostRows));
   }
 
-  private static List<Sheet> workbook(byte[] file) {
+  private static List<Sheet> workbook(byte[] file, int mostRows) {
     checkUnpackedSize(file);
     try (ReadableWorkbook workbook = new ReadableWorkbook(new ByteArrayInputStream(file), new ReadingOptions(true, false))) {
       List<Sheet> sheets = new ArrayList<>();
       for (org.dhatim.fastexcel.reader.Sheet sheet : workbook.getSheets().toList()) {
         try (Stream<Row> rows = sheet.openStream()) {
-          sheets.add(new Sheet(sheet.getName(), texts(rows)));
+          sheets.add(new Sheet(sheet.getName(), texts(rows, mostRows)));
         }
       }
       return sheets;
@@ -80,11 +85,11 @@ public final class SheetReader {
     }
   }
 
-  private static List<List<String>> texts(Stream<Row> rows) {
+  private static List<List<String>> texts(Stream<Row> rows, int mostRows) {
     List<List<String>> texts = new ArrayList<>();
     rows.forEach(row -> {
-      if (row.getRowNum() > MOST_ROWS || row.getCellCount() > MOST_COLUMNS) {
-        throw new TooLarge();
+      if (row.getRowNum() > mostRows || row.getCellCount() > MOST_COLUMNS) {
+        throw new TooLarge(mostRows);
       }
       while (texts.size() < row.getRowNum() - 1) {
         texts.add(List.of());
@@ -106,8 +111,8 @@ public final class SheetReader {
       super(sentence);
     }
 
-    TooLarge() {
-      this("The sheet has more than 5,000 rows or 300 columns: bring in the part with the budget alone");
+    TooLarge(int mostRows) {
+      this(String.format(java.util.Locale.ROOT, "The sheet has more than %,d rows or 300 columns: bring in the part that is needed alone", mostRows));
     }
   }
 
@@ -125,14 +130,14 @@ public final class SheetReader {
     return raw == null ? "" : raw.strip();
   }
 
-  private static Sheet csv(byte[] file) {
+  private static Sheet csv(byte[] file, int mostRows) {
     String text = decoded(file);
     List<List<String>> rows = new ArrayList<>();
     try (CsvReader<CsvRecord> reader = CsvReader.builder().fieldSeparator(separator(text)).skipEmptyLines(false)
         .allowExtraFields(true).allowMissingFields(true).ofCsvRecord(text)) {
       for (CsvRecord record : reader) {
-        if (rows.size() >= MOST_ROWS || record.getFieldCount() > MOST_COLUMNS) {
-          throw new TooLarge();
+        if (rows.size() >= mostRows || record.getFieldCount() > MOST_COLUMNS) {
+          throw new TooLarge(mostRows);
         }
         rows.add(record.getFields().stream().map(String::strip).toList());
       }

@@ -3,6 +3,7 @@ package ebbtide.formats.plan;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Expensing;
 import ebbtide.plan.Ledger;
@@ -68,10 +69,11 @@ final class AssumptionReader {
     JsonPlace total = place.at("ledger");
     Ledger ledger = total.isAbsent() ? null : ledger(total);
     Spread spread = spread(place.at("spread"));
-    if (method == null || tax == null || terms == null || spread == null || ledger == null && !total.isAbsent()) {
+    Basis basis = place.at("basis").oneOfOr(Basis.class, Basis.PATTERN);
+    if (basis == null || method == null || tax == null || terms == null || spread == null || ledger == null && !total.isAbsent()) {
       return null;
     }
-    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, terms, ledger, spread));
+    return place.make(() -> new Assumption.Stream(method, aside, history, overrides, tax, terms, ledger, spread, basis));
   }
 
   private Assumption.MonthOverride override(JsonPlace place) {

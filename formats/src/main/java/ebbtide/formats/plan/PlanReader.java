@@ -3,6 +3,7 @@ package ebbtide.formats.plan;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.AmountSteps;
@@ -117,6 +118,7 @@ public final class PlanReader {
     List<Buoy> buoys = root.at("buoys").list(PlanReader::buoy);
     List<AssignRule> rules = root.at("rules").list(p -> rule(p, currency));
     List<BankMovement> movements = root.at("movements").list(p -> movement(p, currency));
+    List<OpenItem> items = root.at("items").list(p -> ItemJson.read(p, currency));
     root.noOthers();
     if (settings == null) {
       return null;
@@ -126,7 +128,23 @@ public final class PlanReader {
       PlanCheck.problems(plan).forEach(root::problemAt);
     }
     checkReferences(root, accounts, lines, movements);
-    return new PlanDocument(plan, accounts, rules, movements);
+    checkItems(root, lines, items);
+    return new PlanDocument(plan, accounts, rules, movements, items);
+  }
+
+  private static void checkItems(JsonPlace root, List<Line> lines, List<OpenItem> items) {
+    Set<String> lineIds = new HashSet<>();
+    lines.stream().filter(line -> !line.isGroup()).forEach(line -> lineIds.add(line.id()));
+    Set<String> seen = new HashSet<>();
+    for (int i = 0; i < items.size(); i++) {
+      OpenItem item = items.get(i);
+      if (!lineIds.contains(item.lineId())) {
+        root.problemAt(new PlanProblem("/items/" + i + "/line", "The line '" + item.lineId() + "' is not in the file, or is a group"));
+      }
+      if (!seen.add(item.id())) {
+        root.problemAt(new PlanProblem("/items/" + i + "/id", "The id '" + item.id() + "' is used by two items: give one of them another"));
+      }
+    }
   }
 
   private static void checkReferences(JsonPlace root, List<Account> accounts, List<Line> lines,
@@ -290,6 +308,11 @@ public final class PlanReader {
     place.noOthers();
     return id == null || direction == null ? null : place.make(() ->
         new AssignRule(id, text, counterparty, account, direction.sign(), least, most, line));
+  }
+
+  /** Returns the open item of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+  public static OpenItem item(JsonNode json, Currency currency) {
+    return whole(json, place -> ItemJson.read(place, currency));
   }
 
   private static BankMovement movement(JsonPlace place, Currency currency) {

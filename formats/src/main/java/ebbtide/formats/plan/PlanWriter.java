@@ -3,9 +3,11 @@ package ebbtide.formats.plan;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Dividends;
@@ -51,6 +53,7 @@ public final class PlanWriter {
     root.set("buoys", MethodWriter.list(document.plan().buoys(), PlanWriter::buoy));
     root.set("rules", MethodWriter.list(document.rules(), writer::rule));
     root.set("movements", MethodWriter.list(document.movements(), writer::movement));
+    root.set("items", MethodWriter.list(document.items(), item -> ItemJson.write(item, writer.currency)));
     PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValue(out, root);
   }
 
@@ -67,6 +70,11 @@ public final class PlanWriter {
   /** Returns the JSON object of an account in a currency. */
   public static ObjectNode json(Account account, Currency currency) {
     return new PlanWriter(currency).account(account);
+  }
+
+  /** Returns the JSON object of an open item in a currency. */
+  public static ObjectNode json(OpenItem item, Currency currency) {
+    return ItemJson.write(item, currency);
   }
 
   /** Returns the JSON object of a buoy. */
@@ -190,6 +198,9 @@ public final class PlanWriter {
         .put("reason", o.reason())));
     node.set("tax", tax(stream.tax()));
     TermsWriter.write(stream.terms(), node);
+    if (stream.basis() == Basis.BOOKS) {
+      node.put("basis", Words.of(stream.basis()));
+    }
     if (stream.ledger() != null) {
       node.set("ledger", NODES.objectNode().put("amount", amount(stream.ledger().amount())).put("trueUp", stream.ledger().trueUp()));
     }

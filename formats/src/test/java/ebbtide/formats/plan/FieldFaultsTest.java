@@ -223,6 +223,34 @@ class FieldFaultsTest {
     assertRefused(TERMS, right, wrong, place, sentence);
   }
 
+  private static final String ITEM = """
+      {"id": "i", "kind": "invoice", "number": "4711", "counterparty": "Gullrock", "line": "s", "issued": "2026-03-02", "supplied": "2026-03-01",
+       "due": "2026-04-01", "amount": "120", "tax": "20", "open": "70.50", "expected": "2026-04-09", "promised": "2026-04-03", "standing": "held",
+       "note": "asked twice", "discount": {"until": "2026-03-12", "share": "2"}}""";
+
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+      "\"invoice\"|\"bill\"|/kind|One of invoice, credit-note, order, commitment is expected, but was 'bill'",
+      "\"4711\"|\" \"|/number|the number must not be empty",
+      "\"2026-04-01\"|\"April\"|/due|A date is written 2026-03-01, but was 'April'",
+      "\"tax\": \"20\"|\"tax\": \"200\"|/|the sales tax of an item lies between nil and its amount",
+      "\"open\": \"70.50\"|\"open\": \"700\"|/|what is open of an item lies between nil and its amount",
+      "\"open\": \"70.50\"|\"open\": \"1\", \"paid\": \"2026-04-02\"|/|an item that is paid has nothing open",
+      "\"held\"|\"lost\"|/standing|One of normal, held, disputed is expected",
+      "\"share\": \"2\"|\"share\": \"80\"|/discount|discount for paying early must be from 0% to 50%, but was 80%",
+      "\"supplied\"|\"delivered\"|/delivered|is not known here"})
+  void openItem_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
+    assertThat(ITEM).contains(right);
+    BrokenPlan broken = catchThrowableOfType(BrokenPlan.class, () -> PlanReader.item(PlanReader.parse(ITEM.replace(right, wrong)), POUND));
+    assertThat(broken).as(wrong).isNotNull();
+    assertThat(broken.problems()).anySatisfy(problem -> {
+      assertThat(problem.place()).isEqualTo(place);
+      assertThat(problem.sentence()).containsIgnoringCase(sentence);
+    });
+    assertThat(PlanWriter.json(PlanReader.item(PlanReader.parse(ITEM), POUND), POUND)).isEqualTo(PlanReader.parse(ITEM.replace("\"120\"", "\"120.00\"")
+        .replace("\"20\"", "\"20.00\"")));
+  }
+
   private static void assertRefused(String json, String right, String wrong, String place, String sentence) {
     assertThat(json).contains(right);
     BrokenPlan broken = catchThrowableOfType(BrokenPlan.class,

@@ -41,7 +41,7 @@ class PlanFileTest {
         .toList();
     PlanDocument document = new PlanDocument(some.plan(), some.books().accounts(), List.of(
         new AssignRule("r1", "harbour", "", "a0", -1, 100L, 900L, null),
-        new AssignRule("r2", "", "Gull", null, 1, null, null, some.plan().lines().get(0).id())), movements);
+        new AssignRule("r2", "", "Gull", null, 1, null, null, some.plan().lines().get(0).id())), movements, some.books().items().all());
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     PlanWriter.write(document, out);
     assertThat(PlanReader.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(document);

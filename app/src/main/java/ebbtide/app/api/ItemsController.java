@@ -1,0 +1,113 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.Habits;
+import ebbtide.books.OpenItem;
+import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.ItemTable;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.formats.plan.PlanWriter;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.timing.ItemTiming;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Receivables and payables: open items with the days they are expected, edited in place. */
+@RestController
+@RequestMapping("/api/plans/{plan}/items")
+class ItemsController {
+  private static final int MOST_ROWS = 2_000;
+  private final Edits edits;
+  private final Stores stores;
+
+  ItemsController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** The open items of a direction, their sums, and the lines that may have some; {@code more} says that not all rows are here. */
+  record OpenItemsView(List<OpenItemView> items, boolean more, List<ItemTable.Sum> byCounterparty, List<ItemTable.Sum> byAge, List<ItemTable.Sum> byWeek,
+      ItemTable.Sum total, List<LineOfItems> lines) {}
+
+  /** A line that may have items, and whether they count on it. */
+  record LineOfItems(String id, String name, boolean counts) {}
+
+  /** An open item: as its file holds it, when it is expected and why, and what it is expected to pay. */
+  record OpenItemView(Object item, String id, String line, long open, @Schema(nullable = true) LocalDate expected, long pays, String because, String source,
+      long daysLate) {}
+
+  @GetMapping
+  OpenItemsView items(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "") String words,
+      @RequestParam(defaultValue = "200") int limit) {
+    Edits.Current current = edits.current(plan);
+    ItemTable table = ItemTable.of(current.forecast(), direction);
+    String like = words.strip().toLowerCase(Locale.ROOT);
+    List<ItemTable.Row> fitting = table.rows().stream().filter(row -> like.isEmpty()
+        || (row.item().counterparty() + " " + row.item().number() + " " + row.line().name()).toLowerCase(Locale.ROOT).contains(like)).toList();
+    int most = Math.min(limit, MOST_ROWS);
+    List<LineOfItems> lines = current.plan().lines().stream().filter(line -> line.direction() == direction && !line.isGroup())
+        .map(line -> new LineOfItems(line.id(), line.name(), ItemTiming.counts(line))).toList();
+    return new OpenItemsView(fitting.stream().limit(most).map(row -> view(row, current)).toList(), fitting.size() > most, table.byCounterparty(),
+        table.byAge(), table.byWeek(), table.total(), lines);
+  }
+
+  private static OpenItemView view(ItemTable.Row row, Edits.Current current) {
+    return new OpenItemView(PlanWriter.json(row.item(), current.currency()), row.item().id(), row.line().name(), row.item().signedOpen(),
+        row.expected().day(), row.expected().minor(), row.expected().because(), row.expected().source().name().toLowerCase(Locale.ROOT), row.daysLate());
+  }
+
+  /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */
+  record HabitsView(List<HabitView> counterparties, double habitError, double dueError, int backtested) {}
+
+  /** A counterparty's habit in days late (negative: early), with how many of its own items stand behind it, and each of them. */
+  record HabitView(String counterparty, int days, int items, List<Long> daysLate) {}
+
+  @GetMapping("/habits")
+  HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
+    Edits.Current current = edits.current(plan);
+    Habits habits = Forecaster.items(current.plan(), current.books()).habits(direction);
+    Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
+    return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
+        one.daysLate().size(), one.daysLate())).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
+  }
+
+  /** Puts an item as it is sent; refuses one on a line that is not there or is a group. */
+  @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String words,
+      @RequestBody JsonNode json) {
+    Edits.Current current = edits.current(plan);
+    OpenItem item = PlanReader.item(json, current.currency());
+    if (!item.id().equals(id)) {
+      throw new IllegalArgumentException("The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
+    }
+    requireLine(current, item.lineId());
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
+  }
+
+  static Line requireLine(Edits.Current current, String id) {
+    return current.plan().findLine(id).filter(line -> !line.isGroup()).orElseThrow(() -> new NotFound("line for items", id));
+  }
+
+  @DeleteMapping("/{id}")
+  EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+    OpenItem item = edits.current(plan).books().items().all().stream().filter(one -> one.id().equals(id)).findFirst()
+        .orElseThrow(() -> new NotFound("open item", id));
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + item.number() + "' of " + item.counterparty() + " taken out",
+        draft -> draft.removeItem(id)), stores);
+  }
+}

@@ -1,0 +1,151 @@
+package ebbtide.timing;
+
+import ebbtide.books.Habits;
+import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItem.Kind;
+import ebbtide.books.OpenItems;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.Convention;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+
+/** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5), of plan and items. */
+public final class ItemTiming {
+  /** An item later than this without a date or a promise is doubtful. */
+  public static final int DOUBTFUL_AFTER = 90;
+  private static final int SOON = 5;
+  private final Plan plan;
+  private final OpenItems items;
+  private final LocalDate asOf;
+  private final Function<Line, BusinessDays> calendars;
+  private final Map<Direction, Habits> habits = new EnumMap<>(Direction.class);
+  private final Map<String, List<ExpectedItem>> byLine = new HashMap<>();
+
+  /** Makes the timing; the calendar of a line is that of its account's country. */
+  public ItemTiming(Plan plan, OpenItems items, Function<Line, BusinessDays> calendars) {
+    this.plan = plan;
+    this.items = items;
+    this.asOf = plan.settings().asOf();
+    this.calendars = calendars;
+  }
+
+  /** Returns whether open items count on a line: one planned by date, or a stream on books. */
+  public static boolean counts(Line line) {
+    return line.assumption() instanceof Assumption.Recurring || line.assumption() instanceof Assumption.DatedItems
+        || line.assumption() instanceof Assumption.Stream stream && stream.basis() == ebbtide.plan.Basis.BOOKS;
+  }
+
+  /** Returns the items of a line that count, open ones and paid ones; none of a line for which none are kept. */
+  List<OpenItem> known(Line line) {
+    return counts(line) && plan.isActive(line) ? items.of(line.id()) : List.of();
+  }
+
+  /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */
+  public Habits habits(Direction direction) {
+    return habits.computeIfAbsent(direction, one -> Habits.of(items.all().stream()
+        .filter(item -> plan.findLine(item.lineId()).filter(line -> line.direction() == one).isPresent()).toList(), asOf));
+  }
+
+  /** Returns a line's open items with the days they are expected, by day, those left out last. */
+  public List<ExpectedItem> of(Line line) {
+    return byLine.computeIfAbsent(line.id(), id -> {
+      List<ExpectedItem> found = new ArrayList<>();
+      known(line).stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(line, item)));
+      found.sort(Comparator.comparing(ExpectedItem::day, Comparator.nullsLast(Comparator.naturalOrder()))
+          .thenComparing(one -> one.item().due()).thenComparing(one -> one.item().id()));
+      return useCredits(found);
+    });
+  }
+
+  private ExpectedItem expected(Line line, OpenItem item) {
+    if (item.kind() == Kind.CREDIT_NOTE) {
+      return new ExpectedItem(item, null, 0, 0, "used against the next item of " + item.counterparty(), ExpectedItem.Source.CREDIT);
+    }
+    if (!item.isExpected()) {
+      String note = item.handling().note().isEmpty() ? "" : ": " + item.handling().note();
+      return new ExpectedItem(item, null, 0, 0, (item.handling().standing() == OpenItem.Standing.HELD ? "held" : "disputed") + note,
+          ExpectedItem.Source.HELD);
+    }
+    LocalDate said = item.handling().expected();
+    if (said != null && said.isAfter(asOf)) {
+      return on(line, item, said, "expected on the day typed", ExpectedItem.Source.ANALYST);
+    }
+    LocalDate promised = item.handling().promised();
+    String broken = said != null || promised != null && !promised.isAfter(asOf) ? "; the day said before has passed" : "";
+    if (promised != null && promised.isAfter(asOf)) {
+      return on(line, item, promised, "promised", ExpectedItem.Source.PROMISE);
+    }
+    return byHabit(line, item, broken);
+  }
+
+  private ExpectedItem byHabit(Line line, OpenItem item, String broken) {
+    long late = asOf.toEpochDay() - item.due().toEpochDay();
+    if (late > DOUBTFUL_AFTER) {
+      return new ExpectedItem(item, null, 0, 0, late + " days late without a date or a promise" + broken, ExpectedItem.Source.DOUBTFUL);
+    }
+    Habits.Estimate habit = habits(line.direction()).estimate(item.counterparty(), line.id(), late);
+    if (habit.days() == null) {
+      LocalDate soon = asOf;
+      for (int i = 0; i < SOON; i++) {
+        soon = calendars.apply(line).next(soon);
+      }
+      LocalDate half = asOf.plusDays((late + 1) / 2);
+      return on(line, item, half.isAfter(soon) ? half : soon, "due " + item.due() + ", later than any habit known" + broken, ExpectedItem.Source.HABIT);
+    }
+    if (habit.allItems() == 0) {
+      return on(line, item, item.due(), "due " + item.due() + broken, ExpectedItem.Source.TERMS);
+    }
+    String usual = habit.days() == 0 ? "paid when due" : Math.abs(habit.days()) + " days " + (habit.days() > 0 ? "late" : "early");
+    return on(line, item, item.due().plusDays(habit.days()), "due " + item.due() + ", usually " + usual + " (" + habit.ownItems()
+        + " paid before)" + broken, ExpectedItem.Source.HABIT);
+  }
+
+  /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */
+  private ExpectedItem on(Line line, OpenItem item, LocalDate base, String because, ExpectedItem.Source source) {
+    BusinessDays calendar = calendars.apply(line);
+    LocalDate day = convention(line).adjust(base, calendar);
+    day = day.isAfter(asOf) ? day : calendar.next(asOf);
+    long open = item.amount().open();
+    boolean early = item.discount() != null && !day.isAfter(item.discount().until());
+    long off = early ? item.discount().share().of(open) : 0;
+    return new ExpectedItem(item, day, open - off, off, because + (early ? ", less " + item.discount().share() + " for paying by "
+        + item.discount().until() : ""), source);
+  }
+
+  private static Convention convention(Line line) {
+    if (line.assumption() instanceof Assumption.Recurring recurring) {
+      return recurring.convention();
+    }
+    if (line.assumption() instanceof Assumption.DatedItems dated) {
+      return dated.convention();
+    }
+    return line.direction() == Direction.RECEIPT ? Convention.FOLLOWING : Convention.PRECEDING;
+  }
+
+  /** A credit note is used against the counterparty's next items; what they do not take is not forecast, and stays listed. */
+  private static List<ExpectedItem> useCredits(List<ExpectedItem> found) {
+    Map<String, Long> credits = new HashMap<>();
+    found.stream().filter(one -> one.item().kind() == Kind.CREDIT_NOTE)
+        .forEach(one -> credits.merge(one.item().counterparty(), one.item().amount().open(), Long::sum));
+    if (credits.isEmpty()) {
+      return List.copyOf(found);
+    }
+    List<ExpectedItem> left = new ArrayList<>();
+    for (ExpectedItem one : found) {
+      long used = one.isLeftOut() ? 0 : Math.min(one.minor(), credits.getOrDefault(one.item().counterparty(), 0L));
+      credits.computeIfPresent(one.item().counterparty(), (name, credit) -> credit - used);
+      left.add(used == 0 ? one : one.paying(one.minor() - used, ", less a credit note"));
+    }
+    return List.copyOf(left);
+  }
+}

@@ -1,0 +1,236 @@
+package ebbtide.forecast;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ebbtide.books.Account;
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
+import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItem.Amount;
+import ebbtide.books.OpenItem.Handling;
+import ebbtide.books.OpenItem.Kind;
+import ebbtide.books.OpenItem.Standing;
+import ebbtide.books.OpenItems;
+import ebbtide.money.Money;
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod.TypedMonths;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Assumption.DatedItem;
+import ebbtide.plan.Assumption.DatedItems;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Certainty;
+import ebbtide.plan.DayTerms;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTax;
+import ebbtide.plan.Settings;
+import ebbtide.plan.Terms;
+import ebbtide.time.Convention;
+import ebbtide.time.Period;
+import ebbtide.time.Spread;
+import ebbtide.timing.ExpectedItem;
+import ebbtide.timing.LeftOfPlan;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Plan and facts once each (rules 5), and when open items are paid (rules 4); weekends the only holidays. */
+class OpenItemsTest {
+  private static final LocalDate FRIDAY = LocalDate.of(2026, 3, 20);
+  private static final YearMonth MARCH = YearMonth.of(2026, 3);
+
+  private static Line sales(Map<YearMonth, Long> months, int days) {
+    return new Line("s", null, "Sales", Direction.RECEIPT, true, null, "", new Assumption.Stream(new TypedMonths(new TreeMap<>(months)), List.of(),
+        new TreeMap<>(), new TreeMap<>(), SalesTax.NONE, Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, days, 0, Convention.FOLLOWING)), null,
+        new Spread.Even(), Basis.BOOKS), List.of());
+  }
+
+  private static OpenItem item(Kind kind, String id, LocalDate supplied, LocalDate due, long gross, long open) {
+    return new OpenItem(id, kind, id, "Gullrock Hotels", "s", supplied, supplied, due, new Amount(gross, 0, false, open), null, Handling.NONE, null);
+  }
+
+  private static OpenItem said(OpenItem item, LocalDate expected, LocalDate promised, Standing standing) {
+    return item.with(new Handling(expected, promised, standing, ""));
+  }
+
+  private static Forecast forecast(LocalDate asOf, Line line, List<OpenItem> items, DayAmount... movements) {
+    Books books = new Books(List.of(new Account("a", "A", "--", false, asOf, 0)), Map.of("s", List.of(movements)), List.of(), List.of(), List.of(),
+        Map.of("a", List.of(movements)), OpenItems.of(items));
+    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf), List.of(line), List.of()), books);
+  }
+
+  private static Cell on(Forecast forecast, String day) {
+    LocalDate date = LocalDate.parse(day);
+    return forecast.cell(forecast.plan().lines().get(0), new Period(date, date.plusDays(1)));
+  }
+
+  /** W9, first part. */
+  @ParameterizedTest
+  @CsvSource({"7840000, 4160000, 0", "13100000, 0, 1100000"})
+  void left_ofAPlannedMonth_isWhatIsNotInvoiced(long invoiced, long left, long overBy) {
+    Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0),
+        List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), invoiced, invoiced)));
+    LeftOfPlan.Month march = Forecaster.left(forecast.plan(), forecast.books(), forecast.plan().lines().get(0)).months().get(0);
+    assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0));
+    assertThat(march.left()).isEqualTo(left);
+    Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
+    assertThat(workings.figure().estimated()).isEqualTo(left);
+    assertThat(workings.overBy()).isEqualTo(overBy == 0 ? null : overBy);
+  }
+
+  /** W10. */
+  @Test
+  void left_ofTheMonthUnderWay_liesOverTheBusinessDaysAfterTheAsOfDate() {
+    List<OpenItem> items = List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 5, 29), 7_840_000, 7_840_000),
+        item(Kind.ORDER, "2", LocalDate.of(2026, 3, 25), LocalDate.of(2026, 5, 29), 1_200_000, 1_200_000));
+    Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), items);
+    assertThat(on(forecast, "2026-03-23").estimated()).isEqualTo(422_858);
+    for (String day : List.of("2026-03-24", "2026-03-25", "2026-03-26", "2026-03-27", "2026-03-30", "2026-03-31")) {
+      assertThat(on(forecast, day).estimated()).as(day).isEqualTo(422_857);
+    }
+    assertThat(on(forecast, "2026-05-29").committed()).isEqualTo(9_040_000);
+    assertThat(Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).items().get(0).because())
+        .contains("planned 120,000", "less invoiced 78,400, less on order 12,000: left 29,600");
+  }
+
+  /** W9's second part and W11: the same left wherever the bill is now expected, or held. */
+  @ParameterizedTest
+  @ValueSource(strings = {"2026-03-06", "2026-04-09", "held"})
+  void expectation_usedByAMovementAndABill_leavesTheRestOnItsDay(String now) {
+    Line line = new Line("s", null, "Costs", Direction.PAYMENT, true, null, "",
+        DatedItems.untaxed(List.of(new DatedItem(LocalDate.of(2026, 3, 5), 900_000, Certainty.CERTAIN, "")), Convention.PRECEDING), List.of());
+    OpenItem bill = item(Kind.INVOICE, "b", LocalDate.of(2026, 2, 20), LocalDate.of(2026, 3, 6), 200_000, 200_000);
+    boolean held = now.equals("held");
+    OpenItem handled = said(bill, held ? null : LocalDate.parse(now), null, held ? Standing.HELD : Standing.NORMAL);
+    Forecast forecast = forecast(LocalDate.of(2026, 3, 3), line, List.of(handled), new DayAmount(LocalDate.of(2026, 3, 3), -350_000));
+    assertThat(on(forecast, "2026-03-05").estimated()).isEqualTo(-350_000);
+    Cell year = forecast.cell(line, new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2027, 3, 1)));
+    assertThat(year.settled()).isEqualTo(-350_000);
+    assertThat(year.committed()).isEqualTo(held ? 0 : -200_000);
+    assertThat(year.estimated()).isEqualTo(-350_000);
+    if (!held) {
+      assertThat(on(forecast, now).committed()).isEqualTo(-200_000);
+    }
+  }
+
+  private static ExpectedItem expected(OpenItem item, OpenItem... others) {
+    List<OpenItem> all = new ArrayList<>(List.of(others));
+    all.add(item);
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY), List.of(sales(Map.of(), 30)), List.of());
+    Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(all));
+    return Forecaster.items(plan, books).of(plan.lines().get(0)).stream().filter(one -> one.item().id().equals(item.id())).findFirst().orElseThrow();
+  }
+
+  private static OpenItem paid(String id, String party, LocalDate due, int late) {
+    return new OpenItem(id, Kind.INVOICE, id, party, "s", due.minusDays(30), null, due, new Amount(100, 0, false, 0), due.plusDays(late), Handling.NONE, null);
+  }
+
+  @Test
+  void expectedDay_isTheAnalysts_thenAPromise_thenTheHabit_andALapsedOneIsBroken() {
+    OpenItem bare = item(Kind.INVOICE, "x", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 3, 31), 100, 100);
+    LocalDate friday = LocalDate.of(2026, 4, 17);
+    LocalDate monday = LocalDate.of(2026, 4, 20);
+    assertThat(expected(said(bare, friday, monday, Standing.NORMAL)).day()).isEqualTo(friday);
+    assertThat(expected(said(bare, FRIDAY, monday, Standing.NORMAL)).source()).isEqualTo(ExpectedItem.Source.PROMISE);
+    assertThat(expected(bare).day()).isEqualTo(LocalDate.of(2026, 3, 31));
+    ExpectedItem broken = expected(said(bare, null, FRIDAY, Standing.NORMAL));
+    assertThat(broken.day()).isEqualTo(LocalDate.of(2026, 3, 31));
+    assertThat(broken.because()).endsWith("the day said before has passed");
+    assertThat(expected(said(bare, null, null, Standing.DISPUTED)).isLeftOut()).isTrue();
+    ExpectedItem usual = expected(bare, paid("p", "Gullrock Hotels", LocalDate.of(2026, 2, 2), 9));
+    assertThat(usual.day()).as("9 days late is Thursday 9 April").isEqualTo(LocalDate.of(2026, 4, 9));
+    assertThat(usual.because()).isEqualTo("due 2026-03-31, usually 9 days late (1 paid before)");
+  }
+
+  @Test
+  void lateItem_isExpectedByTheHabitsStillPossible_thenSoon_andDoubtfulAfterNinetyDays() {
+    OpenItem[] habit = {paid("p", "Gullrock Hotels", LocalDate.of(2026, 1, 5), 4), paid("q", "Gullrock Hotels", LocalDate.of(2026, 1, 6), 30)};
+    OpenItem tenLate = item(Kind.INVOICE, "x", LocalDate.of(2026, 2, 8), FRIDAY.minusDays(10), 100, 100);
+    assertThat(expected(tenLate, habit).day()).as("only 30 days is still possible").isEqualTo(LocalDate.of(2026, 4, 9));
+    OpenItem fortyLate = item(Kind.INVOICE, "x", LocalDate.of(2026, 1, 8), FRIDAY.minusDays(40), 100, 100);
+    assertThat(expected(fortyLate, habit).day()).as("40 / 2 = 20 days on is Thursday 9 April").isEqualTo(LocalDate.of(2026, 4, 9));
+    OpenItem eightLate = item(Kind.INVOICE, "x", LocalDate.of(2026, 1, 8), FRIDAY.minusDays(8), 100, 100);
+    assertThat(expected(eightLate, paid("p", "Gullrock Hotels", LocalDate.of(2026, 1, 5), 4)).day()).as("five business days").isEqualTo(LocalDate.of(2026, 3, 27));
+    ExpectedItem old = expected(item(Kind.INVOICE, "x", LocalDate.of(2025, 8, 8), FRIDAY.minusDays(91), 100, 100), habit);
+    assertThat(old.source()).isEqualTo(ExpectedItem.Source.DOUBTFUL);
+    assertThat(old.because()).isEqualTo("91 days late without a date or a promise");
+  }
+
+  @Test
+  void creditNoteAndDiscount_lowerWhatIsPaid() {
+    OpenItem first = item(Kind.INVOICE, "a", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1), 10_000, 10_000);
+    OpenItem second = item(Kind.INVOICE, "b", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 8), 10_000, 10_000);
+    OpenItem credit = item(Kind.CREDIT_NOTE, "c", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 3, 1), 12_000, 12_000);
+    assertThat(expected(first, second, credit).minor()).isZero();
+    assertThat(expected(second, first, credit).minor()).isEqualTo(8_000);
+    OpenItem early = new OpenItem("d", Kind.INVOICE, "d", "Tern Street", "s", LocalDate.of(2026, 3, 1), null, LocalDate.of(2026, 4, 1),
+        new Amount(10_050, 0, false, 10_050), null, Handling.NONE, new OpenItem.EarlyDiscount(LocalDate.of(2026, 4, 1), new Percent(20_000)));
+    assertThat(expected(early).minor()).as("2% of 100.50 is 2.01").isEqualTo(9_849);
+  }
+
+  /**
+   * Whatever is planned, ordered, invoiced and settled, in any order: what came in, is known and is still estimated comes to the greater of
+   * plan and books of every open month, and to what was invoiced of closed ones. Never a pound twice, never one lost.
+   */
+  @Test
+  void onceEach_whateverIsPlannedInvoicedAndSettledInAnyOrder() {
+    for (int seed = 0; seed < 400; seed++) {
+      Random random = new Random(seed);
+      LocalDate asOf = LocalDate.of(2026, 1, 1).plusDays(random.nextInt(120));
+      YearMonth open = YearMonth.from(asOf.plusDays(1));
+      Map<YearMonth, Long> planned = new TreeMap<>();
+      for (int m = 0; m < 40; m++) {
+        planned.put(open.plusMonths(m), m < 5 ? (long) random.nextInt(90_000) : 0L);
+      }
+      List<OpenItem> items = new ArrayList<>();
+      List<DayAmount> movements = new ArrayList<>();
+      Map<YearMonth, Long> known = new TreeMap<>();
+      long closed = 0;
+      for (int i = random.nextInt(25); i > 0; i--) {
+        YearMonth month = open.plusMonths(random.nextInt(6) - 2L);
+        LocalDate supplied = month.atDay(1 + random.nextInt(28));
+        boolean order = random.nextInt(4) == 0 && supplied.isAfter(asOf);
+        long gross = 1 + random.nextInt(30_000);
+        long paid = order ? 0 : random.nextInt(3) == 0 ? random.nextInt((int) gross + 1) : 0;
+        LocalDate due = asOf.plusDays(random.nextInt(200) - 85L);
+        items.add(item(order ? Kind.ORDER : Kind.INVOICE, "i" + i, supplied, due, gross, gross - paid));
+        if (paid > 0) {
+          movements.add(new DayAmount(asOf.minusDays(random.nextInt(30)), paid));
+        }
+        if (month.isBefore(open)) {
+          closed += gross;
+        } else {
+          known.merge(month, gross, Long::sum);
+        }
+      }
+      long booked = random.nextBoolean() ? 0 : random.nextInt(40_000);
+      movements.add(new DayAmount(asOf.plusDays(1), booked));
+      Forecast forecast = forecast(asOf, sales(planned, 20), items, movements.toArray(new DayAmount[0]));
+      Cell all = forecast.cell(forecast.plan().lines().get(0), new Period(forecast.firstDay(), forecast.lastDay().plusDays(1)));
+      long once = closed;
+      for (int m = 0; m < 6; m++) {
+        once += Math.max(planned.getOrDefault(open.plusMonths(m), 0L), known.getOrDefault(open.plusMonths(m), 0L));
+      }
+      long openItems = items.stream().mapToLong(one -> one.amount().open()).sum();
+      long nettable = openItems + forecast.cell(forecast.plan().lines().get(0), month(YearMonth.from(asOf.plusDays(1)))).estimated();
+      if (booked <= nettable) {
+        assertThat(all.amount()).as("seed %d", seed).isEqualTo(once);
+      } else {
+        assertThat(all.amount()).as("seed %d", seed).isGreaterThanOrEqualTo(once);
+      }
+    }
+  }
+
+  private static Period month(YearMonth month) {
+    return new Period(month.atDay(1), month.plusMonths(1).atDay(1));
+  }
+}

@@ -1,0 +1,110 @@
+package ebbtide.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.cell;
+import static ebbtide.e2e.Screens.row;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+
+/** A ledger's list brought in: it makes the near weeks of its line, is edited in place, and goes again with undo. */
+class ItemsTest extends Journeys {
+  ItemsTest() {
+    super("demo");
+  }
+
+  private void press(String name) {
+    button(page, name).first().click();
+  }
+
+  private void accessible() {
+    assertThat(new AxeBuilder(page).analyze().getViolations()).isEmpty();
+  }
+
+  private Locator items() {
+    return page.getByLabel("Open items", new Page.GetByLabelOptions().setExact(true));
+  }
+
+  @Test
+  void list_broughtInAndEdited_makesTheNearWeeks_andUndoTakesItAway() {
+    open("receipts/open-items");
+    press("Bring in a list");
+    page.getByLabel("List file").setInputFiles(Path.of("../demo/ledger/restaurants-2026-03-01.csv"));
+    assertThat(page.getByText("Choose the line that the list belongs to.")).isVisible();
+    page.getByLabel("Line of the list").selectOption("Restaurants & hotels");
+    assertThat(page.getByText("66 new, 0 changed, 0 the same as before.")).isVisible();
+    page.getByLabel("Column of number").selectOption("");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say which column holds the number");
+    page.getByLabel("Column of number").selectOption("Invoice No");
+    accessible();
+    press("Keep open items for it");
+    assertThat(button(page, "Keep open items for it")).hasCount(0);
+    press("Take it over");
+    assertThat(page.getByText("66 new and 0 changed items were taken over")).isVisible();
+    page.getByLabel("List file").setInputFiles(Path.of("../demo/ledger/restaurants-2026-03-01.csv"));
+    assertThat(page.getByText("0 new, 0 changed, 66 the same as before.")).isVisible();
+    page.getByLabel("Bring in a list").getByText("Close").click();
+    assertThat(items().locator("tbody tr")).hasCount(10);
+    accessible();
+    edited();
+    sums();
+    for (int i = 0; i < 5; i++) {
+      press("Undo");
+      page.waitForTimeout(250);
+    }
+    go("receipts/open-items");
+    assertThat(page.getByText("No open item yet.")).isVisible();
+  }
+
+  private void edited() {
+    Locator expect = field("Expect SI-7058 of Gullrock Hotels on");
+    expect.fill("whenever");
+    expect.press("Tab");
+    assertThat(page.getByText("'whenever' is no date")).isVisible();
+    assertThat(expect).hasValue("whenever");
+    expect.fill("2026-03-10");
+    expect.press("Tab");
+    assertThat(status()).containsText("SI-7058 of Gullrock Hotels expected 2026-03-10");
+    assertThat(row(page, "SI-7058")).containsText("10 Mar 2026");
+    page.getByLabel("SI-7061 of Gullrock Hotels is").selectOption("disputed");
+    assertThat(page.getByText("of it \u00a318,295.18 left out of the forecast")).isVisible();
+    page.getByLabel("Search items").fill("pellmoor");
+    assertThat(items().locator("tbody tr")).hasCount(1);
+    page.getByLabel("Search items").fill("");
+    press("Type one");
+    press("Add it");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Choose the line it belongs to. Give it a number. Say whose it is. The date is missing");
+    page.getByLabel("Line of the new item").selectOption("Restaurants & hotels");
+    type("Number of a new item", "D-1");
+    type("Counterparty of a new item", "Harbour Feast");
+    type("Issue date of a new item", "2026-02-27");
+    type("Due date of a new item", "2026-03-12");
+    type("Amount of a new item", "1200");
+    press("Add it");
+    assertThat(row(page, "D-1")).containsText("1,200");
+    accessible();
+  }
+
+  private void sums() {
+    press("Counterparty");
+    assertThat(row(page, "Tern Street Kitchens")).containsText("59,764.24");
+    press("Age");
+    assertThat(row(page, "not due yet")).isVisible();
+    press("Week");
+    assertThat(row(page, "left out of the forecast")).containsText("18,295.18");
+    press("Habits");
+    assertThat(row(page, "Pellmoor Inns")).containsText("days late");
+    accessible();
+    go("forecast?by=WEEK");
+    cell(page, "Restaurants & hotels", 3).click();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Invoice SI-7058, Gullrock Hotels")).isVisible();
+    assertThat(page.getByText("expected on the day typed")).isVisible();
+  }
+}

@@ -1,0 +1,46 @@
+package ebbtide.formats.items;
+
+import ebbtide.books.OpenItem;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What a ledger's list changes of the items that are there: those that are new, those that changed (as they were and as they become; what
+ * a person said of them stays), how many are the same, and the open ones of its lines that vanished from it.
+ */
+public record ItemChanges(List<OpenItem> added, List<Changed> changed, int same, List<OpenItem> vanished) {
+
+  /** An item as it was, and as the list has it. */
+  public record Changed(OpenItem was, OpenItem becomes) {}
+
+  /** Returns what a list changes of the items that are there; {@code lineIds} are the lines of which the list is the whole. */
+  public static ItemChanges of(List<OpenItem> there, List<OpenItem> listed, Set<String> lineIds) {
+    Map<String, OpenItem> byId = new HashMap<>();
+    there.forEach(item -> byId.put(item.id(), item));
+    List<OpenItem> added = new ArrayList<>();
+    List<Changed> changed = new ArrayList<>();
+    int same = 0;
+    Set<String> seen = new HashSet<>();
+    for (OpenItem item : listed) {
+      seen.add(item.id());
+      OpenItem was = byId.get(item.id());
+      OpenItem becomes = was == null ? item : new OpenItem(item.id(), item.kind(), item.number(), item.counterparty(), was.lineId(), item.issued(),
+          item.supplied(), item.due(), item.amount(), item.paidOn() == null && item.amount().open() == 0 ? was.paidOn() : item.paidOn(),
+          was.handling(), item.discount() == null ? was.discount() : item.discount());
+      if (was == null) {
+        added.add(becomes);
+      } else if (was.equals(becomes)) {
+        same++;
+      } else {
+        changed.add(new Changed(was, becomes));
+      }
+    }
+    List<OpenItem> vanished = there.stream().filter(item -> item.amount().open() > 0 && lineIds.contains(item.lineId()) && !seen.contains(item.id()))
+        .toList();
+    return new ItemChanges(added, changed, same, vanished);
+  }
+}

@@ -1,0 +1,66 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import HabitPicture from './HabitPicture.svelte';
+
+  interface Props {
+    side: 'RECEIPT' | 'PAYMENT';
+  }
+
+  let { side }: Props = $props();
+  const plan = getPlan();
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/items/habits', {
+        params: { path: { plan: plan.id }, query: { direction: side } },
+        signal,
+      }),
+    );
+  });
+  const view = $derived(loaded.data);
+
+  function usual(days: number): string {
+    return days === 0
+      ? 'when due'
+      : `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'late' : 'early'}`;
+  }
+</script>
+
+{#if view}
+  {#if view.backtested}
+    <p class="mb-2">
+      Of {view.backtested} items paid after their due date, habits were wrong by {view.habitError.toFixed(1)} days on average,
+      due dates by {view.dueError.toFixed(1)}.
+    </p>
+  {/if}
+  {#if view.counterparties.length}
+    <table class="figures" aria-label="Habits of counterparties">
+      <thead>
+        <tr>
+          <th class="words" scope="col">Counterparty</th><th class="words" scope="col">Usually pays</th><th scope="col"
+            >Paid items</th
+          ><th class="words" scope="col">Days early or late</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each view.counterparties as one (one.counterparty)}
+          <tr>
+            <th class="words font-normal" scope="row">{one.counterparty}</th>
+            <td class="words">{usual(one.days)}</td>
+            <td>{one.items}</td>
+            <td class="words"><HabitPicture daysLate={one.daysLate} usual={one.days} /></td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {:else}
+    <p class="card">
+      Habits are learnt from paid items: bring in a list that has them, with the day each was paid. Until then items are
+      expected when they are due.
+    </p>
+  {/if}
+{:else if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{/if}

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { answer, api } from '../../lib/api';
+  import { fullDay } from '../../lib/dates';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
+  import BringList from './BringList.svelte';
+  import HabitsCard from './HabitsCard.svelte';
+  import ItemTable from './ItemTable.svelte';
+  import NewItem from './NewItem.svelte';
+  import SumTable from './SumTable.svelte';
+
+  interface Props {
+    direction: 'receipt' | 'payment';
+  }
+
+  let { direction }: Props = $props();
+  const plan = getPlan();
+  const side = $derived(direction === 'receipt' ? ('RECEIPT' as const) : ('PAYMENT' as const));
+  let part = $state<'items' | 'counterparty' | 'age' | 'week' | 'habits'>('items');
+  let words = $state('');
+  let bringing = $state(false);
+  let typing = $state(false);
+
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/items', {
+        params: { path: { plan: plan.id }, query: { direction: side, words } },
+        signal,
+      }),
+    );
+  });
+  const view = $derived(loaded.data);
+  const SUMS = { counterparty: 'byCounterparty', age: 'byAge', week: 'byWeek' } as const;
+</script>
+
+{#if view}
+  <div class="mb-2 flex flex-wrap items-center gap-2">
+    <b class="font-semibold">{direction === 'receipt' ? 'Receivables' : 'Payables'}</b>
+    <span class="hush flex-1">
+      {#if view.total.items}
+        {plan.money.sum(view.total.open)} open on {fullDay(plan.view!.tide.asOf)}{view.total.leftOut
+          ? `, of it ${plan.money.sum(view.total.leftOut)} left out of the forecast`
+          : ''}.
+      {:else}
+        No open item yet.
+      {/if}
+    </span>
+    <Segments
+      label="Receivables and payables by"
+      options={[
+        { value: 'items', name: 'Items' },
+        { value: 'counterparty', name: 'Counterparty' },
+        { value: 'age', name: 'Age' },
+        { value: 'week', name: 'Week' },
+        { value: 'habits', name: 'Habits' },
+      ]}
+      value={part}
+      onchoose={(chosen) => (part = chosen)}
+    />
+    <Act onclick={() => (typing = !typing)}>Type one</Act>
+    <Act main onclick={() => (bringing = !bringing)} title="CSV or XLSX from the ledger">Bring in a list</Act>
+  </div>
+  {#if bringing}<BringList {direction} lines={view.lines} onclose={() => (bringing = false)} />{/if}
+  {#if typing}<NewItem {direction} lines={view.lines} onclose={() => (typing = false)} />{/if}
+  {#if part === 'habits'}
+    <HabitsCard {side} />
+  {:else if part === 'items'}
+    <input
+      class="small-field mb-2 w-[260px]"
+      placeholder="words of number, counterparty or line"
+      aria-label="Search items"
+      bind:value={words}
+    />
+    <ItemTable {direction} items={view.items} />
+    {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}
+    {#if view.items.length === 0}
+      <p class="card">
+        {words
+          ? 'No item fits. Change the words.'
+          : direction === 'receipt'
+            ? 'Here belong invoices that are not paid yet, credit notes and sales orders: bring in the list from the ledger, or type one.'
+            : 'Here belong bills that are not paid yet, credit notes and purchase orders: bring in the list from the ledger, or type one.'}
+      </p>
+    {/if}
+  {:else}
+    <SumTable sums={view[SUMS[part]]} by={part} />
+  {/if}
+{:else if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{/if}

@@ -1,0 +1,48 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api';
+
+  interface Props {
+    view: Schemas['ItemListView'];
+    onchoose: (columns: Record<string, string>) => void;
+  }
+
+  let { view, onchoose }: Props = $props();
+  const NAMES: Record<string, string> = {
+    NUMBER: 'number',
+    COUNTERPARTY: 'counterparty',
+    ISSUED: 'date of issue',
+    DUE: 'due',
+    AMOUNT: 'amount with tax',
+    NET: 'amount before tax',
+    TAX: 'sales tax',
+    OPEN: 'still open',
+    KIND: 'kind',
+    SUPPLIED: 'supplied',
+    PAID: 'paid on',
+    DISCOUNT_UNTIL: 'discount until',
+    DISCOUNT: 'discount %',
+  };
+
+  function choose(field: string, heading: string) {
+    const others = Object.entries(view.columns).filter(([one, at]) => one !== field && at !== heading);
+    onchoose(Object.fromEntries(heading ? [...others, [field, heading]] : others));
+  }
+</script>
+
+<p class="hush">{view.remembered ? 'Columns as last time:' : 'Columns as their headings suggest:'}</p>
+<div class="flex flex-wrap gap-x-4 gap-y-1.5">
+  {#each view.fields as field (field)}
+    <label class="whitespace-nowrap"
+      ><span class="hush">{NAMES[field]}</span>
+      <select
+        class="small-field max-w-[150px]"
+        aria-label="Column of {NAMES[field]}"
+        value={view.columns[field] ?? ''}
+        onchange={(e) => choose(field, e.currentTarget.value)}
+      >
+        <option value="">–</option>
+        {#each view.headings as heading, i (i)}<option>{heading}</option>{/each}
+      </select></label
+    >
+  {/each}
+</div>

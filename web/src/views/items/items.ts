@@ -1,0 +1,53 @@
+import { answer, api, type Schemas } from '../../lib/api';
+import type { PlanState } from '../../lib/plan.svelte';
+
+export type ItemsView = Schemas['OpenItemsView'];
+export type ItemView = Schemas['OpenItemView'];
+export type Sum = Schemas['Sum'];
+
+/** An open item as a plan file writes it; the server checks it, the views only change parts of it. */
+export type ItemJson = Record<string, unknown> & { id: string; number: string; counterparty: string; line: string };
+
+export const KINDS: Record<string, { receipt: string; payment: string }> = {
+  invoice: { receipt: 'invoice', payment: 'bill' },
+  'credit-note': { receipt: 'credit note', payment: 'credit note' },
+  order: { receipt: 'sales order', payment: 'purchase order' },
+  commitment: { receipt: 'commitment', payment: 'commitment' },
+};
+
+/** Where an expected day comes from, in a word or two. */
+export const SOURCES: Record<string, string> = {
+  analyst: 'typed',
+  promise: 'promised',
+  habit: 'habit',
+  terms: 'terms',
+  held: 'left out',
+  doubtful: 'doubtful',
+  credit: 'credit',
+};
+
+export const STANDINGS = [
+  { value: 'normal', name: 'expected' },
+  { value: 'held', name: 'held' },
+  { value: 'disputed', name: 'disputed' },
+];
+
+/** Puts an item, new or changed; gives the refusal, or nothing. */
+export async function putItem(plan: PlanState, item: ItemJson, words: string): Promise<string> {
+  const problem = await plan.edit((version) =>
+    answer(
+      api.PUT('/api/plans/{plan}/items/{id}', {
+        params: { path: { plan: plan.id, id: item.id }, query: { version, words } },
+        body: item as never,
+      }),
+    ),
+  );
+  return problem?.detail ?? '';
+}
+
+/** The item with some of its fields changed; one that is undefined is taken out. */
+export function changedItem(item: ItemJson, part: Record<string, unknown>): ItemJson {
+  return Object.fromEntries(
+    Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined),
+  ) as unknown as ItemJson;
+}
