@@ -60,6 +60,8 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
     where: 'Movements to assign',
     keys: [
       ['↑ ↓', 'move; with Shift choose several'],
+      ['S', 'settle the open items proposed'],
+      ['I', 'see what it may settle'],
       ['1 … 5', 'assign to the suggested line'],
       ['T', 'a transfer between own accounts'],
       ['L', 'choose a line, or make one of it'],

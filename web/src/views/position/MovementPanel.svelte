@@ -5,9 +5,10 @@
   import ChooseLine from './ChooseLine.svelte';
   import DivideForm from './DivideForm.svelte';
   import RuleForm from './RuleForm.svelte';
+  import SettleForm from './SettleForm.svelte';
 
   interface Props {
-    act: 'line' | 'divide' | 'rule';
+    act: 'line' | 'divide' | 'rule' | 'settle';
     /** The movements it is done with; dividing and rules take the first. */
     chosen: MovementView[];
     onclose: () => void;
@@ -16,7 +17,8 @@
   let { act, chosen, onclose }: Props = $props();
   const plan = getPlan();
   const first = $derived(chosen[0]!);
-  const title = $derived(act === 'line' ? 'Assign to a line' : act === 'divide' ? 'Divide' : 'Remember a rule');
+  const TITLES = { line: 'Assign to a line', divide: 'Divide', rule: 'Remember a rule', settle: 'Settle open items' };
+  const title = $derived(TITLES[act]);
 </script>
 
 <svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
@@ -28,6 +30,8 @@
   <p class="hush mb-2">{first.counterparty} {first.text}</p>
   {#if act === 'line'}
     <ChooseLine {chosen} {onclose} />
+  {:else if act === 'settle'}
+    <SettleForm movement={first} {onclose} />
   {:else if act === 'divide'}
     <DivideForm movement={first} {onclose} />
   {:else}

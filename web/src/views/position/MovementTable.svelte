@@ -4,7 +4,7 @@
   import { shortDay } from '../../lib/dates';
   import { GridCursor } from '../../lib/grid/cursor.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import { assign, divide } from './assigning';
+  import { assign, divide, settle } from './assigning';
   import MovementPanel from './MovementPanel.svelte';
 
   interface Props {
@@ -14,7 +14,7 @@
   let { movements }: Props = $props();
   const plan = getPlan();
   const cursor = new GridCursor(() => [movements.length, 1]);
-  let panel = $state<'line' | 'divide' | 'rule'>();
+  let panel = $state<'line' | 'divide' | 'rule' | 'settle'>();
   let table = $state<HTMLTableElement>();
   const at = $derived(Math.min(cursor.row, movements.length - 1));
   const chosen = $derived(movements.filter((_, i) => (i >= cursor.block.top && i <= cursor.block.bottom) || i === at));
@@ -31,11 +31,21 @@
     await focusRow();
   }
 
+  async function takeProposal(i: number) {
+    const movement = movements[i];
+    if (!movement?.settles) return;
+    await settle(plan, movement.id, movement.settles);
+    cursor.set(Math.min(i, movements.length - 1), 0);
+    await focusRow();
+  }
+
   function onkeydown(e: KeyboardEvent) {
     if (e.ctrlKey || e.metaKey || e.altKey || panel) return;
     const suggestion = movements[at]?.suggestions[Number(e.key) - 1];
     if (cursor.move(e.key, e.shiftKey)) void focusRow();
     else if (suggestion) void give(suggestion);
+    else if (e.key.toLowerCase() === 's') void takeProposal(at);
+    else if (e.key.toLowerCase() === 'i') panel = 'settle';
     else if (e.key.toLowerCase() === 't') void give(null);
     else if (e.key.toLowerCase() === 'l' || e.key === 'Enter') panel = 'line';
     else if (e.key.toLowerCase() === 'd') panel = 'divide';
@@ -78,12 +88,24 @@
           {#each movement.parts as part, p (p)}
             <span class="mr-3">
               {part.line === null ? 'transfer' : (names.get(part.line) ?? 'a line no longer there')}
+              {#if part.settles}<span class="hush">settles {part.settles}</span>{/if}
               {#if movement.parts.length > 1 || movement.unassigned}<span class="hush"
                   >{plan.money.full(part.minor)}</span
                 >{/if}
             </span>
           {/each}
           {#if movement.unassigned}
+            {#if movement.settles}
+              <button
+                tabindex="-1"
+                class="mr-2 max-w-[300px] overflow-hidden text-ellipsis rounded-[3px] border border-tide bg-foam px-1.5 align-bottom hover:bg-shoal"
+                title="{movement.settles.words}: {movement.settles.because}"
+                onclick={(e) => {
+                  e.stopPropagation();
+                  void takeProposal(i);
+                }}><kbd>S</kbd> settles {movement.settles.words}</button
+              >
+            {/if}
             {#each movement.suggestions.slice(0, i === at ? 5 : 3) as suggestion, s (suggestion)}
               <button
                 tabindex="-1"
@@ -102,7 +124,9 @@
   </tbody>
 </table>
 <p class="hush mt-2 text-[12px]">
-  <kbd>1</kbd>–<kbd>5</kbd> suggested line <kbd>T</kbd> transfer <kbd>L</kbd> choose or make a line <kbd>D</kbd> divide
+  <kbd>S</kbd> settle as proposed <kbd>I</kbd> choose items to settle <kbd>1</kbd>–<kbd>5</kbd> suggested line
+  <kbd>T</kbd>
+  transfer <kbd>L</kbd> choose or make a line <kbd>D</kbd> divide
   <kbd>R</kbd> remember a rule <kbd>Delete</kbd> unassign
 </p>
 {#if panel && movements[at]}

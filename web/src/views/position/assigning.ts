@@ -1,4 +1,4 @@
-import { answer, api, type MovementView } from '../../lib/api';
+import { answer, api, type MovementView, type Schemas } from '../../lib/api';
 import type { PlanState } from '../../lib/plan.svelte';
 
 /** Assigns what is left of movements to a line; without one they are transfers between own accounts. */
@@ -19,6 +19,19 @@ export function divide(plan: PlanState, id: number, parts: { line: string | null
   return plan.edit((version) =>
     answer(
       api.PUT('/api/plans/{plan}/movements/{id}/parts', {
+        params: { path: { plan: plan.id, id }, query: { version } },
+        body: { parts },
+      }),
+    ),
+  );
+}
+
+/** Settles open items by a movement, as proposed. */
+export function settle(plan: PlanState, id: number, proposal: Schemas['ProposalView']) {
+  const parts = proposal.parts.map(({ item, minor, less }) => ({ item, minor, less }));
+  return plan.edit((version) =>
+    answer(
+      api.POST('/api/plans/{plan}/movements/{id}/settle', {
         params: { path: { plan: plan.id, id }, query: { version } },
         body: { parts },
       }),

@@ -12,8 +12,21 @@ import java.util.Objects;
 public record BankMovement(String account, LocalDate bookingDate, LocalDate valueDate, long minor, String text,
     String counterparty, String reference, List<AssignedPart> parts) {
 
-  /** A signed part of a movement that belongs to a line, or, without one, to a transfer between own accounts. */
-  public record AssignedPart(String lineId, long minor) {
+  /**
+   * A signed part of a movement that belongs to a line, or, without one, to a transfer between own accounts. With an item it settles that:
+   * by the cash and by what closes it beyond the cash, a discount or a charge, unsigned.
+   */
+  public record AssignedPart(String lineId, long minor, String itemId, long less) {
+    public AssignedPart {
+      Check.notNegative(less, "what closes an item beyond the cash");
+      Check.that(itemId == null ? less == 0 : lineId != null, "what closes an item names the item and its line");
+    }
+
+    /** Makes a part that settles no item. */
+    public AssignedPart(String lineId, long minor) {
+      this(lineId, minor, null, 0);
+    }
+
     public boolean isTransfer() {
       return lineId == null;
     }

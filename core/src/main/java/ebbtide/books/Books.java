@@ -13,15 +13,16 @@ import java.util.stream.Stream;
 /**
  * The facts: accounts, and the movements of the unrestricted ones by day. Movements are by line where assigned;
  * {@code unassignedIn} and {@code unassignedOut} hold what is not, by sign; {@code transfers} what moves between own
- * accounts; {@code byAccount} all of each account, restricted ones too; {@code items} what is invoiced, ordered or agreed. What came in and what went out on a day are each
+ * accounts; {@code byAccount} all of each account, restricted ones too; {@code settling} what of {@code byLine} settles items; {@code items} what is invoiced, ordered or agreed. What came in and what went out on a day are each
  * one amount, in order of day, so that books with the same movements are equal.
  */
 public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn,
-    List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount, OpenItems items) {
+    List<DayAmount> unassignedOut, List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount,
+    Map<String, List<DayAmount>> settling, OpenItems items) {
   /** Makes books without open items. */
   public Books(List<Account> accounts, Map<String, List<DayAmount>> byLine, List<DayAmount> unassignedIn, List<DayAmount> unassignedOut,
       List<DayAmount> transfers, Map<String, List<DayAmount>> byAccount) {
-    this(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, OpenItems.NONE);
+    this(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, Map.of(), OpenItems.NONE);
   }
 
   public Books {
@@ -31,6 +32,7 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
     unassignedOut = DayAmount.ordered(unassignedOut);
     transfers = DayAmount.ordered(transfers);
     byAccount = ordered(byAccount);
+    settling = ordered(settling);
   }
 
   private static Map<String, List<DayAmount>> ordered(Map<String, List<DayAmount>> amounts) {
@@ -57,12 +59,12 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
   private Books sum(Books others, int by) {
     return new Books(accounts, sum(byLine, others.byLine, by), DayAmount.sum(unassignedIn, others.unassignedIn, by),
         DayAmount.sum(unassignedOut, others.unassignedOut, by), DayAmount.sum(transfers, others.transfers, by),
-        sum(byAccount, others.byAccount, by), items);
+        sum(byAccount, others.byAccount, by), sum(settling, others.settling, by), items);
   }
 
   /** Returns these books with other open items. */
   public Books with(OpenItems others) {
-    return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, others);
+    return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, settling, others);
   }
 
   private static Map<String, List<DayAmount>> sum(Map<String, List<DayAmount>> amounts,
@@ -82,6 +84,7 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
     Set<String> restricted = accounts.stream().filter(Account::restricted).map(Account::id).collect(Collectors.toSet());
     Map<String, List<DayAmount>> byLine = new HashMap<>();
     Map<String, List<DayAmount>> byAccount = new HashMap<>();
+    Map<String, List<DayAmount>> settling = new HashMap<>();
     List<DayAmount> in = new ArrayList<>();
     List<DayAmount> out = new ArrayList<>();
     List<DayAmount> transfers = new ArrayList<>();
@@ -94,12 +97,15 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
       for (BankMovement.AssignedPart part : movement.parts()) {
         (part.isTransfer() ? transfers : byLine.computeIfAbsent(part.lineId(), id -> new ArrayList<>()))
             .add(new DayAmount(day, part.minor()));
+        if (part.itemId() != null) {
+          settling.computeIfAbsent(part.lineId(), id -> new ArrayList<>()).add(new DayAmount(day, part.minor()));
+        }
       }
       if (movement.unassigned() != 0) {
         (movement.minor() > 0 ? in : out).add(new DayAmount(day, movement.unassigned()));
       }
     }
-    return new Books(accounts, byLine, in, out, transfers, byAccount);
+    return new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE);
   }
 
   /** Returns the closing booked balance of an account on a day, in minor units. */

@@ -82,6 +82,12 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
     return new OpenItem(id, kind, number, counterparty, lineId, issued, supplied, due, amount, paidOn, other, discount);
   }
 
+  /** Returns the item with another sum open, and the day it was paid in full (null: it was not). */
+  public OpenItem open(long open, LocalDate paid) {
+    return new OpenItem(id, kind, number, counterparty, lineId, issued, supplied, due,
+        new Amount(amount.gross(), amount.tax(), amount.taxParted(), Math.min(open, amount.gross())), paid, handling, discount);
+  }
+
   /** Returns what is open, signed: a credit note's counts against the others. */
   public long signedOpen() {
     return kind == Kind.CREDIT_NOTE ? -amount.open() : amount.open();

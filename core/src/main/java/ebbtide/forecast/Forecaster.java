@@ -57,7 +57,7 @@ public final class Forecaster {
     this.books = books;
     this.activity = new ActivityCalculator(assumed);
     this.plan = toBill(assumed);
-    this.items = new ItemTiming(plan, books.items(), line -> timelineOf(country(line)).calendar());
+    this.items = new ItemTiming(plan, books, line -> timelineOf(country(line)).calendar());
     plan.lines().stream().filter(Forecaster::isOnBooks).forEach(line -> activity.bills(line, left(line).billed()));
     this.billings = new Billings(activity, items);
     this.settlements = new Settlements(plan, activity, billings, this::taxPoints, line -> timelineOf(country(line)).calendar());

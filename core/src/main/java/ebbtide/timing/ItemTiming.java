@@ -1,5 +1,7 @@
 package ebbtide.timing;
 
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.Kind;
@@ -25,6 +27,7 @@ public final class ItemTiming {
   public static final int DOUBTFUL_AFTER = 90;
   private static final int SOON = 5;
   private final Plan plan;
+  private final Books books;
   private final OpenItems items;
   private final LocalDate asOf;
   private final Function<Line, BusinessDays> calendars;
@@ -32,9 +35,10 @@ public final class ItemTiming {
   private final Map<String, List<ExpectedItem>> byLine = new HashMap<>();
 
   /** Makes the timing; the calendar of a line is that of its account's country. */
-  public ItemTiming(Plan plan, OpenItems items, Function<Line, BusinessDays> calendars) {
+  public ItemTiming(Plan plan, Books books, Function<Line, BusinessDays> calendars) {
     this.plan = plan;
-    this.items = items;
+    this.books = books;
+    this.items = books.items();
     this.asOf = plan.settings().asOf();
     this.calendars = calendars;
   }
@@ -48,6 +52,11 @@ public final class ItemTiming {
   /** Returns the items of a line that count, open ones and paid ones; none of a line for which none are kept. */
   List<OpenItem> known(Line line) {
     return counts(line) && plan.isActive(line) ? items.of(line.id()) : List.of();
+  }
+
+  /** Returns what was booked on a line after the as-of date and settles items, signed. */
+  long settledAfter(Line line) {
+    return books.settling().getOrDefault(line.id(), List.of()).stream().filter(part -> part.day().isAfter(asOf)).mapToLong(DayAmount::minor).sum();
   }
 
   /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */

@@ -68,16 +68,16 @@ public final class LineTiming {
     }
   }
 
-  /** Returns what was booked on a line after the as-of date, in its direction; zero if it went the other way. */
+  /** Returns what was booked on a line after the as-of date and settles no item, in its direction; zero if it went the other way. */
   private long bookedAfter(Line line, List<DayAmount> movements) {
-    return Math.max(0, movements.stream().filter(movement -> movement.day().isAfter(plan.settings().asOf()))
-        .mapToLong(DayAmount::minor).sum() * line.direction().sign());
+    long booked = movements.stream().filter(movement -> movement.day().isAfter(plan.settings().asOf())).mapToLong(DayAmount::minor).sum();
+    return Math.max(0, (booked - items.settledAfter(line)) * line.direction().sign());
   }
 
-  /** Returns what of the cash booked after the as-of date a line's open items take as paid on account. */
+  /** Returns what of the cash booked after the as-of date is a line's open items', settled or taken as paid on account. */
   public long onAccount(Line line, List<DayAmount> movements) {
     long open = items.of(line).stream().filter(one -> !one.isLeftOut()).mapToLong(ExpectedItem::minor).sum();
-    return Math.min(open, bookedAfter(line, movements));
+    return Math.min(open, bookedAfter(line, movements)) + Math.max(0, items.settledAfter(line) * line.direction().sign());
   }
 
   private void emitPattern(Line line, Assumption.Stream stream, FlowSink sink) {

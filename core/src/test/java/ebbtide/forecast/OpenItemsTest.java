@@ -64,7 +64,7 @@ class OpenItemsTest {
 
   private static Forecast forecast(LocalDate asOf, Line line, List<OpenItem> items, DayAmount... movements) {
     Books books = new Books(List.of(new Account("a", "A", "--", false, asOf, 0)), Map.of("s", List.of(movements)), List.of(), List.of(), List.of(),
-        Map.of("a", List.of(movements)), OpenItems.of(items));
+        Map.of("a", List.of(movements))).with(OpenItems.of(items));
     return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf), List.of(line), List.of()), books);
   }
 

@@ -336,7 +336,7 @@ public final class RandomPlans {
     all.addAll(out);
     all.add(there);
     return new Books(accounts, byLine, in, out, List.of(there, back),
-        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)), OpenItems.of(openItems()));
+        Map.of("a0", all, "a1", List.of(back), "a2", movements(1))).with(OpenItems.of(openItems()));
   }
 
   /** Items of every kind on every kind of line, issued around the as-of date, some paid, some held, some said to come on a day. */

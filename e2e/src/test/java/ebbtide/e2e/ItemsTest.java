@@ -10,6 +10,8 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 
@@ -32,7 +34,7 @@ class ItemsTest extends Journeys {
   }
 
   @Test
-  void list_broughtInAndEdited_makesTheNearWeeks_andUndoTakesItAway() {
+  void list_broughtInSettledAndEdited_makesTheNearWeeks_andUndoTakesItAway() throws IOException {
     open("receipts/open-items");
     press("Bring in a list");
     page.getByLabel("List file").setInputFiles(Path.of("../demo/ledger/restaurants-2026-03-01.csv"));
@@ -52,6 +54,7 @@ class ItemsTest extends Journeys {
     page.getByLabel("Bring in a list").getByText("Close").click();
     assertThat(items().locator("tbody tr")).hasCount(10);
     accessible();
+    settled();
     edited();
     sums();
     for (int i = 0; i < 5; i++) {
@@ -60,6 +63,42 @@ class ItemsTest extends Journeys {
     }
     go("receipts/open-items");
     assertThat(page.getByText("No open item yet.")).isVisible();
+  }
+
+  /** The bank's movement settles what it names with one key; the item is gone from the receivables, the movement from those to assign. */
+  private void settled() throws IOException {
+    Path statement = Files.createTempFile("current-account", ".csv");
+    Files.writeString(statement, "Date,Description,Counterparty,Amount\n04/03/2026,INV SI 7060,OTTER & VINE,17278.78\n"
+        + "05/03/2026,TRANSFER,GULLROCK HOTELS LTD,30695.24\n");
+    go("position");
+    page.getByLabel("Statements to bring in").setInputFiles(statement);
+    page.getByLabel("It is the statement of").selectOption("Current account");
+    button(page, "Bring it in").click();
+    assertThat(page.getByText("2 movements brought in.")).isVisible();
+    page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
+    Locator movements = page.getByLabel("Bank movements").locator("tbody tr");
+    assertThat(movements).hasCount(2);
+    assertThat(movements.nth(1)).containsText("settles SI-7060");
+    movements.first().getByRole(AriaRole.GRIDCELL).first().click();
+    page.keyboard().press("i");
+    assertThat(field("Proposal 1")).containsText("together just its amount");
+    accessible();
+    field("Proposal 1").getByText("Settle", new Locator.GetByTextOptions().setExact(true)).click();
+    assertThat(status()).containsText("SI-7061, SI-7062 settled");
+    assertThat(movements).hasCount(1);
+    movements.first().getByRole(AriaRole.GRIDCELL).first().click();
+    page.keyboard().press("s");
+    assertThat(status()).containsText("SI-7060 settled");
+    go("receipts/open-items");
+    assertThat(row(page, "SI-7060")).hasCount(0);
+    assertThat(row(page, "SI-7061")).hasCount(0);
+    assertThat(items().locator("tbody tr")).hasCount(7);
+    press("Undo");
+    assertThat(row(page, "SI-7060")).isVisible();
+    press("Undo");
+    assertThat(row(page, "SI-7061")).isVisible();
+    press("Undo");
+    assertThat(status()).containsText("Undone: Statement");
   }
 
   private void edited() {

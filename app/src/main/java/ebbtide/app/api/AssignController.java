@@ -57,8 +57,11 @@ class AssignController {
     })), stores);
   }
 
+  /** A part that a movement is divided into: on a line, or, without one, a transfer between own accounts. */
+  record DividedPart(@Schema(nullable = true) String line, long minor) {}
+
   /** The parts that one movement is divided into; none leaves it unassigned. */
-  record Dividing(List<PositionController.PartView> parts) {}
+  record Dividing(List<DividedPart> parts) {}
 
   @PutMapping("/movements/{id}/parts")
   EditOutcome divide(@PathVariable String plan, @PathVariable long id, @RequestParam long version,

@@ -32,8 +32,10 @@ class PositionController {
   private static final int SUGGESTIONS = 5;
   private final Edits edits;
   private final Stores stores;
+  private final Settlings settlings;
 
-  PositionController(Edits edits, Stores stores) {
+  PositionController(Edits edits, Stores stores, Settlings settlings) {
+    this.settlings = settlings;
     this.edits = edits;
     this.stores = stores;
   }
@@ -79,10 +81,11 @@ class PositionController {
 
   /** A bank movement, what it was said to be, and the lines that would fit it best. */
   record MovementView(long id, String account, LocalDate bookingDate, long minor, long unassigned, String text,
-      String counterparty, String reference, List<PartView> parts, List<String> suggestions) {}
+      String counterparty, String reference, List<PartView> parts, List<String> suggestions,
+      @Schema(nullable = true) SettlingController.ProposalView settles) {}
 
-  /** A part of a movement on a line, or, without one, a transfer between own accounts. */
-  record PartView(@Schema(nullable = true) String line, long minor) {}
+  /** A part of a movement on a line, or, without one, a transfer between own accounts; with the number of an item, it settles that. */
+  record PartView(@Schema(nullable = true) String line, long minor, @Schema(nullable = true) String settles) {}
 
   @GetMapping("/movements")
   MovementsView movements(@PathVariable String plan, @RequestParam(required = false) String account,
@@ -98,14 +101,18 @@ class PositionController {
         : new AssignmentMemory(stores.movements().find(plan,
             new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0)).stream()
             .map(Stored::movement).toList());
-    return new MovementsView(found.stream().limit(most).map(stored -> view(stored, current, memory)).toList(),
+    Map<String, String> numbers = new HashMap<>();
+    current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
+    return new MovementsView(found.stream().limit(most).map(stored -> view(plan, stored, current, memory, numbers)).toList(),
         current.unassigned(), found.size() > most);
   }
 
-  private static MovementView view(Stored stored, Edits.Current current, AssignmentMemory memory) {
+  private MovementView view(String plan, Stored stored, Edits.Current current, AssignmentMemory memory, Map<String, String> numbers) {
     BankMovement m = stored.movement();
     return new MovementView(stored.id(), m.account(), m.bookingDate(), m.minor(), m.unassigned(), m.text(), m.counterparty(),
-        m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor())).toList(),
-        m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS));
+        m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor(),
+            p.itemId() == null ? null : numbers.getOrDefault(p.itemId(), "an item no longer there"))).toList(),
+        m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
+        settlings.proposals(plan, current, m, 1).stream().findFirst().map(SettlingController.ProposalView::of).orElse(null));
   }
 }

@@ -8,15 +8,18 @@ import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Money;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import ebbtide.track.Snapshot;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 
 /** The changes of one edit while it is made: each is written at once and noted with what was there before. */
 public final class Draft {
@@ -102,10 +105,42 @@ public final class Draft {
     put(Kept.Kind.RULE, id, null);
   }
 
-  /** Puts what a movement was said to be; refuses parts that do not fit it. */
+  /**
+   * Puts what a movement was said to be: items that it no longer settles are open again, those it settles now are closed by as much.
+   * Refuses parts that do not fit it, and more than is open of an item.
+   */
   public void putParts(long movementId, List<AssignedPart> parts) {
-    BankMovement.requireParts(stores.movements().get(planId, movementId).minor(), parts);
+    BankMovement movement = stores.movements().get(planId, movementId);
+    BankMovement.requireParts(movement.minor(), parts);
+    Map<String, Long> closed = new TreeMap<>();
+    movement.parts().forEach(part -> close(closed, part, -1));
+    parts.forEach(part -> close(closed, part, 1));
+    closed.forEach((item, minor) -> close(item, minor, movement.bookingDate()));
     put(Kept.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
+  }
+
+  private static void close(Map<String, Long> closed, AssignedPart part, int by) {
+    if (part.itemId() != null) {
+      closed.merge(part.itemId(), by * (Math.abs(part.minor()) + part.less()), Long::sum);
+    }
+  }
+
+  /** An item that was taken out meanwhile has nothing to be opened again. */
+  private void close(String itemId, long minor, LocalDate day) {
+    String state = stores.items().state(planId, itemId);
+    if (minor == 0 || state == null && minor < 0) {
+      return;
+    }
+    if (state == null) {
+      throw new NotFound("open item", itemId);
+    }
+    OpenItem item = OpenItemStore.item(state, currency());
+    long open = item.amount().open() - minor;
+    if (open < 0) {
+      throw new IllegalArgumentException("Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "
+          + item.counterparty() + ": settle no more than that");
+    }
+    putItem(item.open(open, open == 0 ? day : null));
   }
 
   /** Puts an open item. */

@@ -83,12 +83,13 @@ public class MovementStore implements Kept {
 
   private static void addParts(long movementId, List<AssignedPart> parts, List<Object[]> rows) {
     for (int i = 0; i < parts.size(); i++) {
-      rows.add(new Object[] {movementId, i, parts.get(i).lineId(), parts.get(i).minor()});
+      AssignedPart part = parts.get(i);
+      rows.add(new Object[] {movementId, i, part.lineId(), part.minor(), part.itemId(), part.less()});
     }
   }
 
   private void insertParts(List<Object[]> rows) {
-    template.batchUpdate("insert into movement_part (movement_id, position, line_id, minor) values (?, ?, ?, ?)", rows);
+    template.batchUpdate("insert into movement_part (movement_id, position, line_id, minor, item_id, less) values (?, ?, ?, ?, ?, ?)", rows);
   }
 
   /** Returns how often each fingerprint is already among an account's movements of some days. */
@@ -178,11 +179,11 @@ public class MovementStore implements Kept {
     }
     Map<Long, List<AssignedPart>> parts = new HashMap<>();
     for (int from = 0; from < bare.size(); from += BATCH) {
-      client.sql("select movement_id, line_id, minor from movement_part where movement_id in (:ids) order by position")
+      client.sql("select movement_id, line_id, minor, item_id, less from movement_part where movement_id in (:ids) order by position")
           .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(Stored::id).toList())
           .query(row -> {
             parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
-                .add(new AssignedPart(row.getString("line_id"), row.getLong("minor")));
+                .add(new AssignedPart(row.getString("line_id"), row.getLong("minor"), row.getString("item_id"), row.getLong("less")));
           });
     }
     return bare.stream().map(stored -> {
@@ -214,6 +215,9 @@ public class MovementStore implements Kept {
       if (!part.isTransfer()) {
         one.put("line", part.lineId());
       }
+      if (part.itemId() != null) {
+        one.put("item", part.itemId()).put("less", part.less());
+      }
     }
     return state.toString();
   }
@@ -222,7 +226,8 @@ public class MovementStore implements Kept {
   static List<AssignedPart> parts(String state) {
     List<AssignedPart> parts = new ArrayList<>();
     for (JsonNode part : PlanReader.parse(state)) {
-      parts.add(new AssignedPart(part.path("line").asString(null), part.get("minor").asLong()));
+      parts.add(new AssignedPart(part.path("line").asString(null), part.get("minor").asLong(), part.path("item").asString(null),
+          part.path("less").asLong(0)));
     }
     return parts;
   }

@@ -3,6 +3,7 @@ package ebbtide.app.storage;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
+import ebbtide.books.OpenItems;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -21,6 +22,7 @@ final class Summing {
   private final List<Account> accounts;
   private final Map<String, List<DayAmount>> byLine = new HashMap<>();
   private final Map<String, List<DayAmount>> byAccount = new HashMap<>();
+  private final Map<String, List<DayAmount>> settling = new HashMap<>();
   private final List<DayAmount> in = new ArrayList<>();
   private final List<DayAmount> out = new ArrayList<>();
   private final List<DayAmount> transfers = new ArrayList<>();
@@ -37,13 +39,17 @@ final class Summing {
     List<String> restricted = Stream.concat(Stream.of(""),
         accounts.stream().filter(Account::restricted).map(Account::id)).collect(Collectors.toList());
     client.sql("""
-        select p.line_id, m.booking_date, sum(p.minor) as minor from movement m
+        select p.line_id, m.booking_date, sum(p.minor) as minor,
+          sum(case when p.item_id is null then 0 else p.minor end) as settled from movement m
         join movement_part p on p.movement_id = m.id
         where m.plan_id = :plan and m.account not in (:restricted) and m.%s
         group by p.line_id, m.booking_date, sign(p.minor)""".formatted(condition))
         .param("plan", planId).param("restricted", restricted).param("chosen", chosen).query(row -> {
           String line = row.getString("line_id");
           (line == null ? transfers : byLine.computeIfAbsent(line, id -> new ArrayList<>())).add(amount(row, "minor"));
+          if (row.getLong("settled") != 0) {
+            settling.computeIfAbsent(line, id -> new ArrayList<>()).add(amount(row, "settled"));
+          }
         });
     client.sql("""
         select account, booking_date, sum(minor) as minor, sum(unassigned) as unassigned,
@@ -58,7 +64,7 @@ final class Summing {
             (row.getLong("minor") > 0 ? in : out).add(amount(row, "unassigned"));
           }
         });
-    return new Counted(new Books(accounts, byLine, in, out, transfers, byAccount), unassigned);
+    return new Counted(new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE), unassigned);
   }
 
   private static DayAmount amount(ResultSet row, String column) throws SQLException {

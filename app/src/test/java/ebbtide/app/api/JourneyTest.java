@@ -239,6 +239,56 @@ class JourneyTest {
     return new MockMultipartFile("file", "list.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8));
   }
 
+  private String itemOn(String line, String number, String counterparty, String open) throws Exception {
+    tools.jackson.databind.node.ObjectNode assumed = (tools.jackson.databind.node.ObjectNode) send(200, get(path("/lines/" + line))).get("line");
+    ((tools.jackson.databind.node.ObjectNode) assumed.get("assumption")).put("basis", "books");
+    send(200, put(path("/lines/" + line + "?words=kept&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(assumed.toString()));
+    String json = "{\"id\": \"" + number + "\", \"kind\": \"invoice\", \"number\": \"" + number + "\", \"counterparty\": \"" + counterparty
+        + "\", \"line\": \"" + line + "\", \"issued\": \"2026-02-10\", \"due\": \"2026-03-05\", \"amount\": \"" + open + "\"}";
+    send(200, put(path("/items/" + number + "?words=typed&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(json));
+    return number;
+  }
+
+  /** A movement settles a bill by one proposal, what is over stays open or to assign; unassigning opens it again, and undo takes all back. */
+  @Test
+  void movement_settlesABill_andOpensItAgainWhenItIsUnassigned() throws Exception {
+    String item = itemOn("diesel", "BILL-1", "Icehouse Supplies", "130.00");
+    JsonNode movement = send(200, get(path("/movements?unassigned=true"))).get("movements").valueStream()
+        .filter(one -> one.get("text").asString().equals("BILL 1")).findFirst().orElseThrow();
+    assertThat(movement.get("settles").get("words").asString()).isEqualTo("BILL-1");
+    assertThat(movement.get("settles").get("because").asString()).isEqualTo("named in the bank's text, in part");
+    String base = "/movements/" + movement.get("id").asLong();
+    assertThat(send(200, get(path(base + "/settlements"))).get(0).get("parts").get(0).get("minor").asLong()).isEqualTo(10_000);
+    String settle = base + "/settle?version=";
+    assertThat(send(422, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 5000}]}")).get("detail").asString())
+        .isEqualTo("Only 130 is open of BILL-1 of Icehouse Supplies: settle no more than that");
+    long before = edits.current(plan).forecast().closing(edits.current(plan).forecast().lastDay());
+    send(200, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON)
+        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 500}]}"));
+    assertThat(open(item)).isEqualTo(2_500);
+    assertThat(edits.current(plan).forecast().closing(edits.current(plan).forecast().lastDay())).as("counted once: the discount is saved")
+        .isEqualTo(before + 10_000 + 500);
+    assertThat(edits.document(plan).movements()).anyMatch(m -> m.parts().stream().anyMatch(part -> item.equals(part.itemId()) && part.less() == 500));
+    send(200, put(path(base + "/parts?version=" + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": []}"));
+    assertThat(open(item)).isEqualTo(13_000);
+    send(200, post(path("/undo")));
+    assertThat(open(item)).isEqualTo(2_500);
+    send(200, post(path("/undo")));
+    assertThat(open(item)).isEqualTo(13_000);
+    assertThat(edits.current(plan).books()).isEqualTo(reloaded());
+  }
+
+  private long open(String item) {
+    return edits.current(plan).books().items().all().stream().filter(one -> one.id().equals(item)).findFirst().orElseThrow().amount().open();
+  }
+
+  /** The books as the database has them, added up anew. */
+  private Object reloaded() {
+    return ebbtide.books.Books.of(edits.document(plan).accounts(), edits.document(plan).movements())
+        .with(edits.current(plan).books().items());
+  }
+
   /** A list taken over, edited, brought in again with a change and a gap, and all of it undone: the forecast is as it was. */
   @Test
   void ledgerList_takenOverEditedAndUndone_leavesThePlanAsItWas() throws Exception {

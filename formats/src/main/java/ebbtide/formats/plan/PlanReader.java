@@ -326,8 +326,10 @@ public final class PlanReader {
     List<BankMovement.AssignedPart> parts = place.at("parts").list(p -> {
       String line = p.at("line").textOr(null);
       Long minor = p.at("amount").amount(currency);
+      String item = p.at("item").textOr(null);
+      Long less = p.at("less").isAbsent() ? Long.valueOf(0) : p.at("less").amount(currency);
       p.noOthers();
-      return minor == null ? null : new BankMovement.AssignedPart(line, minor);
+      return minor == null || less == null ? null : p.make(() -> new BankMovement.AssignedPart(line, minor, item, less));
     });
     place.noOthers();
     return account == null || day == null || amount == null ? null : place.make(() ->

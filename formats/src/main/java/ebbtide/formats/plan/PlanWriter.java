@@ -263,6 +263,9 @@ public final class PlanWriter {
       if (!part.isTransfer()) {
         one.put("line", part.lineId());
       }
+      if (part.itemId() != null) {
+        one.put("item", part.itemId()).put("less", amount(part.less()));
+      }
       return one.put("amount", amount(part.minor()));
     }));
     return node;

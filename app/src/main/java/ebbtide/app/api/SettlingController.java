@@ -1,0 +1,80 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.OpenItem;
+import ebbtide.books.Settling;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The settling of open items by bank movements: proposals, likeliest first, and the taking of one. */
+@RestController
+@RequestMapping("/api/plans/{plan}/movements/{id}")
+class SettlingController {
+  private static final int MOST = 8;
+  private final Edits edits;
+  private final Stores stores;
+  private final Settlings settlings;
+
+  SettlingController(Edits edits, Stores stores, Settlings settlings) {
+    this.edits = edits;
+    this.stores = stores;
+    this.settlings = settlings;
+  }
+
+  /** Items that a movement may settle, in words, why, and what of the movement is then left to assign. */
+  record ProposalView(String words, String because, List<SettledView> parts, long left) {
+    static ProposalView of(Settling.Proposal proposal) {
+      List<SettledView> parts = proposal.parts().stream().map(part -> new SettledView(part.item().id(), part.item().number(),
+          part.item().counterparty(), part.item().amount().open(), part.minor(), part.less())).toList();
+      String words = parts.stream().map(SettledView::number).collect(Collectors.joining(" + "));
+      return new ProposalView(words, proposal.because(), parts, proposal.left());
+    }
+  }
+
+  /** An item with what is open of it, and what settles it: cash, and what closes it beyond that; unsigned. */
+  record SettledView(String item, String number, String counterparty, long open, long minor, long less) {}
+
+  @GetMapping("/settlements")
+  List<ProposalView> proposals(@PathVariable String plan, @PathVariable long id) {
+    return settlings.proposals(plan, edits.current(plan), stores.movements().get(plan, id), MOST).stream().map(ProposalView::of).toList();
+  }
+
+  /** What settles items: each by cash and by what closes it beyond that, unsigned. */
+  record Settled(String item, long minor, long less) {}
+
+  /** The items that a movement settles. */
+  record SettledItems(List<Settled> parts) {}
+
+  /** Settles items by a movement, besides what it is assigned to already. */
+  @PostMapping(path = "/settle", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome settle(@PathVariable String plan, @PathVariable long id, @RequestParam long version, @RequestBody SettledItems settled) {
+    Edits.Current current = edits.current(plan);
+    BankMovement movement = stores.movements().get(plan, id);
+    List<AssignedPart> parts = new ArrayList<>(movement.parts());
+    List<String> numbers = new ArrayList<>();
+    for (Settled one : settled.parts()) {
+      OpenItem item = current.books().items().all().stream().filter(some -> some.id().equals(one.item())).findFirst()
+          .orElseThrow(() -> new NotFound("open item", one.item()));
+      parts.add(new AssignedPart(item.lineId(), one.minor() * Long.signum(movement.minor()), item.id(), one.less()));
+      numbers.add(item.number());
+    }
+    if (numbers.isEmpty()) {
+      throw new IllegalArgumentException("Choose at least one item that the movement settles");
+    }
+    String words = numbers.size() > 3 ? numbers.size() + " items settled" : String.join(", ", numbers) + " settled";
+    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putParts(id, parts)), stores);
+  }
+}
