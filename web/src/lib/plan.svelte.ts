@@ -11,6 +11,8 @@ export class PlanState {
   /** What the latest edit did, until the next. */
   outcome = $state.raw<EditOutcome>();
   problem = $state.raw<Problem>();
+  /** The tide line as it would be after an edit that is only tried; it goes with the next edit. */
+  trial = $state.raw<PlanView['tide']>();
   busy = $state(0);
   unit = $state<Unit>((localStorage.getItem('unit') as Unit) ?? 'thousand');
   // Apart, so that a new version of the plan makes no new format, and no figure is drawn again for it.
@@ -68,6 +70,7 @@ export class PlanState {
 
   /** Shows what an edit did, and the plan as it stands since. */
   became(outcome: EditOutcome) {
+    this.trial = undefined;
     this.outcome = outcome;
     this.view = outcome.view;
   }

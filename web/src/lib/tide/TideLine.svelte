@@ -104,6 +104,16 @@
       clip-path="url(#ahead)"
     />
     <path d={scale.path(tide.closing, 0)} fill="none" stroke="#fff" stroke-width="2.2" clip-path="url(#settled)" />
+    {#if plan.trial}
+      <path
+        data-trial
+        d={scale.path(plan.trial.closing, 0)}
+        fill="none"
+        stroke="#f3d58a"
+        stroke-width="1.6"
+        clip-path="url(#ahead)"
+      />
+    {/if}
     <path d="M{scale.x(asOf)} 2V{HEIGHT - 16}" stroke="#e0602f" stroke-width="1.5" />
     <text x={scale.x(asOf) + 4} y="11" fill="#f0a583" font-size="10.5">{shortDay(tide.asOf)}</text>
     {#each months as mark (mark.day)}

@@ -6,6 +6,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
   import BringList from './BringList.svelte';
+  import Chances from './Chances.svelte';
   import HabitsCard from './HabitsCard.svelte';
   import ItemTable from './ItemTable.svelte';
   import NewItem from './NewItem.svelte';
@@ -18,7 +19,7 @@
   let { direction }: Props = $props();
   const plan = getPlan();
   const side = $derived(direction === 'receipt' ? ('RECEIPT' as const) : ('PAYMENT' as const));
-  let part = $state<'items' | 'counterparty' | 'age' | 'week' | 'habits'>('items');
+  let part = $state<'items' | 'counterparty' | 'age' | 'week' | 'habits' | 'chances'>('items');
   let words = $state('');
   let bringing = $state(false);
   let typing = $state(false);
@@ -56,6 +57,7 @@
         { value: 'age', name: 'Age' },
         { value: 'week', name: 'Week' },
         { value: 'habits', name: 'Habits' },
+        { value: 'chances', name: direction === 'receipt' ? 'Chase' : 'Hold' },
       ]}
       value={part}
       onchoose={(chosen) => (part = chosen)}
@@ -67,6 +69,8 @@
   {#if typing}<NewItem {direction} lines={view.lines} onclose={() => (typing = false)} />{/if}
   {#if part === 'habits'}
     <HabitsCard {side} />
+  {:else if part === 'chances'}
+    <Chances {direction} {side} />
   {:else if part === 'items'}
     <input
       class="small-field mb-2 w-[260px]"

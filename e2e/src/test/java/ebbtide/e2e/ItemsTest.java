@@ -56,6 +56,7 @@ class ItemsTest extends Journeys {
     accessible();
     settled();
     edited();
+    chased();
     sums();
     for (int i = 0; i < 5; i++) {
       press("Undo");
@@ -128,6 +129,32 @@ class ItemsTest extends Journeys {
     press("Add it");
     assertThat(row(page, "D-1")).containsText("1,200");
     accessible();
+  }
+
+  /** An invoice due after low water is worth chasing: tried, the tide shows it and nothing changes; kept, it is what was said. */
+  private void chased() {
+    type("Number of a new item", "D-2");
+    type("Counterparty of a new item", "Harbour Feast");
+    type("Issue date of a new item", "2026-02-27");
+    type("Due date of a new item", "2026-05-26");
+    type("Amount of a new item", "9000");
+    press("Add it");
+    press("Chase");
+    Locator chance = row(page, "D-2");
+    assertThat(chance).containsText("days before it is due: ask for it");
+    String lowWater = chance.getByRole(AriaRole.CELL).nth(5).textContent().strip();
+    chance.getByText("Try").click();
+    assertThat(page.locator("[data-trial]")).hasCount(1);
+    assertThat(page.getByText("Nothing is changed until it is kept.")).isVisible();
+    accessible();
+    chance.getByText("Keep").click();
+    assertThat(status()).containsText("D-2 of Harbour Feast expected");
+    assertThat(status()).containsText("\u00a3" + lowWater.replace("\u2212", "") + " on ");
+    assertThat(page.locator("[data-trial]")).hasCount(0);
+    press("Undo");
+    press("Undo");
+    assertThat(row(page, "D-2")).hasCount(0);
+    press("Items");
   }
 
   private void sums() {

@@ -5,6 +5,7 @@ import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
+import ebbtide.forecast.ChaseAndHold;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.ItemTable;
 import ebbtide.formats.plan.PlanReader;
@@ -84,6 +85,24 @@ class ItemsController {
     Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
     return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
         one.daysLate().size(), one.daysLate())).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
+  }
+
+  /** An item that lifts low water when it is moved: from its expected day to another, by how much, to what low water, at what cost. */
+  record ChanceView(OpenItemView item, LocalDate to, long lift, LocalDate lowWaterDay, long lowWaterCash, String cost) {}
+
+  /** Returns the receivables worth chasing, or the payables worth holding, each moved alone by some days, the greatest lift first. */
+  @GetMapping("/chances")
+  List<ChanceView> chances(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
+    Edits.Current current = edits.current(plan);
+    int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
+    return ChaseAndHold.of(current.forecast(), direction, by).stream().map(one -> new ChanceView(view(one.row(), current), one.to(), one.lift(),
+        one.lowWater().day(), one.lowWater().cash(), one.cost())).toList();
+  }
+
+  /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
+  @GetMapping("/{id}/trial")
+  PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
+    return PlanView.tide(ChaseAndHold.trial(edits.current(plan).forecast(), id, expected));
   }
 
   /** Puts an item as it is sent; refuses one on a line that is not there or is a group. */

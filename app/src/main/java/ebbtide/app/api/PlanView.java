@@ -64,7 +64,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         List.copyOf(BusinessDays.countries()));
   }
 
-  private static TideLine tide(Forecast forecast) {
+  static TideLine tide(Forecast forecast) {
     int days = forecast.timeline().index(forecast.lastDay()) + 1;
     long[] closing = new long[days];
     long[] minimum = new long[days];
