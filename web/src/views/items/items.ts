@@ -20,6 +20,7 @@ export const SOURCES: Record<string, string> = {
   analyst: 'typed',
   promise: 'promised',
   habit: 'habit',
+  run: 'payment run',
   terms: 'terms',
   held: 'left out',
   doubtful: 'doubtful',

@@ -6,6 +6,7 @@
   import type { Json, StepJson } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
   import MovePlan from './MovePlan.svelte';
+  import PaymentRunFields from './PaymentRunFields.svelte';
   import Field from '../setup/Field.svelte';
 
   const plan = getPlan();
@@ -123,6 +124,7 @@
       first={monthStart(String(settings.asOf))}
       onchange={(by) => change((now) => ({ cashRate: by((now.cashRate ?? []) as StepJson[]) }))}
     />
+    <PaymentRunFields {settings} {put} />
     {#each [{ field: 'countedReceipts', name: 'Receipts that count' }, { field: 'countedPayments', name: 'Payments that count' }] as one (one.field)}
       <div class="flex items-center gap-3">
         <span class="hush w-[140px]">{one.name}</span>

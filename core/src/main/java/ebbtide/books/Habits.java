@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * How early or late counterparties pay, learnt from items paid in full (rules 4.2): days from due to the movement that settled, each
@@ -82,15 +83,26 @@ public final class Habits {
     if (all.count == 0) {
       return new Estimate(daysSinceDue < 0 ? 0 : null, 0, 0, 0);
     }
+    IntToDoubleFunction upTo = at -> ofMine * mine.upTo(at) + ofLine * line.upTo(at) + ofAll * all.upTo(at);
     int from = daysSinceDue < EARLIEST ? -1 : at(daysSinceDue);
-    double before = ofMine * mine.upTo(from) + ofLine * line.upTo(from) + ofAll * all.upTo(from);
-    double half = before + (1 - before) / 2;
-    for (int i = from + 1; 1 - before > TINY && i < LATEST - EARLIEST + 1; i++) {
-      if (ofMine * mine.upTo(i) + ofLine * line.upTo(i) + ofAll * all.upTo(i) >= half - TINY) {
-        return new Estimate(i + EARLIEST, mine.count, line.count, all.count);
+    double before = upTo.applyAsDouble(from);
+    return new Estimate(1 - before > TINY ? Integer.valueOf(EARLIEST + median(upTo, from + 1, before + (1 - before) / 2)) : null, mine.count,
+        line.count, all.count);
+  }
+
+  /** Returns the least place, from one on, up to which there is at least so much of the weight; weights are added up, so they never fall. */
+  private static int median(IntToDoubleFunction upTo, int from, double weight) {
+    int low = from;
+    int high = LATEST - EARLIEST;
+    while (low < high) {
+      int middle = (low + high) / 2;
+      if (upTo.applyAsDouble(middle) >= weight - TINY) {
+        high = middle;
+      } else {
+        low = middle + 1;
       }
     }
-    return new Estimate(null, mine.count, line.count, all.count);
+    return low;
   }
 
   /**

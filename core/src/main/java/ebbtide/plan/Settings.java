@@ -16,12 +16,12 @@ import java.util.Set;
  * The choices of a plan that are not lines. {@code facility} is null when there is none; {@code minimumCash} steps on
  * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
  * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
- * share, {@code documents} what an analyst ticks off.
+ * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one.
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
-    List<SourceDocument> documents) {
+    List<SourceDocument> documents, PaymentRuns paymentRuns) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -51,10 +51,24 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
         countedPayments, Steps.none(), List.of(), List.of());
   }
 
+  /** Makes settings without payment runs. */
+  public Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
+      int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
+      Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
+    this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
+        countedPayments, cashRate, terms, documents, null);
+  }
+
+  /** Returns the same settings with payment runs, or null without. */
+  public Settings paying(PaymentRuns runs) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, runs);
+  }
+
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns);
   }
 
   /** Returns the shared terms of an id, if they are there. */

@@ -14,6 +14,7 @@ public record ExpectedItem(OpenItem item, LocalDate day, long minor, long discou
     ANALYST,
     PROMISE,
     HABIT,
+    RUN,
     TERMS,
     /** Held or disputed: left out, and listed. */
     HELD,

@@ -9,6 +9,7 @@ import ebbtide.books.OpenItems;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Convention;
@@ -21,7 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 
-/** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5), of plan and items. */
+/** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6), of plan and items. */
 public final class ItemTiming {
   /** An item later than this without a date or a promise is doubtful. */
   public static final int DOUBTFUL_AFTER = 90;
@@ -94,13 +95,28 @@ public final class ItemTiming {
     if (promised != null && promised.isAfter(asOf)) {
       return on(line, item, promised, "promised", ExpectedItem.Source.PROMISE);
     }
-    return byHabit(line, item, broken);
+    return plan.settings().paymentRuns() != null && line.direction() == Direction.PAYMENT ? inRun(line, item, broken) : byHabit(line, item, broken);
+  }
+
+  /** Bills are paid in runs, whatever the habit was; one that is very late waits for a word all the same. */
+  private ExpectedItem inRun(Line line, OpenItem item, String broken) {
+    long late = asOf.toEpochDay() - item.due().toEpochDay();
+    if (late > DOUBTFUL_AFTER) {
+      return doubtful(item, late, broken);
+    }
+    PaymentRuns runs = plan.settings().paymentRuns();
+    return on(line, item, runs.runFor(item.due(), asOf, calendars.apply(line)), "due " + item.due() + ", " + runs.words() + broken,
+        ExpectedItem.Source.RUN);
+  }
+
+  private static ExpectedItem doubtful(OpenItem item, long late, String broken) {
+    return new ExpectedItem(item, null, 0, 0, late + " days late without a date or a promise" + broken, ExpectedItem.Source.DOUBTFUL);
   }
 
   private ExpectedItem byHabit(Line line, OpenItem item, String broken) {
     long late = asOf.toEpochDay() - item.due().toEpochDay();
     if (late > DOUBTFUL_AFTER) {
-      return new ExpectedItem(item, null, 0, 0, late + " days late without a date or a promise" + broken, ExpectedItem.Source.DOUBTFUL);
+      return doubtful(item, late, broken);
     }
     Habits.Estimate habit = habits(line.direction()).estimate(item.counterparty(), line.id(), late);
     if (habit.days() == null) {

@@ -22,6 +22,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
@@ -163,6 +164,24 @@ class OpenItemsTest {
     ExpectedItem old = expected(item(Kind.INVOICE, "x", LocalDate.of(2025, 8, 8), FRIDAY.minusDays(91), 100, 100), habit);
     assertThat(old.source()).isEqualTo(ExpectedItem.Source.DOUBTFUL);
     assertThat(old.because()).isEqualTo("91 days late without a date or a promise");
+  }
+
+  /** D is Friday 20 March: a bill due on Saturday 28 goes into the run of Thursday 2 April; a promise, and a receipt, know no run. */
+  @Test
+  void bill_isPaidInItsRun_unlessAPersonSaidADay() {
+    PaymentRuns thursdays = new PaymentRuns(PaymentRuns.When.WEEKLY, java.time.DayOfWeek.THURSDAY, List.of(), 0, PaymentRuns.Takes.ON_OR_AFTER);
+    OpenItem bill = item(Kind.INVOICE, "x", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 3, 28), 100, 100);
+    Settings settings = Settings.of("P", Money.currency("GBP"), FRIDAY).paying(thursdays);
+    Line sales = sales(Map.of(), 30);
+    Line costs = new Line("s", null, "Costs", Direction.PAYMENT, true, null, "", sales.assumption(), List.of());
+    for (OpenItem one : List.of(bill, said(bill, null, LocalDate.of(2026, 4, 7), Standing.NORMAL))) {
+      Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(List.of(one)));
+      LocalDate promised = one.handling().promised();
+      assertThat(Forecaster.items(new Plan(settings, List.of(costs), List.of()), books).of(costs).get(0).day())
+          .isEqualTo(promised == null ? LocalDate.of(2026, 4, 2) : promised);
+      assertThat(Forecaster.items(new Plan(settings, List.of(sales), List.of()), books).of(sales).get(0).day())
+          .isEqualTo(promised == null ? LocalDate.of(2026, 3, 30) : promised);
+    }
   }
 
   @Test

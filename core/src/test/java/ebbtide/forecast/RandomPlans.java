@@ -28,6 +28,7 @@ import ebbtide.plan.MonthPattern;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
+import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
@@ -101,6 +102,8 @@ public final class RandomPlans {
       lines.add(new Line("tax", null, "Sales tax", Direction.PAYMENT, true, null, "", salesTax(), List.of()));
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
+    settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
+        List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values()))));
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 

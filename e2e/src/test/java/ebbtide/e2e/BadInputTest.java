@@ -111,6 +111,8 @@ class BadInputTest extends Journeys {
   void setup_badText_isNamedAndKept(@TempDir Path folder) throws IOException {
     open("setup");
     page.getByLabel("Name of a new document").waitFor();
+    field("Bills are paid").selectOption("days-of-month");
+    assertThat(field("Days of the payment runs")).hasValue("25");
     assertThat(faults("Setup")).isEmpty();
     Locator name = field("Name").first();
     name.fill(" ");

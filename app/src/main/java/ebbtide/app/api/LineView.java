@@ -12,6 +12,7 @@ import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
@@ -108,7 +109,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
         line.assumption() instanceof Pay ? paidOver(current, line) : List.of(),
         stock(plan, line, months),
         RollForwards.of(current.forecast(), line, months).stream().map(RollForwardView::of).toList(),
-        stream ? ledger(current, line) : null, early(current, line));
+        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN ? ledger(current, line) : null, early(current, line));
   }
 
   /** A target of days has no payments of a month's own to lay out. */

@@ -33,6 +33,7 @@ final class SettingsWords {
     all.add(before.facility(), after.facility(),
         after.facility() == null ? "no facility" : "limit or rate of " + after.facility().name() + " set");
     all.add(before.cashRate(), after.cashRate(), "rate on cash set");
+    all.add(before.paymentRuns(), after.paymentRuns(), after.paymentRuns() == null ? "bills paid one by one" : after.paymentRuns().words());
     all.addTerms(before, after);
     all.add(before.documents(), after.documents(), "source documents ticked off: "
         + after.documents().stream().filter(SourceDocument::seen).count() + " of " + after.documents().size());

@@ -119,8 +119,12 @@ public class BankFiles {
     return new Preview(rows, problems);
   }
 
-  /** Returns the standard format that a file is in, none if it is some bank's CSV. */
+  /** Returns the standard format that a file is in, none if it is some bank's CSV; refuses what can be neither. */
   public Optional<StatementFormat> format(Held file) {
+    if (StatementFormat.isOtherDocument(head(file))) {
+      throw new IllegalArgumentException("The file '" + file.name() + "' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from "
+          + "the bank as one of these");
+    }
     return StatementFormat.find(head(file));
   }
 

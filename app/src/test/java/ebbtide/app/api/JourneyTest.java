@@ -189,6 +189,9 @@ class JourneyTest {
     JsonNode words = send(200, multipart(path("/bank-files?account=current"))
         .file(new MockMultipartFile("file", "words.csv", "text/csv", "no dates\nat all\n".getBytes(StandardCharsets.UTF_8))));
     assertThat(words.get("dialect").isNull()).isTrue();
+    assertThat(send(422, multipart(path("/bank-files")).file(new MockMultipartFile("file", "letter.pdf", "application/pdf",
+        "%PDF-1.4".getBytes(StandardCharsets.UTF_8)))).get("detail").asString())
+        .isEqualTo("The file 'letter.pdf' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from the bank as one of these");
     assertThat(send(422, multipart(path("/bank-files?account=current"))
         .file(new MockMultipartFile("file", "empty.csv", "text/csv", new byte[0]))).get("detail").asString())
         .isEqualTo("The file 'empty.csv' is empty: export it from the bank again");

@@ -15,6 +15,7 @@ import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Nature;
+import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
@@ -188,13 +189,28 @@ public final class PlanReader {
     Steps<Percent> cashRate = MethodReader.steps(place.at("cashRate"), JsonPlace::percent);
     List<NamedTerms> terms = place.at("terms").list(PlanReader::namedTerms);
     List<SourceDocument> documents = place.at("documents").list(PlanReader::sourceDocument);
+    PaymentRuns runs = paymentRuns(place.at("paymentRuns"));
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents));
+        receipts, payments, cashRate, terms, documents, runs));
+  }
+
+  private static PaymentRuns paymentRuns(JsonPlace place) {
+    if (place.isAbsent()) {
+      return null;
+    }
+    PaymentRuns.When when = place.at("when").oneOf(PaymentRuns.When.class);
+    DayOfWeek weekday = place.at("weekday").oneOfOr(DayOfWeek.class, DayOfWeek.FRIDAY);
+    List<Integer> days = place.at("days").list(day -> day.wholeIn(1, 31, null));
+    Integer stretch = place.at("stretch").wholeIn(0, 120, 0);
+    PaymentRuns.Takes takes = place.at("takes").oneOfOr(PaymentRuns.Takes.class, PaymentRuns.Takes.ON_OR_AFTER);
+    place.noOthers();
+    return when == null || weekday == null || stretch == null || takes == null ? null
+        : place.make(() -> new PaymentRuns(when, weekday, days, stretch, takes));
   }
 
   private static SourceDocument sourceDocument(JsonPlace place) {

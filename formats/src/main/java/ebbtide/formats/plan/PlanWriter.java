@@ -102,6 +102,11 @@ public final class PlanWriter {
       facility.set("rate", rates(s.facility().rate()));
       node.set("facility", facility);
     }
+    if (s.paymentRuns() != null) {
+      ObjectNode runs = NODES.objectNode().put("when", Words.of(s.paymentRuns().when())).put("weekday", Words.of(s.paymentRuns().weekday()));
+      s.paymentRuns().days().forEach(runs.putArray("days")::add);
+      node.set("paymentRuns", runs.put("stretch", s.paymentRuns().stretchDays()).put("takes", Words.of(s.paymentRuns().takes())));
+    }
     node.set("countedReceipts", words(s.countedReceipts()));
     node.set("countedPayments", words(s.countedPayments()));
     node.set("cashRate", rates(s.cashRate()));

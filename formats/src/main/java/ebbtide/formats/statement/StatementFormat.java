@@ -48,6 +48,12 @@ public enum StatementFormat {
     return Optional.empty();
   }
 
+  /** Returns whether a file is a document of a kind that no bank's CSV is: XML, PDF, a workbook or another archive. */
+  public static boolean isOtherDocument(byte[] file) {
+    String head = new String(file, 0, Math.min(file.length, HEAD), StandardCharsets.ISO_8859_1).replaceFirst("^(\u00ef\u00bb\u00bf)?\\s*", "");
+    return find(file).isEmpty() && (head.startsWith("<") || head.startsWith("%PDF") || head.startsWith("PK\u0003"));
+  }
+
   /** Returns the statements of a file, at least one; refuses a file that is damaged anywhere, with a sentence. */
   public List<DeclaredStatement> read(byte[] file) {
     Check.that(file.length <= MOST_BYTES, "A statement file has at most 50 MB: export fewer days at once");

@@ -156,5 +156,9 @@ class StatementFormatTest {
   void csvAndWords_areNoStandardFormat() {
     assertThat(StatementFormat.find("Date,Text,Amount\n02/03/2026,A,-5.00\n".getBytes(StandardCharsets.UTF_8))).isEmpty();
     assertThat(StatementFormat.find(new byte[0])).isEmpty();
+    for (String other : List.of("<?xml version='1.0'?><foo/>", "\ufeff <html>", "%PDF-1.4", "PK\u0003\u0004")) {
+      assertThat(StatementFormat.isOtherDocument(other.getBytes(StandardCharsets.UTF_8))).as(other).isTrue();
+    }
+    assertThat(StatementFormat.isOtherDocument("Date,Text\n".getBytes(StandardCharsets.UTF_8))).isFalse();
   }
 }
