@@ -18,6 +18,8 @@ public final class Habits {
   private static final double HALF_LIFE = 180;
   private static final double OWN = 5;
   private static final double TINY = 1e-9;
+  /** Stands for whom nothing is known of; never added to. */
+  private static final Spells NONE = new Spells();
   private final Map<String, Spells> own = new HashMap<>();
   private final Map<String, Spells> byLine = new HashMap<>();
   private final Spells all = new Spells();
@@ -75,8 +77,8 @@ public final class Habits {
    * it): the median over habits greater than that.
    */
   public Estimate estimate(String counterparty, String lineId, long daysSinceDue) {
-    Spells mine = own.getOrDefault(counterparty, new Spells());
-    Spells line = byLine.getOrDefault(lineId, new Spells());
+    Spells mine = own.getOrDefault(counterparty, NONE);
+    Spells line = byLine.getOrDefault(lineId, NONE);
     double ofMine = mine.count / (mine.count + OWN);
     double ofLine = (1 - ofMine) * (line.count / (line.count + OWN));
     double ofAll = 1 - ofMine - ofLine;

@@ -1,9 +1,12 @@
 package ebbtide.books;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The invoices, bills, orders and commitments that are known, open ones and paid ones, by the line they belong to. */
 public final class OpenItems {
@@ -11,6 +14,7 @@ public final class OpenItems {
   public static final OpenItems NONE = of(List.of());
   private final List<OpenItem> all;
   private final Map<String, List<OpenItem>> byLine = new LinkedHashMap<>();
+  private final Map<HabitsOf, Habits> habits = new ConcurrentHashMap<>();
 
   private OpenItems(List<OpenItem> all) {
     this.all = List.copyOf(all);
@@ -29,6 +33,15 @@ public final class OpenItems {
   public List<OpenItem> of(String lineId) {
     return byLine.getOrDefault(lineId, List.of());
   }
+
+  /** Returns the habits that the items of some lines show on a day; worked out once, for plans change more often than items do. */
+  public Habits habits(Set<String> lineIds, LocalDate asOf) {
+    return all.isEmpty() ? Habits.of(all, asOf) : habits.computeIfAbsent(new HabitsOf(Set.copyOf(lineIds), asOf),
+        key -> Habits.of(all.stream().filter(item -> key.lineIds().contains(item.lineId())).toList(), asOf));
+  }
+
+  /** What habits are asked for: the lines, and the day. */
+  private record HabitsOf(Set<String> lineIds, LocalDate asOf) {}
 
   @Override
   public boolean equals(Object other) {

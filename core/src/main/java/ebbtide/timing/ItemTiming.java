@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6), of plan and items. */
 public final class ItemTiming {
@@ -62,8 +63,8 @@ public final class ItemTiming {
 
   /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */
   public Habits habits(Direction direction) {
-    return habits.computeIfAbsent(direction, one -> Habits.of(items.all().stream()
-        .filter(item -> plan.findLine(item.lineId()).filter(line -> line.direction() == one).isPresent()).toList(), asOf));
+    return habits.computeIfAbsent(direction, one -> items.habits(plan.lines().stream().filter(line -> line.direction() == one).map(Line::id)
+        .collect(Collectors.toSet()), asOf));
   }
 
   /** Returns a line's open items with the days they are expected, by day, those left out last. */
