@@ -13,11 +13,9 @@
   function x(days: number): number {
     return ((Math.max(FROM, Math.min(TO, days)) - FROM) / (TO - FROM)) * WIDTH;
   }
-
-  const range = $derived(`${Math.min(...daysLate)} to ${Math.max(...daysLate)}`);
 </script>
 
-<svg width={WIDTH} height="18" role="img" aria-label="{daysLate.length} items, {range} days late, usually {usual}">
+<svg width={WIDTH} height="18" role="img" aria-label="Days late of each paid item, usually {usual}">
   <line x1="0" x2={WIDTH} y1="14.5" y2="14.5" stroke="var(--color-rule)" />
   <line x1={x(0)} x2={x(0)} y1="2" y2="17" stroke="var(--color-ink-2)" stroke-dasharray="2 2" />
   {#each daysLate as days, i (i)}

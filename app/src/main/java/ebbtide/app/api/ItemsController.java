@@ -8,6 +8,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.forecast.ChaseAndHold;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.ItemTable;
+import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Direction;
@@ -115,6 +116,10 @@ class ItemsController {
       throw new IllegalArgumentException("The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
     }
     requireLine(current, item.lineId());
+    if (current.books().items().all().stream().anyMatch(one -> !one.id().equals(id) && ItemList.key(one).equals(ItemList.key(item)))) {
+      throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty() + " is there already: change that one, or give this one "
+          + "another number");
+    }
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
   }
 

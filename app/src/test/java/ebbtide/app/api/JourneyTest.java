@@ -256,6 +256,9 @@ class JourneyTest {
   @Test
   void movement_settlesABill_andOpensItAgainWhenItIsUnassigned() throws Exception {
     String item = itemOn("diesel", "BILL-1", "Icehouse Supplies", "130.00");
+    String twin = send(200, get(path("/items?direction=PAYMENT"))).get("items").get(0).get("item").toString().replace("\"id\":\"BILL-1\"", "\"id\":\"twin\"");
+    assertThat(send(422, put(path("/items/twin?words=typed&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(twin)).get("detail")
+        .asString()).startsWith("'BILL-1' of Icehouse Supplies is there already");
     JsonNode movement = send(200, get(path("/movements?unassigned=true"))).get("movements").valueStream()
         .filter(one -> one.get("text").asString().equals("BILL 1")).findFirst().orElseThrow();
     assertThat(movement.get("settles").get("words").asString()).isEqualTo("BILL-1");

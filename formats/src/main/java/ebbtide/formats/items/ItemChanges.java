@@ -19,16 +19,16 @@ public record ItemChanges(List<OpenItem> added, List<Changed> changed, int same,
 
   /** Returns what a list changes of the items that are there; {@code lineIds} are the lines of which the list is the whole. */
   public static ItemChanges of(List<OpenItem> there, List<OpenItem> listed, Set<String> lineIds) {
-    Map<String, OpenItem> byId = new HashMap<>();
-    there.forEach(item -> byId.put(item.id(), item));
+    Map<String, OpenItem> byKey = new HashMap<>();
+    there.forEach(item -> byKey.put(ItemList.key(item), item));
     List<OpenItem> added = new ArrayList<>();
     List<Changed> changed = new ArrayList<>();
     int same = 0;
     Set<String> seen = new HashSet<>();
     for (OpenItem item : listed) {
-      seen.add(item.id());
-      OpenItem was = byId.get(item.id());
-      OpenItem becomes = was == null ? item : new OpenItem(item.id(), item.kind(), item.number(), item.counterparty(), was.lineId(), item.issued(),
+      seen.add(ItemList.key(item));
+      OpenItem was = byKey.get(ItemList.key(item));
+      OpenItem becomes = was == null ? item : new OpenItem(was.id(), item.kind(), item.number(), item.counterparty(), was.lineId(), item.issued(),
           item.supplied(), item.due(), item.amount(), item.paidOn() == null && item.amount().open() == 0 ? was.paidOn() : item.paidOn(),
           was.handling(), item.discount() == null ? was.discount() : item.discount());
       if (was == null) {
@@ -39,7 +39,7 @@ public record ItemChanges(List<OpenItem> added, List<Changed> changed, int same,
         changed.add(new Changed(was, becomes));
       }
     }
-    List<OpenItem> vanished = there.stream().filter(item -> item.amount().open() > 0 && lineIds.contains(item.lineId()) && !seen.contains(item.id()))
+    List<OpenItem> vanished = there.stream().filter(item -> item.amount().open() > 0 && lineIds.contains(item.lineId()) && !seen.contains(ItemList.key(item)))
         .toList();
     return new ItemChanges(added, changed, same, vanished);
   }

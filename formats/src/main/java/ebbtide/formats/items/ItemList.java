@@ -117,7 +117,11 @@ public final class ItemList {
         amount.open() == 0 ? paid : null, Handling.NONE, discount(row));
   }
 
-  /** An item is known again by its number and counterparty. */
+  /** Returns what an item is known again by, typed or listed: its kind, number and counterparty, whatever the letters' case. */
+  public static String key(OpenItem item) {
+    return id(item.kind(), item.number(), item.counterparty());
+  }
+
   static String id(Kind kind, String number, String counterparty) {
     String whole = kind + "\u0000" + number.strip().toLowerCase(Locale.ROOT) + "\u0000" + counterparty.strip().toLowerCase(Locale.ROOT);
     return java.util.UUID.nameUUIDFromBytes(whole.getBytes(java.nio.charset.StandardCharsets.UTF_8)).toString();

@@ -129,6 +129,18 @@ class ItemListTest {
     }
   }
 
+  /** An item that was typed by hand before the ledger listed it is the same item: it keeps its own id and is not counted twice. */
+  @Test
+  void itemTypedByHand_isKnownAgainInTheList() {
+    OpenItem listed = read("Number,Customer,Date,Amount\nD-1,Harbour Feast,2026-02-27,1200.00\n").items().get(0);
+    OpenItem typed = new OpenItem("typed", Kind.INVOICE, "d-1", "HARBOUR FEAST", "s", listed.issued(), null, listed.due(), listed.amount(), null,
+        OpenItem.Handling.NONE, null);
+    ItemChanges changes = ItemChanges.of(List.of(typed), List.of(listed), Set.of("s"));
+    assertThat(changes.added()).isEmpty();
+    assertThat(changes.vanished()).isEmpty();
+    assertThat(changes.changed()).singleElement().satisfies(one -> assertThat(one.becomes().id()).isEqualTo("typed"));
+  }
+
   private static OpenItem item(int i, Random random) {
     LocalDate issued = LocalDate.of(2026, 1, 1).plusDays(random.nextInt(60));
     long gross = random.nextInt(5) * 100L + 100;
