@@ -6,6 +6,7 @@
 
   const routes = {
     '/': Plans,
+    '/plans': Plans,
     '/new': NewPlan,
     '/plan/:plan/:view/:part?': PlanPage,
     '*': Plans,

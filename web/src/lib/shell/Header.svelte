@@ -19,7 +19,7 @@
 </script>
 
 <header class="flex h-[46px] items-center gap-4 bg-abyss px-[18px] text-[#dcebea]">
-  <a href="/" use:link title="All plans"><Mark /></a>
+  <a href="/plans" use:link title="All plans"><Mark /></a>
   <nav class="flex h-full gap-[2px]" aria-label="Views">
     {#each PLACES as place (place.view)}
       <a

@@ -78,7 +78,7 @@
   {:else if plan.problem}
     <main class="p-6">
       <p role="alert" class="bad">{plan.problem.detail}</p>
-      <p class="mt-2"><a class="underline" href="#/">Go to the list of plans</a></p>
+      <p class="mt-2"><a class="underline" href="#/plans">Go to the list of plans</a></p>
     </main>
   {/if}
 </div>

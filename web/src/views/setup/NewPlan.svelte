@@ -36,7 +36,7 @@
 
 <svelte:head><title>New plan · Ebbtide</title></svelte:head>
 <header class="flex h-[46px] items-center bg-abyss px-[18px]">
-  <a href="/" use:link title="All plans"><Mark /></a>
+  <a href="/plans" use:link title="All plans"><Mark /></a>
 </header>
 <main class="mx-auto max-w-[1000px] px-4 pb-10 pt-5">
   <div class="mb-1 flex flex-wrap items-center gap-3">

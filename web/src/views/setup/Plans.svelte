@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { link, replace } from 'svelte-spa-router';
+  import { link, replace, router } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import Mark from '../../lib/shell/Mark.svelte';
@@ -8,16 +8,14 @@
   let plans = $state.raw<Schemas['PlanListed'][]>();
   let refusal = $state('');
 
-  /** The only plan opens at once, and without any a new one is set up; "all plans" is reached by the mark. */
+  /** At the front door the only plan opens at once; "all plans" lists it. Without any plan a new one is set up. */
   async function load() {
     const got = await answer(api.GET('/api/plans'));
     if (!got.ok) refusal = got.problem.detail;
     else {
       plans = got.data;
-      const first = sessionStorage.getItem('opened') === null;
-      sessionStorage.setItem('opened', 'yes');
       if (plans.length === 0) void replace('/new');
-      else if (first && plans.length === 1) void replace(`/plan/${plans[0]!.id}/forecast`);
+      else if (router.location === '/' && plans.length === 1) void replace(`/plan/${plans[0]!.id}/forecast`);
     }
   }
 

@@ -5,10 +5,9 @@ import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.cell;
 import static ebbtide.e2e.Screens.link;
 import static ebbtide.e2e.Screens.row;
+import static ebbtide.e2e.Screens.seriousViolations;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -51,14 +50,7 @@ class DemoTest extends Journeys {
   }
 
   private void noSeriousViolation(String what) {
-    page.waitForTimeout(400);
-    List<String> serious = new AxeBuilder(page).analyze().getViolations().stream()
-        .filter(rule -> List.of("serious", "critical").contains(rule.getImpact())).map(DemoTest::words).toList();
-    assertThat(serious).as(what).isEmpty();
-  }
-
-  private static String words(Rule rule) {
-    return rule.getId() + ": " + rule.getNodes().stream().limit(3).map(node -> node.getHtml()).toList();
+    assertThat(seriousViolations(page)).as(what).isEmpty();
   }
 
   @Test
@@ -109,7 +101,7 @@ class DemoTest extends Journeys {
     page.navigate(running.url() + "/#/new");
     button(page, "Make the plan").click();
     noSeriousViolation("new plan with refusals");
-    page.navigate(running.url() + "/#/");
+    page.navigate(running.url() + "/#/plans");
     page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Plans")).waitFor();
     noSeriousViolation("plans");
   }

@@ -1,8 +1,10 @@
 package ebbtide.e2e;
 
+import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Finding things on a page by what a person sees. */
@@ -26,6 +28,17 @@ final class Screens {
   /** A cell of a grid row, counted from 0. */
   static Locator cell(Page page, String row, int column) {
     return row(page, row).getByRole(AriaRole.GRIDCELL).nth(column);
+  }
+
+  /** Has axe look at the page as it is and returns what it finds serious or critical, in words. */
+  static List<?> seriousViolations(Page page) {
+    page.waitForTimeout(300);
+    if (!(Boolean) page.evaluate("'axe' in window")) {
+      page.evaluate(AxeBuilder.getAxeScript());
+    }
+    return (List<?>) page.evaluate("axe.run(document, { resultTypes: ['violations'] }).then((found) => found.violations"
+        + ".filter((rule) => ['serious', 'critical'].includes(rule.impact))"
+        + ".map((rule) => rule.id + ': ' + rule.nodes.slice(0, 3).map((node) => node.html)))");
   }
 
   /** The id of the only plan of a program. */
