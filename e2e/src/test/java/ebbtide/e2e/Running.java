@@ -13,9 +13,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 
-/** The packaged program running as a process of its own on a free port. */
+/** The packaged program started by its command, as users do, as a process of its own on a free port. */
 final class Running implements AutoCloseable {
-  private static final Path JAR = Path.of("../app/target/ebbtide.jar");
   private final Process process;
   private final Path output;
   private final int port;
@@ -43,8 +42,7 @@ final class Running implements AutoCloseable {
 
   /** Launches the program with its output in a file, without waiting. */
   static Process launch(Path output, List<String> arguments) throws IOException {
-    List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-        "-Xmx512m", "-XX:+UseSerialGC", "-jar", JAR.toString()));
+    List<String> command = new ArrayList<>(List.of("../ebbtide"));
     command.addAll(arguments);
     return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile()).start();
   }
