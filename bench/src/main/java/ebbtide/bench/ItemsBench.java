@@ -26,6 +26,7 @@ import ebbtide.time.Spread;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
@@ -54,7 +55,7 @@ public class ItemsBench {
   private final List<OpenItem> items = items();
   private final Books books = Books.of(List.of(new Account("a", "A", "GB", false, AS_OF, 100_000_000L))).with(OpenItems.of(items));
   private final Forecast forecast = Forecaster.forecast(plan, books);
-  private final Settling settling = new Settling(items);
+  private final Settling settling = new Settling(items, Map.of());
   private final List<BankMovement> movements = movements();
 
   @Benchmark

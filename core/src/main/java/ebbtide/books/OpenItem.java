@@ -88,6 +88,11 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
         new Amount(amount.gross(), amount.tax(), amount.taxParted(), Math.min(open, amount.gross())), paid, handling, discount);
   }
 
+  /** Returns what the ledger has entered as paid beyond what movements have settled, in minor units: a movement of that may be the same payment. */
+  public long entered(long settled) {
+    return Math.max(0, amount.gross() - amount.open() - settled);
+  }
+
   /** Returns what is open, signed: a credit note's counts against the others. */
   public long signedOpen() {
     return kind == Kind.CREDIT_NOTE ? -amount.open() : amount.open();

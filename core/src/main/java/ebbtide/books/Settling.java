@@ -1,5 +1,6 @@
 package ebbtide.books;
 
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -8,12 +9,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
- * What open items of one direction a bank movement may settle, likeliest first: those whose numbers it names, one of just its amount,
+ * What items of one direction a bank movement may settle, likeliest first: those whose numbers it names, one of just its amount,
  * several of its counterparty that come to it, its counterparty's oldest. Amounts may be whole, less an agreed discount, less a small bank
- * charge, or a part.
+ * charge, or a part. An item may be open, or the ledger has it as paid about then and no movement has settled it yet.
  */
 public final class Settling {
   private static final int SHORTEST_NUMBER = 3;
@@ -21,6 +23,8 @@ public final class Settling {
   private static final int MOST_LOOKED_AT = 16;
   /** A bank charge taken off is at most 1% of what is owed, and never above 100.00 in a currency of two decimals. */
   private static final long MOST_CHARGE = 10_000;
+  /** A ledger may enter a payment some days before or after the bank books it. */
+  private static final int DAYS_APART = 10;
   private static final Set<String> FORMS = Set.of("LTD", "LIMITED", "PLC", "GMBH", "INC", "LLC", "CO", "AG", "SA", "BV");
   private final Map<String, List<OpenItem>> byNumber = new HashMap<>();
   private final Map<String, List<OpenItem>> byDigits = new HashMap<>();
@@ -37,20 +41,41 @@ public final class Settling {
     }
   }
 
-  /** Makes the settling of items of one direction, of which only open invoices, bills and commitments are settled. */
-  public Settling(Collection<OpenItem> items) {
+  private final Map<String, Long> settled;
+
+  /**
+   * Makes the settling of items of one direction, of which only invoices, bills and commitments are settled; {@code settled} says by id what
+   * movements have settled already, in minor units.
+   */
+  public Settling(Collection<OpenItem> items, Map<String, Long> settled) {
+    this.settled = settled;
     for (OpenItem item : items) {
-      if (item.amount().open() > 0 && (item.kind() == OpenItem.Kind.INVOICE || item.kind() == OpenItem.Kind.COMMITMENT)) {
+      if (most(item) > 0 && (item.kind() == OpenItem.Kind.INVOICE || item.kind() == OpenItem.Kind.COMMITMENT)) {
         put(byNumber, plain(item.number()), item);
         String digits = item.number().replaceAll("\\D", "");
         if (digits.length() > SHORTEST_NUMBER) {
           put(byDigits, digits, item);
         }
         put(byName, name(item.counterparty()), item);
-        put(byAmount, item.amount().open(), item);
+        put(byAmount, most(item), item);
       }
     }
     byName.values().forEach(list -> list.sort(Comparator.comparing(OpenItem::due).thenComparing(OpenItem::id)));
+  }
+
+  /** What a movement may settle of an item at most: what is open, or, when the ledger has it as paid, what no movement has settled. */
+  private long most(OpenItem item) {
+    return item.amount().open() > 0 ? item.amount().open() : item.paidOn() == null ? 0 : entered(item);
+  }
+
+  private long entered(OpenItem item) {
+    return item.entered(settled.getOrDefault(item.id(), 0L));
+  }
+
+  /** Those of some items that a movement may settle on its day. */
+  private static List<OpenItem> on(BankMovement movement, List<OpenItem> items) {
+    return items.stream().filter(item -> item.amount().open() > 0
+        || Math.abs(ChronoUnit.DAYS.between(item.paidOn(), movement.bookingDate())) <= DAYS_APART).toList();
   }
 
   private static <K> void put(Map<K, List<OpenItem>> into, K key, OpenItem item) {
@@ -78,11 +103,14 @@ public final class Settling {
       return found;
     }
     List<OpenItem> named = named(movement);
-    List<OpenItem> theirs = byName.getOrDefault(name(movement.counterparty()), List.of());
+    List<OpenItem> theirs = on(movement, byName.getOrDefault(name(movement.counterparty()), List.of()));
+    java.util.stream.Stream.concat(named.stream(), theirs.stream().limit(MOST_LOOKED_AT)).distinct()
+        .filter(item -> item.amount().open() > 0 && entered(item) == left)
+        .forEach(item -> found.add(new Proposal(List.of(new Part(item, left, 0)), "a part that the ledger has as paid", 0)));
     if (!named.isEmpty()) {
       found.add(together(movement, named, left, "named in the bank's text"));
     }
-    byAmount.getOrDefault(left, List.of()).stream().sorted(Comparator.comparing((OpenItem item) -> !theirs.contains(item)).thenComparing(OpenItem::due))
+    on(movement, byAmount.getOrDefault(left, List.of())).stream().sorted(Comparator.comparing((OpenItem item) -> !theirs.contains(item)).thenComparing(OpenItem::due))
         .forEach(item -> found.add(new Proposal(List.of(new Part(item, left, 0)), theirs.contains(item) ? "just its amount" : "just its amount, but another name", 0)));
     theirs.stream().limit(MOST_LOOKED_AT).forEach(item -> less(movement, item, left, found));
     List<OpenItem> several = several(theirs, left);
@@ -92,8 +120,21 @@ public final class Settling {
     if (!theirs.isEmpty()) {
       found.add(together(movement, theirs, left, "the counterparty's oldest"));
     }
-    return found.stream().filter(one -> !one.parts().isEmpty()).collect(java.util.stream.Collectors.toMap(Proposal::parts, one -> one, (first, later) -> first,
+    return found.stream().filter(one -> !one.parts().isEmpty()).map(Settling::entered).collect(java.util.stream.Collectors.toMap(Proposal::parts, one -> one, (first, later) -> first,
         java.util.LinkedHashMap::new)).values().stream().limit(most).toList();
+  }
+
+  /** Returns the items that a movement names by their numbers if they come to just its amount and no part of it is assigned: nothing is to be weighed then. */
+  public Optional<Proposal> findPlain(BankMovement movement) {
+    List<OpenItem> named = named(movement);
+    long amount = Math.abs(movement.minor());
+    return named.isEmpty() || !movement.parts().isEmpty() || named.stream().mapToLong(this::most).sum() != amount ? Optional.empty()
+        : Optional.of(together(movement, named, amount, "named in the bank's text"));
+  }
+
+  private static Proposal entered(Proposal proposal) {
+    return proposal.parts().stream().anyMatch(part -> part.item().amount().open() > 0) ? proposal
+        : new Proposal(proposal.parts(), proposal.because() + "; the ledger has it as paid", proposal.left());
   }
 
   /** Items whose number stands in the bank's text or reference, as it is or without marks between; bare digits only where that is one item. */
@@ -104,10 +145,10 @@ public final class Settling {
       String pair = i + 1 < words.length ? words[i] + words[i + 1] : words[i];
       for (String word : List.of(pair, words[i])) {
         if (word.length() >= SHORTEST_NUMBER && byNumber.containsKey(word)) {
-          named.addAll(likelier(byNumber.get(word), movement));
+          named.addAll(likelier(on(movement, byNumber.get(word)), movement));
         }
       }
-      List<OpenItem> digits = byDigits.getOrDefault(words[i], List.of());
+      List<OpenItem> digits = on(movement, byDigits.getOrDefault(words[i], List.of()));
       if (digits.size() == 1) {
         named.addAll(digits);
       }
@@ -121,16 +162,16 @@ public final class Settling {
     return theirs.isEmpty() ? items : theirs;
   }
 
-  private static long discount(OpenItem item, BankMovement movement) {
+  private long discount(OpenItem item, BankMovement movement) {
     return item.discount() == null || movement.bookingDate().isAfter(item.discount().until().plusDays(3)) ? 0
-        : item.discount().share().of(item.amount().open());
+        : item.discount().share().of(most(item));
   }
 
-  private static void less(BankMovement movement, OpenItem item, long left, List<Proposal> found) {
-    long off = item.amount().open() - left;
+  private void less(BankMovement movement, OpenItem item, long left, List<Proposal> found) {
+    long off = most(item) - left;
     if (off > 0 && off == discount(item, movement)) {
       found.add(new Proposal(List.of(new Part(item, left, off)), "its amount less the discount for paying early", 0));
-    } else if (off > 0 && isCharge(off, item.amount().open())) {
+    } else if (off > 0 && isCharge(off, most(item))) {
       found.add(new Proposal(List.of(new Part(item, left, off)), "its amount less what looks like a bank charge", 0));
     }
   }
@@ -140,15 +181,15 @@ public final class Settling {
   }
 
   /** Settles items in their order as far as the movement reaches; the last of several may be in part, one may be less a discount or charge. */
-  private static Proposal together(BankMovement movement, List<OpenItem> items, long amount, String because) {
-    long owed = items.stream().mapToLong(item -> item.amount().open()).sum();
+  private Proposal together(BankMovement movement, List<OpenItem> items, long amount, String because) {
+    long owed = items.stream().mapToLong(this::most).sum();
     long discounts = items.stream().mapToLong(item -> discount(item, movement)).sum();
     boolean discounted = discounts > 0 && owed - discounts == amount;
     List<Part> parts = new ArrayList<>();
     long left = amount;
     for (OpenItem item : items) {
       long off = discounted ? discount(item, movement) : 0;
-      long cash = Math.min(left, item.amount().open() - off);
+      long cash = Math.min(left, most(item) - off);
       if (cash > 0) {
         parts.add(new Part(item, cash, off));
         left -= cash;
@@ -163,20 +204,20 @@ public final class Settling {
   }
 
   /** Returns the items, at most five of the oldest sixteen, that come to just an amount; the oldest such, none if there are none. */
-  private static List<OpenItem> several(List<OpenItem> items, long amount) {
+  private List<OpenItem> several(List<OpenItem> items, long amount) {
     List<OpenItem> some = items.subList(0, Math.min(MOST_LOOKED_AT, items.size()));
     List<OpenItem> chosen = new ArrayList<>();
     return search(some, 0, amount, chosen) ? List.copyOf(chosen) : List.of();
   }
 
-  private static boolean search(List<OpenItem> items, int from, long left, List<OpenItem> chosen) {
+  private boolean search(List<OpenItem> items, int from, long left, List<OpenItem> chosen) {
     if (left == 0) {
       return true;
     }
     for (int i = from; chosen.size() < MOST_TOGETHER && i < items.size(); i++) {
-      if (items.get(i).amount().open() <= left) {
+      if (most(items.get(i)) <= left) {
         chosen.add(items.get(i));
-        if (search(items, i + 1, left - items.get(i).amount().open(), chosen)) {
+        if (search(items, i + 1, left - most(items.get(i)), chosen)) {
           return true;
         }
         chosen.remove(chosen.size() - 1);

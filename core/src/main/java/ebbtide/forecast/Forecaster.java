@@ -7,6 +7,7 @@ import ebbtide.books.DayAmount;
 import ebbtide.funding.Liquidity;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
+import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
@@ -315,6 +316,11 @@ public final class Forecaster {
     @Override
     public void fromItem(ExpectedItem item, int day, long minor) {
       flows.addItem(day, minor * sign);
+    }
+
+    @Override
+    public void fromCarried(CarriedAmount carried, int day) {
+      flows.add(day, carried.amount() * sign);
     }
 
     @Override

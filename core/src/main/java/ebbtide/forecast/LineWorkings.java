@@ -6,6 +6,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
+import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
@@ -178,6 +179,13 @@ final class LineWorkings implements FlowSink {
       case ORDER -> receipt ? "Sales order" : "Purchase order";
       case COMMITMENT -> "Commitment";
     };
+  }
+
+  @Override
+  public void fromCarried(CarriedAmount carried, int day) {
+    if (period.contains(carried.day())) {
+      items.add(new Workings.Item(Part.ESTIMATED, "Carried to " + DAY.format(carried.day()), carried.origin(), carried.day(), carried.amount() * sign));
+    }
   }
 
   @Override

@@ -60,6 +60,11 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       return new Stream(method, aside, history, overrides, tax, terms, ledger, spread, other);
     }
 
+    /** Returns the stream without what its ledger says on the as-of date. */
+    public Stream withoutLedger() {
+      return new Stream(method, aside, history, overrides, tax, terms, null, spread, basis);
+    }
+
     /** Returns what is still to be billed of a stream on books after a day: no history, no ledger, its open month after that day. */
     public Stream after(LocalDate asOf) {
       return new Stream(method, aside, new TreeMap<>(), overrides, tax, terms, null, new Spread.After(spread, asOf), basis);

@@ -11,7 +11,7 @@ import java.util.Objects;
  * where it stands in the income statement.
  */
 public record Line(String id, String group, String name, Direction direction, boolean active, String account,
-    String note, Assumption assumption, List<CashOverride> overrides, Nature nature) {
+    String note, Assumption assumption, List<CashOverride> overrides, Nature nature, List<CarriedAmount> carried) {
   private static final int LONGEST_NAME = 120;
 
   /**
@@ -23,6 +23,12 @@ public record Line(String id, String group, String name, Direction direction, bo
       Objects.requireNonNull(period, "period");
       reason = Check.text(reason, "the reason of an override", 1_000);
     }
+  }
+
+  /** Makes a line that nothing was carried on. */
+  public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
+      Assumption assumption, List<CashOverride> overrides, Nature nature) {
+    this(id, group, name, direction, active, account, note, assumption, overrides, nature, List.of());
   }
 
   /** Makes a line that stands in the income statement where its kind usually does. */
@@ -46,6 +52,8 @@ public record Line(String id, String group, String name, Direction direction, bo
       Check.that(!one.overlaps(other), "an override from " + other.startInclusive() + " to " + other.lastDay()
           + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay() + ": lift that one first");
     }
+    carried = carried.stream().sorted(java.util.Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id)).toList();
+    Check.that(carried.isEmpty() || !(assumption instanceof Assumption.Group), "a group is the sum of its lines: carry an amount on one of its lines");
     Check.that(overrides.isEmpty() || !(assumption instanceof Assumption.Group),
         "a group is the sum of its lines and cannot be overridden: override one of its lines");
   }
@@ -62,7 +70,12 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   /** Returns the line with another assumption. */
   public Line with(Assumption other) {
-    return new Line(id, group, name, direction, active, account, note, other, overrides, nature);
+    return new Line(id, group, name, direction, active, account, note, other, overrides, nature, carried);
+  }
+
+  /** Returns the line with other amounts carried on it. */
+  public Line carrying(List<CarriedAmount> others) {
+    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, others);
   }
 
   /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */

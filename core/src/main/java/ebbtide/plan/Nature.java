@@ -10,7 +10,7 @@ public enum Nature {
   OUTSIDE;
 
   /** Returns where a line of a direction with an assumption usually stands. */
-  static Nature usual(Direction direction, Assumption assumption) {
+  public static Nature usual(Direction direction, Assumption assumption) {
     if (assumption instanceof SalesTaxSettlement || assumption instanceof ProfitTax || assumption instanceof Dividends) {
       return OUTSIDE;
     }

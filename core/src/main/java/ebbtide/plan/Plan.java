@@ -1,5 +1,6 @@
 package ebbtide.plan;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,6 +18,11 @@ public record Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
       return settings.findTerms(stream.terms().shared()).map(named -> line.with(stream.with(named.terms()))).orElse(line);
     }
     return line;
+  }
+
+  /** Returns the plan with the same assumptions as of another day. */
+  public Plan asOf(LocalDate day) {
+    return new Plan(settings.on(day), lines, buoys);
   }
 
   /** Returns the line of an id, if there is one. */

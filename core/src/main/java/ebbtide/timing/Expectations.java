@@ -15,25 +15,33 @@ final class Expectations {
   private Expectations() {}
 
   /**
-   * Returns an expectation for each due, in the order given, used up by the line's movements and by what is open of its items, each on its
+   * Returns an expectation for each due, in the order given, and for each amount carried, used up by the line's movements and by what is open of its items, each on its
    * original due date wherever it is now expected.
    */
-  static List<Expectation> of(List<Due> dues, Direction direction, List<DayAmount> movements, List<OpenItem> items) {
+  static List<Expectation> of(List<Due> dues, List<Due> carried, Direction direction, List<DayAmount> movements, List<OpenItem> items) {
     List<Expectation> found = new ArrayList<>();
+    // What stands until it is paid comes and goes with the as-of date: it moves no other window.
+    List<Due> neighbours = dues.stream().filter(due -> due.lasting() != Due.Lasting.UNTIL_PAID).toList();
+    int among = 0;
     for (int i = 0; i < dues.size(); i++) {
-      LocalDate day = dues.get(i).day();
       found.add(switch (dues.get(i).lasting()) {
-        case BETWEEN_NEIGHBOURS -> new Expectation(dues.get(i), start(dues, i), end(dues, i), 0);
+        case BETWEEN_NEIGHBOURS -> new Expectation(dues.get(i), start(neighbours, among), end(neighbours, among), 0);
         case UNTIL_PAID -> new Expectation(dues.get(i), start(dues, i), LocalDate.MAX, 0);
-        case ONE_OFF -> new Expectation(dues.get(i), day.minusDays(WINDOW), day.plusDays(ONE_OFF_AFTER), 0);
+        case ONE_OFF -> oneOff(dues.get(i));
       });
+      among += dues.get(i).lasting() == Due.Lasting.UNTIL_PAID ? 0 : 1;
     }
+    carried.forEach(due -> found.add(oneOff(due)));
     for (DayAmount movement : movements) {
       use(found, movement.day(), movement.minor() * direction.sign());
     }
     items.stream().filter(item -> item.kind() != OpenItem.Kind.CREDIT_NOTE && item.amount().open() > 0)
         .forEach(item -> use(found, item.due(), item.amount().open()));
     return found;
+  }
+
+  private static Expectation oneOff(Due due) {
+    return new Expectation(due, due.day().minusDays(WINDOW), due.day().plusDays(ONE_OFF_AFTER), 0);
   }
 
   private static LocalDate start(List<Due> dues, int i) {

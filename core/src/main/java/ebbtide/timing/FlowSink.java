@@ -1,5 +1,7 @@
 package ebbtide.timing;
 
+import ebbtide.plan.CarriedAmount;
+
 /** What receives the estimated flows of a line, each with its cause: to add them up, or to explain them. */
 public interface FlowSink {
   /** Takes the cash of one step of a month's billing; it falls in the month {@code billing.cashMonth(step)}. */
@@ -16,6 +18,9 @@ public interface FlowSink {
 
   /** Takes what an open item is expected to pay, on its day (rules 4). */
   void fromItem(ExpectedItem item, int day, long minor);
+
+  /** Takes what was carried to a day on a stream (rules 10.5). */
+  void fromCarried(CarriedAmount carried, int day);
 
   /** Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9). */
   void fromExpectation(Expectation expectation, int day, boolean overdue);

@@ -4,6 +4,7 @@ import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.DayAmount;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
@@ -48,6 +49,8 @@ public final class LineTiming {
         Implied implied = implied(line);
         implied.corrections().forEach(correction -> sink.fromTrueUp(implied, correction));
       }
+      line.carried().stream().filter(one -> one.day().isAfter(plan.settings().asOf()) && !one.day().isAfter(plan.settings().horizonEnd()))
+          .forEach(one -> sink.fromCarried(one, timeline.index(one.day())));
     } else if (!line.isGroup()) {
       emitExpectations(line, movements, sink);
     }
@@ -140,6 +143,8 @@ public final class LineTiming {
 
   /** Returns the expectations of a line planned in cash, left-out certainties included, used up by its movements. */
   public List<Expectation> expectations(Line line, List<DayAmount> movements) {
-    return Expectations.of(settlements.dues(line), line.direction(), movements, items.known(line));
+    List<Due> carried = line.carried().stream().map(one ->
+        Due.whole(one.day(), one.day(), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF, one.origin())).toList();
+    return Expectations.of(settlements.dues(line), carried, line.direction(), movements, items.known(line));
   }
 }

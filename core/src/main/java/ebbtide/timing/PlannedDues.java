@@ -8,7 +8,8 @@ import java.util.List;
 
 /** The sums that a line planned by date brings: bills that come back (rules 7.2) and single items (rules 7.7). */
 final class PlannedDues {
-  private static final int AROUND = 45;
+  /** A one-off sum is looked for from 15 days before its date to 45 after; a sum whose window reaches into those days may be nearer. */
+  private static final int AROUND = 90;
 
   private PlannedDues() {}
 

@@ -10,6 +10,7 @@ import ebbtide.money.Percent;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -27,7 +28,7 @@ class SettlingTest {
   }
 
   private static List<String> said(List<OpenItem> items, BankMovement movement) {
-    return new Settling(items).proposals(movement, 9).stream().map(proposal -> String.join("+", proposal.parts().stream()
+    return new Settling(items, Map.of()).proposals(movement, 9).stream().map(proposal -> String.join("+", proposal.parts().stream()
         .map(part -> part.item().number() + ":" + part.minor() + (part.less() == 0 ? "" : "-" + part.less())).toList())
         + (proposal.left() == 0 ? "" : " left " + proposal.left()) + " | " + proposal.because()).toList();
   }
@@ -64,6 +65,19 @@ class SettlingTest {
     assertThat(said(List.of(bare), movement(9_800, "Tern Street", "")).get(0)).isEqualTo("SI-1:9800 | the counterparty's oldest, in part");
   }
 
+  /** A ledger enters payments too: what it has as paid, and no movement has settled, is the same payment as the bank's. */
+  @Test
+  void itemThatTheLedgerHasAsPaid_isSettledOnceByItsMovement() {
+    OpenItem paid = item("SI-7005", "Gullrock Hotels", -5, 30_000).open(0, DAY.minusDays(1));
+    OpenItem part = item("SI-7006", "Otter & Vine", 5, 50_000).open(20_000, null);
+    List<OpenItem> items = List.of(paid, part);
+    assertThat(said(items, movement(30_000, "Gullrock Hotels", "SI-7005"))).containsExactly("SI-7005:30000 | named in the bank's text; the ledger has it as paid");
+    assertThat(said(items, movement(30_000, "Otter & Vine", "PAYMENT"))).contains("SI-7006:30000 | a part that the ledger has as paid");
+    assertThat(new Settling(items, Map.of(paid.id(), 30_000L)).findPlain(movement(30_000, "Gullrock Hotels", "SI-7005"))).isEmpty();
+    BankMovement late = new BankMovement("a", DAY.plusDays(20), null, 30_000, "SI-7005", "Gullrock Hotels", "", List.of());
+    assertThat(said(items, late)).as("paid three weeks before").isEmpty();
+  }
+
   @Test
   void anyProposal_tiesToTheMovement_andNeverSettlesMoreThanIsOpen() {
     Random random = new Random(6);
@@ -74,7 +88,7 @@ class SettlingTest {
       }
       BankMovement movement = movement((random.nextBoolean() ? 1 : -1) * (1L + random.nextInt(900)), "P" + random.nextInt(5),
           "N" + (100 + random.nextInt(40)) + " N" + (100 + random.nextInt(40)));
-      List<Settling.Proposal> proposals = new Settling(items).proposals(movement, 6);
+      List<Settling.Proposal> proposals = new Settling(items, Map.of()).proposals(movement, 6);
       assertThat(proposals).hasSizeLessThanOrEqualTo(6).doesNotHaveDuplicates();
       for (Settling.Proposal proposal : proposals) {
         assertThat(proposal.left() + proposal.parts().stream().mapToLong(Settling.Part::minor).sum()).as("run %d", run)
@@ -94,7 +108,7 @@ class SettlingTest {
       items.add(item("SI-" + (100_000 + i), "Party " + random.nextInt(3_000), random.nextInt(60), 1 + random.nextInt(5_000_000)));
     }
     long start = System.nanoTime();
-    Settling settling = new Settling(items);
+    Settling settling = new Settling(items, Map.of());
     int found = 0;
     for (int i = 0; i < 5_000; i++) {
       OpenItem paid = items.get(random.nextInt(items.size()));

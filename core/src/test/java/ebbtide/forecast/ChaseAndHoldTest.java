@@ -24,7 +24,7 @@ class ChaseAndHoldTest {
   }
 
   static LongStream seeds() {
-    return LongStream.range(0, 120);
+    return LongStream.range(0, 200);
   }
 
   @ParameterizedTest(name = "seed {0}")

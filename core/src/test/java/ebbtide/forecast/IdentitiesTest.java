@@ -232,6 +232,6 @@ class IdentitiesTest {
   }
 
   private static ebbtide.plan.Plan withAsOf(ebbtide.plan.Plan plan, LocalDate asOf) {
-    return new ebbtide.plan.Plan(plan.settings().on(asOf), plan.lines(), plan.buoys());
+    return plan.asOf(asOf);
   }
 }

@@ -13,6 +13,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.DaysTarget;
@@ -121,7 +122,9 @@ public final class RandomPlans {
     }
     return new Line("l" + i, group, "Line " + i, direction, random.nextInt(8) > 0, random.nextBoolean() ? null : "a0",
         "", assumption, assumption instanceof Assumption.Group || random.nextBoolean() ? List.of()
-            : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract")));
+            : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract"))).carrying(
+                assumption instanceof Assumption.Group || random.nextInt(3) > 0 ? List.of() : List.of(new CarriedAmount("c" + i,
+                    asOf.plusDays(random.nextInt(120) - 40), random.nextBoolean() ? 1 + amount() : -1 - amount(), "Left of a month that is closed")));
   }
 
   private Assumption assumption() {

@@ -30,7 +30,7 @@ class ExpectationsTest {
   private static final BusinessDays WEEKENDS = BusinessDays.ofCountry("--");
 
   private static List<Expectation> of(Assumption assumption, DayAmount... movements) {
-    return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), Direction.PAYMENT,
+    return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), List.of(), Direction.PAYMENT,
         List.of(movements), List.of());
   }
 

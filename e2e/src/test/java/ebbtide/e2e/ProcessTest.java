@@ -42,7 +42,7 @@ class ProcessTest {
         .isEqualTo("The folder '" + file + "' cannot be written: choose another with --data DIR.");
     assertThat(refusal("start", "--port", "99999")).isEqualTo("A port is a number from 1 to 65535, but was '99999'.");
     assertThat(refusal("demo", "--colour", "blue")).startsWith("The option --colour is not known here; known are --host, --port");
-    assertThat(refusal("dance")).startsWith("Say what to do: demo, start or forecast");
+    assertThat(refusal("dance")).startsWith("'dance' is not a command here:");
   }
 
   @Test

@@ -6,7 +6,7 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.PatternSchedule;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.Assumption.DatedItem;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
@@ -26,12 +26,12 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 
 /**
- * What the demo company's banks booked from September 2025 to the end of March 2026: much as its plan would have it,
- * with late payers, round sums that never are, and a few surprises.
+ * What the demo company's banks book from September 2025 to the end of August 2026: what its ledger says is paid, and the rest much as
+ * its plan would have it, with round sums that never are, and a few surprises.
  */
 final class DemoBank {
   static final LocalDate FIRST_DAY = LocalDate.of(2025, 9, 1);
-  static final LocalDate LAST_DAY = LocalDate.of(2026, 3, 29);
+  static final LocalDate LAST_DAY = LocalDate.of(2026, 8, 30);
   static final String CURRENT = "current";
   static final String SHOP = "shop-takings";
   static final String RESERVE = "reserve";
@@ -48,6 +48,8 @@ final class DemoBank {
       "marketing", List.of("Lantern Print & Design"),
       "repairs", List.of("Tidewell Engineering", "Skerry Boatyard"));
 
+  private static final int MONTHS = 12;
+
   private final Plan plan;
   private final Random random = new Random(20260301);
   private final List<BankMovement> movements = new ArrayList<>();
@@ -62,10 +64,11 @@ final class DemoBank {
     return PARTIES.get(line);
   }
 
-  /** Returns every movement in order of account and day, each assigned as a person would. */
-  static List<BankMovement> movements(Plan plan) {
+  /** Returns every movement in order of account and day, each assigned as a person would; those of the ledger's entries settle them. */
+  static List<BankMovement> movements(Plan plan, List<LedgerEntry> ledger) {
     DemoBank bank = new DemoBank(plan);
     plan.lines().forEach(bank::book);
+    bank.bookLedger(ledger);
     bank.transfersAndSurprises();
     bank.movements.removeIf(m -> m.bookingDate().isBefore(FIRST_DAY) || m.bookingDate().isAfter(LAST_DAY));
     bank.movements.sort(Comparator.comparing(BankMovement::account).thenComparing(BankMovement::bookingDate)
@@ -77,7 +80,9 @@ final class DemoBank {
     if (line.id().equals("shop")) {
       bookShop(line);
     } else if (line.assumption() instanceof Assumption.Stream) {
-      bookStream(line);
+      if (!DemoLedger.LINES.contains(line.id())) {
+        bookStream(line);
+      }
     } else if (line.assumption() instanceof Assumption.Recurring recurring) {
       recurring.when().between(FIRST_DAY.minusDays(5), LAST_DAY).forEach(day -> {
         long amount = recurring.amount().findOn(day).map(Steps.Step::value).orElse(0L);
@@ -90,14 +95,14 @@ final class DemoBank {
     } else if (line.assumption() instanceof Pay) {
       bookPay(line);
     } else if (line.assumption() instanceof Assumption.DatedItems items) {
-      items.items().stream().filter(item -> !item.date().isAfter(LAST_DAY)).map(DatedItem::date)
-          .forEach(day -> add(line, day, 0, words(line), line.name()));
+      items.items().stream().filter(item -> item.certainty() != Certainty.POSSIBLE)
+          .forEach(item -> add(line, UK.nextOrSame(item.date().plusDays(2)), wobble(item.amount(), 40), words(line), line.name()));
     }
   }
 
   /** The plan as it was before the first day, with the same assumptions. */
   private Plan before() {
-    return new Plan(plan.settings().on(FIRST_DAY.minusDays(1)), plan.lines(), plan.buoys());
+    return plan.asOf(FIRST_DAY.minusDays(1));
   }
 
   /** Each pay day is a batch; what was withheld and the employer's cost follow the month after. */
@@ -110,9 +115,26 @@ final class DemoBank {
         .forEach(month -> add(line, month.day(), wobble(month.proposed() + month.after(), 4), "PAYROLL TAX", "Revenue Office"));
   }
 
+  /** What the ledger says was paid: a counterparty's payments of a day come as one sum, whose words name no more than one of them. */
+  private void bookLedger(List<LedgerEntry> ledger) {
+    SortedMap<String, List<LedgerEntry>> sums = new TreeMap<>();
+    ledger.forEach(entry -> entry.payments().forEach(paid ->
+        sums.computeIfAbsent(paid.day() + " " + entry.lineId() + " " + entry.party(), key -> new ArrayList<>()).add(entry)));
+    sums.forEach((key, entries) -> {
+      LocalDate day = LocalDate.parse(key.substring(0, 10));
+      Line line = plan.findLine(entries.get(0).lineId()).orElseThrow();
+      List<AssignedPart> parts = new ArrayList<>();
+      entries.stream().distinct().forEach(entry -> entry.payments().stream().filter(paid -> paid.day().equals(day)).forEach(paid ->
+          parts.add(new AssignedPart(line.id(), paid.minor() * line.direction().sign(), DemoCompany.itemId(entry), paid.kept()))));
+      String words = entries.size() > 1 ? "REMITTANCE" : random.nextInt(6) == 0 ? "TRANSFER" : (line.direction().sign() > 0 ? "INV " : "BILL ")
+          + entries.get(0).number();
+      movements.add(new BankMovement(CURRENT, day, day, parts.stream().mapToLong(AssignedPart::minor).sum(), words, entries.get(0).party(), "", parts));
+    });
+  }
+
   /** Each month's cash by the pattern in several payments, on business days that lean a little late. */
   private void bookStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), MONTHS);
     List<String> parties = PARTIES.get(line.id());
     for (int m = 0; m < schedule.cash().size(); m++) {
       long cash = wobble(schedule.cash().get(m), 60);
@@ -132,7 +154,7 @@ final class DemoBank {
 
   /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */
   private void bookShop(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), 7);
+    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), MONTHS);
     for (int m = 0; m < schedule.cash().size(); m++) {
       List<LocalDate> days = schedule.cashMonths().get(m).atDay(1).datesUntil(schedule.cashMonths().get(m).plusMonths(1).atDay(1))
           .filter(UK::isBusinessDay).toList();
@@ -155,6 +177,9 @@ final class DemoBank {
     unforeseen(LocalDate.of(2026, 3, 11), -1_284_050, "PONTOON CHAIN EMERGENCY", "Skerry Boatyard");
     unforeseen(LocalDate.of(2026, 3, 18), 312_500, "STORM CLAIM PART PAYMENT", "Holm Mutual Marine");
     unforeseen(LocalDate.of(2026, 3, 24), -48_600, "BANK CHARGES", "");
+    unforeseen(LocalDate.of(2026, 5, 13), -762_000, "COLD STORE COMPRESSOR", "Tidewell Engineering");
+    unforeseen(LocalDate.of(2026, 6, 24), -51_200, "BANK CHARGES", "");
+    unforeseen(LocalDate.of(2026, 7, 8), 940_000, "STORM CLAIM FINAL", "Holm Mutual Marine");
   }
 
   private void transfer(LocalDate day, String from, String to, long minor) {

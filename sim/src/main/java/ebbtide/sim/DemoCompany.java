@@ -3,41 +3,68 @@ package ebbtide.sim;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.OpenItem;
+import ebbtide.formats.budget.Sheet;
+import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.items.ItemColumns;
+import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 
-/** Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, and 26 weeks of assigned movements. */
+/** Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, its ledger's items and 26 weeks of assigned movements. */
 public final class DemoCompany {
-  private static final long OPENING_CURRENT = 43_600_000;
-  private static final long OPENING_SHOP = 690_000;
-  private static final long OPENING_RESERVE = 9_000_000;
+  /** What was on each account before its first movement. */
+  private static final Map<String, Long> OPENING = Map.of(DemoBank.CURRENT, 33_100_000L, DemoBank.SHOP, 690_000L, DemoBank.RESERVE, 9_000_000L);
 
   private DemoCompany() {}
 
   /** Returns the company as its plan file would hold it. */
   public static PlanDocument document() {
+    DemoWorld world = DemoWorld.get();
     Plan plan = DemoPlan.plan();
-    List<BankMovement> known = DemoBank.movements(plan).stream()
-        .filter(m -> !m.bookingDate().isAfter(DemoPlan.AS_OF)).toList();
-    List<Account> accounts = List.of(
-        account(DemoBank.CURRENT, "Current account", OPENING_CURRENT, known),
-        account(DemoBank.SHOP, "Shop takings", OPENING_SHOP, known),
-        account(DemoBank.RESERVE, "Reserve", OPENING_RESERVE, known));
-    return new PlanDocument(plan, accounts, rules(), known);
+    List<OpenItem> items = new ArrayList<>();
+    DemoLedger.LINES.forEach(line -> items.addAll(items(plan.findLine(line).orElseThrow(), world)));
+    Set<String> known = new HashSet<>(items.stream().map(OpenItem::id).toList());
+    List<BankMovement> movements = world.movements().stream().filter(m -> !m.bookingDate().isAfter(DemoPlan.AS_OF))
+        .map(m -> m.withParts(m.parts().stream().map(part -> known.contains(part.itemId()) ? part : new AssignedPart(part.lineId(), part.minor())).toList()))
+        .toList();
+    return new PlanDocument(plan, accounts(), rules(), movements, items);
   }
 
-  /** Returns what the banks book in a week after the as-of date, 1 to 4, for one account. */
-  static List<BankMovement> week(int week, String account) {
-    LocalDate monday = DemoPlan.AS_OF.plusDays(1).plusWeeks(week - 1L);
-    return DemoBank.movements(DemoPlan.plan()).stream().filter(m -> m.account().equals(account))
-        .filter(m -> !m.bookingDate().isBefore(monday) && m.bookingDate().isBefore(monday.plusWeeks(1))).toList();
+  /** The ledger's own list, read as any other would be. */
+  private static List<OpenItem> items(Line line, DemoWorld world) {
+    byte[] list = world.list(line.id(), DemoPlan.AS_OF, DemoPlan.AS_OF).getBytes(StandardCharsets.UTF_8);
+    Sheet sheet = SheetReader.read(list).get(0);
+    return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line.id(), line.assumption().tax(),
+        DemoPlan.plan().settings().currency())).items();
   }
 
-  private static Account account(String id, String name, long opening, List<BankMovement> known) {
-    long balance = opening + known.stream().filter(m -> m.account().equals(id)).mapToLong(BankMovement::minor).sum();
-    return new Account(id, name, "GB", false, DemoPlan.AS_OF, balance);
+  /** The id by which a list's reader knows an entry. */
+  static String itemId(LedgerEntry entry) {
+    return ItemList.id(OpenItem.Kind.INVOICE, entry.number(), entry.party());
+  }
+
+  /** Returns the accounts with their balances on the as-of date. */
+  static List<Account> accounts() {
+    return List.of(account(DemoBank.CURRENT, "Current account"), account(DemoBank.SHOP, "Shop takings"), account(DemoBank.RESERVE, "Reserve"));
+  }
+
+  private static Account account(String id, String name) {
+    return new Account(id, name, "GB", false, DemoPlan.AS_OF, balance(id, DemoPlan.AS_OF));
+  }
+
+  /** Returns an account's balance at the end of a day, in minor units. */
+  static long balance(String account, LocalDate day) {
+    return OPENING.get(account) + DemoWorld.get().movements(account, DemoBank.FIRST_DAY, day).stream().mapToLong(BankMovement::minor).sum();
   }
 
   private static List<AssignRule> rules() {

@@ -1,6 +1,5 @@
 package ebbtide.sim;
 
-import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.money.Money;
 import java.io.IOException;
@@ -17,7 +16,7 @@ import java.util.TreeMap;
 /**
  * The statements of the four weeks after the demo's as-of date, as two banks write them in CSV: one with signed amounts and a
  * running balance, one with semicolons, decimal commas and a column each for money out and in. The folder {@code standard} holds
- * the same in the standard formats: the current account as camt.053, the shop's as MT940, the reserve as OFX; the folder {@code ledger} lists of invoices and bills.
+ * the same in the standard formats, as {@link Issued} writes them; the folder {@code ledger} the lists of invoices and bills.
  */
 public final class DemoFiles {
   private static final Currency POUND = Money.currency("GBP");
@@ -38,45 +37,34 @@ public final class DemoFiles {
   /** Returns the text of each file by its name. */
   public static Map<String, String> texts() {
     Map<String, String> texts = new TreeMap<>();
-    Map<String, Account> accounts = new TreeMap<>();
-    DemoCompany.document().accounts().forEach(account -> accounts.put(account.id(), account));
-    long balance = accounts.get(DemoBank.CURRENT).balance();
-    for (int week = 1; week <= 4; week++) {
-      LocalDate sunday = DemoPlan.AS_OF.plusWeeks(week);
-      StringBuilder current = new StringBuilder("Date,Description,Counterparty,Amount,Balance\n");
-      for (BankMovement m : DemoCompany.week(week, DemoBank.CURRENT)) {
-        balance += m.minor();
-        current.append(String.join(",", SLASHES.format(m.bookingDate()), m.text(), quoted(m.counterparty()),
-            Money.plain(m.minor(), POUND), Money.plain(balance, POUND))).append('\n');
-      }
-      texts.put("current-account-" + sunday + ".csv", current.toString());
-      StringBuilder shop = new StringBuilder("Shop takings;week to " + sunday + "\nBooked;Details;Paid out;Paid in\n");
-      for (BankMovement m : DemoCompany.week(week, DemoBank.SHOP)) {
-        String size = Money.plain(Math.abs(m.minor()), POUND).replace('.', ',');
-        shop.append(String.join(";", m.bookingDate().toString(), m.text(), m.minor() < 0 ? size : "",
-            m.minor() < 0 ? "" : size)).append('\n');
-      }
-      texts.put("shop-takings-" + sunday + ".csv", shop.toString());
+    for (LocalDate sunday = DemoPlan.AS_OF.plusWeeks(1); !sunday.isAfter(DemoPlan.AS_OF.plusWeeks(4)); sunday = sunday.plusWeeks(1)) {
+      LocalDate before = sunday.minusWeeks(1);
+      texts.put("current-account-" + sunday + ".csv", current(before, sunday));
+      texts.put("shop-takings-" + sunday + ".csv", shop(before, sunday));
+      Issued.between(before, sunday).forEach((name, text) -> texts.put(name.replace("bank/", "standard/"), text));
     }
-    accounts.values().forEach(account -> standard(account, texts));
-    texts.putAll(DemoLedger.texts());
+    DemoLedger.LINES.forEach(line -> texts.put("ledger/" + line + "-" + DemoPlan.AS_OF + ".csv", Issued.list(line, DemoPlan.AS_OF)));
     return texts;
   }
 
-  private static void standard(Account account, Map<String, String> texts) {
-    long opening = account.balance();
-    for (int week = 1; week <= 4; week++) {
-      LocalDate sunday = DemoPlan.AS_OF.plusWeeks(week);
-      IssuedStatement issued = new IssuedStatement("0000-" + account.id(), 9 + week, POUND, sunday.minusDays(6), sunday, opening,
-          DemoCompany.week(week, account.id()));
-      opening = issued.closing();
-      String name = "standard/" + account.name().toLowerCase(Locale.ROOT).replace(' ', '-') + "-" + sunday;
-      switch (account.id()) {
-        case DemoBank.CURRENT -> texts.put(name + ".xml", issued.camt());
-        case DemoBank.SHOP -> texts.put(name + ".sta", issued.mt940());
-        default -> texts.put(name + ".ofx", issued.ofx());
-      }
+  private static String current(LocalDate after, LocalDate upTo) {
+    long balance = DemoCompany.balance(DemoBank.CURRENT, after);
+    StringBuilder text = new StringBuilder("Date,Description,Counterparty,Amount,Balance\n");
+    for (BankMovement m : DemoWorld.get().movements(DemoBank.CURRENT, after.plusDays(1), upTo)) {
+      balance += m.minor();
+      text.append(String.join(",", SLASHES.format(m.bookingDate()), m.text(), quoted(m.counterparty()), Money.plain(m.minor(), POUND),
+          Money.plain(balance, POUND))).append('\n');
     }
+    return text.toString();
+  }
+
+  private static String shop(LocalDate after, LocalDate upTo) {
+    StringBuilder text = new StringBuilder("Shop takings;week to " + upTo + "\nBooked;Details;Paid out;Paid in\n");
+    for (BankMovement m : DemoWorld.get().movements(DemoBank.SHOP, after.plusDays(1), upTo)) {
+      String size = Money.plain(Math.abs(m.minor()), POUND).replace('.', ',');
+      text.append(String.join(";", m.bookingDate().toString(), m.text(), m.minor() < 0 ? size : "", m.minor() < 0 ? "" : size)).append('\n');
+    }
+    return text.toString();
   }
 
   private static String quoted(String field) {

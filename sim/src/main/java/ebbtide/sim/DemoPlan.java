@@ -7,6 +7,7 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
@@ -57,7 +58,15 @@ final class DemoPlan {
 
   private DemoPlan() {}
 
+  /** Returns the plan with the lines of the ledger on books. */
   static Plan plan() {
+    Plan plan = planned();
+    return new Plan(plan.settings(), plan.lines().stream().map(line -> DemoLedger.LINES.contains(line.id())
+        ? line.with(((Assumption.Stream) line.assumption()).on(Basis.BOOKS)) : line).toList(), plan.buoys());
+  }
+
+  /** Returns the plan with each line on its pattern: what the world is made from. */
+  static Plan planned() {
     return new DemoPlan().make();
   }
 
@@ -125,7 +134,7 @@ final class DemoPlan {
     add("group-goods", null, "Growing & packing", Direction.PAYMENT, new Assumption.Group());
     add("seed", "group-goods", "Seed & gear", Direction.PAYMENT, stream(
         new ActivityMethod.TypedMonths(season(148_000, SEEDING, FIRST_FORECAST, 12, 5)), history(144_000, SEEDING, 5), VAT,
-        pattern("0", "40@0", "60@1"), new Spread.Even()));
+        pattern("0", "5@0", "95@1"), new Spread.Even()));
     SortedMap<YearMonth, Long> bought = new TreeMap<>();
     history(274_000, WINTER, 3).forEach((month, sold) -> bought.put(month, Percent.parse("15.5").of(sold)));
     add("packaging", "group-goods", "Packaging & ice", Direction.PAYMENT, stream(new ActivityMethod.StockPurchases(new StockPolicy(

@@ -19,8 +19,7 @@ class DemoLedgerTest {
   @ParameterizedTest
   @CsvSource({"restaurants", "grocery", "seed"})
   void list_isReadWhole_andItsHabitsBeatDueDates(String line) {
-    byte[] file = DemoLedger.texts().get("ledger/" + line + "-" + DemoPlan.AS_OF + ".csv").getBytes(StandardCharsets.UTF_8);
-    Sheet sheet = SheetReader.read(file).get(0);
+    Sheet sheet = SheetReader.read(Issued.list(line, DemoPlan.AS_OF).getBytes(StandardCharsets.UTF_8)).get(0);
     ItemList list = ItemList.read(sheet, ItemList.heading(sheet), ItemColumns.proposed(sheet.rows().get(0)),
         new ItemList.Reading(line, SalesTax.NONE, Money.currency("GBP")));
     assertThat(list.problems()).isEmpty();

@@ -5,6 +5,7 @@ import ebbtide.app.Ebbtide;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.sim.DemoCompany;
+import ebbtide.sim.StandIns;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.net.InetAddress;
@@ -94,6 +95,11 @@ public final class Startup {
     settings.put("ebbtide.data", data.toString());
     // Without a write delay, what was answered is in the operating system's hands: a killed process loses none of it.
     settings.put("spring.datasource.url", "jdbc:h2:file:" + data.toAbsolutePath().resolve("ebbtide") + ";WRITE_DELAY=0");
+    if (demo) {
+      StandIns standIns = StandIns.start();
+      Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));
+      settings.put("ebbtide.issued", standIns.address());
+    }
     SpringApplication application = new SpringApplication(Ebbtide.class);
     application.setDefaultProperties(settings);
     application.setLogStartupInfo(false);

@@ -50,7 +50,7 @@ class ItemListsController {
 
   /** What a list holds and changes; {@code refusal} says what must be chosen first, and the rest is empty then. */
   record ItemListView(List<String> headings, List<String> fields, Map<String, String> columns, boolean remembered, @Schema(nullable = true) String refusal,
-      int added, int changed, int same, int vanished, List<ItemChangeView> shown, int badRows, List<RowProblem> problems) {}
+      int added, int changed, int same, int ahead, int vanished, List<ItemChangeView> shown, int badRows, List<RowProblem> problems) {}
 
   /** A change of an item in words: new, from what to what, or vanished. */
   record ItemChangeView(String what, String number, String counterparty, LocalDate due, long open, @Schema(nullable = true) Long was) {}
@@ -71,11 +71,11 @@ class ItemListsController {
     used.headings().forEach((field, name) -> named.put(field.name(), name));
     try {
       ItemList list = ItemList.read(sheet, heading, used, reading(of, current));
-      ItemChanges changes = changes(current, of, list);
+      ItemChanges changes = changes(plan, current, of, list);
       return new ItemListView(headings, fields, named, chosen == null && remembered != null, null, changes.added().size(), changes.changed().size(),
-          changes.same(), changes.vanished().size(), shown(changes), list.problems().size(), list.problems().stream().limit(SHOWN).toList());
+          changes.same(), changes.ahead(), changes.vanished().size(), shown(changes), list.problems().size(), list.problems().stream().limit(SHOWN).toList());
     } catch (IllegalArgumentException e) {
-      return new ItemListView(headings, fields, named, false, e.getMessage(), 0, 0, 0, 0, List.of(), 0, List.of());
+      return new ItemListView(headings, fields, named, false, e.getMessage(), 0, 0, 0, 0, 0, List.of(), 0, List.of());
     }
   }
 
@@ -94,8 +94,8 @@ class ItemListsController {
     return new ItemList.Reading(line.id(), line.assumption().tax(), current.currency());
   }
 
-  private static ItemChanges changes(Edits.Current current, Line line, ItemList list) {
-    return ItemChanges.of(current.books().items().all(), list.items(), Set.of(line.id()));
+  private ItemChanges changes(String plan, Edits.Current current, Line line, ItemList list) {
+    return ItemChanges.of(current.books().items().all(), list.items(), Set.of(line.id()), stores.movements().settled(plan));
   }
 
   private static List<ItemChangeView> shown(ItemChanges changes) {
@@ -125,7 +125,7 @@ class ItemListsController {
       throw new IllegalArgumentException(list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
           + " cannot be read: mend the list, or say that they are left out");
     }
-    ItemChanges changes = changes(current, of, list);
+    ItemChanges changes = changes(plan, current, of, list);
     List<OpenItem> put = new ArrayList<>(changes.added());
     changes.changed().forEach(one -> put.add(one.becomes()));
     if (closeVanished) {

@@ -8,7 +8,11 @@ import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
 import ebbtide.books.Settling;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,7 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The settling of open items by bank movements: proposals, likeliest first, and the taking of one. */
 @RestController
-@RequestMapping("/api/plans/{plan}/movements/{id}")
+@RequestMapping("/api/plans/{plan}/movements")
 class SettlingController {
   private static final int MOST = 8;
   private final Edits edits;
@@ -47,7 +51,7 @@ class SettlingController {
   /** An item with what is open of it, and what settles it: cash, and what closes it beyond that; unsigned. */
   record SettledView(String item, String number, String counterparty, long open, long minor, long less) {}
 
-  @GetMapping("/settlements")
+  @GetMapping("/{id}/settlements")
   List<ProposalView> proposals(@PathVariable String plan, @PathVariable long id) {
     return settlings.proposals(plan, edits.current(plan), stores.movements().get(plan, id), MOST).stream().map(ProposalView::of).toList();
   }
@@ -59,7 +63,7 @@ class SettlingController {
   record SettledItems(List<Settled> parts) {}
 
   /** Settles items by a movement, besides what it is assigned to already. */
-  @PostMapping(path = "/settle", consumes = MediaType.APPLICATION_JSON_VALUE)
+  @PostMapping(path = "/{id}/settle", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome settle(@PathVariable String plan, @PathVariable long id, @RequestParam long version, @RequestBody SettledItems settled) {
     Edits.Current current = edits.current(plan);
     BankMovement movement = stores.movements().get(plan, id);
@@ -74,7 +78,37 @@ class SettlingController {
     if (numbers.isEmpty()) {
       throw new IllegalArgumentException("Choose at least one item that the movement settles");
     }
-    String words = numbers.size() > 3 ? numbers.size() + " items settled" : String.join(", ", numbers) + " settled";
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putParts(id, parts)), stores);
+    return EditOutcome.of(plan, edits.edit(plan, version, words(numbers), draft -> draft.putParts(id, parts)), stores);
+  }
+
+  private static String words(List<String> numbers) {
+    return numbers.size() > 3 ? numbers.size() + " items settled" : String.join(", ", numbers) + " settled";
+  }
+
+  /** The movements that may settle what they name. */
+  record Naming(List<Long> movements) {}
+
+  /** Settles, in one edit, what movements name by number and come to; those that do not are left as they are, and an item is settled once. */
+  @PostMapping(path = "/settle-named", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome settleNamed(@PathVariable String plan, @RequestParam long version, @RequestBody Naming naming) {
+    Edits.Current current = edits.current(plan);
+    Map<Long, List<AssignedPart>> parts = new LinkedHashMap<>();
+    Set<String> taken = new HashSet<>();
+    List<String> numbers = new ArrayList<>();
+    for (long id : naming.movements()) {
+      BankMovement movement = stores.movements().get(plan, id);
+      settlings.findPlain(plan, current, movement).filter(one -> one.parts().stream().noneMatch(part -> taken.contains(part.item().id()))).ifPresent(one -> {
+        one.parts().forEach(part -> {
+          taken.add(part.item().id());
+          numbers.add(part.item().number());
+        });
+        parts.put(id, one.parts().stream().map(part -> new AssignedPart(part.item().lineId(), part.minor() * Long.signum(movement.minor()),
+            part.item().id(), part.less())).toList());
+      });
+    }
+    if (parts.isEmpty()) {
+      throw new IllegalArgumentException("None of these movements names an item by number and comes to just its amount: settle them one by one");
+    }
+    return EditOutcome.of(plan, edits.edit(plan, version, words(numbers), draft -> parts.forEach(draft::putParts)), stores);
   }
 }

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -62,6 +63,21 @@ public class ChangeLog {
         + order + " limit 1").params(planId, state)
         .query((row, n) -> new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects"))))
         .optional();
+  }
+
+  /** Returns the place in the log of the edit in force that first put a thing there, if there is one. */
+  Optional<Long> findFirst(String planId, Kept.Kind kind, String id) {
+    // Read only as far back as it stands.
+    try (Stream<Entry> entries = client.sql("select seq, words, effects from change_log where plan_id = ? and state = 'DONE' order by seq desc")
+        .param(planId).query((row, n) -> new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects")))).stream()) {
+      return entries.filter(entry -> entry.effects().stream().anyMatch(e -> e.kind() == kind && e.id().equals(id) && e.before() == null))
+          .map(Entry::seq).findFirst();
+    }
+  }
+
+  /** Returns how many edits in force were made from a place in the log on. */
+  int countFrom(String planId, long seq) {
+    return client.sql("select count(*) from change_log where plan_id = ? and state = 'DONE' and seq >= ?").params(planId, seq).query(Integer.class).single();
   }
 
   /** Returns the words of the edit that undo would take back. */

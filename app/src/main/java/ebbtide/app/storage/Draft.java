@@ -135,6 +135,11 @@ public final class Draft {
       throw new NotFound("open item", itemId);
     }
     OpenItem item = OpenItemStore.item(state, currency());
+    long entered = minor > 0 ? item.entered(stores.movements().settled(planId, itemId)) : 0;
+    if (minor > 0 && (minor == entered || item.amount().open() == 0 && item.paidOn() != null && minor < entered)) {
+      // The ledger entered it as paid before the bank's movement came in: the two are one payment.
+      return;
+    }
     long open = item.amount().open() - minor;
     if (open < 0) {
       throw new IllegalArgumentException("Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "
@@ -186,6 +191,11 @@ public final class Draft {
     stores.snapshots().add(planId, id, name, note, Snapshot.of(forecast), forecast.lowWater().day(),
         forecast.lowWater().cash());
     effects.add(new Effect(Kept.Kind.SNAPSHOT, id, null, "active"));
+  }
+
+  /** Puts a roll forward. */
+  public void putRoll(RollStore.Roll roll) {
+    put(Kept.Kind.ROLL, roll.id(), RollStore.state(roll));
   }
 
   public void removeSnapshot(String id) {

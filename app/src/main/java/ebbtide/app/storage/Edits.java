@@ -198,6 +198,25 @@ public class Edits {
         "There is nothing to undo: this is the plan as it was first made");
   }
 
+  /** Returns how many edits in force were made since a roll forward began, its own beginning included. */
+  public int editsOf(String planId, RollStore.Roll roll) {
+    return stores.log().findFirst(planId, Kept.Kind.ROLL, roll.id()).map(seq -> stores.log().countFrom(planId, seq)).orElse(0);
+  }
+
+  /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
+  public Done undo(String planId, RollStore.Roll roll) {
+    Done done = transaction.execute(status -> {
+      Done latest = undo(planId);
+      Current was = latest.was();
+      while (stores.rolls().state(planId, roll.id()) != null) {
+        latest = undo(planId);
+      }
+      return new Done("Undone: the roll forward from " + roll.from(), was, latest.became());
+    });
+    current.put(planId, done.became());
+    return done;
+  }
+
   /** Brings back the latest edit that was undone; refuses when there is none. */
   public Done redo(String planId) {
     return replay(planId, stores.log()::findToRedo, "DONE", false, "Redone: ",

@@ -15,7 +15,8 @@ interface Kept {
     STATEMENT,
     PARTS,
     ITEM,
-    SNAPSHOT
+    SNAPSHOT,
+    ROLL
   }
 
   Kind kind();

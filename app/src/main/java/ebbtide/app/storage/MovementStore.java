@@ -117,6 +117,27 @@ public class MovementStore implements Kept {
     return new Summing(client, planId, accounts).of("statement_id in (:chosen)", List.of(statementId));
   }
 
+  /** Returns what movements in the books settle of items, by their id: cash, and what closed them beyond it; in minor units, unsigned. */
+  public Map<String, Long> settled(String planId) {
+    Map<String, Long> settled = new HashMap<>();
+    client.sql("""
+        select p.item_id, sum(abs(p.minor) + p.less) as closed from movement_part p
+        join movement m on m.id = p.movement_id join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
+        where p.item_id is not null and m.plan_id = ? and s.active group by p.item_id""").param(planId)
+        .query(row -> {
+          settled.put(row.getString("item_id"), row.getLong("closed"));
+        });
+    return settled;
+  }
+
+  /** Returns what movements in the books settle of an item, in minor units, unsigned. */
+  long settled(String planId, String itemId) {
+    return client.sql("""
+        select coalesce(sum(abs(p.minor) + p.less), 0) from movement_part p
+        join movement m on m.id = p.movement_id join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
+        where p.item_id = ? and m.plan_id = ? and s.active""").params(itemId, planId).query(Long.class).single();
+  }
+
   /** Returns whether a movement is in the books: its statement is switched on. */
   boolean isInBooks(String planId, long id) {
     return client.sql("""

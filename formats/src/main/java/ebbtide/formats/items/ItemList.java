@@ -122,7 +122,8 @@ public final class ItemList {
     return id(item.kind(), item.number(), item.counterparty());
   }
 
-  static String id(Kind kind, String number, String counterparty) {
+  /** Returns the id that an item of a list is given: it is the same in every list. */
+  public static String id(Kind kind, String number, String counterparty) {
     String whole = kind + "\u0000" + number.strip().toLowerCase(Locale.ROOT) + "\u0000" + counterparty.strip().toLowerCase(Locale.ROOT);
     return java.util.UUID.nameUUIDFromBytes(whole.getBytes(java.nio.charset.StandardCharsets.UTF_8)).toString();
   }

@@ -9,6 +9,7 @@ import ebbtide.money.Percent;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
@@ -268,6 +269,7 @@ public final class PlanReader {
     Convention usual = direction == Direction.PAYMENT ? Convention.PRECEDING : Convention.FOLLOWING;
     Assumption assumption = new AssumptionReader(currency, usual).read(place.at("assumption"));
     List<Line.CashOverride> overrides = place.at("overrides").list(p -> override(p, currency));
+    List<CarriedAmount> carried = place.at("carried").list(p -> carried(p, currency));
     JsonPlace standing = place.at("nature");
     Nature nature = standing.isAbsent() ? null : standing.oneOf(Nature.class);
     place.noOthers();
@@ -277,8 +279,17 @@ public final class PlanReader {
     if (id == null || name == null || direction == null || active == null || assumption == null) {
       return null;
     }
-    return place.make(() -> nature == null ? new Line(id, group, name, direction, active, account, note, assumption, overrides)
-        : new Line(id, group, name, direction, active, account, note, assumption, overrides, nature));
+    return place.make(() -> new Line(id, group, name, direction, active, account, note, assumption, overrides,
+        nature == null ? Nature.usual(direction, assumption) : nature, carried));
+  }
+
+  private static CarriedAmount carried(JsonPlace place, Currency currency) {
+    String id = place.at("id").filled();
+    LocalDate day = place.at("day").date();
+    Long amount = place.at("amount").amount(currency);
+    String origin = place.at("origin").filled();
+    place.noOthers();
+    return id == null || day == null || amount == null || origin == null ? null : place.make(() -> new CarriedAmount(id, day, amount, origin));
   }
 
   private static Line.CashOverride override(JsonPlace place, Currency currency) {

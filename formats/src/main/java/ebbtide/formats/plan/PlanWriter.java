@@ -147,6 +147,10 @@ public final class PlanWriter {
     node.set("assumption", assumption(line.assumption()));
     node.set("overrides", MethodWriter.list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
         .put("reason", o.reason())));
+    if (!line.carried().isEmpty()) {
+      node.set("carried", MethodWriter.list(line.carried(), one -> NODES.objectNode().put("id", one.id()).put("day", one.day().toString())
+          .put("amount", amount(one.amount())).put("origin", one.origin())));
+    }
     return node;
   }
 

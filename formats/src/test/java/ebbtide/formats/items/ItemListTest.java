@@ -20,6 +20,8 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Lists of a ledger as they are exported: columns by their headings, amounts and dates as they come, changes before they are taken over. */
 class ItemListTest {
@@ -109,7 +111,7 @@ class ItemListTest {
       for (int i = 0; i < 12; i++) {
         there.add(item(i, random));
       }
-      assertThat(ItemChanges.of(there, there, Set.of("s"))).isEqualTo(new ItemChanges(List.of(), List.of(), 12, List.of()));
+      assertThat(ItemChanges.of(there, there, Set.of("s"), Map.of())).isEqualTo(new ItemChanges(List.of(), List.of(), 12, 0, List.of()));
       List<OpenItem> listed = new ArrayList<>(there);
       OpenItem gone = listed.remove(random.nextInt(12));
       OpenItem was = listed.get(0);
@@ -118,7 +120,7 @@ class ItemListTest {
           OpenItem.Handling.NONE, null));
       listed.add(item(99, random));
       Collections.shuffle(listed, random);
-      ItemChanges changes = ItemChanges.of(there, listed, Set.of("s"));
+      ItemChanges changes = ItemChanges.of(there, listed, Set.of("s"), Map.of());
       assertThat(changes.added()).extracting(OpenItem::number).containsExactly("99");
       assertThat(changes.changed()).as("run %d", run).hasSize(half.equals(was.amount()) ? 0 : 1);
       changes.changed().forEach(one -> {
@@ -135,10 +137,24 @@ class ItemListTest {
     OpenItem listed = read("Number,Customer,Date,Amount\nD-1,Harbour Feast,2026-02-27,1200.00\n").items().get(0);
     OpenItem typed = new OpenItem("typed", Kind.INVOICE, "d-1", "HARBOUR FEAST", "s", listed.issued(), null, listed.due(), listed.amount(), null,
         OpenItem.Handling.NONE, null);
-    ItemChanges changes = ItemChanges.of(List.of(typed), List.of(listed), Set.of("s"));
+    ItemChanges changes = ItemChanges.of(List.of(typed), List.of(listed), Set.of("s"), Map.of());
     assertThat(changes.added()).isEmpty();
     assertThat(changes.vanished()).isEmpty();
     assertThat(changes.changed()).singleElement().satisfies(one -> assertThat(one.becomes().id()).isEqualTo("typed"));
+  }
+
+  /** What the bank has settled stays settled when a list written before comes in; a list that knows more than the bank counts. */
+  @ParameterizedTest
+  @CsvSource({"1200.00, 1", "700.00, 1", "0.00, 0"})
+  void listWrittenBeforeTheBankWasRead_opensNothingAgain(String listedOpen, int ahead) {
+    OpenItem listed = read("Number,Customer,Date,Amount,Open\nD-1,Harbour Feast,2026-02-27,1200.00," + listedOpen + "\n").items().get(0);
+    LocalDate paid = LocalDate.of(2026, 3, 6);
+    OpenItem settled = listed.open(0, paid);
+    ItemChanges changes = ItemChanges.of(List.of(settled), List.of(listed), Set.of("s"), Map.of(settled.id(), 120_000L));
+    assertThat(changes).isEqualTo(new ItemChanges(List.of(), List.of(), 1, ahead, List.of()));
+    ItemChanges half = ItemChanges.of(List.of(listed.open(60_000, null)), List.of(listed), Set.of("s"), Map.of(settled.id(), 60_000L));
+    assertThat(half.changed().stream().map(one -> one.becomes().amount().open()).toList())
+        .isEqualTo(listed.amount().open() < 60_000 ? List.of(listed.amount().open()) : List.of());
   }
 
   private static OpenItem item(int i, Random random) {

@@ -1,0 +1,26 @@
+package ebbtide.track;
+
+import ebbtide.plan.Direction;
+import java.time.LocalDate;
+
+/**
+ * What came otherwise than planned on a line in a month or window that is closed (rules 10.5), in signed minor units: above zero is
+ * favourable. The key names it as long as its line and date stay.
+ */
+public record Difference(String key, String lineId, String line, Direction direction, Of of, LocalDate from, LocalDate to, long planned, long actual) {
+
+  /** What is held against the plan. */
+  public enum Of {
+    /** The cash of a month, of a stream on its pattern. */
+    CASH_OF_MONTH,
+    /** What was invoiced or ordered of a month with its sales tax, of a stream on books. */
+    INVOICED_OF_MONTH,
+    /** One sum planned for a date. */
+    SUM_ON_DATE
+  }
+
+  /** Returns what is still open, in signed minor units. */
+  public long open() {
+    return actual - planned;
+  }
+}
