@@ -4,6 +4,7 @@
   import ForecastView from '../../views/forecast/ForecastView.svelte';
   import LinesView from '../../views/lines/LinesView.svelte';
   import PositionView from '../../views/position/PositionView.svelte';
+  import RollView from '../../views/roll/RollView.svelte';
   import SettingsView from '../../views/settings/SettingsView.svelte';
   import StatementsView from '../../views/statements/StatementsView.svelte';
   import TrackView from '../../views/track/TrackView.svelte';
@@ -63,6 +64,8 @@
         <ForecastView {time} />
       {:else if view === 'receipts' || view === 'payments'}
         {#key view}<LinesView direction={view === 'receipts' ? 'receipt' : 'payment'} {part} {time} />{/key}
+      {:else if view === 'position' && part === 'roll'}
+        <RollView />
       {:else if view === 'position'}
         <PositionView {time} />
       {:else if view === 'statements'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
@@ -9,13 +10,15 @@
   interface Props {
     direction: 'receipt' | 'payment';
     lines: Schemas['OpenItemsView']['lines'];
+    /** A list that is at hand already, and the line it is of. */
+    given?: { line: string; file: File };
     onclose: () => void;
   }
 
-  let { direction, lines, onclose }: Props = $props();
+  let { direction, lines, given, onclose }: Props = $props();
   const plan = getPlan();
-  let line = $state('');
-  let file = $state.raw<File>();
+  let line = $state(untrack(() => given?.line ?? ''));
+  let file = $state.raw(untrack(() => given?.file));
   let view = $state.raw<Schemas['ItemListView']>();
   let refusal = $state('');
   let taken = $state('');
@@ -65,26 +68,33 @@
       taken = `${view!.added} new and ${view!.changed} changed items were taken over. Ctrl Z takes them back.`;
       view = undefined;
       file = undefined;
+      if (given) onclose();
     }
   }
+
+  if (untrack(() => given)) void look();
 </script>
 
 <section class="card mb-2.5 space-y-2" aria-label="Bring in a list">
   <div class="flex flex-wrap items-center gap-3">
     <b class="font-semibold">A list from the ledger</b>
-    <label class="hush"
-      >for
-      <select class="small-field" aria-label="Line of the list" bind:value={line} onchange={() => void look()}>
-        <option value="" disabled>choose the line</option>
-        {#each lines as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-      </select></label
-    >
-    <Act main={!view} onclick={() => picker?.click()}>{file ? file.name : 'Choose a file'}</Act>
+    {#if given}
+      <span>{given.file.name} <span class="hush">for</span> {chosen?.name}</span>
+    {:else}
+      <label class="hush"
+        >for
+        <select class="small-field" aria-label="Line of the list" bind:value={line} onchange={() => void look()}>
+          <option value="" disabled>choose the line</option>
+          {#each lines as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+        </select></label
+      >
+      <Act main={!view} onclick={() => picker?.click()}>{file ? file.name : 'Choose a file'}</Act>
+    {/if}
     <span class="hush flex-1"
       >{direction === 'receipt' ? 'invoices, credit notes, sales orders' : 'bills, credit notes, purchase orders'}, open
       and paid, as CSV or XLSX</span
     >
-    <Act onclick={onclose}>Close</Act>
+    <Act onclick={onclose}>{given ? 'Leave it' : 'Close'}</Act>
   </div>
   <input
     class="sr-only"

@@ -14,9 +14,9 @@
 </script>
 
 <p>
-  {view.added} new, {view.changed} changed, {view.same} the same as before{view.vanished
-    ? `, ${view.vanished} open before and no longer in the list`
-    : ''}.
+  {view.added} new, {view.changed} changed, {view.same} the same as before{view.ahead
+    ? ` (${view.ahead} of which the bank has settled further than the list knows)`
+    : ''}{view.vanished ? `, ${view.vanished} open before and no longer in the list` : ''}.
 </p>
 {#if view.shown.length}
   <table class="figures" aria-label="What the list changes">

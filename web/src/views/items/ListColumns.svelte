@@ -7,6 +7,7 @@
   }
 
   let { view, onchoose }: Props = $props();
+  let open = $state(false);
   const NAMES: Record<string, string> = {
     NUMBER: 'number',
     COUNTERPARTY: 'counterparty',
@@ -29,9 +30,12 @@
   }
 </script>
 
-<p class="hush">{view.remembered ? 'Columns as last time:' : 'Columns as their headings suggest:'}</p>
+<p class="hush">
+  {view.remembered ? 'Columns as last time.' : 'Columns as their headings suggest:'}
+  {#if view.remembered && !open}<button class="underline" onclick={() => (open = true)}>See or change them</button>{/if}
+</p>
 <div class="flex flex-wrap gap-x-4 gap-y-1.5">
-  {#each view.fields as field (field)}
+  {#each open || !view.remembered ? view.fields : [] as field (field)}
     <label class="whitespace-nowrap"
       ><span class="hush">{NAMES[field]}</span>
       <select

@@ -9,16 +9,29 @@
 
   interface Props {
     files: File[];
+    /** Takes files that leave nothing to ask at once. */
+    atOnce?: boolean;
+    /** What to do with the day that the statements reach, if not just to move the as-of date to it. */
+    onreach?: (day: string) => void;
     onclose: () => void;
   }
 
-  let { files, onclose }: Props = $props();
+  let { files, atOnce = false, onreach, onclose }: Props = $props();
   const plan = getPlan();
   const work = new BringingIn(
     plan,
     untrack(() => files),
+    untrack(() => atOnce),
   );
   const file = $derived(work.file);
+
+  function move() {
+    if (!onreach) void work.moveAsOf();
+    else {
+      onreach(work.reach!);
+      onclose();
+    }
+  }
 </script>
 
 <section class="card mb-3" aria-label="Bring in statements">
@@ -64,7 +77,7 @@
     {#if work.reach && work.reach > plan.view!.tide.asOf}
       <div class="mt-2 flex items-center gap-3">
         <span>The statements now reach {work.reach}, the as-of date is {plan.view!.tide.asOf}.</span>
-        <Act main onclick={() => void work.moveAsOf()}>Move the as-of date to {work.reach}</Act>
+        <Act main onclick={move}>Move the as-of date to {work.reach}</Act>
       </div>
     {/if}
   {/if}

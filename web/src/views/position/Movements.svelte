@@ -1,8 +1,10 @@
 <script lang="ts">
+  import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
+  import { settleNamed } from './assigning';
   import MovementTable from './MovementTable.svelte';
 
   const plan = getPlan();
@@ -26,6 +28,8 @@
       }),
     );
   });
+
+  const plain = $derived((movements.data?.movements ?? []).filter((one) => one.plain));
 
   function seek() {
     clearTimeout(wait);
@@ -61,6 +65,14 @@
     oninput={seek}
   />
   <span class="flex-1"></span>
+  {#if plain.length}
+    <Act
+      main
+      title="Movements that name their items by number and come to just their amount: nothing is to be weighed"
+      onclick={() => void settleNamed(plan, plain)}
+      >{plain.length === 1 ? 'Settle the one that is named' : `Settle the ${plain.length} that are named`}</Act
+    >
+  {/if}
   {#if offset}<button class="underline" onclick={() => (offset = Math.max(0, offset - PAGE))}>newer</button>{/if}
   {#if movements.data?.more}<button class="underline" onclick={() => (offset += PAGE)}>older</button>{/if}
 </div>

@@ -82,6 +82,9 @@
     value={part}
     onchoose={(chosen) => (part = chosen)}
   />
+  <Act href="#/plan/{plan.id}/position/roll" title="From new statements to a new as-of date, step by step"
+    >Roll forward</Act
+  >
   <Act
     main
     onclick={() => picker?.click()}

@@ -39,6 +39,18 @@ export function settle(plan: PlanState, id: number, proposal: Schemas['ProposalV
   );
 }
 
+/** Settles, as one edit, what movements name by number and come to. */
+export function settleNamed(plan: PlanState, movements: MovementView[]) {
+  return plan.edit((version) =>
+    answer(
+      api.POST('/api/plans/{plan}/movements/settle-named', {
+        params: { path: { plan: plan.id }, query: { version } },
+        body: { movements: movements.map((movement) => movement.id) },
+      }),
+    ),
+  );
+}
+
 /** Makes a line of a movement, with an empty forecast, and assigns the movement to it. */
 export async function makeLine(plan: PlanState, movements: MovementView[], name: string): Promise<string> {
   const direction = movements[0]!.minor > 0 ? 'receipt' : 'payment';

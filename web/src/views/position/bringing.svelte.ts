@@ -22,6 +22,8 @@ export class BringingIn {
   constructor(
     private readonly plan: PlanState,
     private readonly files: File[],
+    /** Takes a file at once whose statements are all of known accounts and add up: nothing is left to ask. */
+    private readonly atOnce = false,
   ) {
     void this.begin();
   }
@@ -70,6 +72,8 @@ export class BringingIn {
     if (!got.ok) this.refusal = got.problem.detail;
     else {
       this.file = got.data;
+      const plain = got.data.format && got.data.statements.every((one) => one.account && !one.amiss);
+      if (this.atOnce && plain) await this.takeStatements();
       if (account && !got.data.format && !got.data.dialect)
         this.refusal = 'No dates and amounts were found in the first lines. Say below how the file is written.';
     }

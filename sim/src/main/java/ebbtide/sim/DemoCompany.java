@@ -23,7 +23,7 @@ import java.util.Set;
 /** Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, its ledger's items and 26 weeks of assigned movements. */
 public final class DemoCompany {
   /** What was on each account before its first movement. */
-  private static final Map<String, Long> OPENING = Map.of(DemoBank.CURRENT, 33_100_000L, DemoBank.SHOP, 690_000L, DemoBank.RESERVE, 9_000_000L);
+  private static final Map<String, Long> OPENING = Map.of(DemoBank.CURRENT, 31_300_000L, DemoBank.SHOP, 2_490_000L, DemoBank.RESERVE, 9_000_000L);
 
   private DemoCompany() {}
 

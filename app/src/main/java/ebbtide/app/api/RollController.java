@@ -59,8 +59,8 @@ class RollController {
   record RollView(int number, @Schema(nullable = true) LocalDate from, @Schema(nullable = true) LocalDate to, boolean done, List<DifferenceView> differences,
       int undecided, List<AccountClose> accounts, int edits, boolean issues, LocalDate carryTo) {}
 
-  /** A difference, signed; {@code words} say of what; carried and day are null until it is decided, and carried is nil when it was dropped. */
-  record DifferenceView(String key, String line, String name, String direction, String words, long planned, long actual, long open,
+  /** A difference, signed; {@code words} say of what; {@code carry} is all that can be carried, in the line's direction; carried and day are null until it is decided, and carried is nil when it was dropped. */
+  record DifferenceView(String key, String line, String name, String direction, String words, long planned, long actual, long open, long carry,
       @Schema(nullable = true) Long carried, @Schema(nullable = true) LocalDate day) {}
 
   /** What the books and the bank say of an account: the balance on the as-of date, and that of its latest statement that declares one. */
@@ -88,7 +88,7 @@ class RollController {
 
   private static DifferenceView view(Difference one, Decided decided) {
     return new DifferenceView(one.key(), one.lineId(), one.line(), one.direction().name().toLowerCase(Locale.ROOT), words(one), one.planned(), one.actual(),
-        one.open(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
+        one.open(), -one.open() * one.direction().sign(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
   }
 
   private static String words(Difference one) {
