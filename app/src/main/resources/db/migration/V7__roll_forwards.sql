@@ -5,7 +5,6 @@ create table roll_forward (
   state varchar not null,
   primary key (plan_id, id)
 );
-create index movement_part_item on movement_part (item_id);
 
 -- What is carried on a line from months and windows that are closed; null when nothing is.
 alter table line add column carried varchar;

@@ -1,6 +1,7 @@
 package ebbtide.bench;
 
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.sim.DemoCompany;
 import java.io.ByteArrayOutputStream;
@@ -114,7 +115,7 @@ public final class StoredMovements {
         + ".csv\"\r\nContent-Type: text/csv\r\n\r\n"), BodyPublishers.ofFile(file), BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"));
     String held = send("POST", "/api/plans/" + plan + "/bank-files?account=current", "multipart/form-data; boundary=" + boundary, body);
     String id = found(held, "\"id\":\"([^\"]+)\"");
-    String dialect = found(held, "\"dialect\":(\\{[^}]*\\})");
+    String dialect = PlanReader.parse(held).get("dialect").toString();
     String job = send("POST", "/api/plans/" + plan + "/bank-files/" + id + "/take", "application/json", BodyPublishers.ofString(dialect));
     String jobId = found(job, "\"id\":\"([^\"]+)\"");
     while (!job.contains("\"state\":\"DONE\"")) {

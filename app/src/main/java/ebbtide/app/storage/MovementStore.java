@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.LongStream;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -27,11 +26,12 @@ public class MovementStore implements Kept {
   /** The most movements that are added at once; the sequence of ids goes up by as many. */
   static final int BATCH = 10_000;
   private final JdbcClient client;
-  private final JdbcTemplate template;
 
-  MovementStore(JdbcClient client, JdbcTemplate template) {
+  private final DaySums sums;
+
+  MovementStore(JdbcClient client, DaySums sums) {
     this.client = client;
-    this.template = template;
+    this.sums = sums;
   }
 
   /** A movement with its id. */
@@ -89,7 +89,15 @@ public class MovementStore implements Kept {
   }
 
   private void insertParts(List<Object[]> rows) {
-    template.batchUpdate("insert into movement_part (movement_id, position, line_id, minor, item_id, less) values (?, ?, ?, ?, ?, ?)", rows);
+    if (rows.isEmpty()) {
+      return;
+    }
+    client.sql("""
+        insert into movement_part (movement_id, position, line_id, minor, item_id, less)
+        select movement_id, position, line_id, minor, item_id, less
+        from unnest(cast(? as bigint array), cast(? as int array), cast(? as varchar array), cast(? as bigint array), cast(? as varchar array),
+          cast(? as bigint array)) as u (movement_id, position, line_id, minor, item_id, less)""")
+        .params(java.util.stream.IntStream.range(0, 6).mapToObj(at -> rows.stream().map(row -> row[at]).toArray()).toArray()).update();
   }
 
   /** Returns how often each fingerprint is already among an account's movements of some days. */
@@ -107,35 +115,24 @@ public class MovementStore implements Kept {
     return counts;
   }
 
-  /** Returns the books of a plan's accounts, added up by day in the database. */
+  /** Returns the books of a plan's accounts, from what they come to by day. */
   Counted books(String planId, List<Account> accounts) {
-    return new Summing(client, planId, accounts).of("statement_id not in (:chosen)", switchedOff(planId));
+    return sums.of(planId, accounts, "statement_id not in (:chosen)", switchedOff(planId));
   }
 
   /** Returns what a statement's movements are in the books of a plan's accounts, be it switched on or off. */
   Counted booksOf(String planId, List<Account> accounts, String statementId) {
-    return new Summing(client, planId, accounts).of("statement_id in (:chosen)", List.of(statementId));
+    return sums.of(planId, accounts, "statement_id in (:chosen)", List.of(statementId));
   }
 
   /** Returns what movements in the books settle of items, by their id: cash, and what closed them beyond it; in minor units, unsigned. */
   public Map<String, Long> settled(String planId) {
-    Map<String, Long> settled = new HashMap<>();
-    client.sql("""
-        select p.item_id, sum(abs(p.minor) + p.less) as closed from movement_part p
-        join movement m on m.id = p.movement_id join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
-        where p.item_id is not null and m.plan_id = ? and s.active group by p.item_id""").param(planId)
-        .query(row -> {
-          settled.put(row.getString("item_id"), row.getLong("closed"));
-        });
-    return settled;
+    return sums.settled(planId, switchedOff(planId));
   }
 
   /** Returns what movements in the books settle of an item, in minor units, unsigned. */
   long settled(String planId, String itemId) {
-    return client.sql("""
-        select coalesce(sum(abs(p.minor) + p.less), 0) from movement_part p
-        join movement m on m.id = p.movement_id join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
-        where p.item_id = ? and m.plan_id = ? and s.active""").params(itemId, planId).query(Long.class).single();
+    return sums.settled(planId, itemId, switchedOff(planId));
   }
 
   /** Returns whether a movement is in the books: its statement is switched on. */
@@ -215,6 +212,7 @@ public class MovementStore implements Kept {
 
   /** Takes out the movements of a statement that was never switched on. */
   void removeOf(String planId, String statementId) {
+    sums.remove(planId, statementId);
     client.sql("""
         delete from movement_part where movement_id in
           (select id from movement where plan_id = ? and statement_id = ?)""").params(planId, statementId).update();
@@ -225,7 +223,9 @@ public class MovementStore implements Kept {
   List<Long> idsOnLine(String planId, String lineId) {
     return client.sql("""
         select distinct m.id from movement m join movement_part p on p.movement_id = m.id
-        where m.plan_id = ? and p.line_id = ?""").params(planId, lineId).query(Long.class).list();
+        where m.plan_id = :plan and p.line_id = :line
+          and m.booking_date in (select booking_date from line_day where plan_id = :plan and line_id = :line)""")
+        .param("plan", planId).param("line", lineId).query(Long.class).list();
   }
 
   /** Returns the state of parts, as the change log keeps it. */
@@ -267,6 +267,9 @@ public class MovementStore implements Kept {
   public void restore(String planId, String id, String state) {
     long movementId = Long.parseLong(id);
     List<AssignedPart> parts = parts(state);
+    BankMovement was = get(planId, movementId);
+    String statementId = client.sql("select statement_id from movement where plan_id = ? and id = ?").params(planId, movementId).query(String.class).single();
+    sums.change(planId, statementId, was, was.withParts(parts));
     client.sql("delete from movement_part where movement_id = ?").param(movementId).update();
     List<Object[]> rows = new ArrayList<>();
     addParts(movementId, parts, rows);

@@ -20,12 +20,14 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class StatementStore implements Kept {
   private final JdbcClient client;
   private final MovementStore movements;
+  private final DaySums sums;
   private final TransactionTemplate transaction;
   private final Clock clock;
   private volatile Laid latest;
 
-  StatementStore(JdbcClient client, MovementStore movements, TransactionTemplate transaction, Clock clock) {
+  StatementStore(JdbcClient client, MovementStore movements, DaySums sums, TransactionTemplate transaction, Clock clock) {
     this.client = client;
+    this.sums = sums;
     this.transaction = transaction;
     this.movements = movements;
     this.clock = clock;
@@ -89,6 +91,7 @@ public class StatementStore implements Kept {
     List<BankMovement> fresh = without(movements.fingerprints(planId, arriving.account(), first, last), read);
     try {
       layAll(planId, arriving.account(), id, fresh, eachBatch);
+      transaction.executeWithoutResult(status -> sums.lay(planId, id, fresh));
       client.sql("""
           insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active,
             number, opening, closing)
