@@ -2,6 +2,7 @@ package ebbtide.forecast;
 
 import ebbtide.books.Account;
 import ebbtide.books.Books;
+import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
@@ -28,6 +29,8 @@ import java.util.Locale;
 /** What a plan still lacks for its figures to be trusted; {@code lineId} names the line to mend, null for the plan. */
 public record Missing(String lineId, String sentence) {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+  private static final int BOOKED_OF_LATE = 31;
 
   /** Returns what is missing in a plan and its books, accounts first, then line by line. */
   public static List<Missing> of(Plan plan, Books books) {
@@ -60,6 +63,7 @@ public record Missing(String lineId, String sentence) {
     }
     salesTax(plan, forecaster, found);
     openItems(plan, books, found);
+    notSettled(plan, books, found);
     plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Dividends).forEach(line ->
         forecaster.settlements().dividends(line).declared().stream()
             .filter(one -> one.distributable() != null && one.amount() > one.distributable()).findFirst()
@@ -79,6 +83,27 @@ public record Missing(String lineId, String sentence) {
       if (open > 0 && plan.isActive(line) && !ItemTiming.counts(line)) {
         found.add(new Missing(line.id(), line.name() + " has " + open + (open == 1 ? " open item" : " open items")
             + ", but is planned by its pattern alone: keep open items for it, or they count for nothing"));
+      }
+    }
+  }
+
+  /**
+   * Cash booked on a line that keeps open items is paid on some of them. Where more was booked of late than its items say was paid, an item
+   * that is still open may be paid already, and counts twice.
+   */
+  private static void notSettled(Plan plan, Books books, List<Missing> found) {
+    LocalDate from = plan.settings().asOf().minusDays(BOOKED_OF_LATE);
+    for (Line line : plan.lines()) {
+      List<OpenItem> items = books.items().of(line.id());
+      if (plan.isActive(line) && ItemTiming.counts(line) && items.stream().anyMatch(item -> item.amount().open() > 0)) {
+        long booked = books.byLine().getOrDefault(line.id(), List.of()).stream().filter(m -> m.day().isAfter(from) && !m.day().isAfter(plan.settings().asOf()))
+            .mapToLong(m -> m.minor() * line.direction().sign()).sum();
+        long paid = items.stream().filter(item -> item.kind() == OpenItem.Kind.INVOICE || item.kind() == OpenItem.Kind.COMMITMENT)
+            .filter(item -> item.paidOn() == null || item.paidOn().isAfter(from)).mapToLong(item -> item.amount().gross() - item.amount().open()).sum();
+        if (booked > paid) {
+          found.add(new Missing(line.id(), Money.words(booked - paid, plan.settings().currency()) + " more was booked on " + line.name() + " since "
+              + DAY.format(from.plusDays(1)) + " than its items say was paid: settle the movements, or bring in the ledger's list, lest an item counts that is paid"));
+        }
       }
     }
   }

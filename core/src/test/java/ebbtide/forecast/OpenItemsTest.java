@@ -88,6 +88,18 @@ class OpenItemsTest {
     assertThat(workings.overBy()).isEqualTo(overBy == 0 ? null : overBy);
   }
 
+  /** Cash that settles nothing beside an item still open would count twice: the checklist says so, until either is told of the other. */
+  @Test
+  void cashThatSettlesNothing_besideAnOpenItem_isAskedAbout() {
+    OpenItem open = item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), 100_000, 100_000);
+    DayAmount booked = new DayAmount(FRIDAY.minusDays(3), 100_000);
+    Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open), booked);
+    assertThat(Missing.of(forecast.plan(), forecast.books())).extracting(Missing::sentence).anyMatch(said -> said.startsWith("1,000 more was booked on "));
+    Forecast told = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open.open(0, booked.day()),
+        item(Kind.INVOICE, "2", LocalDate.of(2026, 3, 3), LocalDate.of(2026, 4, 30), 50_000, 50_000)), booked);
+    assertThat(Missing.of(told.plan(), told.books())).extracting(Missing::sentence).noneMatch(said -> said.contains("more was booked on"));
+  }
+
   /** W10. */
   @Test
   void left_ofTheMonthUnderWay_liesOverTheBusinessDaysAfterTheAsOfDate() {
