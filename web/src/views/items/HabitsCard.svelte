@@ -2,7 +2,10 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import TypedField from '../../lib/TypedField.svelte';
   import HabitPicture from './HabitPicture.svelte';
+
+  type SaidHabit = { direction: string; counterparty: string; days: number };
 
   interface Props {
     side: 'RECEIPT' | 'PAYMENT';
@@ -20,6 +23,22 @@
     );
   });
   const view = $derived(loaded.data);
+
+  /** Says how a counterparty pays; nothing typed leaves it to its habit. */
+  async function say(counterparty: string, typed: string): Promise<string> {
+    const text = typed.trim();
+    if (text && !/^[-\u2212]?\d{1,3}$/.test(text))
+      return `'${typed}' is no number of days: type one such as 12, or -3 for early.`;
+    const direction = side.toLowerCase();
+    const problem = await plan.putSettings((now) => {
+      const others = ((now.habits ?? []) as SaidHabit[]).filter(
+        (one) => one.direction !== direction || one.counterparty !== counterparty,
+      );
+      const days = Number(text.replace('\u2212', '-'));
+      return { ...now, habits: text ? [...others, { direction, counterparty, days }] : others };
+    });
+    return problem?.detail ?? '';
+  }
 
   function usual(days: number): string {
     return days === 0
@@ -41,7 +60,7 @@
         <tr>
           <th class="words" scope="col">Counterparty</th><th class="words" scope="col">Usually pays</th><th scope="col"
             >Paid items</th
-          ><th class="words" scope="col">Days early or late</th>
+          ><th class="words" scope="col">Days early or late</th><th class="words w-full" scope="col">Expect instead</th>
         </tr>
       </thead>
       <tbody>
@@ -51,6 +70,16 @@
             <td class="words">{usual(one.days)}</td>
             <td>{one.items}</td>
             <td class="words"><HabitPicture daysLate={one.daysLate} usual={one.days} /></td>
+            <td class="words">
+              <TypedField
+                name="Days late to expect of {one.counterparty}"
+                value={one.said === null ? '' : String(one.said)}
+                placeholder="by habit"
+                class="w-[76px]"
+                after="days late"
+                onput={(typed) => say(one.counterparty, typed)}
+              />
+            </td>
           </tr>
         {/each}
       </tbody>

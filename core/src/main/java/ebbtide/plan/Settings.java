@@ -16,12 +16,13 @@ import java.util.Set;
  * The choices of a plan that are not lines. {@code facility} is null when there is none; {@code minimumCash} steps on
  * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
  * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
- * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one.
+ * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one;
+ * {@code habits} are those that an analyst says of counterparties.
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
-    List<SourceDocument> documents, PaymentRuns paymentRuns) {
+    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -38,6 +39,9 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     cashRate.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "rate on cash from " + step.from()));
     terms = List.copyOf(terms);
     documents = List.copyOf(documents);
+    habits = List.copyOf(habits);
+    Check.that(habits.stream().map(habit -> habit.direction() + habit.counterparty()).distinct().count() == habits.size(),
+        "a habit is said twice of one counterparty: keep one");
     Check.that(documents.size() <= 200, "a plan has at most 200 source documents, but had " + documents.size());
     Check.that(terms.stream().map(NamedTerms::name).distinct().count() == terms.size()
         && terms.stream().map(NamedTerms::id).distinct().count() == terms.size(), "two shared terms have the same name: give each its own");
@@ -56,19 +60,25 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null);
+        countedPayments, cashRate, terms, documents, null, List.of());
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits);
+  }
+
+  /** Returns the same settings with what an analyst says of how counterparties pay. */
+  public Settings knowing(List<SaidHabit> said) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits);
   }
 
   /** Returns the shared terms of an id, if they are there. */

@@ -34,11 +34,13 @@ public final class ItemTiming {
   private final LocalDate asOf;
   private final Function<Line, BusinessDays> calendars;
   private final Map<Direction, Habits> habits = new EnumMap<>(Direction.class);
+  private final Map<String, Integer> said = new HashMap<>();
   private final Map<String, List<ExpectedItem>> byLine = new HashMap<>();
 
   /** Makes the timing; the calendar of a line is that of its account's country. */
   public ItemTiming(Plan plan, Books books, Function<Line, BusinessDays> calendars) {
     this.plan = plan;
+    plan.settings().habits().forEach(habit -> said.put(habit.direction() + habit.counterparty(), habit.days()));
     this.books = books;
     this.items = books.items();
     this.asOf = plan.settings().asOf();
@@ -119,6 +121,10 @@ public final class ItemTiming {
     if (late > DOUBTFUL_AFTER) {
       return doubtful(item, late, broken);
     }
+    Integer said = said(line.direction(), item.counterparty());
+    if (said != null && said > late) {
+      return on(line, item, item.due().plusDays(said), "due " + item.due() + ", " + usual(said) + " as an analyst says" + broken, ExpectedItem.Source.HABIT);
+    }
     Habits.Estimate habit = habits(line.direction()).estimate(item.counterparty(), line.id(), late);
     if (habit.days() == null) {
       LocalDate soon = asOf;
@@ -131,9 +137,17 @@ public final class ItemTiming {
     if (habit.allItems() == 0) {
       return on(line, item, item.due(), "due " + item.due() + broken, ExpectedItem.Source.TERMS);
     }
-    String usual = habit.days() == 0 ? "paid when due" : Math.abs(habit.days()) + " days " + (habit.days() > 0 ? "late" : "early");
-    return on(line, item, item.due().plusDays(habit.days()), "due " + item.due() + ", usually " + usual + " (" + habit.ownItems()
+    return on(line, item, item.due().plusDays(habit.days()), "due " + item.due() + ", usually " + usual(habit.days()) + " (" + habit.ownItems()
         + " paid before)" + broken, ExpectedItem.Source.HABIT);
+  }
+
+  /** What an analyst says of how a counterparty pays, null if nothing. */
+  private Integer said(Direction direction, String counterparty) {
+    return said.isEmpty() ? null : said.get(direction + counterparty);
+  }
+
+  private static String usual(int days) {
+    return days == 0 ? "paid when due" : Math.abs(days) + " days " + (days > 0 ? "late" : "early");
   }
 
   /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */

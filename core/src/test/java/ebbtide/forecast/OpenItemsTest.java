@@ -25,6 +25,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
+import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
@@ -98,6 +99,26 @@ class OpenItemsTest {
     Forecast told = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open.open(0, booked.day()),
         item(Kind.INVOICE, "2", LocalDate.of(2026, 3, 3), LocalDate.of(2026, 4, 30), 50_000, 50_000)), booked);
     assertThat(Missing.of(told.plan(), told.books())).extracting(Missing::sentence).noneMatch(said -> said.contains("more was booked on"));
+  }
+
+  /** What an analyst says of a counterparty holds for its items, until one is later than that. */
+  @Test
+  void habitThatAnAnalystSays_takesThePlaceOfTheOneLearnt() {
+    OpenItem soon = item(Kind.INVOICE, "1", FRIDAY.minusDays(30), FRIDAY, 100_000, 100_000);
+    OpenItem late = item(Kind.INVOICE, "2", FRIDAY.minusDays(60), FRIDAY.minusDays(20), 100_000, 100_000);
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY).knowing(List.of(new SaidHabit(Direction.RECEIPT, soon.counterparty(), 12))),
+        List.of(sales(Map.of(), 30)), List.of());
+    Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(List.of(soon, late)));
+    List<ExpectedItem> expected = Forecaster.items(plan, books).of(plan.lines().get(0));
+    assertThat(expected).anySatisfy(one -> {
+      assertThat(one.item()).isEqualTo(soon);
+      assertThat(one.day()).isEqualTo(FRIDAY.plusDays(12));
+      assertThat(one.because()).contains("12 days late as an analyst says");
+    });
+    assertThat(expected).anySatisfy(one -> {
+      assertThat(one.item()).isEqualTo(late);
+      assertThat(one.because()).contains("later than any habit known");
+    });
   }
 
   /** W10. */

@@ -34,6 +34,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.SaidHabit;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
@@ -104,7 +105,8 @@ public final class RandomPlans {
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
-        List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values()))));
+        List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
+            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10)));
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 

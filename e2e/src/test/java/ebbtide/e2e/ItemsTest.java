@@ -173,6 +173,12 @@ class ItemsTest extends Journeys {
     assertThat(row(page, "left out of the forecast")).containsText("18,295.18");
     press("Habits");
     assertThat(row(page, "Cragmoor Inns")).containsText("days late");
+    type("Days late to expect of Cragmoor Inns", "soon");
+    assertThat(page.getByText("'soon' is no number of days: type one such as 12, or -3 for early.")).isVisible();
+    type("Days late to expect of Cragmoor Inns", "30");
+    assertThat(status()).containsText("Cragmoor Inns expected 30 days late");
+    press("Undo");
+    assertThat(field("Days late to expect of Cragmoor Inns")).hasValue("");
     accessible();
     go("forecast?by=WEEK");
     cell(page, "Export distributors", 3).click();

@@ -13,6 +13,7 @@ import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.SaidHabit;
 import ebbtide.timing.ItemTiming;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
@@ -76,8 +77,8 @@ class ItemsController {
   /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */
   record HabitsView(List<HabitView> counterparties, double habitError, double dueError, int backtested) {}
 
-  /** A counterparty's habit in days late (negative: early), with how many of its own items stand behind it, and each of them. */
-  record HabitView(String counterparty, int days, int items, List<Long> daysLate) {}
+  /** A counterparty's habit in days late (negative: early), with how many of its own items stand behind it, each of them, and what an analyst says instead. */
+  record HabitView(String counterparty, int days, int items, List<Long> daysLate, @Schema(nullable = true) Integer said) {}
 
   @GetMapping("/habits")
   HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
@@ -85,7 +86,12 @@ class ItemsController {
     Habits habits = Forecaster.items(current.plan(), current.books()).habits(direction);
     Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
     return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
-        one.daysLate().size(), one.daysLate())).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
+        one.daysLate().size(), one.daysLate(), said(current, direction, one.counterparty()))).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
+  }
+
+  private static Integer said(Edits.Current current, Direction direction, String counterparty) {
+    return current.plan().settings().habits().stream().filter(habit -> habit.direction() == direction && habit.counterparty().equals(counterparty))
+        .map(SaidHabit::days).findFirst().orElse(null);
   }
 
   /** An item that lifts low water when it is moved: from its expected day to another, by how much, to what low water, at what cost. */

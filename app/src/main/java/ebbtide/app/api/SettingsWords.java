@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.NamedTerms;
+import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
 import ebbtide.plan.SourceDocument;
 import java.util.ArrayList;
@@ -34,6 +35,13 @@ final class SettingsWords {
         after.facility() == null ? "no facility" : "limit or rate of " + after.facility().name() + " set");
     all.add(before.cashRate(), after.cashRate(), "rate on cash set");
     all.add(before.paymentRuns(), after.paymentRuns(), after.paymentRuns() == null ? "bills paid one by one" : after.paymentRuns().words());
+    for (SaidHabit habit : after.habits()) {
+      if (!before.habits().contains(habit)) {
+        all.words.add(habit.counterparty() + " expected " + (habit.days() == 0 ? "when due" : Math.abs(habit.days()) + " days " + (habit.days() > 0 ? "late" : "early")));
+      }
+    }
+    before.habits().stream().filter(was -> after.habits().stream().noneMatch(now -> now.direction() == was.direction()
+        && now.counterparty().equals(was.counterparty()))).forEach(was -> all.words.add(was.counterparty() + " expected by its habit again"));
     all.addTerms(before, after);
     all.add(before.documents(), after.documents(), "source documents ticked off: "
         + after.documents().stream().filter(SourceDocument::seen).count() + " of " + after.documents().size());

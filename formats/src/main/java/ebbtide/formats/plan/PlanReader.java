@@ -20,6 +20,7 @@ import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
 import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
@@ -191,13 +192,22 @@ public final class PlanReader {
     List<NamedTerms> terms = place.at("terms").list(PlanReader::namedTerms);
     List<SourceDocument> documents = place.at("documents").list(PlanReader::sourceDocument);
     PaymentRuns runs = paymentRuns(place.at("paymentRuns"));
+    List<SaidHabit> habits = place.at("habits").list(PlanReader::saidHabit);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents, runs));
+        receipts, payments, cashRate, terms, documents, runs, habits));
+  }
+
+  private static SaidHabit saidHabit(JsonPlace place) {
+    Direction direction = place.at("direction").oneOf(Direction.class);
+    String counterparty = place.at("counterparty").filled();
+    Integer days = place.at("days").wholeIn(-366, 732, null);
+    place.noOthers();
+    return direction == null || counterparty == null || days == null ? null : place.make(() -> new SaidHabit(direction, counterparty, days));
   }
 
   private static PaymentRuns paymentRuns(JsonPlace place) {

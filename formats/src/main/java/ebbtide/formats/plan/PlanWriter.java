@@ -107,6 +107,10 @@ public final class PlanWriter {
       s.paymentRuns().days().forEach(runs.putArray("days")::add);
       node.set("paymentRuns", runs.put("stretch", s.paymentRuns().stretchDays()).put("takes", Words.of(s.paymentRuns().takes())));
     }
+    if (!s.habits().isEmpty()) {
+      node.set("habits", MethodWriter.list(s.habits(), one -> NODES.objectNode().put("direction", Words.of(one.direction()))
+          .put("counterparty", one.counterparty()).put("days", one.days())));
+    }
     node.set("countedReceipts", words(s.countedReceipts()));
     node.set("countedPayments", words(s.countedPayments()));
     node.set("cashRate", rates(s.cashRate()));
