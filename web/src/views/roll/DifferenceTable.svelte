@@ -69,8 +69,8 @@
       >
     {/if}
     <span class="hush"
-      >Carry: it still comes, on a day of your choice. Drop: it will not. Only months and windows that closed are asked
-      about.</span
+      >Carry: what is missing still comes, and what came too much is less to come, on a day of your choice. Drop:
+      neither. Only months and windows that closed are asked about.</span
     >
   </div>
 {/if}

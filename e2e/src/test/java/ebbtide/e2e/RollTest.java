@@ -111,7 +111,7 @@ class RollTest extends Journeys {
   private void differences(int week) {
     press(Pattern.compile("^3 Differences"));
     Locator rows = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Differences")).locator("tbody tr");
-    page.getByText(Pattern.compile("No month and no window closed|Carry: it still comes")).waitFor();
+    page.getByText(Pattern.compile("No month and no window closed|Carry: what is missing")).waitFor();
     if (rows.count() == 0) {
       return;
     }
