@@ -136,8 +136,12 @@ public final class StatementJob implements Runnable {
     }
   }
 
-  /** Says how the job ended: the sentence stands before the state, by which a reader knows that it may be read. */
+  /**
+   * Says how the job ended: the sentence stands before the state, by which a reader knows that it may be read. What was read is let go: a job
+   * is looked at long after, and a million rows are most of the heap.
+   */
   private void end(State ended, String said) {
+    arriving.clear();
     sentence = said;
     state = ended;
   }

@@ -100,14 +100,14 @@ public class MovementStore implements Kept {
         .params(java.util.stream.IntStream.range(0, 6).mapToObj(at -> rows.stream().map(row -> row[at]).toArray()).toArray()).update();
   }
 
-  /** Returns how often each fingerprint is already among an account's movements of some days. */
-  Map<String, Integer> fingerprints(String planId, String account, LocalDate from, LocalDate to) {
+  /** Returns how often each fingerprint is already among an account's movements of a day. */
+  Map<String, Integer> fingerprints(String planId, String account, LocalDate day) {
     Map<String, Integer> counts = new HashMap<>();
     client.sql("""
         select fingerprint, count(*) as times from movement
-        where plan_id = :plan and account = :account and booking_date between :from and :to and statement_id not in (:off)
+        where plan_id = :plan and account = :account and booking_date = :day and statement_id not in (:off)
         group by fingerprint""")
-        .param("plan", planId).param("account", account).param("from", from).param("to", to)
+        .param("plan", planId).param("account", account).param("day", day)
         .param("off", switchedOff(planId))
         .query(row -> {
           counts.put(row.getString("fingerprint"), row.getInt("times"));

@@ -6,11 +6,14 @@ import ebbtide.books.StatementBalances;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -88,7 +91,7 @@ public class StatementStore implements Kept {
     }
     LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseGet(() -> declared.from());
     LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseGet(() -> declared.to());
-    List<BankMovement> fresh = without(movements.fingerprints(planId, arriving.account(), first, last), read);
+    List<BankMovement> fresh = fresh(planId, arriving);
     try {
       layAll(planId, arriving.account(), id, fresh, eachBatch);
       transaction.executeWithoutResult(status -> sums.lay(planId, id, fresh));
@@ -107,6 +110,15 @@ public class StatementStore implements Kept {
       movements.removeOf(planId, id);
       throw e;
     }
+  }
+
+  /** What is not there yet, by day: what is known of one day at a time is held, for that of a large file's days would fill the heap. */
+  private List<BankMovement> fresh(String planId, Arriving arriving) {
+    SortedMap<LocalDate, List<BankMovement>> byDay = new TreeMap<>();
+    arriving.movements().forEach(movement -> byDay.computeIfAbsent(movement.bookingDate(), day -> new ArrayList<>()).add(movement));
+    List<BankMovement> fresh = new ArrayList<>(arriving.movements().size());
+    byDay.forEach((day, ofDay) -> fresh.addAll(without(movements.fingerprints(planId, arriving.account(), day), ofDay)));
+    return fresh;
   }
 
   private static List<BankMovement> without(Map<String, Integer> known, List<BankMovement> read) {
