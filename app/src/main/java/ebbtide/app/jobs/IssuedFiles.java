@@ -45,7 +45,10 @@ public class IssuedFiles {
     List<IssuedFile> files = new ArrayList<>();
     for (String line : get("/issued?after=" + after + "&upTo=" + upTo).lines().toList()) {
       String[] parts = line.split("\t", 2);
-      String path = parts[1];
+      String path = parts.length < 2 ? "" : parts[1];
+      if (!path.startsWith("/") || path.startsWith("//")) {
+        throw new IllegalArgumentException("Banks and ledger name a file by a path of their own address, but not by '" + line + "'");
+      }
       String name = path.substring(path.lastIndexOf('/') + 1).replaceFirst("\\?.*", "");
       files.add(new IssuedFile(name, parts[0].isEmpty() ? null : parts[0], get(path)));
     }
