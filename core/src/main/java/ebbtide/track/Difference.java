@@ -23,4 +23,9 @@ public record Difference(String key, String lineId, String line, Direction direc
   public long open() {
     return actual - planned;
   }
+
+  /** Returns what is carried of it at most, in minor units in the line's direction: what is missing still comes, what came too much is less to come. */
+  public long toCarry() {
+    return -open() * direction.sign();
+  }
 }

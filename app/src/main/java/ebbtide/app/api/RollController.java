@@ -88,7 +88,7 @@ class RollController {
 
   private static DifferenceView view(Difference one, Decided decided) {
     return new DifferenceView(one.key(), one.lineId(), one.line(), one.direction().name().toLowerCase(Locale.ROOT), words(one), one.planned(), one.actual(),
-        one.open(), -one.open() * one.direction().sign(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
+        one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
   }
 
   private static String words(Difference one) {
@@ -190,7 +190,7 @@ class RollController {
       return EditOutcome.of(plan, edits.edit(plan, version, "'" + one.line() + "', " + words(one) + ": difference dropped",
           draft -> draft.putRoll(roll.with(List.of(new Decided(one.key(), 0, null))))), stores);
     }
-    long whole = -one.open() * one.direction().sign();
+    long whole = one.toCarry();
     long amount = deciding.amount() == null ? whole : Money.minor(deciding.amount(), current.currency());
     Check.that(Long.signum(amount) == Long.signum(whole) && Math.abs(amount) <= Math.abs(whole), "Carry up to "
         + Money.words(whole, current.currency()) + ", but not " + Money.words(amount, current.currency()));

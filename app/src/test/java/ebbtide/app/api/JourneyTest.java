@@ -1,7 +1,6 @@
 package ebbtide.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
@@ -11,7 +10,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import ebbtide.app.InMemory;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.StatementJob;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.bank.CsvProposal;
 import ebbtide.money.Money;
@@ -24,39 +22,20 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
-import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What is done with the bank and with snapshots over the api, and what is refused on the way. */
 @InMemory
-class JourneyTest {
-  private static final JsonMapper JSON = new JsonMapper();
-  @Autowired private MockMvc mvc;
-  @Autowired private Edits edits;
+class JourneyTest extends ApiJourney {
   @Autowired private Stores stores;
   @Autowired private BankFiles files;
-  private String plan;
 
   @BeforeEach
   void addDemoWithThreeOpenMovements() throws Exception {
     plan = edits.add(DemoCompany.document());
     bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
         + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
-  }
-
-  private <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request) throws Exception {
-    MockHttpServletResponse response = mvc.perform(request.with(csrf())).andReturn().getResponse();
-    String body = response.getContentAsString(StandardCharsets.UTF_8);
-    assertThat(response.getStatus()).as(body).isEqualTo(status);
-    return body.isEmpty() ? null : JSON.readTree(body);
-  }
-
-  private String path(String rest) {
-    return "/api/plans/" + plan + rest;
   }
 
   private long version() throws Exception {

@@ -1,7 +1,6 @@
 package ebbtide.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -25,27 +24,18 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
-import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The demo rolled forward week by week with what its banks and ledger issue: everything ties to the penny. */
 @InMemory
-class RollTest {
-  private static final JsonMapper JSON = new JsonMapper();
+class RollTest extends ApiJourney {
   private static final StandIns STAND_INS = StandIns.start();
   private static final String ACCOUNTS = "{\"0000-current\": \"current\", \"0000-shop-takings\": \"shop-takings\", \"0000-reserve\": \"reserve\"}";
   private static final Map<String, String> SURPRISES = Map.of("PONTOON CHAIN EMERGENCY", "repairs", "COLD STORE COMPRESSOR", "repairs", "BANK CHARGES", "marketing");
-  @Autowired private MockMvc mvc;
-  @Autowired private Edits edits;
-  private String plan;
   private int ahead;
 
   @DynamicPropertySource
@@ -61,17 +51,6 @@ class RollTest {
   @BeforeEach
   void addDemo() {
     plan = edits.add(DemoCompany.document());
-  }
-
-  private <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request) throws Exception {
-    MockHttpServletResponse response = mvc.perform(request.with(csrf())).andReturn().getResponse();
-    String body = response.getContentAsString(StandardCharsets.UTF_8);
-    assertThat(response.getStatus()).as(body).isEqualTo(status);
-    return body.isEmpty() ? null : JSON.readTree(body);
-  }
-
-  private String path(String rest) {
-    return "/api/plans/" + plan + rest;
   }
 
   private JsonNode act(int status, String rest, String body) throws Exception {

@@ -1,0 +1,32 @@
+package ebbtide.app.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import ebbtide.app.storage.Edits;
+import java.nio.charset.StandardCharsets;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A plan and what is sent about it over the api; each answer has the status that is expected. */
+abstract class ApiJourney {
+  private static final JsonMapper JSON = new JsonMapper();
+  @Autowired protected MockMvc mvc;
+  @Autowired protected Edits edits;
+  protected String plan;
+
+  protected <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request) throws Exception {
+    MockHttpServletResponse response = mvc.perform(request.with(csrf())).andReturn().getResponse();
+    String body = response.getContentAsString(StandardCharsets.UTF_8);
+    assertThat(response.getStatus()).as(body).isEqualTo(status);
+    return body.isEmpty() ? null : JSON.readTree(body);
+  }
+
+  protected String path(String rest) {
+    return "/api/plans/" + plan + rest;
+  }
+}
