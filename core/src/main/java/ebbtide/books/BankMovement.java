@@ -2,7 +2,10 @@ package ebbtide.books;
 
 import ebbtide.money.Check;
 import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 
 /**
@@ -60,6 +63,14 @@ public record BankMovement(String account, LocalDate bookingDate, LocalDate valu
   /** Returns the movement with other parts. */
   public BankMovement withParts(List<AssignedPart> others) {
     return new BankMovement(account, bookingDate, valueDate, minor, text, counterparty, reference, others);
+  }
+
+  /** Returns what movements settle of items, by their id: cash and what closed them beyond it, in minor units, unsigned. */
+  public static Map<String, Long> settled(Collection<BankMovement> movements) {
+    Map<String, Long> settled = new HashMap<>();
+    movements.forEach(movement -> movement.parts.stream().filter(part -> part.itemId() != null)
+        .forEach(part -> settled.merge(part.itemId(), Math.abs(part.minor()) + part.less(), Long::sum)));
+    return settled;
   }
 
   /** Returns what is not assigned yet, signed like the movement. */

@@ -44,7 +44,9 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
   public enum Standing {
     NORMAL,
     HELD,
-    DISPUTED
+    DISPUTED,
+    /** Expected as any other, but not to be paid later than that. */
+    CANNOT_WAIT
   }
 
   /** What a person said of an item: the day it is expected or promised (null: nothing), whether it is held, and why. */
@@ -100,7 +102,7 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
 
   /** Returns whether it is neither held nor disputed. */
   public boolean isExpected() {
-    return handling.standing() == Standing.NORMAL;
+    return handling.standing() == Standing.NORMAL || handling.standing() == Standing.CANNOT_WAIT;
   }
 
   /** Returns how many calendar days after its due date it was paid in full, negative when early; only of a paid invoice. */

@@ -8,6 +8,7 @@ import ebbtide.funding.Liquidity;
 import ebbtide.money.Money;
 import ebbtide.plan.Direction;
 import ebbtide.time.BusinessDays;
+import ebbtide.timing.ExpectedItem;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -30,7 +31,7 @@ public final class ChaseAndHold {
   public static List<Chance> of(Forecast forecast, Direction direction, int days) {
     List<Moved> moved = new ArrayList<>();
     for (ItemTable.Row row : ItemTable.of(forecast, direction).rows()) {
-      if (!row.expected().isLeftOut() && row.expected().minor() > 0) {
+      if (!row.expected().isLeftOut() && row.expected().minor() > 0 && row.expected().source() != ExpectedItem.Source.UNDER_WAY) {
         LocalDate to = moved(forecast, direction, row, days);
         moved.add(new Moved(row, to, lift(forecast, row, to)));
       }
@@ -83,7 +84,7 @@ public final class ChaseAndHold {
     }
     List<OpenItem> items = books.items().all().stream().map(item -> item.id().equals(itemId)
         ? item.with(new Handling(day, item.handling().promised(), item.handling().standing(), item.handling().note())) : item).toList();
-    return Forecaster.forecast(forecast.plan(), books.with(OpenItems.of(items)));
+    return Forecaster.forecast(forecast.plan(), books.with(OpenItems.of(items).settled(books.items().settled())));
   }
 
   private static String cost(Forecast forecast, Moved moved) {
@@ -94,6 +95,9 @@ public final class ChaseAndHold {
         words.add("loses the discount of " + Money.words(moved.row().expected().discount(), forecast.plan().settings().currency()));
       }
       long late = moved.to().toEpochDay() - item.due().toEpochDay();
+      if (item.handling().standing() == OpenItem.Standing.CANNOT_WAIT) {
+        words.add("cannot wait" + (item.handling().note().isEmpty() ? "" : ": " + item.handling().note()));
+      }
       words.add(late > 0 ? late + (late == 1 ? " day" : " days") + " after it is due" : "still in time");
     } else {
       long early = item.due().toEpochDay() - moved.to().toEpochDay();

@@ -1,6 +1,7 @@
 package ebbtide.forecast;
 
 import ebbtide.activity.ActivityCalculator;
+import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
@@ -52,6 +53,7 @@ public final class Forecaster {
   private final int asOf;
   private final Plan assumed;
   private final ItemTiming items;
+  private ActivityCalculator beforeLate;
 
   private Forecaster(Plan assumed, Books books) {
     this.assumed = assumed;
@@ -79,8 +81,17 @@ public final class Forecaster {
 
   /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */
   LeftOfPlan left(Line line) {
-    return new LeftOfPlan((Assumption.Stream) line.assumption(), plan.isActive(line) ? books.items().of(line.id()) : List.of(),
-        activity.planned(line), plan.settings(), timelineOf(country(line)));
+    return new LeftOfPlan(line, plan.isActive(line) ? books.items().of(line.id()) : List.of(), activity.planned(line), late(line), plan.settings(),
+        timelineOf(country(line)));
+  }
+
+  /** What is planned of months that are over but not closed is read from the plan as it stands before the first of them. */
+  private MonthlyActivity late(Line line) {
+    if (plan.settings().firstOpenMonth().equals(plan.settings().firstForecastMonth())) {
+      return null;
+    }
+    beforeLate = beforeLate == null ? new ActivityCalculator(assumed.asOf(plan.settings().firstOpenMonth().atDay(1).minusDays(1))) : beforeLate;
+    return beforeLate.planned(line);
   }
 
   /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */

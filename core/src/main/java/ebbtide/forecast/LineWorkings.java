@@ -146,9 +146,17 @@ final class LineWorkings implements FlowSink {
       return words;
     }
     left = left == null ? Forecaster.left(plan, forecast.books(), line) : left;
-    return left.months().stream().filter(one -> one.month().equals(Timeline.month(month)) && (one.invoiced() != 0 || one.onOrder() != 0)).findFirst()
+    return left.months().stream().filter(one -> one.month().equals(Timeline.month(month)) && (one.invoiced() != 0 || one.onOrder() != 0 || one.isCapped())).findFirst()
         .map(one -> "planned " + amount(one.planned()) + " (" + words + "), less invoiced " + amount(one.invoiced())
-            + (one.onOrder() == 0 ? "" : ", less on order " + amount(one.onOrder())) + ": left " + amount(one.left())).orElse(words);
+            + (one.onOrder() == 0 ? "" : ", less on order " + amount(one.onOrder())) + ": left " + amount(one.left())
+            + (one.isCapped() ? ", no more than its business days after the as-of date bear" : "")).orElse(words) + late(month);
+  }
+
+  /** What is left of months that are over but not closed is billed with the first that is forecast. */
+  private String late(int month) {
+    return !Timeline.month(month).equals(plan.settings().firstForecastMonth()) ? "" : left.months().stream()
+        .filter(one -> one.month().isBefore(plan.settings().firstForecastMonth()) && one.left() > 0)
+        .map(one -> "; with " + amount(one.left()) + " left of " + MONTH.format(one.month()) + ", which is not closed yet").reduce("", String::concat);
   }
 
   private String billed(int month, long net, long tax, long gross) {

@@ -132,7 +132,7 @@ public final class RollForwards {
         LocalDate delivered = one.item().supplied().isAfter(plan.settings().asOf()) ? one.item().supplied() : plan.settings().asOf().plusDays(1);
         add(changes.get("billed"), YearMonth.from(delivered), one.item().amount().open());
       } else {
-        opening += one.item().signedOpen();
+        opening += one.source() == ExpectedItem.Source.UNDER_WAY ? one.minor() + one.discount() : one.item().signedOpen();
       }
       if (!one.isLeftOut()) {
         add(collected, YearMonth.from(one.day()), -one.minor());

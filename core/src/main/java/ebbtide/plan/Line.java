@@ -11,7 +11,7 @@ import java.util.Objects;
  * where it stands in the income statement.
  */
 public record Line(String id, String group, String name, Direction direction, boolean active, String account,
-    String note, Assumption assumption, List<CashOverride> overrides, Nature nature, List<CarriedAmount> carried) {
+    String note, Assumption assumption, List<CashOverride> overrides, Nature nature, List<CarriedAmount> carried, Netting netting) {
   private static final int LONGEST_NAME = 120;
 
   /**
@@ -25,10 +25,10 @@ public record Line(String id, String group, String name, Direction direction, bo
     }
   }
 
-  /** Makes a line that nothing was carried on. */
+  /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
   public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
       Assumption assumption, List<CashOverride> overrides, Nature nature) {
-    this(id, group, name, direction, active, account, note, assumption, overrides, nature, List.of());
+    this(id, group, name, direction, active, account, note, assumption, overrides, nature, List.of(), Netting.USUAL);
   }
 
   /** Makes a line that stands in the income statement where its kind usually does. */
@@ -42,6 +42,7 @@ public record Line(String id, String group, String name, Direction direction, bo
     name = Check.text(name, "name of a line", LONGEST_NAME);
     Objects.requireNonNull(direction, "direction");
     Objects.requireNonNull(assumption, "assumption");
+    Objects.requireNonNull(netting, "netting");
     Objects.requireNonNull(nature, "where it stands in the income statement");
     note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
     overrides = overrides.stream()
@@ -70,24 +71,30 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   /** Returns the line with another assumption. */
   public Line with(Assumption other) {
-    return new Line(id, group, name, direction, active, account, note, other, overrides, nature, carried);
+    return new Line(id, group, name, direction, active, account, note, other, overrides, nature, carried, netting);
   }
 
   /** Returns the line with other amounts carried on it. */
   public Line carrying(List<CarriedAmount> others) {
-    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, others);
+    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, others, netting);
   }
 
   /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
   public Line cleared() {
-    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of(), nature);
+    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of(), nature, List.of(), netting);
   }
 
   /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
   public Line copy(String newId) {
     String suffix = ", copy";
     String kept = name.length() + suffix.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME - suffix.length()) : name;
-    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of(), nature);
+    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of(), nature, List.of(),
+        new Netting(netting.left(), netting.window(), List.of()));
+  }
+
+  /** Returns the line with facts taking the plan's place in another way. */
+  public Line netting(Netting other) {
+    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, carried, other);
   }
 
   public boolean isGroup() {

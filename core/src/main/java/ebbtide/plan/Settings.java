@@ -17,12 +17,13 @@ import java.util.Set;
  * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
  * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
  * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one;
- * {@code habits} are those that an analyst says of counterparties.
+ * {@code habits} are those that an analyst says of counterparties; a month of a stream on books is closed {@code closedAfter} days after
+ * its end (rules 5.1).
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
-    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits) {
+    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -40,6 +41,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     terms = List.copyOf(terms);
     documents = List.copyOf(documents);
     habits = List.copyOf(habits);
+    Check.inRange(closedAfter, 0, 60, "days after its end until a month is closed");
     Check.that(habits.stream().map(habit -> habit.direction() + habit.counterparty()).distinct().count() == habits.size(),
         "a habit is said twice of one counterparty: keep one");
     Check.that(documents.size() <= 200, "a plan has at most 200 source documents, but had " + documents.size());
@@ -60,25 +62,36 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null, List.of());
+        countedPayments, cashRate, terms, documents, null, List.of(), 0);
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter);
   }
 
   /** Returns the same settings with what an analyst says of how counterparties pay. */
   public Settings knowing(List<SaidHabit> said) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter);
+  }
+
+  /** Returns the same settings with months closed some days after their end. */
+  public Settings closing(int days) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days);
+  }
+
+  /** Returns the first month that is not closed on the as-of date (rules 5.1), which may lie before the first that is forecast. */
+  public YearMonth firstOpenMonth() {
+    return YearMonth.from(asOf.minusDays(closedAfter).plusDays(1));
   }
 
   /** Returns the shared terms of an id, if they are there. */

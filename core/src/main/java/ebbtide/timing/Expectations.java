@@ -2,7 +2,8 @@ package ebbtide.timing;
 
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
-import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Netting;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,32 +17,37 @@ final class Expectations {
 
   /**
    * Returns an expectation for each due, in the order given, and for each amount carried, used up by the line's movements and by what is open of its items, each on its
-   * original due date wherever it is now expected.
+   * original due date wherever it is now expected. The line's netting says in which days, and what was put to a date by hand.
    */
-  static List<Expectation> of(List<Due> dues, List<Due> carried, Direction direction, List<DayAmount> movements, List<OpenItem> items) {
+  static List<Expectation> of(List<Due> dues, List<Due> carried, Line line, List<DayAmount> movements, List<OpenItem> items) {
+    Netting netting = line.netting();
     List<Expectation> found = new ArrayList<>();
     // What stands until it is paid comes and goes with the as-of date: it moves no other window.
     List<Due> neighbours = dues.stream().filter(due -> due.lasting() != Due.Lasting.UNTIL_PAID).toList();
     int among = 0;
     for (int i = 0; i < dues.size(); i++) {
       found.add(switch (dues.get(i).lasting()) {
-        case BETWEEN_NEIGHBOURS -> new Expectation(dues.get(i), start(neighbours, among), end(neighbours, among), 0);
+        case BETWEEN_NEIGHBOURS -> netting.window() != null ? within(dues.get(i), netting.window()) : new Expectation(dues.get(i), start(neighbours, among), end(neighbours, among), 0);
         case UNTIL_PAID -> new Expectation(dues.get(i), start(dues, i), LocalDate.MAX, 0);
-        case ONE_OFF -> oneOff(dues.get(i));
+        case ONE_OFF -> netting.window() != null ? within(dues.get(i), netting.window()) : oneOff(dues.get(i));
       });
       among += dues.get(i).lasting() == Due.Lasting.UNTIL_PAID ? 0 : 1;
     }
     carried.forEach(due -> found.add(oneOff(due)));
     for (DayAmount movement : movements) {
-      use(found, movement.day(), movement.minor() * direction.sign());
+      use(found, netting, movement.day(), movement.minor() * line.direction().sign());
     }
     items.stream().filter(item -> item.kind() != OpenItem.Kind.CREDIT_NOTE && item.amount().open() > 0)
-        .forEach(item -> use(found, item.due(), item.amount().open()));
+        .forEach(item -> use(found, netting, item.due(), item.amount().open()));
     return found;
   }
 
   private static Expectation oneOff(Due due) {
     return new Expectation(due, due.day().minusDays(WINDOW), due.day().plusDays(ONE_OFF_AFTER), 0);
+  }
+
+  private static Expectation within(Due due, Netting.Window window) {
+    return new Expectation(due, due.day().minusDays(window.before()), due.day().plusDays(window.after()), 0);
   }
 
   private static LocalDate start(List<Due> dues, int i) {
@@ -54,13 +60,15 @@ final class Expectations {
     return i + 1 == dues.size() ? day.plusDays(WINDOW) : earlier(day.plusDays(WINDOW), half(day, dues.get(i + 1).day()));
   }
 
-  /** Lets a movement use up the nearest expectation whose window holds it; money the other way uses nothing up. */
-  private static void use(List<Expectation> expectations, LocalDate day, long minor) {
+  /** Lets a movement use up what was chosen for its day, else the nearest expectation whose window holds it; money the other way uses nothing up. */
+  private static void use(List<Expectation> expectations, Netting netting, LocalDate day, long minor) {
+    LocalDate chosen = netting.plannedFor(day).orElse(null);
     int nearest = -1;
     for (int i = 0; i < expectations.size(); i++) {
       Expectation one = expectations.get(i);
       boolean sameWay = one.amount() < 0 ? minor < 0 : minor > 0;
-      if (sameWay && one.holds(day) && (nearest < 0 || one.distance(day) < expectations.get(nearest).distance(day)
+      boolean holds = chosen == null ? one.holds(day) : one.typed().equals(chosen);
+      if (sameWay && holds && (nearest < 0 || one.distance(day) < expectations.get(nearest).distance(day)
           || one.distance(day) == expectations.get(nearest).distance(day) && expectations.get(nearest).left() == 0)) {
         nearest = i;
       }

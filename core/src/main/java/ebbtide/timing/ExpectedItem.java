@@ -16,6 +16,8 @@ public record ExpectedItem(OpenItem item, LocalDate day, long minor, long discou
     HABIT,
     RUN,
     TERMS,
+    /** Paid, says the ledger, but no movement has settled it yet (rules 1.1). */
+    UNDER_WAY,
     /** Held or disputed: left out, and listed. */
     HELD,
     /** More than ninety days late without a word: left out, and listed with its amount. */

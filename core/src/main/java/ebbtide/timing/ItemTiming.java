@@ -27,6 +27,8 @@ import java.util.stream.Collectors;
 public final class ItemTiming {
   /** An item later than this without a date or a promise is doubtful. */
   public static final int DOUBTFUL_AFTER = 90;
+  /** What the ledger has as paid longer ago than these days is not under way any more. */
+  public static final int UNDER_WAY_FOR = 10;
   private static final int SOON = 5;
   private final Plan plan;
   private final Books books;
@@ -74,10 +76,46 @@ public final class ItemTiming {
     return byLine.computeIfAbsent(line.id(), id -> {
       List<ExpectedItem> found = new ArrayList<>();
       known(line).stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(line, item)));
+      found.addAll(underWay(line));
       found.sort(Comparator.comparing(ExpectedItem::day, Comparator.nullsLast(Comparator.naturalOrder()))
           .thenComparing(one -> one.item().due()).thenComparing(one -> one.item().id()));
       return useCredits(found);
     });
+  }
+
+  /**
+   * What the ledger has as paid of late and no movement has settled is under way: committed on the first business day after the as-of date
+   * (rules 1.1). Cash of late that settles nothing may be its payment and is taken off, the latest paid first; a line on which nothing was
+   * settled of late has nothing under way, for its cash is not told from its items.
+   */
+  private List<ExpectedItem> underWay(Line line) {
+    LocalDate from = asOf.minusDays(2L * UNDER_WAY_FOR);
+    long settled = of(books.settling(), line, from);
+    if (settled == 0) {
+      return List.of();
+    }
+    long other = Math.max(0, (of(books.byLine(), line, from) - settled) * line.direction().sign());
+    List<ExpectedItem> found = new ArrayList<>();
+    List<OpenItem> paid = known(line).stream().filter(item -> item.paidOn() != null && item.paidOn().isAfter(asOf.minusDays(UNDER_WAY_FOR))
+        && !item.paidOn().isAfter(asOf) && (item.kind() == Kind.INVOICE || item.kind() == Kind.COMMITMENT))
+        .sorted(Comparator.comparing(OpenItem::paidOn).reversed().thenComparing(OpenItem::id)).toList();
+    for (OpenItem item : paid) {
+      long left = item.entered(items.settled().getOrDefault(item.id(), 0L));
+      boolean early = item.discount() != null && !item.paidOn().isAfter(item.discount().until());
+      long off = early ? Math.min(left, item.discount().share().of(item.amount().gross())) : 0;
+      long used = Math.min(other, left - off);
+      other -= used;
+      if (left - off > used) {
+        found.add(new ExpectedItem(item, calendars.apply(line).next(asOf), left - off - used, off, "paid on " + item.paidOn()
+            + " by the ledger, not at the bank yet", ExpectedItem.Source.UNDER_WAY));
+      }
+    }
+    return found;
+  }
+
+  private long of(Map<String, List<DayAmount>> amounts, Line line, LocalDate after) {
+    return amounts.getOrDefault(line.id(), List.of()).stream().filter(part -> part.day().isAfter(after) && !part.day().isAfter(asOf))
+        .mapToLong(DayAmount::minor).sum();
   }
 
   private ExpectedItem expected(Line line, OpenItem item) {

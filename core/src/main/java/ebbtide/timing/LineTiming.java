@@ -145,6 +145,6 @@ public final class LineTiming {
   public List<Expectation> expectations(Line line, List<DayAmount> movements) {
     List<Due> carried = line.carried().stream().map(one ->
         Due.whole(one.day(), one.day(), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF, one.origin())).toList();
-    return Expectations.of(settlements.dues(line), carried, line.direction(), movements, items.known(line));
+    return Expectations.of(settlements.dues(line), carried, line, movements, items.known(line));
   }
 }

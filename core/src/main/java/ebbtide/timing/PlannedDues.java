@@ -1,6 +1,7 @@
 package ebbtide.timing;
 
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Netting;
 import ebbtide.time.BusinessDays;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -8,8 +9,8 @@ import java.util.List;
 
 /** The sums that a line planned by date brings: bills that come back (rules 7.2) and single items (rules 7.7). */
 final class PlannedDues {
-  /** A one-off sum is looked for from 15 days before its date to 45 after; a sum whose window reaches into those days may be nearer. */
-  private static final int AROUND = 90;
+  /** No sum is looked for further than 60 days from its date; a sum whose window reaches into those days may be nearer. */
+  private static final int AROUND = 2 * Netting.Window.FURTHEST;
 
   private PlannedDues() {}
 
@@ -23,7 +24,7 @@ final class PlannedDues {
       String words = recurring.when().words() + (recurring.termsDays() == 0 ? "" : ", paid " + recurring.termsDays() + " days after")
           + (recurring.yearlyUplift().millionths() == 0 ? "" : ", " + recurring.yearlyUplift() + " more each year")
           + taxWords(recurring);
-      for (LocalDate bill : recurring.when().between(asOf.minusDays(AROUND + (long) recurring.termsDays()), horizonEnd.plusDays(30))) {
+      for (LocalDate bill : recurring.when().between(asOf.minusDays(AROUND + (long) recurring.termsDays()), horizonEnd.plusDays(Netting.Window.FURTHEST))) {
         LocalDate due = bill.plusDays(recurring.termsDays());
         dues.add(Due.whole(due, recurring.convention().adjust(due, calendar), recurring.tax().grossOf(recurring.amountOn(bill)),
             recurring.certainty(), Due.Lasting.BETWEEN_NEIGHBOURS, words));

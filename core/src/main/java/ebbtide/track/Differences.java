@@ -41,10 +41,9 @@ public final class Differences {
   /** Returns the differences that closed after a day and up to the plan's as-of date, the largest first. */
   public static List<Difference> closedAfter(LocalDate before, Plan plan, Books books) {
     Differences differences = new Differences(plan, books, before);
-    for (YearMonth month = YearMonth.from(before); !month.isAfter(YearMonth.from(differences.now)); month = month.plusMonths(1)) {
-      if (month.atEndOfMonth().isAfter(before) && !month.atEndOfMonth().isAfter(differences.now)) {
-        differences.closed(month);
-      }
+    int late = plan.settings().closedAfter();
+    for (YearMonth month = YearMonth.from(before.minusDays(late)); !month.isAfter(YearMonth.from(differences.now)); month = month.plusMonths(1)) {
+      differences.closed(month, differences.isBetween(month.atEndOfMonth()), differences.isBetween(month.atEndOfMonth().plusDays(late)));
     }
     plan.lines().stream().filter(line -> plan.isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream))
         .forEach(differences::windows);
@@ -53,16 +52,26 @@ public final class Differences {
     return List.copyOf(differences.found);
   }
 
-  /** A month as it was planned before its first day, without any facts, held against its facts. */
-  private void closed(YearMonth month) {
+  private boolean isBetween(LocalDate day) {
+    return day.isAfter(before) && !day.isAfter(now);
+  }
+
+  /**
+   * A month as it was planned before its first day, without any facts, held against its facts: its cash when it is over, what was invoiced
+   * when it is closed.
+   */
+  private void closed(YearMonth month, boolean over, boolean closed) {
+    if (!over && !closed) {
+      return;
+    }
     Plan then = new Plan(plan.settings().on(month.atDay(1).minusDays(1)), plan.lines().stream().map(Differences::withoutLedger).toList(), List.of());
     Forecast planned = Forecaster.forecast(then, Books.of(books.accounts()));
     for (Line line : plan.lines()) {
       if (plan.isActive(line) && line.assumption() instanceof Assumption.Stream stream) {
-        if (stream.basis() == Basis.PATTERN) {
+        if (stream.basis() == Basis.PATTERN && over) {
           Period days = new Period(month.atDay(1), month.plusMonths(1).atDay(1));
           found.add(difference("cash", line, Of.CASH_OF_MONTH, month, planned.cell(line, days).amount(), booked(line, days)));
-        } else {
+        } else if (stream.basis() == Basis.BOOKS && closed) {
           invoiced(line, stream, month);
         }
       }
@@ -75,7 +84,7 @@ public final class Differences {
   }
 
   private void invoiced(Line line, Assumption.Stream stream, YearMonth month) {
-    LeftOfPlan.Month one = Forecaster.left(plan.asOf(month.atEndOfMonth().minusDays(1)), books, line).months().get(0);
+    LeftOfPlan.Month one = Forecaster.left(plan.asOf(month.atEndOfMonth().minusDays(1)), books, line).in(month);
     int sign = line.direction().sign();
     found.add(difference("invoiced", line, Of.INVOICED_OF_MONTH, month, sign * stream.tax().grossOf(one.planned()),
         sign * stream.tax().grossOf(one.invoiced() + one.onOrder())));
@@ -96,7 +105,7 @@ public final class Differences {
     // As of the day before, so that none is missing that was open then.
     for (Expectation one : Forecaster.expectations(plan.asOf(before), books, line)) {
       int nth = ofDay.merge(one.typed(), 1, Integer::sum);
-      if (one.windowEnd().isAfter(before) && !one.windowEnd().isAfter(now) && plan.settings().counts(line.direction(), one.certainty())) {
+      if (isBetween(one.windowEnd()) && plan.settings().counts(line.direction(), one.certainty())) {
         found.add(new Difference("sum " + line.id() + " " + one.typed() + " " + nth, line.id(), line.name(), line.direction(), Of.SUM_ON_DATE,
             one.day(), one.windowEnd(), sign * one.amount(), sign * one.used()));
       }

@@ -41,7 +41,7 @@ class ChaseAndHoldTest {
         List<OpenItem> kept = new ArrayList<>(some.books().items().all());
         kept.replaceAll(one -> one.id().equals(item.id())
             ? item.with(new OpenItem.Handling(chance.to(), item.handling().promised(), item.handling().standing(), item.handling().note())) : one);
-        Forecast then = Forecaster.forecast(some.plan(), some.books().with(OpenItems.of(kept)));
+        Forecast then = Forecaster.forecast(some.plan(), some.books().with(OpenItems.of(kept).settled(some.books().items().settled())));
         assertThat(then.lowWater()).as("%s of seed %d", item.number(), seed).isEqualTo(chance.lowWater());
         assertThat(then.lowWater().headroom() - forecast.lowWater().headroom()).isEqualTo(chance.lift()).isPositive();
         boolean sooner = direction == Direction.RECEIPT;

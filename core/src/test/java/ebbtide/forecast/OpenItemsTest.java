@@ -3,6 +3,7 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.books.Account;
+import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
@@ -22,6 +23,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.Netting;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
@@ -65,9 +67,13 @@ class OpenItemsTest {
   }
 
   private static Forecast forecast(LocalDate asOf, Line line, List<OpenItem> items, DayAmount... movements) {
+    return forecast(0, asOf, line, items, movements);
+  }
+
+  private static Forecast forecast(int closedAfter, LocalDate asOf, Line line, List<OpenItem> items, DayAmount... movements) {
     Books books = new Books(List.of(new Account("a", "A", "--", false, asOf, 0)), Map.of("s", List.of(movements)), List.of(), List.of(), List.of(),
         Map.of("a", List.of(movements))).with(OpenItems.of(items));
-    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf), List.of(line), List.of()), books);
+    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).closing(closedAfter), List.of(line), List.of()), books);
   }
 
   private static Cell on(Forecast forecast, String day) {
@@ -82,7 +88,7 @@ class OpenItemsTest {
     Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0),
         List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), invoiced, invoiced)));
     LeftOfPlan.Month march = Forecaster.left(forecast.plan(), forecast.books(), forecast.plan().lines().get(0)).months().get(0);
-    assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0));
+    assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0, 12_000_000));
     assertThat(march.left()).isEqualTo(left);
     Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
     assertThat(workings.figure().estimated()).isEqualTo(left);
@@ -134,6 +140,56 @@ class OpenItemsTest {
     assertThat(on(forecast, "2026-05-29").committed()).isEqualTo(9_040_000);
     assertThat(Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).items().get(0).because())
         .contains("planned 120,000", "less invoiced 78,400, less on order 12,000: left 29,600");
+  }
+
+  /** 21 of March's 22 business days are over on the 30th: at the plan's rate one of them is left, whatever was not invoiced before. */
+  @ParameterizedTest
+  @CsvSource({"2026-03-20, 3818182", "2026-03-30, 545455", "2026-02-27, 12000000"})
+  void left_atThePlansRate_isNoMoreThanTheDaysAfterBear(LocalDate asOf, long left) {
+    Line line = sales(Map.of(MARCH, 12_000_000L), 0).netting(new Netting(Netting.Left.RUN_RATE, null, List.of()));
+    Forecast forecast = forecast(asOf, line, List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 2, 2), LocalDate.of(2026, 4, 30), 100, 100)));
+    assertThat(forecast.cell(line, month(MARCH)).estimated()).isEqualTo(left);
+    assertThat(Workings.of(forecast, "s", month(MARCH)).items().get(0).because().contains("no more than its business days after"))
+        .isEqualTo(left < 12_000_000);
+    Forecast nearlyAll = forecast(asOf, line, List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), 11_990_000, 100)));
+    assertThat(nearlyAll.cell(line, month(MARCH)).estimated()).as("and never more than the plan lacks").isEqualTo(10_000);
+  }
+
+  /** With months closed five days late, what is left of March is still to be invoiced on 3 April, on the first business days after. */
+  @ParameterizedTest
+  @CsvSource({"2026-04-03, 4160000", "2026-04-04, 4160000", "2026-04-05, 0"})
+  void left_ofAMonthThatIsNotClosed_isBilledAfterTheAsOfDate(LocalDate asOf, long left) {
+    Line line = sales(Map.of(MARCH, 12_000_000L, MARCH.plusMonths(1), 0L), 0);
+    Books books = Books.of(List.of(new Account("a", "A", "--", false, asOf, 0)))
+        .with(OpenItems.of(List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 5, 29), 7_840_000, 7_840_000))));
+    Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).closing(5), List.of(line), List.of()), books);
+    assertThat(forecast.cell(line, month(MARCH.plusMonths(1))).estimated()).isEqualTo(left);
+    if (left > 0) {
+      assertThat(Workings.of(forecast, "s", month(MARCH.plusMonths(1))).items().get(0).because()).contains("with 41,600 left of March 2026, which is not closed yet");
+    }
+  }
+
+  /** The ledger has 1,000 and 500 as paid of late; the bank has settled the first in part, and 200 came that settle nothing. */
+  @Test
+  void paidByTheLedgerAndNotAtTheBank_isUnderWay() {
+    OpenItem first = new OpenItem("1", Kind.INVOICE, "1", "Gullrock Hotels", "s", FRIDAY.minusDays(40), null, FRIDAY.minusDays(10), new Amount(100_000, 0, false, 0),
+        FRIDAY.minusDays(2), Handling.NONE, null);
+    OpenItem second = new OpenItem("2", Kind.INVOICE, "2", "Gullrock Hotels", "s", FRIDAY.minusDays(40), null, FRIDAY.minusDays(10), new Amount(50_000, 0, false, 0),
+        FRIDAY.minusDays(1), Handling.NONE, null);
+    OpenItem longAgo = new OpenItem("3", Kind.INVOICE, "3", "Gullrock Hotels", "s", FRIDAY.minusDays(90), null, FRIDAY.minusDays(60), new Amount(70_000, 0, false, 0),
+        FRIDAY.minusDays(10), Handling.NONE, null);
+    BankMovement settling = new BankMovement("a", FRIDAY.minusDays(1), null, 60_000, "", "", "", List.of(new BankMovement.AssignedPart("s", 60_000, "1", 0)));
+    BankMovement other = new BankMovement("a", FRIDAY, null, 20_000, "", "", "", List.of(new BankMovement.AssignedPart("s", 20_000)));
+    Line line = sales(Map.of(), 30);
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY), List.of(line), List.of());
+    Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0)), List.of(settling, other));
+    Forecast forecast = Forecaster.forecast(plan, books.with(OpenItems.of(List.of(first, second, longAgo)).settled(BankMovement.settled(List.of(settling, other)))));
+    assertThat(on(forecast, "2026-03-23").committed()).as("500 less the 200 that may be its payment, and 400 of the first").isEqualTo(70_000);
+    assertThat(Workings.of(forecast, "s", month(MARCH)).items()).filteredOn(one -> one.part() == Part.COMMITTED)
+        .extracting(Workings.Item::because).containsExactlyInAnyOrder("paid on 2026-03-19 by the ledger, not at the bank yet",
+            "paid on 2026-03-18 by the ledger, not at the bank yet");
+    Forecast untold = Forecaster.forecast(plan, Books.of(books.accounts(), List.of(other)).with(OpenItems.of(List.of(first, second, longAgo))));
+    assertThat(on(untold, "2026-03-23").committed()).as("a line whose cash is told from no item has nothing under way").isZero();
   }
 
   /** W9's second part and W11: the same left wherever the bill is now expected, or held. */
@@ -238,7 +294,9 @@ class OpenItemsTest {
     for (int seed = 0; seed < 400; seed++) {
       Random random = new Random(seed);
       LocalDate asOf = LocalDate.of(2026, 1, 1).plusDays(random.nextInt(120));
-      YearMonth open = YearMonth.from(asOf.plusDays(1));
+      int closedAfter = random.nextBoolean() ? 0 : random.nextInt(40);
+      YearMonth first = YearMonth.from(asOf.plusDays(1));
+      YearMonth open = YearMonth.from(asOf.plusDays(1L - closedAfter));
       Map<YearMonth, Long> planned = new TreeMap<>();
       for (int m = 0; m < 40; m++) {
         planned.put(open.plusMonths(m), m < 5 ? (long) random.nextInt(90_000) : 0L);
@@ -248,7 +306,7 @@ class OpenItemsTest {
       Map<YearMonth, Long> known = new TreeMap<>();
       long closed = 0;
       for (int i = random.nextInt(25); i > 0; i--) {
-        YearMonth month = open.plusMonths(random.nextInt(6) - 2L);
+        YearMonth month = first.plusMonths(random.nextInt(6) - 2L);
         LocalDate supplied = month.atDay(1 + random.nextInt(28));
         boolean order = random.nextInt(4) == 0 && supplied.isAfter(asOf);
         long gross = 1 + random.nextInt(30_000);
@@ -266,10 +324,10 @@ class OpenItemsTest {
       }
       long booked = random.nextBoolean() ? 0 : random.nextInt(40_000);
       movements.add(new DayAmount(asOf.plusDays(1), booked));
-      Forecast forecast = forecast(asOf, sales(planned, 20), items, movements.toArray(new DayAmount[0]));
+      Forecast forecast = forecast(closedAfter, asOf, sales(planned, 20), items, movements.toArray(new DayAmount[0]));
       Cell all = forecast.cell(forecast.plan().lines().get(0), new Period(forecast.firstDay(), forecast.lastDay().plusDays(1)));
       long once = closed;
-      for (int m = 0; m < 6; m++) {
+      for (int m = 0; m < 8; m++) {
         once += Math.max(planned.getOrDefault(open.plusMonths(m), 0L), known.getOrDefault(open.plusMonths(m), 0L));
       }
       long openItems = items.stream().mapToLong(one -> one.amount().open()).sum();

@@ -27,6 +27,7 @@ import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.NamedTerms;
+import ebbtide.plan.Netting;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.PaymentRuns;
@@ -106,7 +107,7 @@ public final class RandomPlans {
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
         List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
-            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10)));
+            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40));
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 
@@ -126,7 +127,12 @@ public final class RandomPlans {
         "", assumption, assumption instanceof Assumption.Group || random.nextBoolean() ? List.of()
             : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract"))).carrying(
                 assumption instanceof Assumption.Group || random.nextInt(3) > 0 ? List.of() : List.of(new CarriedAmount("c" + i,
-                    asOf.plusDays(random.nextInt(120) - 40), random.nextBoolean() ? 1 + amount() : -1 - amount(), "Left of a month that is closed")));
+                    asOf.plusDays(random.nextInt(120) - 40), random.nextBoolean() ? 1 + amount() : -1 - amount(), "Left of a month that is closed"))).netting(netting());
+  }
+
+  private Netting netting() {
+    return new Netting(pick(List.of(Netting.Left.values())), random.nextBoolean() ? null : new Netting.Window(random.nextInt(30), random.nextInt(61)),
+        random.nextBoolean() ? List.of() : List.of(new Netting.Chosen(asOf.minusDays(random.nextInt(30)), asOf.plusDays(random.nextInt(30)))));
   }
 
   private Assumption assumption() {
@@ -344,7 +350,25 @@ public final class RandomPlans {
     all.addAll(out);
     all.add(there);
     return new Books(accounts, byLine, in, out, List.of(there, back),
-        Map.of("a0", all, "a1", List.of(back), "a2", movements(1))).with(OpenItems.of(openItems()));
+        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)), settling(byLine), OpenItems.NONE).with(withSettled(openItems()));
+  }
+
+  /** Half of the lines' first movements settle items. */
+  private Map<String, List<DayAmount>> settling(Map<String, List<DayAmount>> byLine) {
+    Map<String, List<DayAmount>> settling = new HashMap<>();
+    byLine.forEach((line, movements) -> {
+      if (!movements.isEmpty() && random.nextBoolean()) {
+        settling.put(line, List.of(movements.get(0)));
+      }
+    });
+    return settling;
+  }
+
+  /** Some of the items are settled, wholly or in part, some not though the ledger has them as paid. */
+  private OpenItems withSettled(List<OpenItem> items) {
+    Map<String, Long> settled = new HashMap<>();
+    items.stream().filter(item -> random.nextInt(3) == 0).forEach(item -> settled.put(item.id(), (item.amount().gross() - item.amount().open()) / (1 + random.nextInt(2))));
+    return OpenItems.of(items).settled(settled);
   }
 
   /** Items of every kind on every kind of line, issued around the as-of date, some paid, some held, some said to come on a day. */

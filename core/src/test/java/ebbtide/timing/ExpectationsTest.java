@@ -10,6 +10,8 @@ import ebbtide.plan.Assumption.DatedItems;
 import ebbtide.plan.Assumption.Recurring;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Netting;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.Recurrence.Unit;
 import ebbtide.plan.Steps;
@@ -30,8 +32,12 @@ class ExpectationsTest {
   private static final BusinessDays WEEKENDS = BusinessDays.ofCountry("--");
 
   private static List<Expectation> of(Assumption assumption, DayAmount... movements) {
-    return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), List.of(), Direction.PAYMENT,
-        List.of(movements), List.of());
+    return of(Netting.USUAL, assumption, movements);
+  }
+
+  private static List<Expectation> of(Netting netting, Assumption assumption, DayAmount... movements) {
+    Line line = new Line("l", null, "Costs", Direction.PAYMENT, true, null, "", assumption, List.of()).netting(netting);
+    return Expectations.of(PlannedDues.of(assumption, AS_OF, AS_OF.plusMonths(6), WEEKENDS), List.of(), line, List.of(movements), List.of());
   }
 
   private static DayAmount paid(int month, int day, long amount) {
@@ -78,6 +84,29 @@ class ExpectationsTest {
       assertThat(e.amount()).isEqualTo(105_063);
       assertThat(e.words()).isEqualTo("every year from 2024-03-20, paid 30 days after, 2.5% more each year");
     });
+  }
+
+  private static Long used(List<Expectation> all, int month, int day) {
+    return all.stream().filter(e -> e.day().equals(LocalDate.of(2026, month, day))).mapToLong(Expectation::used).sum();
+  }
+
+  @Test
+  void windowOfALine_takesThePlaceOfItsNeighbours() {
+    Netting around = new Netting(Netting.Left.CATCH_UP, new Netting.Window(2, 20), List.of());
+    List<Expectation> all = of(around, weekly(4), paid(4, 22, 700), paid(3, 31, 100));
+    assertThat(used(all, 4, 3)).as("19 days after is within, 3 days before is not").isEqualTo(700);
+    assertThat(all.stream().mapToLong(Expectation::used).sum()).isEqualTo(700);
+    Assumption once = DatedItems.untaxed(List.of(new DatedItem(LocalDate.of(2026, 4, 15), 1_000, Certainty.CERTAIN, "")), Convention.NONE);
+    assertThat(of(around, once, paid(5, 6, 1), paid(4, 12, 1)).get(0).used()).isZero();
+  }
+
+  @Test
+  void cashPutToADateByHand_usesThatUpWhereverItWasBooked() {
+    Netting chosen = new Netting(Netting.Left.CATCH_UP, null, List.of(new Netting.Chosen(LocalDate.of(2026, 3, 12), LocalDate.of(2026, 4, 3)),
+        new Netting.Chosen(LocalDate.of(2026, 3, 13), LocalDate.of(2031, 1, 1))));
+    List<Expectation> all = of(chosen, weekly(2), paid(3, 12, 400), paid(3, 13, 300));
+    assertThat(used(all, 4, 3)).as("nearer to 6 March, but put to 3 April").isEqualTo(400);
+    assertThat(all.stream().mapToLong(Expectation::used).sum()).as("what is put to no date that is there uses nothing up").isEqualTo(400);
   }
 
   @Test

@@ -1,31 +1,27 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.Stores;
 import ebbtide.books.BankMovement;
-import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
 import ebbtide.timing.ItemTiming;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
-/** What movements of the plans may settle, kept by version: the index of many items is made once. */
+/** What movements of the plans may settle, kept while items and lines stay: the index of many items is made once. */
 @Component
 class Settlings {
   private final Map<String, Known> known = new ConcurrentHashMap<>();
 
-  private final Stores stores;
-
-  Settlings(Stores stores) {
-    this.stores = stores;
-  }
-
-  private record Known(long version, Map<Direction, Settling> byDirection) {}
+  /** The lines whose items may be settled, by direction; the index is made anew only when they or the items change. */
+  private record Known(OpenItems items, Map<Direction, List<String>> lines, Map<Direction, Settling> byDirection) {}
 
   /** Returns at most so many proposals for what is not assigned of a movement. */
   List<Settling.Proposal> proposals(String plan, Edits.Current current, BankMovement movement, int most) {
@@ -41,18 +37,19 @@ class Settlings {
   }
 
   private Settling settling(String plan, Edits.Current current, BankMovement movement) {
-    Known one = known.compute(plan, (id, was) -> was != null && was.version() == current.version() ? was : of(plan, current));
+    Map<Direction, List<String>> lines = current.plan().lines().stream().filter(ItemTiming::counts)
+        .collect(Collectors.groupingBy(Line::direction, Collectors.mapping(Line::id, Collectors.toList())));
+    OpenItems items = current.books().items();
+    Known one = known.compute(plan, (id, was) -> was != null && was.items() == items && was.lines().equals(lines) ? was : of(items, lines));
     return one.byDirection().get(movement.minor() > 0 ? Direction.RECEIPT : Direction.PAYMENT);
   }
 
-  private Known of(String plan, Edits.Current current) {
-    Map<String, Long> settled = stores.movements().settled(plan);
+  private static Known of(OpenItems items, Map<Direction, List<String>> lines) {
     Map<Direction, Settling> byDirection = new EnumMap<>(Direction.class);
     for (Direction direction : Direction.values()) {
-      List<OpenItem> items = current.plan().lines().stream().filter(line -> line.direction() == direction && ItemTiming.counts(line))
-          .flatMap(line -> current.books().items().of(line.id()).stream()).toList();
-      byDirection.put(direction, new Settling(items, settled));
+      byDirection.put(direction, new Settling(lines.getOrDefault(direction, List.of()).stream().flatMap(line -> items.of(line).stream()).toList(),
+          items.settled()));
     }
-    return new Known(current.version(), byDirection);
+    return new Known(items, lines, byDirection);
   }
 }

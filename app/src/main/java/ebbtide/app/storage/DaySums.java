@@ -49,15 +49,8 @@ class DaySums {
     template.batchUpdate("insert into account_day (plan_id, statement_id, account, booking_date, direction, minor, unassigned, waiting) values (?, ?, ?, ?, ?, ?, ?, ?)",
         accounts.entrySet().stream().map(e -> new Object[] {planId, statementId, e.getKey().account(), e.getKey().day(), e.getKey().direction(),
             e.getValue()[0], e.getValue()[1], e.getValue()[2]}).toList());
-    template.batchUpdate("insert into item_sum (plan_id, statement_id, item_id, closed) values (?, ?, ?, ?)", closed(movements).entrySet().stream()
+    template.batchUpdate("insert into item_sum (plan_id, statement_id, item_id, closed) values (?, ?, ?, ?)", BankMovement.settled(movements).entrySet().stream()
         .map(e -> new Object[] {planId, statementId, e.getKey(), e.getValue()}).toList());
-  }
-
-  private static Map<String, Long> closed(List<BankMovement> movements) {
-    Map<String, Long> closed = new HashMap<>();
-    movements.forEach(movement -> movement.parts().stream().filter(part -> part.itemId() != null)
-        .forEach(part -> closed.merge(part.itemId(), Math.abs(part.minor()) + part.less(), Long::sum)));
-    return closed;
   }
 
   /** Takes the sums of a statement out. */
@@ -87,8 +80,8 @@ class DaySums {
         update account_day set unassigned = unassigned + ?, waiting = waiting + ?
         where plan_id = ? and statement_id = ? and booking_date = ? and account = ? and direction = ?""")
         .params(by[1], by[2], planId, statementId, key.day(), key.account(), key.direction()).update());
-    Map<String, Long> closed = closed(List.of(becomes));
-    closed(List.of(was)).forEach((item, minor) -> closed.merge(item, -minor, Long::sum));
+    Map<String, Long> closed = BankMovement.settled(List.of(becomes));
+    BankMovement.settled(List.of(was)).forEach((item, minor) -> closed.merge(item, -minor, Long::sum));
     closed.forEach((item, by) -> {
       int there = client.sql("update item_sum set closed = closed + ? where plan_id = ? and item_id = ? and statement_id = ?")
           .params(by, planId, item, statementId).update();

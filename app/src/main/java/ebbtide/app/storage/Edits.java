@@ -21,6 +21,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -92,7 +93,22 @@ public class Edits {
     placed.removeIf(one -> changed.contains(one.line().id()));
     placed.addAll(stores.lines().find(planId, changed));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
-    return forecast(planId, placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects)));
+    return forecast(planId, placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))));
+  }
+
+  /** Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and goes with all it settles. */
+  private Map<String, Long> settledAfter(String planId, Current was, List<Effect> effects) {
+    if (effects.stream().anyMatch(effect -> effect.kind() == Kept.Kind.STATEMENT)) {
+      return stores.movements().settled(planId);
+    }
+    Map<String, Long> settled = new HashMap<>(was.books().items().settled());
+    effects.stream().filter(effect -> effect.kind() == Kept.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
+        .forEach(effect -> {
+          BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
+          BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.after())))).forEach((item, minor) -> settled.merge(item, minor, Long::sum));
+          BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.before())))).forEach((item, minor) -> settled.merge(item, -minor, Long::sum));
+        });
+    return settled;
   }
 
   /**
@@ -134,7 +150,7 @@ public class Edits {
         byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
       }
     }
-    return OpenItems.of(List.copyOf(byId.values()));
+    return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
   }
 
   private Current forecast(String planId, List<Placed> placed, Counted counted) {
@@ -150,7 +166,7 @@ public class Edits {
 
   private Counted books(String planId) {
     return stores.movements().books(planId, stores.accounts().all(planId))
-        .with(OpenItems.of(stores.items().all(planId, stores.plans().settings(planId).currency())));
+        .with(OpenItems.of(stores.items().all(planId, stores.plans().settings(planId).currency())).settled(stores.movements().settled(planId)));
   }
 
   /**

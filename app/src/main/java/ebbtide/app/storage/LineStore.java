@@ -19,7 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 public class LineStore implements Kept {
   private static final int ASSUMPTION_VERSION = 1;
   private static final String COLUMNS = """
-      select id, position, parent, name, direction, active, account, note, assumption, overrides, nature, carried from line
+      select id, position, parent, name, direction, active, account, note, assumption, overrides, nature, carried, netting from line
       where plan_id = ?""";
   private final JdbcClient client;
   private final PlanStore plans;
@@ -59,8 +59,10 @@ public class LineStore implements Kept {
     putUnlessNull(node, "nature", row.getString("nature"));
     node.set("assumption", PlanReader.parse(row.getString("assumption")));
     node.set("overrides", PlanReader.parse(row.getString("overrides")));
-    if (row.getString("carried") != null) {
-      node.set("carried", PlanReader.parse(row.getString("carried")));
+    for (String part : List.of("carried", "netting")) {
+      if (row.getString(part) != null) {
+        node.set(part, PlanReader.parse(row.getString(part)));
+      }
     }
     return node;
   }
@@ -102,13 +104,14 @@ public class LineStore implements Kept {
     JsonNode line = json.get("line");
     client.sql("""
         insert into line (plan_id, id, position, parent, name, direction, active, account, note, assumption_version,
-          assumption, overrides, nature, carried)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
+          assumption, overrides, nature, carried, netting)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
         .params(planId, id, json.get("position").asDouble(), line.path("group").asString(null), line.get("name").asString(),
             line.get("direction").asString(), line.get("active").asBoolean(), line.path("account").asString(null),
             line.get("note").asString(), ASSUMPTION_VERSION, line.get("assumption").toString(),
             line.get("overrides").toString(), line.path("nature").asString(null),
-            line.has("carried") ? line.get("carried").toString() : null)
+            line.has("carried") ? line.get("carried").toString() : null,
+            line.has("netting") ? line.get("netting").toString() : null)
         .update();
   }
 }

@@ -53,23 +53,30 @@ public class MovementStore implements Kept {
     long firstId = nextIds();
     client.sql("""
         insert into movement (plan_id, account, statement_id, id, booking_date, value_date, minor, unassigned, text,
-          counterparty, reference, fingerprint)
-        select ?, ?, ?, id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint
+          counterparty, reference, fingerprint, line_id)
+        select ?, ?, ?, id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id
         from unnest(cast(? as bigint array), cast(? as date array), cast(? as date array), cast(? as bigint array),
           cast(? as bigint array), cast(? as varchar array), cast(? as varchar array), cast(? as varchar array),
-          cast(? as varchar array))
-          as u (id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint)""")
+          cast(? as varchar array), cast(? as varchar array))
+          as u (id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id)""")
         .params(planId, account, statementId, LongStream.range(firstId, firstId + movements.size()).boxed().toArray(),
             column(movements, BankMovement::bookingDate), column(movements, BankMovement::valueDate),
             column(movements, BankMovement::minor), column(movements, BankMovement::unassigned),
             column(movements, BankMovement::text), column(movements, BankMovement::counterparty),
-            column(movements, BankMovement::reference), column(movements, Fingerprint::of))
+            column(movements, BankMovement::reference), column(movements, Fingerprint::of),
+            column(movements, MovementStore::wholeLine))
         .update();
     List<Object[]> parts = new ArrayList<>();
     for (int i = 0; i < movements.size(); i++) {
-      addParts(firstId + i, movements.get(i).parts(), parts);
+      addParts(firstId + i, movements.get(i), parts);
     }
     insertParts(parts);
+  }
+
+  /** Returns the line whose a movement is as a whole, settling no item; null if it has parts to be kept. */
+  private static String wholeLine(BankMovement movement) {
+    AssignedPart part = movement.parts().size() == 1 ? movement.parts().get(0) : null;
+    return part != null && part.minor() == movement.minor() && part.itemId() == null && part.less() == 0 ? part.lineId() : null;
   }
 
   private static Object[] column(List<BankMovement> movements, Function<BankMovement, Object> of) {
@@ -81,9 +88,9 @@ public class MovementStore implements Kept {
     return client.sql("select next value for movement_id").query(Long.class).single();
   }
 
-  private static void addParts(long movementId, List<AssignedPart> parts, List<Object[]> rows) {
-    for (int i = 0; i < parts.size(); i++) {
-      AssignedPart part = parts.get(i);
+  private static void addParts(long movementId, BankMovement movement, List<Object[]> rows) {
+    for (int i = 0; wholeLine(movement) == null && i < movement.parts().size(); i++) {
+      AssignedPart part = movement.parts().get(i);
       rows.add(new Object[] {movementId, i, part.lineId(), part.minor(), part.itemId(), part.less()});
     }
   }
@@ -155,7 +162,7 @@ public class MovementStore implements Kept {
     String like = query.words() == null || query.words().isBlank() ? null
         : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
     List<Stored> bare = client.sql("""
-        select id, account, booking_date, value_date, minor, text, counterparty, reference from movement m
+        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement m
         where plan_id = :plan
           and statement_id not in (:off)
           and (cast(:account as varchar) is null or account = :account)
@@ -164,28 +171,30 @@ public class MovementStore implements Kept {
           and (cast(:from as date) is null or booking_date >= :from)
           and (cast(:to as date) is null or booking_date <= :to)
           and (cast(:words as varchar) is null or lower(text || ' ' || counterparty || ' ' || reference) like :words)
-          and (cast(:line as varchar) is null
+          and (cast(:line as varchar) is null or line_id = :line
             or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
         order by plan_id, booking_date desc, id desc limit :limit offset :offset""")
         .param("plan", planId).param("off", switchedOff(planId)).param("account", query.account())
         .param("which", query.which().name())
         .param("from", query.from()).param("to", query.to()).param("words", like).param("line", query.lineId())
         .param("limit", query.limit()).param("offset", query.offset())
-        .query((row, n) -> new Stored(row.getLong("id"), movement(row, List.of()))).list();
+        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list();
     return withParts(bare);
   }
 
   /** Returns a movement of a plan; refuses an id that is not there. */
   public BankMovement get(String planId, long id) {
     List<Stored> bare = client.sql("""
-        select id, account, booking_date, value_date, minor, text, counterparty, reference from movement
+        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
         where plan_id = ? and id = ?""").params(planId, id)
-        .query((row, n) -> new Stored(row.getLong("id"), movement(row, List.of()))).list();
+        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list();
     return withParts(bare).stream().findFirst().map(Stored::movement)
         .orElseThrow(() -> new NotFound("bank movement", Long.toString(id)));
   }
 
-  private static BankMovement movement(ResultSet row, List<AssignedPart> parts) throws SQLException {
+  private static BankMovement movement(ResultSet row) throws SQLException {
+    String line = row.getString("line_id");
+    List<AssignedPart> parts = line == null ? List.of() : List.of(new AssignedPart(line, row.getLong("minor")));
     return new BankMovement(row.getString("account"), row.getObject("booking_date", LocalDate.class),
         row.getObject("value_date", LocalDate.class), row.getLong("minor"), row.getString("text"),
         row.getString("counterparty"), row.getString("reference"), parts);
@@ -204,10 +213,8 @@ public class MovementStore implements Kept {
                 .add(new AssignedPart(row.getString("line_id"), row.getLong("minor"), row.getString("item_id"), row.getLong("less")));
           });
     }
-    return bare.stream().map(stored -> {
-      BankMovement m = stored.movement();
-      return new Stored(stored.id(), m.withParts(parts.getOrDefault(stored.id(), List.of())));
-    }).toList();
+    return bare.stream().map(stored -> new Stored(stored.id(),
+        stored.movement().withParts(parts.getOrDefault(stored.id(), stored.movement().parts())))).toList();
   }
 
   /** Takes out the movements of a statement that was never switched on. */
@@ -222,8 +229,8 @@ public class MovementStore implements Kept {
   /** Returns the ids of the movements that have a part on a line. */
   List<Long> idsOnLine(String planId, String lineId) {
     return client.sql("""
-        select distinct m.id from movement m join movement_part p on p.movement_id = m.id
-        where m.plan_id = :plan and p.line_id = :line
+        select m.id from movement m
+        where m.plan_id = :plan and (m.line_id = :line or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
           and m.booking_date in (select booking_date from line_day where plan_id = :plan and line_id = :line)""")
         .param("plan", planId).param("line", lineId).query(Long.class).list();
   }
@@ -269,12 +276,13 @@ public class MovementStore implements Kept {
     List<AssignedPart> parts = parts(state);
     BankMovement was = get(planId, movementId);
     String statementId = client.sql("select statement_id from movement where plan_id = ? and id = ?").params(planId, movementId).query(String.class).single();
-    sums.change(planId, statementId, was, was.withParts(parts));
+    BankMovement becomes = was.withParts(parts);
+    sums.change(planId, statementId, was, becomes);
     client.sql("delete from movement_part where movement_id = ?").param(movementId).update();
     List<Object[]> rows = new ArrayList<>();
-    addParts(movementId, parts, rows);
+    addParts(movementId, becomes, rows);
     insertParts(rows);
-    client.sql("update movement set unassigned = minor - ? where plan_id = ? and id = ?")
-        .params(parts.stream().mapToLong(AssignedPart::minor).sum(), planId, movementId).update();
+    client.sql("update movement set unassigned = ?, line_id = ? where plan_id = ? and id = ?")
+        .params(becomes.unassigned(), wholeLine(becomes), planId, movementId).update();
   }
 }

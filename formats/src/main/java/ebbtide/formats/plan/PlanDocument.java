@@ -28,6 +28,6 @@ public record PlanDocument(Plan plan, List<Account> accounts, List<AssignRule> r
 
   /** Returns the books of the accounts, movements and items. */
   public Books books() {
-    return Books.of(accounts, movements).with(OpenItems.of(items));
+    return Books.of(accounts, movements).with(OpenItems.of(items).settled(BankMovement.settled(movements)));
   }
 }

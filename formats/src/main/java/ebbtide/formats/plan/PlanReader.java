@@ -16,6 +16,7 @@ import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Nature;
+import ebbtide.plan.Netting;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
@@ -193,13 +194,14 @@ public final class PlanReader {
     List<SourceDocument> documents = place.at("documents").list(PlanReader::sourceDocument);
     PaymentRuns runs = paymentRuns(place.at("paymentRuns"));
     List<SaidHabit> habits = place.at("habits").list(PlanReader::saidHabit);
+    Integer closedAfter = place.at("closedAfter").wholeIn(0, 60, 0);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
-        || amountSteps == null) {
+        || amountSteps == null || closedAfter == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents, runs, habits));
+        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {
@@ -280,17 +282,18 @@ public final class PlanReader {
     Assumption assumption = new AssumptionReader(currency, usual).read(place.at("assumption"));
     List<Line.CashOverride> overrides = place.at("overrides").list(p -> override(p, currency));
     List<CarriedAmount> carried = place.at("carried").list(p -> carried(p, currency));
+    Netting netting = NettingJson.read(place.at("netting"));
     JsonPlace standing = place.at("nature");
     Nature nature = standing.isAbsent() ? null : standing.oneOf(Nature.class);
     place.noOthers();
     if (nature == null && !standing.isAbsent()) {
       return null;
     }
-    if (id == null || name == null || direction == null || active == null || assumption == null) {
+    if (id == null || name == null || direction == null || active == null || assumption == null || netting == null) {
       return null;
     }
     return place.make(() -> new Line(id, group, name, direction, active, account, note, assumption, overrides,
-        nature == null ? Nature.usual(direction, assumption) : nature, carried));
+        nature == null ? Nature.usual(direction, assumption) : nature, carried, netting));
   }
 
   private static CarriedAmount carried(JsonPlace place, Currency currency) {

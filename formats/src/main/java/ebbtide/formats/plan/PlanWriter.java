@@ -12,6 +12,7 @@ import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
+import ebbtide.plan.Netting;
 import ebbtide.plan.Pay;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.SalesTax;
@@ -111,6 +112,9 @@ public final class PlanWriter {
       node.set("habits", MethodWriter.list(s.habits(), one -> NODES.objectNode().put("direction", Words.of(one.direction()))
           .put("counterparty", one.counterparty()).put("days", one.days())));
     }
+    if (s.closedAfter() > 0) {
+      node.put("closedAfter", s.closedAfter());
+    }
     node.set("countedReceipts", words(s.countedReceipts()));
     node.set("countedPayments", words(s.countedPayments()));
     node.set("cashRate", rates(s.cashRate()));
@@ -154,6 +158,9 @@ public final class PlanWriter {
     if (!line.carried().isEmpty()) {
       node.set("carried", MethodWriter.list(line.carried(), one -> NODES.objectNode().put("id", one.id()).put("day", one.day().toString())
           .put("amount", amount(one.amount())).put("origin", one.origin())));
+    }
+    if (!line.netting().equals(Netting.USUAL)) {
+      node.set("netting", NettingJson.write(line.netting()));
     }
     return node;
   }

@@ -236,7 +236,7 @@ class FieldFaultsTest {
       "\"tax\": \"20\"|\"tax\": \"200\"|/|the sales tax of an item lies between nil and its amount",
       "\"open\": \"70.50\"|\"open\": \"700\"|/|what is open of an item lies between nil and its amount",
       "\"open\": \"70.50\"|\"open\": \"1\", \"paid\": \"2026-04-02\"|/|an item that is paid has nothing open",
-      "\"held\"|\"lost\"|/standing|One of normal, held, disputed is expected",
+      "\"held\"|\"lost\"|/standing|One of normal, held, disputed, cannot-wait is expected",
       "\"share\": \"2\"|\"share\": \"80\"|/discount|discount for paying early must be from 0% to 50%, but was 80%",
       "\"supplied\"|\"delivered\"|/delivered|is not known here"})
   void openItem_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
