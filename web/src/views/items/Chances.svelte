@@ -102,7 +102,7 @@
           <td class="words">{longDay(one.to)}</td>
           <td>{plan.money.full(one.lift)}</td>
           <td title={fullDay(one.lowWaterDay)}>{plan.money.full(one.lowWaterCash)}</td>
-          <td class="words hush">{one.cost}</td>
+          <td class="words {item.standing === 'cannot-wait' ? 'bad' : 'hush'}">{one.cost}</td>
           <td class="words">
             <button class="underline" aria-pressed={tried === one.item.id} onclick={() => void tryOut(one)}
               >{tried === one.item.id ? 'Leave' : 'Try'}</button

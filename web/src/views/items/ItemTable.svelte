@@ -1,16 +1,41 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
-  import { longDay, noDay, readDay } from '../../lib/dates';
+  import { longDay, noDay, readDay, shortDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
-  import { changedItem, KINDS, putItem, SOURCES, STANDINGS, type ItemJson, type ItemView } from './items';
+  import {
+    changedItem,
+    KINDS,
+    putItem,
+    readDiscount,
+    SOURCES,
+    STANDINGS,
+    type ItemJson,
+    type ItemView,
+    type Order,
+  } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
     items: ItemView[];
+    order: Order;
+    descending: boolean;
+    onorder: (by: Order) => void;
   }
 
-  let { direction, items }: Props = $props();
+  let { direction, items, order, descending, onorder }: Props = $props();
+  const COLUMNS: { name: string; order?: Order }[] = [
+    { name: 'Number', order: 'NUMBER' },
+    { name: 'Counterparty', order: 'COUNTERPARTY' },
+    { name: 'Line', order: 'LINE' },
+    { name: 'Due', order: 'DUE' },
+    { name: 'Open', order: 'OPEN' },
+    { name: 'Expected', order: 'EXPECTED' },
+    { name: 'Expect it on' },
+    { name: 'Promised for' },
+    { name: 'Discount' },
+    { name: 'Is' },
+  ];
   const plan = getPlan();
   const said = new Said();
 
@@ -28,6 +53,21 @@
     );
   }
 
+  function discountWords(item: ItemJson): string {
+    const discount = item.discount as { until: string; share: string } | undefined;
+    return discount ? `${discount.share}% until ${discount.until}` : '';
+  }
+
+  function setDiscount(item: ItemJson, typed: string) {
+    const discount = readDiscount(typed);
+    if (discount === null) return `'${typed}' is no discount: type one such as 2% until 2026-04-14.`;
+    return putItem(
+      plan,
+      changedItem(item, { discount }),
+      discount ? `${named(item)} ${discount.share}% off until ${discount.until}` : `${named(item)}: discount taken out`,
+    );
+  }
+
   function setStanding(item: ItemJson, standing: string) {
     const name = STANDINGS.find((one) => one.value === standing)!.name;
     void said.of(putItem(plan, changedItem(item, { standing }), `${named(item)} ${name}`));
@@ -35,21 +75,25 @@
 </script>
 
 {#if items.length}
-  <table class="figures" aria-label="Open items">
+  <table class="figures tight" aria-label="Open items">
     <thead>
       <tr>
-        <th class="words" scope="col">Number</th><th class="words" scope="col">Counterparty</th><th
-          class="words"
-          scope="col">Line</th
-        >
-        <th class="words" scope="col">Due</th><th scope="col">Open</th><th class="words" scope="col">Expected</th><th
-          class="words"
-          scope="col">by</th
-        >
-        <th class="words" scope="col">Expect it on</th><th class="words" scope="col">Promised for</th><th
-          class="words"
-          scope="col">Is</th
-        >
+        {#each COLUMNS as column (column.name)}
+          <th
+            class={column.order === 'OPEN' ? '' : 'words'}
+            scope="col"
+            aria-sort={column.order && column.order === order ? (descending ? 'descending' : 'ascending') : undefined}
+          >
+            {#if column.order}
+              <button
+                class="underline decoration-dotted"
+                title={column.order === order ? 'Turn the order round' : `Order by ${column.name.toLowerCase()}`}
+                onclick={() => onorder(column.order!)}
+                >{column.name}{column.order === order ? (descending ? ' ↓' : ' ↑') : ''}</button
+              >
+            {:else}{column.name}{/if}
+          </th>
+        {/each}
       </tr>
     </thead>
     <tbody>
@@ -59,17 +103,18 @@
           <th class="words font-normal" scope="row" title={KINDS[String(item.kind)]![direction]}
             >{item.number}{item.kind === 'invoice' ? '' : `, ${KINDS[String(item.kind)]![direction]}`}</th
           >
-          <td class="words max-w-[170px] overflow-hidden text-ellipsis">{item.counterparty}</td>
-          <td class="words max-w-[140px] overflow-hidden text-ellipsis">{one.line}</td>
-          <td class="words" title={one.daysLate > 0 ? `${one.daysLate} days late` : ''}
-            >{longDay(String(item.due))}{one.daysLate > 0 ? ` (+${one.daysLate})` : ''}</td
+          <td class="words max-w-[150px] overflow-hidden text-ellipsis">{item.counterparty}</td>
+          <td class="words max-w-[130px] overflow-hidden text-ellipsis">{one.line}</td>
+          <td class="words" title={longDay(String(item.due)) + (one.daysLate > 0 ? `, ${one.daysLate} days late` : '')}
+            >{shortDay(String(item.due))}{one.daysLate > 0 ? ` (+${one.daysLate})` : ''}</td
           >
           <td>{plan.money.full(one.open)}</td>
-          <td class="words" title={one.because}>{one.expected ? longDay(one.expected) : '–'}</td>
-          <td class="words hush" title={one.because}>{SOURCES[one.source]}</td>
+          <td class="words" title="{one.expected ? longDay(one.expected) + ', ' : ''}{one.because}"
+            >{one.expected ? shortDay(one.expected) : '–'} <span class="hush">{SOURCES[one.source]}</span></td
+          >
           <td class="words"
             ><TypedField
-              class="w-[96px]"
+              class="w-[84px]"
               name="Expect {named(item)} on"
               value={String(item.expected ?? '')}
               onput={(typed) => setDay(item, 'expected', typed)}
@@ -77,15 +122,24 @@
           >
           <td class="words"
             ><TypedField
-              class="w-[96px]"
+              class="w-[84px]"
               name="{named(item)} promised for"
               value={String(item.promised ?? '')}
               onput={(typed) => setDay(item, 'promised', typed)}
             /></td
           >
+          <td class="words"
+            ><TypedField
+              class="w-[92px]"
+              name="Discount of {named(item)}"
+              placeholder="·"
+              value={discountWords(item)}
+              onput={(typed) => setDiscount(item, typed)}
+            /></td
+          >
           <td class="words">
             <select
-              class="small-field"
+              class="small-field w-[96px]"
               aria-label="{named(item)} is"
               value={String(item.standing ?? 'normal')}
               onchange={(e) => setStanding(item, e.currentTarget.value)}

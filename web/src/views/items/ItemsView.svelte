@@ -10,6 +10,7 @@
   import HabitsCard from './HabitsCard.svelte';
   import ItemTable from './ItemTable.svelte';
   import NewItem from './NewItem.svelte';
+  import { SHOWN, type Order, type Show } from './items';
   import SumTable from './SumTable.svelte';
 
   interface Props {
@@ -21,6 +22,9 @@
   const side = $derived(direction === 'receipt' ? ('RECEIPT' as const) : ('PAYMENT' as const));
   let part = $state<'items' | 'counterparty' | 'age' | 'week' | 'habits' | 'chances'>('items');
   let words = $state('');
+  let show = $state<Show>('ALL');
+  let order = $state<Order>('EXPECTED');
+  let descending = $state(false);
   let bringing = $state(false);
   let typing = $state(false);
 
@@ -28,12 +32,24 @@
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/items', {
-        params: { path: { plan: plan.id }, query: { direction: side, words } },
+        params: { path: { plan: plan.id }, query: { direction: side, words, show, order, descending } },
         signal,
       }),
     );
   });
   const view = $derived(loaded.data);
+
+  function orderBy(by: Order) {
+    descending = by === order && !descending;
+    order = by;
+  }
+
+  /** Opens the items of a sum: those of its counterparty. */
+  function openSum(name: string) {
+    words = name;
+    part = 'items';
+  }
+
   const SUMS = { counterparty: 'byCounterparty', age: 'byAge', week: 'byWeek' } as const;
 </script>
 
@@ -72,25 +88,33 @@
   {:else if part === 'chances'}
     <Chances {direction} {side} />
   {:else if part === 'items'}
-    <input
-      class="small-field mb-2 w-[260px]"
-      placeholder="words of number, counterparty or line"
-      aria-label="Search items"
-      bind:value={words}
-    />
-    <ItemTable {direction} items={view.items} />
+    <div class="mb-2 flex items-center gap-3">
+      <input
+        class="small-field w-[260px]"
+        placeholder="words of number, counterparty or line"
+        aria-label="Search items"
+        bind:value={words}
+      />
+      <label class="hush"
+        >show
+        <select class="small-field" aria-label="Items shown" bind:value={show}>
+          {#each SHOWN as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+        </select></label
+      >
+    </div>
+    <ItemTable {direction} items={view.items} {order} {descending} onorder={orderBy} />
     {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}
     {#if view.items.length === 0}
       <p class="card">
-        {words
-          ? 'No item fits. Change the words.'
+        {words || show !== 'ALL'
+          ? 'No item fits. Change the words, or what is shown.'
           : direction === 'receipt'
             ? 'Here belong invoices that are not paid yet, credit notes and sales orders: bring in the list from the ledger, or type one.'
             : 'Here belong bills that are not paid yet, credit notes and purchase orders: bring in the list from the ledger, or type one.'}
       </p>
     {/if}
   {:else}
-    <SumTable sums={view[SUMS[part]]} by={part} />
+    <SumTable sums={view[SUMS[part]]} by={part} onopen={part === 'counterparty' ? openSum : undefined} />
   {/if}
 {:else if loaded.problem}
   <p role="alert" class="bad">{loaded.problem.detail}</p>

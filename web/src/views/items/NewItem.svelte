@@ -6,7 +6,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import KeepItems from './KeepItems.svelte';
-  import { KINDS, putItem } from './items';
+  import { changedItem, KINDS, putItem } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -23,6 +23,7 @@
   let counterparty = $state('');
   let issued = $state('');
   let due = $state('');
+  let delivery = $state('');
   let amount = $state('');
   const chosen = $derived(lines.find((one) => one.id === line));
 
@@ -30,19 +31,24 @@
     e.preventDefault();
     const from = readDay(issued);
     const to = readDay(due);
+    const supplied = readDay(delivery);
     const gross = readAmount(amount);
     const faults = [
       line ? '' : 'Choose the line it belongs to.',
       number.trim() ? '' : 'Give it a number.',
       counterparty.trim() ? '' : 'Say whose it is.',
       from ? '' : noDay(issued),
-      to ? '' : noDay(due),
+      to || !due.trim() ? '' : noDay(due),
+      supplied || !delivery.trim() ? '' : noDay(delivery),
       gross === null ? noAmount(amount) : '',
     ].filter(Boolean);
     if (faults.length) return said.now(faults.join(' '));
     const id = crypto.randomUUID();
     const name = KINDS[kind]![direction];
-    const item = { id, kind, number, counterparty, line, issued: from, due: to, amount: gross };
+    const item = changedItem(
+      { id, kind, number, counterparty, line, issued: from, amount: gross },
+      { due: to ?? undefined, supplied: supplied ?? undefined },
+    );
     if (await said.of(putItem(plan, item, `${name} ${number} of ${counterparty} typed`))) number = amount = '';
   }
 </script>
@@ -69,7 +75,20 @@
       aria-label="Issue date of a new item"
       bind:value={issued}
     />
-    <input class="small-field w-[110px]" placeholder="due" aria-label="Due date of a new item" bind:value={due} />
+    <input
+      class="small-field w-[110px]"
+      placeholder="delivery"
+      title="The month it belongs to; nothing: when it is issued"
+      aria-label="Delivery date of a new item"
+      bind:value={delivery}
+    />
+    <input
+      class="small-field w-[110px]"
+      placeholder="due, or by terms"
+      title="Nothing: by the terms of its line"
+      aria-label="Due date of a new item"
+      bind:value={due}
+    />
     <input
       class="small-field w-[110px] text-right"
       placeholder="amount with tax"

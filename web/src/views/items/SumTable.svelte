@@ -5,9 +5,11 @@
   interface Props {
     sums: Sum[];
     by: 'counterparty' | 'age' | 'week';
+    /** Opens the items of a sum, where they are found by its name. */
+    onopen?: (name: string) => void;
   }
 
-  let { sums, by }: Props = $props();
+  let { sums, by, onopen }: Props = $props();
   const plan = getPlan();
   const TITLES = { counterparty: 'Counterparty', age: 'On the as-of date', week: 'Expected in the' };
 </script>
@@ -23,7 +25,10 @@
   <tbody>
     {#each sums as sum (sum.name)}
       <tr>
-        <th class="words" scope="row">{sum.name}</th>
+        <th class="words" scope="row"
+          >{#if onopen}<button class="underline decoration-dotted" onclick={() => onopen(sum.name)}>{sum.name}</button
+            >{:else}{sum.name}{/if}</th
+        >
         <td>{sum.items}</td>
         <td>{plan.money.full(sum.open)}</td>
         <td>{plan.money.full(sum.pays)}</td>

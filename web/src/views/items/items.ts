@@ -1,4 +1,6 @@
 import { answer, api, type Schemas } from '../../lib/api';
+import { readDay } from '../../lib/dates';
+import { readPercent } from '../../lib/money';
 import type { PlanState } from '../../lib/plan.svelte';
 
 export type ItemsView = Schemas['OpenItemsView'];
@@ -22,6 +24,7 @@ export const SOURCES: Record<string, string> = {
   habit: 'habit',
   run: 'payment run',
   terms: 'terms',
+  'under-way': 'under way',
   held: 'left out',
   doubtful: 'doubtful',
   credit: 'credit',
@@ -31,6 +34,19 @@ export const STANDINGS = [
   { value: 'normal', name: 'expected' },
   { value: 'held', name: 'held' },
   { value: 'disputed', name: 'disputed' },
+  { value: 'cannot-wait', name: 'cannot wait' },
+];
+
+export type Show = 'ALL' | 'LATE' | 'SAID' | 'BROKEN' | 'LEFT_OUT' | 'UNDER_WAY';
+export type Order = 'EXPECTED' | 'DUE' | 'OPEN' | 'NUMBER' | 'COUNTERPARTY' | 'LINE';
+
+export const SHOWN: { value: Show; name: string }[] = [
+  { value: 'ALL', name: 'all of them' },
+  { value: 'LATE', name: 'late' },
+  { value: 'SAID', name: 'with a day or a word typed' },
+  { value: 'BROKEN', name: 'whose day has passed' },
+  { value: 'LEFT_OUT', name: 'left out of the forecast' },
+  { value: 'UNDER_WAY', name: 'under way at the bank' },
 ];
 
 /** Puts an item, new or changed; gives the refusal, or nothing. */
@@ -51,4 +67,13 @@ export function changedItem(item: ItemJson, part: Record<string, unknown>): Item
   return Object.fromEntries(
     Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined),
   ) as unknown as ItemJson;
+}
+
+/** Reads "2% until 14 Apr 2026" as a discount for paying early; nothing is none, what can't be read is null. */
+export function readDiscount(typed: string): { until: string; share: string } | undefined | null {
+  if (!typed.trim()) return undefined;
+  const found = /^\s*([\d.,]+)\s*%?\s*(?:until|by|,)\s*(.+)$/i.exec(typed);
+  const until = found && readDay(found[2]!);
+  const share = found && readPercent(found[1]!);
+  return until && share ? { until, share } : null;
 }

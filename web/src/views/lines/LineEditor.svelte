@@ -16,6 +16,7 @@
   import SalesTaxEditor from './settled/SalesTaxEditor.svelte';
   import StreamEditor from './StreamEditor.svelte';
   import type { Json } from './save';
+  import WindowFields from './WindowFields.svelte';
 
   interface Props {
     id: string;
@@ -49,6 +50,7 @@
   let saved = $state.raw<{ since: LineView; line: LineJson }>();
   const line = $derived(current());
   const assumption = $derived(line?.assumption as Json | undefined);
+  const netting = $derived((line?.netting ?? {}) as Json);
 
   /** Read from the states themselves: edits under way are made though the editor was left, when nothing is derived any more. */
   function current(): LineJson | undefined {
@@ -58,9 +60,18 @@
   let last: Promise<unknown> = Promise.resolve();
 
   function save(change: (now: Json) => Json, words: string): Promise<string> {
+    return saveLine((now) => ({ ...now, assumption: change(now.assumption as Json) }), words);
+  }
+
+  /** Netting is a part of the line, beside what it assumes. */
+  function saveNetting(change: (now: Json) => Json, words: string): Promise<string> {
+    return saveLine((now) => ({ ...now, netting: change((now.netting ?? {}) as Json) }), words);
+  }
+
+  function saveLine(change: (now: LineJson) => LineJson, words: string): Promise<string> {
     const saving = last.then(async () => {
       const now = current()!;
-      const next = { ...now, assumption: change(now.assumption as Json) };
+      const next = change(now);
       const problem = await plan.putLine(next, `${next.name}: ${words}`);
       if (!problem) saved = { since: loaded.data!, line: next };
       return problem?.detail ?? '';
@@ -126,13 +137,15 @@
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>
   {#if view.kind === 'stream'}
-    <StreamEditor {view} {assumption} {id} {save} {offset} onshift={(by) => (offset += by)} />
+    <StreamEditor {view} {assumption} {id} {save} {saveNetting} {netting} {offset} onshift={(by) => (offset += by)} />
   {:else if view.kind === 'recurring'}
     <RecurringEditor {assumption} {save} />
+    <WindowFields {netting} coming={view.coming} save={saveNetting} />
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title="Prepaid, or accrued when below zero" />{/each}
     <ComingDates coming={view.coming} />
   {:else if view.kind === 'items'}
     <ItemsEditor {assumption} {save} />
+    <WindowFields {netting} coming={view.coming} save={saveNetting} />
     <ComingDates coming={view.coming} />
   {:else if view.kind !== 'group'}
     {#if view.kind === 'pay'}

@@ -4,6 +4,7 @@
   import MethodEditor from './MethodEditor.svelte';
   import { addDays, monthStart } from '../../lib/dates';
   import EarlyPayment from './EarlyPayment.svelte';
+  import LeftCard from './LeftCard.svelte';
   import LedgerFields from './LedgerFields.svelte';
   import MonthStrip from './MonthStrip.svelte';
   import RollForwardCard from './RollForwardCard.svelte';
@@ -20,11 +21,13 @@
     view: LineView;
     assumption: Json;
     save: Save;
+    netting: Json;
+    saveNetting: Save;
     offset: number;
     onshift: (months: number) => void;
   }
 
-  let { id, view, assumption, save, offset, onshift }: Props = $props();
+  let { id, view, assumption, save, netting, saveNetting, offset, onshift }: Props = $props();
   const plan = getPlan();
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
   const paid = $derived((view.line as Json).direction === 'payment');
@@ -86,6 +89,7 @@
   </label>
   {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
 </div>
+{#if view.left.length}<LeftCard months={view.left} {paid} {netting} save={saveNetting} />{/if}
 {#if view.early}<EarlyPayment early={view.early} />{/if}
 {#if !view.schedule}
   {#each view.owed.filter((roll) => roll.kind !== 'stock') as roll (roll.kind)}<RollForwardCard

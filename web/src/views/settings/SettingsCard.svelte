@@ -125,6 +125,16 @@
       onchange={(by) => change((now) => ({ cashRate: by((now.cashRate ?? []) as StepJson[]) }))}
     />
     <PaymentRunFields {settings} {put} />
+    <TypedField
+      label="A month of invoices or bills is closed"
+      class="w-[48px] text-right"
+      value={String(settings.closedAfter ?? 0)}
+      after="days after its end"
+      onput={(typed) =>
+        /^\d+$/.test(typed.trim())
+          ? put({ closedAfter: Number(typed) })
+          : `'${typed}' is no whole number: type the days, from 0 to 60.`}
+    />
     {#each [{ field: 'countedReceipts', name: 'Receipts that count' }, { field: 'countedPayments', name: 'Payments that count' }] as one (one.field)}
       <div class="flex items-center gap-3">
         <span class="hush w-[140px]">{one.name}</span>

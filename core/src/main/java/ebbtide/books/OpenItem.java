@@ -2,6 +2,7 @@ package ebbtide.books;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.Objects;
 
@@ -77,6 +78,14 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
     supplied = supplied == null ? issued : supplied;
     Check.inRange(due.getYear(), 1990, 2100, "year in which the item is due");
     Check.that(paidOn == null || amount.open() == 0, "an item that is paid has nothing open");
+  }
+
+  /**
+   * Returns when an item that has no due day of its own is due by its line's terms (rules 4.1): an order's count from its delivery, a
+   * credit note is due at once.
+   */
+  public static LocalDate dueByTerms(Kind kind, Line line, LocalDate issued, LocalDate supplied) {
+    return kind == Kind.CREDIT_NOTE ? issued : line.dueDay(kind == Kind.ORDER ? supplied : issued);
   }
 
   /** Returns the item with what a person says of it. */

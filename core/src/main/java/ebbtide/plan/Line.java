@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.time.Period;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 
@@ -95,6 +96,16 @@ public record Line(String id, String group, String name, Direction direction, bo
   /** Returns the line with facts taking the plan's place in another way. */
   public Line netting(Netting other) {
     return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, carried, other);
+  }
+
+  /**
+   * Returns when what is issued, or delivered, on a day falls due by the line's terms: by days where it has such terms, else at once.
+   */
+  public LocalDate dueDay(LocalDate from) {
+    if (assumption instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.DAYS) {
+      return stream.terms().days().dueDay(from);
+    }
+    return assumption instanceof Assumption.Recurring recurring ? from.plusDays(recurring.termsDays()) : from;
   }
 
   public boolean isGroup() {

@@ -44,7 +44,7 @@ public final class DemoCompany {
   private static List<OpenItem> items(Line line, DemoWorld world) {
     byte[] list = world.list(line.id(), DemoPlan.AS_OF, DemoPlan.AS_OF).getBytes(StandardCharsets.UTF_8);
     Sheet sheet = SheetReader.read(list).get(0);
-    return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line.id(), line.assumption().tax(),
+    return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line,
         DemoPlan.plan().settings().currency())).items();
   }
 

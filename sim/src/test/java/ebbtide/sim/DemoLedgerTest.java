@@ -9,8 +9,11 @@ import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemList;
 import ebbtide.money.Money;
-import ebbtide.plan.SalesTax;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -21,7 +24,7 @@ class DemoLedgerTest {
   void list_isReadWhole_andItsHabitsBeatDueDates(String line) {
     Sheet sheet = SheetReader.read(Issued.list(line, DemoPlan.AS_OF).getBytes(StandardCharsets.UTF_8)).get(0);
     ItemList list = ItemList.read(sheet, ItemList.heading(sheet), ItemColumns.proposed(sheet.rows().get(0)),
-        new ItemList.Reading(line, SalesTax.NONE, Money.currency("GBP")));
+        new ItemList.Reading(new Line(line, null, line, Direction.RECEIPT, true, null, "", new Assumption.Group(), List.of()), Money.currency("GBP")));
     assertThat(list.problems()).isEmpty();
     assertThat(list.items()).hasSize(sheet.rows().size() - 1);
     assertThat(list.items()).anyMatch(item -> item.kind() == OpenItem.Kind.ORDER).anyMatch(item -> item.amount().open() > 0);

@@ -91,7 +91,7 @@ class ItemListsController {
   }
 
   private static ItemList.Reading reading(Line line, Edits.Current current) {
-    return new ItemList.Reading(line.id(), line.assumption().tax(), current.currency());
+    return new ItemList.Reading(line, current.currency());
   }
 
   private ItemChanges changes(String plan, Edits.Current current, Line line, ItemList list) {

@@ -29,6 +29,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Receivables and payables: open items with the days they are expected, edited in place. */
 @RestController
@@ -56,12 +57,11 @@ class ItemsController {
 
   @GetMapping
   OpenItemsView items(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "") String words,
-      @RequestParam(defaultValue = "200") int limit) {
+      @RequestParam(defaultValue = "ALL") ItemChoice.Show show, @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
+      @RequestParam(defaultValue = "false") boolean descending, @RequestParam(defaultValue = "200") int limit) {
     Edits.Current current = edits.current(plan);
     ItemTable table = ItemTable.of(current.forecast(), direction);
-    String like = words.strip().toLowerCase(Locale.ROOT);
-    List<ItemTable.Row> fitting = table.rows().stream().filter(row -> like.isEmpty()
-        || (row.item().counterparty() + " " + row.item().number() + " " + row.line().name()).toLowerCase(Locale.ROOT).contains(like)).toList();
+    List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending).of(table.rows(), current.plan().settings().asOf());
     int most = Math.min(limit, MOST_ROWS);
     List<LineOfItems> lines = current.plan().lines().stream().filter(line -> line.direction() == direction && !line.isGroup())
         .map(line -> new LineOfItems(line.id(), line.name(), ItemTiming.counts(line))).toList();
@@ -71,7 +71,7 @@ class ItemsController {
 
   private static OpenItemView view(ItemTable.Row row, Edits.Current current) {
     return new OpenItemView(PlanWriter.json(row.item(), current.currency()), row.item().id(), row.line().name(), row.item().signedOpen(),
-        row.expected().day(), row.expected().minor(), row.expected().because(), row.expected().source().name().toLowerCase(Locale.ROOT), row.daysLate());
+        row.expected().day(), row.expected().minor(), row.expected().because(), row.expected().source().name().toLowerCase(Locale.ROOT).replace('_', '-'), row.daysLate());
   }
 
   /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */
@@ -112,11 +112,16 @@ class ItemsController {
     return PlanView.tide(ChaseAndHold.trial(edits.current(plan).forecast(), id, expected));
   }
 
-  /** Puts an item as it is sent; refuses one on a line that is not there or is a group. */
+  /** Puts an item as it is sent, without a due day by its line's terms; refuses one on a line that is not there or is a group. */
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String words,
       @RequestBody JsonNode json) {
     Edits.Current current = edits.current(plan);
+    if (!json.has("due") && json instanceof ObjectNode open && current.plan().findLine(json.path("line").asString("")).isPresent()) {
+      // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
+      OpenItem bare = PlanReader.item(open.deepCopy().put("due", json.path("issued").asString("")), current.currency());
+      open.put("due", OpenItem.dueByTerms(bare.kind(), requireLine(current, bare.lineId()), bare.issued(), bare.supplied()).toString());
+    }
     OpenItem item = PlanReader.item(json, current.currency());
     if (!item.id().equals(id)) {
       throw new IllegalArgumentException("The item in the text is '" + item.id() + "', but '" + id + "' was to be put");

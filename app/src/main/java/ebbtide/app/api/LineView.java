@@ -33,7 +33,10 @@ import java.util.Map;
 public record LineView(Map<String, Object> line, String kind, List<MonthView> strip,
     @Schema(nullable = true) ScheduleView schedule, List<ComingView> coming, List<TaxPeriodView> tax,
     List<PaidOverView> paidOver, List<StockView> stock, List<RollForwardView> owed, @Schema(nullable = true) LedgerView ledger,
-    @Schema(nullable = true) EarlyView early) {
+    @Schema(nullable = true) EarlyView early, List<LeftView> left) {
+
+  /** A month of a stream on books: what is planned, invoiced and on order, what that leaves to be billed, and what exceeded the plan. */
+  public record LeftView(String month, long planned, long invoiced, long onOrder, long left, long overBy) {}
 
   /** A month of a stream: whether it is history, what counts, what the method computes, and why. */
   public record MonthView(String month, boolean history, long amount, long computed, @Schema(nullable = true) String reason,
@@ -109,7 +112,13 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
         line.assumption() instanceof Pay ? paidOver(current, line) : List.of(),
         stock(plan, line, months),
         RollForwards.of(current.forecast(), line, months).stream().map(RollForwardView::of).toList(),
-        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN ? ledger(current, line) : null, early(current, line));
+        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN ? ledger(current, line) : null, early(current, line),
+        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.BOOKS ? left(current, line, months) : List.of());
+  }
+
+  private static List<LeftView> left(Edits.Current current, Line line, int months) {
+    return Forecaster.left(current.plan(), current.books(), line).months().stream().limit(months)
+        .map(one -> new LeftView(one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy())).toList();
   }
 
   /** A target of days has no payments of a month's own to lay out. */

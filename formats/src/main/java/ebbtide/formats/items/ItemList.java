@@ -12,7 +12,7 @@ import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
-import ebbtide.plan.SalesTax;
+import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -32,8 +32,8 @@ public final class ItemList {
   private final char decimalMark;
   private final DateOrder dates;
 
-  /** What a list is read with: the line its items belong to, the tax by which a gross amount alone is parted, its currency. */
-  public record Reading(String lineId, SalesTax tax, Currency currency) {}
+  /** What a list is read with: the line its items belong to, which knows the tax of a gross amount alone and when what has no due day is due; its currency. */
+  public record Reading(Line line, Currency currency) {}
 
   private ItemList(Sheet sheet, int heading, ItemColumns chosen, Reading reading) {
     this.reading = reading;
@@ -109,11 +109,11 @@ public final class ItemList {
     Long given = given(row);
     Kind kind = kind(text(row, Field.KIND), given);
     LocalDate issued = date(row, Field.ISSUED);
-    LocalDate due = text(row, Field.DUE).isEmpty() ? issued : date(row, Field.DUE);
     LocalDate paid = text(row, Field.PAID).isEmpty() ? null : date(row, Field.PAID);
     LocalDate supplied = text(row, Field.SUPPLIED).isEmpty() ? issued : date(row, Field.SUPPLIED);
+    LocalDate due = text(row, Field.DUE).isEmpty() ? OpenItem.dueByTerms(kind, reading.line(), issued, supplied) : date(row, Field.DUE);
     Amount amount = amount(row, paid != null);
-    return new OpenItem(id(kind, number, counterparty), kind, number, counterparty, reading.lineId(), issued, supplied, due, amount,
+    return new OpenItem(id(kind, number, counterparty), kind, number, counterparty, reading.line().id(), issued, supplied, due, amount,
         amount.open() == 0 ? paid : null, Handling.NONE, discount(row));
   }
 
@@ -152,7 +152,7 @@ public final class ItemList {
     Long tax = size(row, Field.TAX);
     Long open = size(row, Field.OPEN);
     if (gross == null && net != null) {
-      tax = tax == null ? Long.valueOf(reading.tax().rate().of(net)) : tax;
+      tax = tax == null ? Long.valueOf(reading.line().assumption().tax().rate().of(net)) : tax;
       gross = net + tax;
     } else if (gross == null) {
       gross = open;
@@ -161,7 +161,7 @@ public final class ItemList {
       throw new IllegalArgumentException("no amount stands in the row");
     }
     boolean parted = tax == null && net == null;
-    long taxed = tax != null ? tax : net != null ? gross - net : reading.tax().rate().withinGross(gross);
+    long taxed = tax != null ? tax : net != null ? gross - net : reading.line().assumption().tax().rate().withinGross(gross);
     if (net != null && tax != null && net + tax != gross) {
       throw new IllegalArgumentException("net and tax do not come to the amount");
     }

@@ -10,7 +10,16 @@ import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
+import ebbtide.plan.DayTerms;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
 import ebbtide.plan.SalesTax;
+import ebbtide.plan.Terms;
+import ebbtide.time.Convention;
+import ebbtide.time.Spread;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -19,13 +28,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Lists of a ledger as they are exported: columns by their headings, amounts and dates as they come, changes before they are taken over. */
 class ItemListTest {
-  private static final ItemList.Reading READING = new ItemList.Reading("s", SalesTax.of(new Percent(200_000), false), Money.currency("GBP"));
+  private static final ItemList.Reading READING = new ItemList.Reading(new Line("s", null, "Sales", Direction.RECEIPT, true, null, "",
+      new Assumption.Stream(new ActivityMethod.TypedMonths(new TreeMap<>()), List.of(), new TreeMap<>(), new TreeMap<>(), SalesTax.of(new Percent(200_000), false),
+          Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, Convention.FOLLOWING)), null, new Spread.Even(), Basis.BOOKS), List.of()), Money.currency("GBP"));
 
   private static ItemList read(String text) {
     Sheet sheet = SheetReader.read(text.getBytes(StandardCharsets.UTF_8)).get(0);
@@ -66,6 +78,19 @@ class ItemListTest {
     assertThat(list.items()).extracting(item -> item.amount().gross()).containsExactly(12_000L, 12_000L, 10_000L, 1_200L);
     assertThat(list.items()).extracting(item -> item.amount().open()).containsExactly(0L, 12_000L, 10_000L, 1_200L);
     assertThat(list.items().get(0).paidOn()).isEqualTo(LocalDate.of(2026, 3, 1));
+  }
+
+  /** Without a due day an invoice's terms count from its issue, an order's from its delivery; a deposit belongs to the month that is delivered. */
+  @Test
+  void withoutADueDay_theTermsOfTheLineSayWhenItIsDue() {
+    List<OpenItem> items = read("""
+        Number,Customer,Type,Date,Delivery,Amount
+        1,A,Invoice,2026-02-02,,100.00
+        2,A,Sales order,2026-02-02,2026-03-10,100.00
+        3,A,Deposit,2026-02-02,2026-03-10,30.00
+        """).items();
+    assertThat(items).extracting(OpenItem::due).containsExactly(LocalDate.of(2026, 3, 4), LocalDate.of(2026, 4, 9), LocalDate.of(2026, 3, 4));
+    assertThat(items.get(2).supplied()).isEqualTo(LocalDate.of(2026, 3, 10));
   }
 
   @Test
