@@ -27,6 +27,7 @@
       counterparty: -1,
       reference: -1,
       balance: -1,
+      way: -1,
     },
   };
   const dialect = $derived(file.dialect ?? NONE);
@@ -46,12 +47,14 @@
     | 'counterparty'
     | 'reference'
     | 'balance'
+    | 'way'
     | '';
   const ROLES: { role: Role; name: string }[] = [
     { role: '', name: 'not used' },
     { role: 'bookingDate', name: 'booking date' },
     { role: 'valueDate', name: 'value date' },
     { role: 'amount', name: 'amount, signed' },
+    { role: 'way', name: 'out or in' },
     { role: 'moneyOut', name: 'money out' },
     { role: 'moneyIn', name: 'money in' },
     { role: 'text', name: 'text' },

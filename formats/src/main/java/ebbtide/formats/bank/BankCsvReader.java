@@ -103,7 +103,8 @@ public final class BankCsvReader {
       if (text.isEmpty()) {
         throw new IllegalArgumentException("the amount is empty");
       }
-      return AmountText.minor(text, dialect.decimalMark(), currency);
+      long minor = AmountText.minor(text, dialect.decimalMark(), currency);
+      return columns.way() < 0 ? minor : directed(minor, field(record, columns.way()));
     }
     String out = field(record, columns.moneyOut());
     String in = field(record, columns.moneyIn());
@@ -117,6 +118,13 @@ public final class BankCsvReader {
           + Money.plain(received, currency) + " stand in one row");
     }
     return received - paid;
+  }
+
+  /** What goes out is negative; an amount that bears a sign all the same goes the other way, as a booking taken back does. */
+  private static long directed(long minor, String word) {
+    Way way = Way.find(word).orElseThrow(() -> new IllegalArgumentException(word.isEmpty() ? "nothing says whether it is money out or in"
+        : "'" + word + "' says neither money out, such as D or debit, nor money in, such as C or credit"));
+    return way == Way.OUT ? -minor : minor;
   }
 
   private LocalDate date(String text, String what) {

@@ -81,7 +81,7 @@ public record CsvProposal(Optional<CsvDialect> dialect, List<List<String>> rows)
 
   private static List<List<String>> rows(byte[] head, Encoding encoding, char separator) {
     CsvDialect reading = new CsvDialect(encoding, separator, 0, DateOrder.YEAR_MONTH_DAY, '.',
-        new Columns(0, -1, 1, -1, -1, List.of(), -1, -1, -1));
+        new Columns(0, -1, 1, -1, -1, List.of(), -1, -1, -1, -1));
     List<List<String>> rows = new ArrayList<>();
     try (CsvReader<CsvRecord> csv = BankCsvReader.open(new ByteArrayInputStream(head), reading)) {
       for (CsvRecord record : csv) {
@@ -130,9 +130,10 @@ public record CsvProposal(Optional<CsvDialect> dialect, List<List<String>> rows)
       }
       int party = named(header, "counterparty", "payee", "name", "beneficiary", "empf");
       int reference = named(header, "reference", "ref", "our ref");
+      int way = two ? -1 : wayColumn();
       Columns columns = new Columns(date, value, amount, two ? out : -1, two ? in : -1,
-          textColumns(header, Arrays.asList(date, value, amount, out, in, balance, party, reference)), party, reference,
-          balance);
+          textColumns(header, Arrays.asList(date, value, amount, out, in, balance, party, reference, way)), party, reference,
+          balance, way);
       return Optional.of(new CsvDialect(encoding, separator, first, order, decimalMark(columns), columns));
     }
 
@@ -189,6 +190,17 @@ public record CsvProposal(Optional<CsvDialect> dialect, List<List<String>> rows)
         int at = column;
         boolean decimals = rows.stream().skip(first).anyMatch(row -> field(row, at).matches(".*\\d[.,]\\d\\d\\D*"));
         if (column != date && column != value && column != balance && decimals && numeric(column) == column) {
+          return column;
+        }
+      }
+      return -1;
+    }
+
+    /** The column in which every row says a way. */
+    private int wayColumn() {
+      for (int column = 0; column < width; column++) {
+        int at = column;
+        if (rows.stream().skip(first).filter(row -> row.size() > 1).allMatch(row -> Way.find(field(row, at)).isPresent())) {
           return column;
         }
       }

@@ -35,6 +35,11 @@ class BankCsvTest {
       03/13/2026|Salt Marsh Foods||1,200.50
       03/02/2026|Tidewater Fuel|88.20|
       """;
+  private static final String MARKED = """
+      "Datum";"Naam";"Rekening";"Code";"Af Bij";"Bedrag";"Mededelingen"
+      "20260302";"Zilt Keukens";"XX00EBBT0000000001";"OV";"Bij";"1.200,50";"Factuur 17"
+      "20260303";"IJs en Kisten";"XX00EBBT0000000001";"IC";"Af";"88,20";"Dozen"
+      """;
   private static final String ISO = "2026-03-02\tIce and boxes\t-88.20\n2026-03-04\tShop takings\t410.00\n";
 
   /** The rows and problems of a file read by the dialect proposed from it. */
@@ -68,6 +73,7 @@ class BankCsvTest {
         new Object[] {GERMAN, Charset.forName("windows-1252"), LocalDate.of(2026, 3, 2), 125_050L, "Rechnung 17", 2},
         new Object[] {GERMAN, StandardCharsets.UTF_8, LocalDate.of(2026, 3, 2), 125_050L, "Rechnung 17", 2},
         new Object[] {AMERICAN, StandardCharsets.UTF_8, LocalDate.of(2026, 3, 13), 120_050L, "", 2},
+        new Object[] {MARKED, StandardCharsets.UTF_8, LocalDate.of(2026, 3, 2), 120_050L, "Zilt Keukens XX00EBBT0000000001 Factuur 17", 2},
         new Object[] {ISO, StandardCharsets.UTF_8, LocalDate.of(2026, 3, 2), -8_820L, "Ice and boxes", 2});
   }
 
@@ -87,6 +93,20 @@ class BankCsvTest {
     Read read = Read.of(GERMAN, Charset.forName("windows-1252"));
     assertThat(read.rows.get(0)).isEqualTo(new BankRow(5, LocalDate.of(2026, 3, 2), LocalDate.of(2026, 3, 3), 125_050,
         "Rechnung 17", "Möwe GmbH", "", 225_050L));
+  }
+
+  @Test
+  void fileThatSaysTheWayInAWord_isReadByIt_andAnotherWordIsABadRow() {
+    assertThat(Read.of(MARKED, StandardCharsets.UTF_8).rows.get(1).minor()).isEqualTo(-8_820);
+    Read read = Read.of(UK.replace("Type", "Way").replace("FPI", "Credit").replace(",DD,", ",Debit,").replace(",CHG,", ",dr,").replace("-4250.10", "4250.10")
+        .replace("(12.00)", "12.00"), StandardCharsets.UTF_8);
+    assertThat(read.problems).isEmpty();
+    assertThat(read.rows).extracting(BankRow::minor).containsExactly(3_120_000L, -425_010L, -1_200L);
+    byte[] odd = MARKED.replace("\"Af\"", "\"Weg\"").getBytes(StandardCharsets.UTF_8);
+    CsvDialect dialect = CsvProposal.of(MARKED.getBytes(StandardCharsets.UTF_8)).dialect().orElseThrow();
+    Read bad = new Read();
+    new BankCsvReader(dialect, Money.currency("EUR")).read(new ByteArrayInputStream(odd), bad);
+    assertThat(bad.problems).singleElement().satisfies(one -> assertThat(one.reason()).startsWith("'Weg' says neither money out"));
   }
 
   @Test
