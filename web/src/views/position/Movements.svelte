@@ -1,6 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
+  import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
@@ -13,6 +14,8 @@
   let words = $state('');
   let sought = $state('');
   let offset = $state(0);
+  /** Whether words are sought in all days, however long that takes. */
+  let patient = $state(false);
   const PAGE = 100;
   let wait: ReturnType<typeof setTimeout>;
 
@@ -22,7 +25,14 @@
       api.GET('/api/plans/{plan}/movements', {
         params: {
           path: { plan: plan.id },
-          query: { unassigned: only === 'open', words: sought, limit: PAGE, offset, ...(account ? { account } : {}) },
+          query: {
+            unassigned: only === 'open',
+            words: sought,
+            limit: PAGE,
+            offset,
+            patient,
+            ...(account ? { account } : {}),
+          },
         },
         signal,
       }),
@@ -36,6 +46,7 @@
     wait = setTimeout(() => {
       sought = words;
       offset = 0;
+      patient = false;
     }, 180);
   }
 </script>
@@ -79,6 +90,14 @@
 {#if movements.problem}
   <p role="alert" class="bad">{movements.problem.detail}</p>
 {:else if movements.data}
+  {#if movements.data.searchedBackTo}
+    <p class="mb-2 flex items-center gap-3" role="status">
+      <span class="hush">Sought back to {fullDay(movements.data.searchedBackTo)} so far, the newest first.</span>
+      <button class="underline" onclick={() => (patient = true)}
+        >{patient ? 'Searching all days…' : 'Search all days'}</button
+      >
+    </p>
+  {/if}
   {#if movements.data.movements.length}
     <MovementTable movements={movements.data.movements} />
   {:else}

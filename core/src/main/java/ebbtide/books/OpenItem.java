@@ -27,13 +27,20 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
 
   /**
    * What an item comes to in minor units, not negative: gross with its sales tax in it, and what of the gross is still open (of an
-   * order: not yet invoiced). Tax that was not given but parted by the line's rate is marked so (rules 4.0).
+   * order: not yet invoiced), and what the ledger's latest list said is (null: it is in no list). Tax that was not given but parted by the
+   * line's rate is marked so (rules 4.0).
    */
-  public record Amount(long gross, long tax, boolean taxParted, long open) {
+  public record Amount(long gross, long tax, boolean taxParted, long open, Long listed) {
+    /** Makes the amount of an item that is in no list. */
+    public Amount(long gross, long tax, boolean taxParted, long open) {
+      this(gross, tax, taxParted, open, null);
+    }
+
     public Amount {
       Check.notNegative(gross, "amount of an item");
       Check.that(tax >= 0 && tax <= gross, "the sales tax of an item lies between nil and its amount");
-      Check.that(open >= 0 && open <= gross, "what is open of an item lies between nil and its amount");
+      Check.that(open >= 0 && open <= gross && (listed == null || listed >= 0 && listed <= gross),
+          "what is open of an item lies between nil and its amount");
     }
 
     public long net() {
@@ -93,10 +100,17 @@ public record OpenItem(String id, Kind kind, String number, String counterparty,
     return new OpenItem(id, kind, number, counterparty, lineId, issued, supplied, due, amount, paidOn, other, discount);
   }
 
+  /** Returns the item when a movement settles so much less of it: open again, but no more than the ledger has as open. */
+  public OpenItem opened(long by) {
+    long most = amount.listed() == null ? amount.gross() : amount.listed();
+    long open = Math.min(most, amount.open() + by);
+    return open <= amount.open() ? this : open(open, null);
+  }
+
   /** Returns the item with another sum open, and the day it was paid in full (null: it was not). */
   public OpenItem open(long open, LocalDate paid) {
     return new OpenItem(id, kind, number, counterparty, lineId, issued, supplied, due,
-        new Amount(amount.gross(), amount.tax(), amount.taxParted(), Math.min(open, amount.gross())), paid, handling, discount);
+        new Amount(amount.gross(), amount.tax(), amount.taxParted(), Math.min(open, amount.gross()), amount.listed()), paid, handling, discount);
   }
 
   /** Returns what the ledger has entered as paid beyond what movements have settled, in minor units: a movement of that may be the same payment. */

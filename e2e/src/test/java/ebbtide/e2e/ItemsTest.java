@@ -118,12 +118,13 @@ class ItemsTest extends Journeys {
     expect.fill("2026-03-10");
     expect.press("Tab");
     assertThat(status()).containsText("XI-7058 of Brisk Hotels expected 2026-03-10");
-    assertThat(row(page, "XI-7058")).containsText("10 Mar 2026");
+    assertThat(row(page, "XI-7058")).containsText("10 Mar typed");
     page.getByLabel("XI-7061 of Brisk Hotels is").selectOption("disputed");
     assertThat(page.getByText("of it \u00a318,295.18 left out of the forecast")).isVisible();
     only("cragmoor");
     assertThat(items().locator("tbody tr")).hasCount(1);
     only("");
+    chosenAndOrdered();
     press("Type one");
     press("Add it");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Choose the line it belongs to. Give it a number. Say whose it is. The date is missing");
@@ -136,6 +137,26 @@ class ItemsTest extends Journeys {
     press("Add it");
     assertThat(row(page, "D-1")).containsText("1,200");
     accessible();
+  }
+
+  private void chosenAndOrdered() {
+    page.getByLabel("Items shown").selectOption("LEFT_OUT");
+    assertThat(items().locator("tbody tr")).hasCount(1);
+    page.getByLabel("Items shown").selectOption("ALL");
+    only("export");
+    button(page, "Open").click();
+    button(page, "Open \u2191").click();
+    assertThat(items().getByRole(AriaRole.COLUMNHEADER).nth(4)).hasAttribute("aria-sort", "descending");
+    Locator discount = field("Discount of XI-7058 of Brisk Hotels");
+    discount.fill("2% until soon");
+    discount.press("Tab");
+    assertThat(page.getByText("'2% until soon' is no discount: type one such as 2% until 2026-04-14.")).isVisible();
+    discount.fill("2% until 12 Mar 2026");
+    discount.press("Tab");
+    assertThat(status()).containsText("XI-7058 of Brisk Hotels 2% off until 2026-03-12");
+    button(page, "Expected").click();
+    press("Undo");
+    only("");
   }
 
   /** An invoice due after low water is worth chasing: tried, the tide shows it and nothing changes; kept, it is what was said. */

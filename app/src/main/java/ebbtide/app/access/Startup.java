@@ -94,7 +94,7 @@ public final class Startup {
     settings.put("ebbtide.host", host);
     settings.put("ebbtide.data", data.toString());
     // Without a write delay, what was answered is in the operating system's hands: a killed process loses none of it.
-    settings.put("spring.datasource.url", "jdbc:h2:file:" + data.toAbsolutePath().resolve("ebbtide") + ";WRITE_DELAY=0");
+    settings.put("spring.datasource.url", "jdbc:h2:file:" + data.toAbsolutePath().resolve("ebbtide") + ";WRITE_DELAY=0;COMPRESS=TRUE");
     if (demo) {
       StandIns standIns = StandIns.start();
       Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));

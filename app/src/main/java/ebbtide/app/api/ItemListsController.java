@@ -138,6 +138,6 @@ class ItemListsController {
 
   private static OpenItem closed(OpenItem item) {
     return new OpenItem(item.id(), item.kind(), item.number(), item.counterparty(), item.lineId(), item.issued(), item.supplied(), item.due(),
-        new OpenItem.Amount(item.amount().gross(), item.amount().tax(), item.amount().taxParted(), 0), null, item.handling(), item.discount());
+        new OpenItem.Amount(item.amount().gross(), item.amount().tax(), item.amount().taxParted(), 0, 0L), null, item.handling(), item.discount());
   }
 }

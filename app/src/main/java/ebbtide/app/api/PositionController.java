@@ -6,12 +6,14 @@ import ebbtide.app.storage.MovementStore.Stored;
 import ebbtide.app.storage.MovementStore.Which;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
+import ebbtide.app.storage.WordSearch;
 import ebbtide.books.Account;
 import ebbtide.books.AssignmentMemory;
 import ebbtide.books.BankMovement;
 import ebbtide.books.StatementBalances;
 import ebbtide.books.StatementCheck;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.HashMap;
@@ -32,9 +34,14 @@ class PositionController {
   private static final int SUGGESTIONS = 5;
   private final Edits edits;
   private final Stores stores;
+  /** A search by words answers about as quickly as any view; who is patient waits for all days. */
+  private static final Duration AT_ONCE = Duration.ofMillis(120);
+  private static final Duration ALL_DAYS = Duration.ofMinutes(10);
   private final Settlings settlings;
+  private final WordSearch search;
 
-  PositionController(Edits edits, Stores stores, Settlings settlings) {
+  PositionController(Edits edits, Stores stores, Settlings settlings, WordSearch search) {
+    this.search = search;
     this.settlings = settlings;
     this.edits = edits;
     this.stores = stores;
@@ -76,8 +83,8 @@ class PositionController {
         days.stream().map(day -> current.books().balance(account, day)).toList());
   }
 
-  /** Movements asked for, and how many are not wholly assigned. */
-  record MovementsView(List<MovementView> movements, int unassigned, boolean more) {}
+  /** Movements asked for, how many are not wholly assigned, and back to which day words were sought so far (null: all days). */
+  record MovementsView(List<MovementView> movements, int unassigned, boolean more, @Schema(nullable = true) LocalDate searchedBackTo) {}
 
   /** A bank movement, what it was said to be, the lines that would fit it best, what it may settle, and whether that is named and just its amount. */
   record MovementView(long id, String account, LocalDate bookingDate, long minor, long unassigned, String text,
@@ -92,10 +99,12 @@ class PositionController {
       @RequestParam(defaultValue = "false") boolean unassigned, @RequestParam(required = false) LocalDate from,
       @RequestParam(required = false) LocalDate to, @RequestParam(defaultValue = "") String words,
       @RequestParam(required = false) String line, @RequestParam(defaultValue = "100") int limit,
-      @RequestParam(defaultValue = "0") int offset) {
+      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "false") boolean patient) {
     int most = Math.min(500, limit);
-    List<Stored> found = stores.movements().find(plan,
-        new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset));
+    MovementStore.Query query = new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
+    WordSearch.Found sought = words.isBlank() ? new WordSearch.Found(stores.movements().find(plan, query), null)
+        : search.find(plan, query, patient ? ALL_DAYS : AT_ONCE);
+    List<Stored> found = sought.movements();
     Edits.Current current = edits.current(plan);
     AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null
         : new AssignmentMemory(stores.movements().find(plan,
@@ -104,7 +113,7 @@ class PositionController {
     Map<String, String> numbers = new HashMap<>();
     current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
     return new MovementsView(found.stream().limit(most).map(stored -> view(plan, stored, current, memory, numbers)).toList(),
-        current.unassigned(), found.size() > most);
+        current.unassigned(), found.size() > most, sought.searchedBackTo());
   }
 
   private MovementView view(String plan, Stored stored, Edits.Current current, AssignmentMemory memory, Map<String, String> numbers) {

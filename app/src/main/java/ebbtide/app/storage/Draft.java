@@ -140,6 +140,10 @@ public final class Draft {
       // The ledger entered it as paid before the bank's movement came in: the two are one payment.
       return;
     }
+    if (minor < 0) {
+      putItem(item.opened(-minor));
+      return;
+    }
     long open = item.amount().open() - minor;
     if (open < 0) {
       throw new IllegalArgumentException("Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "

@@ -26,7 +26,6 @@ public class StatementStore implements Kept {
   private final DaySums sums;
   private final TransactionTemplate transaction;
   private final Clock clock;
-  private volatile Laid latest;
 
   StatementStore(JdbcClient client, MovementStore movements, DaySums sums, TransactionTemplate transaction, Clock clock) {
     this.client = client;
@@ -49,15 +48,9 @@ public class StatementStore implements Kept {
   /** What comes in for an account: the movements that were read, and the balances if the file declares them (else null). */
   public record Arriving(String account, String fileName, List<BankMovement> movements, StatementBalances declared) {}
 
-  /** The statement laid down last: it is switched on next, and need not be read back for that. */
-  private record Laid(String id, List<BankMovement> movements) {}
-
   /** Returns what a statement's movements are in the books of a plan's accounts. */
   Counted books(String planId, String id, List<Account> accounts) {
-    Laid known = latest;
-    latest = null;
-    return known != null && known.id().equals(id) ? Counted.of(accounts, known.movements())
-        : movements.booksOf(planId, accounts, id);
+    return movements.booksOf(planId, accounts, id);
   }
 
   /** Takes up a statement that was laid down and never switched on. */
@@ -104,7 +97,6 @@ public class StatementStore implements Kept {
               declared == null ? null : declared.number(), declared == null ? null : declared.opening(),
               declared == null ? null : declared.closing())
           .update();
-      latest = new Laid(id, fresh);
       return fresh.size();
     } catch (RuntimeException e) {
       movements.removeOf(planId, id);

@@ -255,8 +255,17 @@ class JourneyTest extends ApiJourney {
     assertThat(edits.current(plan).forecast().closing(edits.current(plan).forecast().lastDay())).as("counted once: the discount is saved")
         .isEqualTo(before + 10_000 + 500);
     assertThat(edits.document(plan).movements()).anyMatch(m -> m.parts().stream().anyMatch(part -> item.equals(part.itemId()) && part.less() == 500));
+    assertThat(edits.current(plan).books()).isEqualTo(reloaded());
     send(200, put(path(base + "/parts?version=" + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": []}"));
     assertThat(open(item)).isEqualTo(13_000);
+    String paid = twin.replace("\"id\":\"twin\"", "\"id\":\"BILL-1\"").replaceFirst("\"open\":\"[^\"]+\"", "\"open\":\"0\",\"listed\":\"0\",\"paid\":\"2026-02-28\"");
+    send(200, put(path("/items/BILL-1?words=paid&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(paid));
+    send(200, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 3000}]}"));
+    send(200, put(path(base + "/parts?version=" + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": []}"));
+    assertThat(open(item)).as("the ledger has it as paid: taking the movement back opens nothing").isZero();
+    for (int i = 0; i < 3; i++) {
+      send(200, post(path("/undo")));
+    }
     send(200, post(path("/undo")));
     assertThat(open(item)).isEqualTo(2_500);
     send(200, post(path("/undo")));
@@ -271,7 +280,7 @@ class JourneyTest extends ApiJourney {
   /** The books as the database has them, added up anew. */
   private Object reloaded() {
     return ebbtide.books.Books.of(edits.document(plan).accounts(), edits.document(plan).movements())
-        .with(edits.current(plan).books().items());
+        .with(edits.current(plan).books().items().settled(ebbtide.books.BankMovement.settled(edits.document(plan).movements())));
   }
 
   /** A list taken over, edited, brought in again with a change and a gap, and all of it undone: the forecast is as it was. */
@@ -296,10 +305,14 @@ class JourneyTest extends ApiJourney {
     assertThat(items.get("items").get(0).get("because").asString()).isEqualTo("due 2026-03-04, usually 5 days late (1 paid before)");
     assertThat(send(200, get(path("/items/habits?direction=RECEIPT"))).get("counterparties").valueStream()
         .filter(one -> one.get("counterparty").asString().equals("Brisemer Distribution")).findFirst().orElseThrow().get("days").asInt()).isEqualTo(5);
+    assertThat(numbers("order=OPEN")).containsExactly("A-2", "A-1");
+    assertThat(numbers("order=NUMBER&descending=true")).containsExactly("A-2", "A-1");
+    assertThat(numbers("show=LATE")).isEmpty();
     tools.jackson.databind.node.ObjectNode item = (tools.jackson.databind.node.ObjectNode) items.get("items").get(0).get("item");
     item.put("expected", "2026-04-20");
     send(200, put(path("/items/" + item.get("id").asString() + "?words=later&version=" + version())).contentType(MediaType.APPLICATION_JSON)
         .content(item.toString()));
+    assertThat(numbers("show=SAID")).containsExactly("A-1");
     JsonNode again = send(200, multipart(path("/item-lists/look?line=export")).file(list(text.replace("100.00,100.00", "100.00,40.00")
         .replace("A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\n", ""))));
     assertThat(again.get("remembered").asBoolean()).isTrue();
@@ -312,6 +325,10 @@ class JourneyTest extends ApiJourney {
     }
     assertThat(edits.current(plan).forecast().lowWater()).isEqualTo(before);
     assertThat(edits.current(plan).books().items().of("export")).isEmpty();
+  }
+
+  private java.util.List<String> numbers(String query) throws Exception {
+    return send(200, get(path("/items?direction=RECEIPT&words=A-&" + query))).get("items").valueStream().map(one -> one.get("item").get("number").asString()).toList();
   }
 
   @Test

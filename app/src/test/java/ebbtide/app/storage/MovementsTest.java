@@ -18,6 +18,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -34,6 +35,7 @@ class MovementsTest {
   private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
   @Autowired private Edits edits;
   @Autowired private Stores stores;
+  @Autowired private WordSearch search;
   private final Random random = new Random(31);
 
   private String plan() {
@@ -98,6 +100,12 @@ class MovementsTest {
       Query query = someQuery(limit, offset);
       assertThat(stores.movements().find(plan, query).stream().map(Stored::movement)).as("%s", query)
           .containsExactlyElementsOf(all.stream().filter(fitting(query)).skip(offset).limit(limit).toList());
+      assertThat(search.find(plan, query, Duration.ofDays(1))).as("slice by slice, %s", query)
+          .isEqualTo(new WordSearch.Found(stores.movements().find(plan, query), null));
+      Query whole = new Query(query.account(), query.which(), query.from(), query.to(), query.words(), query.lineId(), 1_000, 0);
+      WordSearch.Found begun = search.find(plan, whole, Duration.ZERO);
+      assertThat(begun.movements().stream().map(Stored::movement)).containsExactlyElementsOf(all.stream().filter(fitting(whole))
+          .filter(m -> begun.searchedBackTo() == null || !m.bookingDate().isBefore(begun.searchedBackTo())).toList());
     }
   }
 

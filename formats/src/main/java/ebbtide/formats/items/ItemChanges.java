@@ -54,7 +54,7 @@ public record ItemChanges(List<OpenItem> added, List<Changed> changed, int same,
   private static OpenItem becomes(OpenItem was, OpenItem item, long most) {
     long open = Math.min(item.amount().open(), most);
     return new OpenItem(was.id(), item.kind(), item.number(), item.counterparty(), was.lineId(), item.issued(), item.supplied(), item.due(),
-        new OpenItem.Amount(item.amount().gross(), item.amount().tax(), item.amount().taxParted(), open),
+        new OpenItem.Amount(item.amount().gross(), item.amount().tax(), item.amount().taxParted(), open, item.amount().open()),
         item.paidOn() == null && open == 0 ? was.paidOn() : item.paidOn(), was.handling(), item.discount() == null ? was.discount() : item.discount());
   }
 }

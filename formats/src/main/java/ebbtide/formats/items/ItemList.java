@@ -165,7 +165,8 @@ public final class ItemList {
     if (net != null && tax != null && net + tax != gross) {
       throw new IllegalArgumentException("net and tax do not come to the amount");
     }
-    return new Amount(gross, taxed, parted && taxed != 0, paid ? 0 : open == null ? gross : open);
+    long left = paid ? 0 : open == null ? gross : open;
+    return new Amount(gross, taxed, parted && taxed != 0, left, left);
   }
 
   private EarlyDiscount discount(List<String> row) {

@@ -26,6 +26,9 @@ final class ItemJson {
     if (item.amount().taxParted()) {
       node.put("taxParted", true);
     }
+    if (item.amount().listed() != null) {
+      node.put("listed", Money.plain(item.amount().listed(), currency));
+    }
     put(node, "paid", item.paidOn());
     put(node, "expected", item.handling().expected());
     put(node, "promised", item.handling().promised());
@@ -62,14 +65,17 @@ final class ItemJson {
     Boolean parted = place.at("taxParted").flagOr(false);
     LocalDate paid = place.at("paid").dateOr(null);
     Long open = place.at("open").isAbsent() ? (paid == null ? gross : Long.valueOf(0)) : place.at("open").amount(currency);
+    JsonPlace listing = place.at("listed");
+    Long listed = listing.isAbsent() ? null : listing.amount(currency);
     Handling handling = handling(place);
     EarlyDiscount discount = discount(place.at("discount"));
     place.noOthers();
     if (id == null || kind == null || number == null || counterparty == null || line == null || issued == null || due == null || gross == null
-        || tax == null || parted == null || open == null || handling == null) {
+        || tax == null || parted == null || open == null || handling == null
+        || listed == null && !listing.isAbsent()) {
       return null;
     }
-    return place.make(() -> new OpenItem(id, kind, number, counterparty, line, issued, supplied, due, new Amount(gross, tax, parted, open), paid,
+    return place.make(() -> new OpenItem(id, kind, number, counterparty, line, issued, supplied, due, new Amount(gross, tax, parted, open, listed), paid,
         handling, discount));
   }
 

@@ -56,7 +56,7 @@ class ItemListTest {
         """);
     assertThat(list.problems()).isEmpty();
     OpenItem first = list.items().get(0);
-    assertThat(first.amount()).as("gross alone is parted by the line's 20%").isEqualTo(new OpenItem.Amount(120_000, 20_000, true, 100_050));
+    assertThat(first.amount()).as("gross alone is parted by the line's 20%").isEqualTo(new OpenItem.Amount(120_000, 20_000, true, 100_050, 100_050L));
     assertThat(first.issued()).isEqualTo(LocalDate.of(2026, 2, 2));
     assertThat(first.due()).isEqualTo(LocalDate.of(2026, 3, 4));
     assertThat(first.discount()).isEqualTo(new OpenItem.EarlyDiscount(LocalDate.of(2026, 2, 12), new Percent(20_000)));
@@ -140,7 +140,7 @@ class ItemListTest {
       List<OpenItem> listed = new ArrayList<>(there);
       OpenItem gone = listed.remove(random.nextInt(12));
       OpenItem was = listed.get(0);
-      OpenItem.Amount half = new OpenItem.Amount(was.amount().gross(), 0, false, was.amount().open() / 2);
+      OpenItem.Amount half = listed(was.amount().gross(), was.amount().open() / 2);
       listed.set(0, new OpenItem(was.id(), was.kind(), was.number(), was.counterparty(), "s", was.issued(), null, was.due(), half, null,
           OpenItem.Handling.NONE, null));
       listed.add(item(99, random));
@@ -182,11 +182,15 @@ class ItemListTest {
         .isEqualTo(listed.amount().open() < 60_000 ? List.of(listed.amount().open()) : List.of());
   }
 
+  private static OpenItem.Amount listed(long gross, long open) {
+    return new OpenItem.Amount(gross, 0, false, open, open);
+  }
+
   private static OpenItem item(int i, Random random) {
     LocalDate issued = LocalDate.of(2026, 1, 1).plusDays(random.nextInt(60));
     long gross = random.nextInt(5) * 100L + 100;
     return new OpenItem(ItemList.id(Kind.INVOICE, "" + i, "A"), Kind.INVOICE, "" + i, "A", "s", issued, null, issued.plusDays(30),
-        new OpenItem.Amount(gross, 0, false, random.nextInt(3) == 0 ? 0 : gross), null,
+        listed(gross, random.nextInt(3) == 0 ? 0 : gross), null,
         new OpenItem.Handling(random.nextBoolean() ? issued.plusDays(50) : null, null, OpenItem.Standing.NORMAL, "asked"), null);
   }
 }
