@@ -8,6 +8,7 @@ import ebbtide.plan.Plan;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
+import ebbtide.timing.ItemTiming;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,9 +25,10 @@ public final class Forecast {
   private final LineFlows transfers;
   private final long[] closing;
   private final Liquidity liquidity;
+  private final ItemTiming items;
 
   Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
-      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity) {
+      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, ItemTiming items) {
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -36,6 +38,7 @@ public final class Forecast {
     this.transfers = transfers;
     this.closing = closing;
     this.liquidity = liquidity;
+    this.items = items;
   }
 
   /** A signed amount of one part on one day. */
@@ -63,6 +66,11 @@ public final class Forecast {
 
   public LocalDate lastDay() {
     return plan.settings().horizonEnd();
+  }
+
+  /** Returns when the open items of the plan's lines are expected to be paid, and why (rules 4). */
+  public ItemTiming items() {
+    return items;
   }
 
   /** Returns the index of the as-of date on the timeline. */

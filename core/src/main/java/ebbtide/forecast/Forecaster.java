@@ -99,11 +99,6 @@ public final class Forecaster {
     return new Forecaster(plan, books).left(line);
   }
 
-  /** Returns when the open items of a plan's lines are expected to be paid, and why (rules 4). */
-  public static ItemTiming items(Plan plan, Books books) {
-    return new Forecaster(plan, books).items;
-  }
-
   ItemTiming items() {
     return items;
   }
@@ -168,7 +163,7 @@ public final class Forecaster {
     transfers.addTo(closing);
     accumulate(closing);
     Liquidity liquidity = Liquidity.of(plan.settings(), timeline, closing);
-    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity);
+    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items);
   }
 
   /** Turns net flows by day into closing balances that meet the bank's balance on the as-of date. */

@@ -47,7 +47,7 @@ public record ItemTable(List<Row> rows, List<Sum> byCounterparty, List<Sum> byAg
   public static ItemTable of(Forecast forecast, Direction direction) {
     Plan plan = forecast.plan();
     LocalDate asOf = plan.settings().asOf();
-    ItemTiming timing = Forecaster.items(plan, forecast.books());
+    ItemTiming timing = forecast.items();
     List<Row> rows = new ArrayList<>();
     for (Line line : plan.lines()) {
       if (line.direction() == direction) {

@@ -16,10 +16,10 @@ import ebbtide.time.Convention;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -35,9 +35,9 @@ public final class ItemTiming {
   private final OpenItems items;
   private final LocalDate asOf;
   private final Function<Line, BusinessDays> calendars;
-  private final Map<Direction, Habits> habits = new EnumMap<>(Direction.class);
+  private final Map<Direction, Habits> habits = new ConcurrentHashMap<>();
   private final Map<String, Integer> said = new HashMap<>();
-  private final Map<String, List<ExpectedItem>> byLine = new HashMap<>();
+  private final Map<String, List<ExpectedItem>> byLine = new ConcurrentHashMap<>();
 
   /** Makes the timing; the calendar of a line is that of its account's country. */
   public ItemTiming(Plan plan, Books books, Function<Line, BusinessDays> calendars) {

@@ -115,7 +115,7 @@ class OpenItemsTest {
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY).knowing(List.of(new SaidHabit(Direction.RECEIPT, soon.counterparty(), 12))),
         List.of(sales(Map.of(), 30)), List.of());
     Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(List.of(soon, late)));
-    List<ExpectedItem> expected = Forecaster.items(plan, books).of(plan.lines().get(0));
+    List<ExpectedItem> expected = Forecaster.forecast(plan, books).items().of(plan.lines().get(0));
     assertThat(expected).anySatisfy(one -> {
       assertThat(one.item()).isEqualTo(soon);
       assertThat(one.day()).isEqualTo(FRIDAY.plusDays(12));
@@ -217,7 +217,7 @@ class OpenItemsTest {
     all.add(item);
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY), List.of(sales(Map.of(), 30)), List.of());
     Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(all));
-    return Forecaster.items(plan, books).of(plan.lines().get(0)).stream().filter(one -> one.item().id().equals(item.id())).findFirst().orElseThrow();
+    return Forecaster.forecast(plan, books).items().of(plan.lines().get(0)).stream().filter(one -> one.item().id().equals(item.id())).findFirst().orElseThrow();
   }
 
   private static OpenItem paid(String id, String party, LocalDate due, int late) {
@@ -266,9 +266,9 @@ class OpenItemsTest {
     for (OpenItem one : List.of(bill, said(bill, null, LocalDate.of(2026, 4, 7), Standing.NORMAL))) {
       Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(List.of(one)));
       LocalDate promised = one.handling().promised();
-      assertThat(Forecaster.items(new Plan(settings, List.of(costs), List.of()), books).of(costs).get(0).day())
+      assertThat(Forecaster.forecast(new Plan(settings, List.of(costs), List.of()), books).items().of(costs).get(0).day())
           .isEqualTo(promised == null ? LocalDate.of(2026, 4, 2) : promised);
-      assertThat(Forecaster.items(new Plan(settings, List.of(sales), List.of()), books).of(sales).get(0).day())
+      assertThat(Forecaster.forecast(new Plan(settings, List.of(sales), List.of()), books).items().of(sales).get(0).day())
           .isEqualTo(promised == null ? LocalDate.of(2026, 3, 30) : promised);
     }
   }

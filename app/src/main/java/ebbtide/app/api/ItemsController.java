@@ -6,7 +6,6 @@ import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
 import ebbtide.forecast.ChaseAndHold;
-import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.ItemTable;
 import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
@@ -83,7 +82,7 @@ class ItemsController {
   @GetMapping("/habits")
   HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
     Edits.Current current = edits.current(plan);
-    Habits habits = Forecaster.items(current.plan(), current.books()).habits(direction);
+    Habits habits = current.forecast().items().habits(direction);
     Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
     return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
         one.daysLate().size(), one.daysLate(), said(current, direction, one.counterparty()))).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
