@@ -26,9 +26,11 @@ public final class Forecast {
   private final long[] closing;
   private final Liquidity liquidity;
   private final ItemTiming items;
+  private final Funding funding;
 
   Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
-      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, ItemTiming items) {
+      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, ItemTiming items,
+      Funding funding) {
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -39,6 +41,7 @@ public final class Forecast {
     this.closing = closing;
     this.liquidity = liquidity;
     this.items = items;
+    this.funding = funding;
   }
 
   /** A signed amount of one part on one day. */
@@ -58,6 +61,11 @@ public final class Forecast {
 
   public Liquidity liquidity() {
     return liquidity;
+  }
+
+  /** Returns how the plan is funded: what its facilities draw and repay, and what falls short. */
+  public Funding funding() {
+    return funding;
   }
 
   public LocalDate firstDay() {

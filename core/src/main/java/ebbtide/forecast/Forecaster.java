@@ -13,6 +13,8 @@ import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
@@ -162,8 +164,30 @@ public final class Forecaster {
     unassignedOut.addTo(closing);
     transfers.addTo(closing);
     accumulate(closing);
-    Liquidity liquidity = Liquidity.of(plan.settings(), timeline, closing);
-    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items);
+    Funding funding = new Funding(plan, books, timeline, closing, flows);
+    funding.lay(flows, closing);
+    Liquidity liquidity = liquidity(funding, closing);
+    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding);
+  }
+
+  private Liquidity liquidity(Funding funding, long[] closing) {
+    long[] minimum = new long[closing.length];
+    long[] limit = new long[closing.length];
+    long[] undrawn = new long[closing.length];
+    long[] drawn = new long[closing.length];
+    for (int day = 0; day < closing.length; day++) {
+      minimum[day] = funding.minimum(day);
+      long overdraft = plan.settings().facility() == null ? 0 : plan.settings().facility().limit().findOn(timeline.date(day)).map(Steps.Step::value).orElse(0L);
+      limit[day] = overdraft;
+      undrawn[day] = overdraft;
+      for (int i = 0; i < funding.facilities().size(); i++) {
+        long most = funding.most(i, day);
+        limit[day] += most;
+        drawn[day] += funding.drawn(i, day);
+        undrawn[day] += ((Revolving) funding.facilities().get(i).assumption()).committed() ? Math.max(0, most - funding.drawn(i, day)) : 0;
+      }
+    }
+    return new Liquidity(closing, minimum, limit, undrawn, drawn);
   }
 
   /** Turns net flows by day into closing balances that meet the bank's balance on the as-of date. */

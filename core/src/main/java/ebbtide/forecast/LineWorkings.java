@@ -12,6 +12,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Revolving;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
@@ -67,6 +68,9 @@ final class LineWorkings implements FlowSink {
         days = timeline;
         return this;
       });
+    }
+    if (line.isFunding()) {
+      addSwept();
     }
     byDays.forEach(this::addDays);
     addTrueUp();
@@ -131,6 +135,14 @@ final class LineWorkings implements FlowSink {
       items.add(new Workings.Item(Part.ESTIMATED, "Trued up to the ledger", "the ledger says " + amount(ledger) + " on the as-of date, history "
           + "and terms imply " + amount(implied) + ": what was owed then is scaled to it", null, truedUp));
     }
+  }
+
+  /** What the sweep draws and repays, and the interest it costs, day by day. */
+  private void addSwept() {
+    forecast.flows(line).stream().filter(flow -> flow.part() == Part.ESTIMATED && period.contains(flow.day()))
+        .forEach(flow -> forecast.funding().findWords(line, flow.day()).ifPresent(words -> items.add(new Workings.Item(Part.ESTIMATED,
+            (line.assumption() instanceof Revolving ? flow.minor() > 0 ? "Drawn on " : "Repaid on " : "Charged, paid on ") + DAY.format(flow.day()),
+            words, flow.day(), flow.minor()))));
   }
 
   private void addDays(DayBilling billing, long minor) {

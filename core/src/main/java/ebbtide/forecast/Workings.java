@@ -96,7 +96,7 @@ public record Workings(String name, Cell figure, List<Item> items, Long overBy) 
     int day = forecast.timeline().index(worst);
     String when = "of " + DAY.format(worst) + ", the day with the least in the period";
     return List.of(level("Cash", when, worst, forecast.closing(worst)),
-        level("Facility limit", "in force that day", worst, forecast.liquidity().limit(day)),
+        level("Still to be drawn", "the overdraft's limit, and what is undrawn of committed facilities", worst, forecast.liquidity().undrawn(day)),
         level("Less minimum cash", "in force that day", worst, -forecast.liquidity().minimum(day)));
   }
 }

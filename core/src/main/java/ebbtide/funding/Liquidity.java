@@ -1,41 +1,29 @@
 package ebbtide.funding;
 
-import ebbtide.plan.Settings;
-import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
-import java.util.Arrays;
 
 /**
- * Cash against minimum cash and the facility's limit by day (rules 8.7): liquidity = cash + undrawn limit, headroom =
- * liquidity - minimum cash. Nothing is drawn by the plan here, so the whole limit is undrawn.
+ * Cash against minimum cash and what can still be drawn, by day (rules 8.7): liquidity = cash + overdraft limit + what is undrawn of committed
+ * facilities, headroom = liquidity - minimum cash.
  */
 public final class Liquidity {
   private final long[] cash;
   private final long[] minimum;
   private final long[] limit;
+  private final long[] undrawn;
+  private final long[] drawn;
 
-  private Liquidity(long[] cash, long[] minimum, long[] limit) {
+  /**
+   * Makes the liquidity of closing cash by day in minor units; {@code limit} is that of overdraft and all facilities, {@code undrawn} the
+   * overdraft's limit and what is undrawn of committed facilities, {@code drawn} what is drawn on all.
+   */
+  public Liquidity(long[] cash, long[] minimum, long[] limit, long[] undrawn, long[] drawn) {
     this.cash = cash;
     this.minimum = minimum;
     this.limit = limit;
-  }
-
-  /** Returns the liquidity of closing cash by day of the timeline, in minor units. */
-  public static Liquidity of(Settings settings, Timeline timeline, long[] closingCash) {
-    Steps<Long> limits = settings.facility() == null ? Steps.none() : settings.facility().limit();
-    return new Liquidity(closingCash, byDay(settings.minimumCash(), timeline), byDay(limits, timeline));
-  }
-
-  private static long[] byDay(Steps<Long> steps, Timeline timeline) {
-    long[] values = new long[timeline.days()];
-    for (Steps.Step<Long> step : steps.steps()) {
-      int from = Math.max(0, timeline.index(step.from()));
-      if (from < values.length) {
-        Arrays.fill(values, from, values.length, step.value());
-      }
-    }
-    return values;
+    this.undrawn = undrawn;
+    this.drawn = drawn;
   }
 
   public long minimum(int day) {
@@ -46,8 +34,13 @@ public final class Liquidity {
     return limit[day];
   }
 
+  /** Returns what can still be drawn on a day: the overdraft's limit, and what is undrawn of committed facilities. */
+  public long undrawn(int day) {
+    return undrawn[day];
+  }
+
   public long liquidity(int day) {
-    return cash[day] + limit[day];
+    return cash[day] + undrawn[day];
   }
 
   public long headroom(int day) {
@@ -78,11 +71,11 @@ public final class Liquidity {
     return measure == 0 ? 5 : (int) Math.min(5, 1 + headroom * 4 / measure);
   }
 
-  /** Returns the peak need after a day: the most by which minimum cash exceeds cash, not below zero (rules 8.7). */
+  /** Returns the peak need after a day: the most by which minimum cash exceeds cash without all drawings, not below zero (rules 8.7). */
   public long peakNeed(int afterDay, int lastDay) {
     long most = 0;
     for (int day = afterDay + 1; day <= lastDay; day++) {
-      most = Math.max(most, minimum[day] - cash[day]);
+      most = Math.max(most, minimum[day] - cash[day] + drawn[day]);
     }
     return most;
   }

@@ -17,7 +17,8 @@ import java.util.TreeMap;
 
 /** What a line assumes: a heading over other lines, a stream with terms, cash planned by date, or what is settled by rules. */
 public sealed interface Assumption permits Assumption.Group, Assumption.Stream, Assumption.Recurring,
-    Assumption.DatedItems, SalesTaxSettlement, Pay, ProfitTax, CapitalSpending, Dividends {
+    Assumption.DatedItems, SalesTaxSettlement, Pay, ProfitTax, CapitalSpending, Dividends, Revolving,
+    TermLoan, Interest {
 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();

@@ -52,6 +52,12 @@ public final class AssumptionList {
     add("as-of date", settings.asOf().toString(), "", null, "");
     add("months ahead", Integer.toString(settings.horizonMonths()), "months", null, "");
     addAmounts("minimum cash", settings.minimumCash());
+    if (settings.funding().minimumDays() != null) {
+      add("minimum cash", number(settings.funding().minimumDays()), "days of payments", null, "");
+    }
+    if (settings.funding().buffer() > 0) {
+      add("left above minimum cash before a facility is repaid", amount(settings.funding().buffer()), unit, null, "");
+    }
     addSteps("rate on cash", settings.cashRate(), Percent::number, "% a year");
     if (settings.facility() != null) {
       addSteps("rate of " + settings.facility().name(), settings.facility().rate(), Percent::number, "% a year");
@@ -109,12 +115,48 @@ public final class AssumptionList {
       add("refunded after", Integer.toString(tax.refundDays()), "days", null, "");
       tax.owed().forEach((last, minor) -> add("tax owed on the as-of date, period to " + last, amount(minor), unit,
           tax.settledOn(last), ""));
+    } else if (line.assumption() instanceof Revolving revolving) {
+      addFacility(revolving);
+    } else if (line.assumption() instanceof Interest interest) {
+      add("interest charged each", word(interest.charging().often()), "", null, "");
+    } else if (line.assumption() instanceof TermLoan loan) {
+      addLoan(loan);
     } else if (line.assumption() instanceof Assumption.DatedItems items) {
       addTax(items.tax());
       items.items().forEach(item -> add("item, " + word(item.certainty()), amount(item.amount()), unit, item.date(), item.note()));
     }
     line.overrides().forEach(override -> add("override of cash up to " + override.period().lastDay(),
         amount(override.amount()), unit, override.period().startInclusive(), override.reason()));
+  }
+
+  private void addFacility(Revolving revolving) {
+    addAmounts("limit", revolving.limit());
+    addAmounts("used up by guarantees", revolving.guarantees());
+    addSteps("base rate", revolving.base(), Percent::number, "% a year");
+    addSteps("margin", revolving.margin(), Percent::number, "% a year");
+    addSteps("fee on what is undrawn", revolving.undrawnFee(), Percent::number, "% a year");
+    add("drawn", amount(revolving.drawn().amount()), unit, revolving.drawn().on(), "");
+    if (revolving.end() != null) {
+      add("ends", revolving.end().toString(), "", revolving.end(), "");
+    }
+    add("drawn in multiples of", amount(revolving.multiple()), unit, null, "");
+    add("notice", Integer.toString(revolving.noticeDays()), "business days", null, "");
+    add("committed", revolving.committed() ? "yes" : "no", "", null, "");
+  }
+
+  private void addLoan(TermLoan loan) {
+    add(loan.running() ? "left of the loan" : "amount of the loan", amount(loan.from().amount()), unit, loan.from().on(), "");
+    addSteps("rate", loan.rate(), Percent::number, "% a year");
+    add("payments", Integer.toString(loan.payments()), "", loan.firstPayDay(), word(loan.by()).replace('_', ' '));
+    add("months from payment to payment", Integer.toString(loan.everyMonths()), "months", null, "");
+    if (loan.interestOnly() > 0) {
+      add("payments of interest alone", Integer.toString(loan.interestOnly()), "", null, "");
+    }
+    loan.typed().forEach(one -> add("repayment", amount(one.amount()), unit, one.date(), one.note()));
+    loan.early().forEach(one -> add("early repayment", amount(one.amount()), unit, one.date(), one.note()));
+    if (loan.fee() > 0) {
+      add("fee", amount(loan.fee()), unit, loan.from().on(), "");
+    }
   }
 
   private void addAsset(CapitalSpending.Asset asset) {

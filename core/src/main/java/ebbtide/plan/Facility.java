@@ -3,7 +3,10 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 
-/** A borrowing facility with its limit in minor units, and its yearly rate, which may step; in force on the day itself (rules 2.2, 8.7). */
+/**
+ * The overdraft of a plan's accounts: what cash may lie below zero in minor units, and its yearly rate; both may step, in force on the day
+ * itself (rules 2.2, 8.2). It is not drawn by the sweep.
+ */
 public record Facility(String name, Steps<Long> limit, Steps<Percent> rate) {
   public Facility {
     name = Check.text(name, "name of the facility");

@@ -56,6 +56,8 @@ public record Line(String id, String group, String name, Direction direction, bo
     }
     carried = carried.stream().sorted(java.util.Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id)).toList();
     Check.that(carried.isEmpty() || !(assumption instanceof Assumption.Group), "a group is the sum of its lines: carry an amount on one of its lines");
+    Check.that(overrides.isEmpty() || !(assumption instanceof Revolving || assumption instanceof Interest),
+        "what a facility draws and what interest costs is worked out: change limit, rate or minimum cash instead of the cash");
     Check.that(overrides.isEmpty() || !(assumption instanceof Assumption.Group),
         "a group is the sum of its lines and cannot be overridden: override one of its lines");
   }
@@ -65,6 +67,9 @@ public record Line(String id, String group, String name, Direction direction, bo
     if (assumption instanceof Assumption.Stream stream) {
       return stream.method() instanceof ActivityMethod.ShareOfLine share ? List.of(share.lineId())
           : stream.method() instanceof ActivityMethod.StockPurchases stock ? List.of(stock.policy().salesLine()) : List.of();
+    }
+    if (assumption instanceof Interest interest && interest.lineId() != null) {
+      return List.of(interest.lineId());
     }
     return assumption instanceof Pay pay ? pay.roles().stream().filter(role -> role.commission() != null)
         .map(role -> role.commission().lineId()).toList() : List.of();
@@ -106,6 +111,11 @@ public record Line(String id, String group, String name, Direction direction, bo
       return stream.terms().days().dueDay(from);
     }
     return assumption instanceof Assumption.Recurring recurring ? from.plusDays(recurring.termsDays()) : from;
+  }
+
+  /** Returns whether it is a facility, a loan, or their interest: what funds a plan, and no part of what it has to pay (rules 8.1). */
+  public boolean isFunding() {
+    return assumption instanceof Revolving || assumption instanceof TermLoan || assumption instanceof Interest;
   }
 
   public boolean isGroup() {

@@ -11,7 +11,8 @@ public enum Nature {
 
   /** Returns where a line of a direction with an assumption usually stands. */
   public static Nature usual(Direction direction, Assumption assumption) {
-    if (assumption instanceof SalesTaxSettlement || assumption instanceof ProfitTax || assumption instanceof Dividends) {
+    if (assumption instanceof SalesTaxSettlement || assumption instanceof ProfitTax || assumption instanceof Dividends
+        || assumption instanceof Revolving || assumption instanceof TermLoan || assumption instanceof Interest) {
       return OUTSIDE;
     }
     if (direction == Direction.RECEIPT) {

@@ -39,7 +39,25 @@ public final class PlanCheck {
       checkTerms(i, plan.lines().get(i));
       checkSettlement(i, plan.lines().get(i));
       checkPay(i, plan.lines().get(i));
+      checkInterest(i, plan.lines().get(i));
     }
+  }
+
+  private void checkInterest(int index, Line line) {
+    if (line.isFunding() && line.direction() != Direction.PAYMENT) {
+      problem(index, "/direction", "'" + line.name() + "' stands under payments: what is drawn or earned is shown there too");
+    }
+    if (!(line.assumption() instanceof Interest interest)) {
+      return;
+    }
+    Line of = interest.lineId() == null ? null : byId.get(interest.lineId());
+    if (interest.lineId() != null && (of == null || !(of.assumption() instanceof Revolving || of.assumption() instanceof TermLoan))) {
+      problem(index, "/assumption/line", "'" + line.name() + "' is interest of " + (of == null ? "a line that is not in the plan ('" + interest.lineId() + "')"
+          : "'" + of.name() + "', which is no facility and no loan") + ": choose a facility or a loan, or take it out");
+    }
+    plan.lines().subList(0, index).stream().filter(other -> other.assumption() instanceof Interest one && one.of() == interest.of()
+        && java.util.Objects.equals(one.lineId(), interest.lineId())).findFirst().ifPresent(other -> problem(index, "/assumption/kind", "'" + other.name()
+            + "' is the same interest already: keep one of the two, or it would be paid twice"));
   }
 
   private void checkTerms(int index, Line line) {

@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * The choices of a plan that are not lines. {@code facility} is null when there is none; {@code minimumCash} steps on
+ * The choices of a plan that are not lines. {@code facility} is the overdraft of its accounts, null when there is none; {@code minimumCash} steps on
  * the day itself, a month's amount by {@code amountSteps}; the counted certainties say which items are in the figures
  * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
  * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one;
@@ -23,7 +23,7 @@ import java.util.Set;
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
-    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter) {
+    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter, FundingRules funding) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -41,6 +41,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     terms = List.copyOf(terms);
     documents = List.copyOf(documents);
     habits = List.copyOf(habits);
+    Objects.requireNonNull(funding, "how it is funded");
     Check.inRange(closedAfter, 0, 60, "days after its end until a month is closed");
     Check.that(habits.stream().map(habit -> habit.direction() + habit.counterparty()).distinct().count() == habits.size(),
         "a habit is said twice of one counterparty: keep one");
@@ -62,31 +63,37 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null, List.of(), 0);
+        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL);
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding);
   }
 
   /** Returns the same settings with what an analyst says of how counterparties pay. */
   public Settings knowing(List<SaidHabit> said) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding);
   }
 
   /** Returns the same settings with months closed some days after their end. */
   public Settings closing(int days) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding);
+  }
+
+  /** Returns the same settings funded in another way. */
+  public Settings funded(FundingRules rules) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules);
   }
 
   /** Returns the first month that is not closed on the as-of date (rules 5.1), which may lie before the first that is forecast. */

@@ -5,11 +5,14 @@ import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Dividends;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermLoan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.util.HashMap;
@@ -65,6 +68,11 @@ public final class Settlements {
     return known(line.id(), AssetAccount.class, () -> new AssetAccount(plan, line, calendars.apply(line)));
   }
 
+  /** Returns the schedule of a line that is a loan. */
+  public LoanAccount loan(Line line) {
+    return known(line.id(), LoanAccount.class, () -> new LoanAccount((TermLoan) line.assumption(), calendars.apply(line)));
+  }
+
   /** Returns what the plan earns by month. */
   public Earnings earnings() {
     return known("earnings", Earnings.class, () -> new Earnings(plan, activity, this));
@@ -116,6 +124,16 @@ public final class Settlements {
     }
     if (assumption instanceof Dividends) {
       return dividends(line).dues();
+    }
+    if (assumption instanceof TermLoan) {
+      return loan(line).dues();
+    }
+    if (assumption instanceof Revolving) {
+      return List.of();
+    }
+    if (assumption instanceof Interest interest) {
+      return interest.lineId() == null ? List.of() : plan.findLine(interest.lineId()).filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of))
+          .map(of -> loan(of).interestDues()).orElse(List.of());
     }
     return PlannedDues.of(assumption, plan.settings().asOf(), plan.settings().horizonEnd(), calendars.apply(line));
   }

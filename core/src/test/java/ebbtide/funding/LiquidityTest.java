@@ -2,20 +2,14 @@ package ebbtide.funding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import ebbtide.money.Money;
-import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Facility;
-import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.Month;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Random;
-import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -28,8 +22,12 @@ class LiquidityTest {
     for (int day = 0; day < days.length; day++) {
       days[day] = cash[Math.min(day, cash.length - 1)];
     }
-    return Liquidity.of(new Settings("P", Money.currency("GBP"), LocalDate.of(2026, 3, 1), DayOfWeek.MONDAY, Month.JANUARY, 1,
-        AmountSteps.FIRST_DAY, minimum, facility, Set.of(), Set.of()), MARCH, days);
+    long[] limit = byDay(facility == null ? Steps.none() : facility.limit());
+    return new Liquidity(days, byDay(minimum), limit, limit, new long[days.length]);
+  }
+
+  private static long[] byDay(Steps<Long> steps) {
+    return IntStream.range(0, MARCH.days()).mapToLong(day -> steps.findOn(MARCH.date(day)).map(Steps.Step::value).orElse(0L)).toArray();
   }
 
   @Test

@@ -24,6 +24,7 @@ final class AssumptionReader {
   private final Convention usual;
   private final MethodReader methods;
   private final SettledReader settled;
+  private final FundingReader funding;
 
   /** Makes a reader for a currency and the convention a line of this direction has when it names none (rules 1.5). */
   AssumptionReader(Currency currency, Convention usual) {
@@ -31,6 +32,7 @@ final class AssumptionReader {
     this.usual = usual;
     this.methods = new MethodReader(currency);
     this.settled = new SettledReader(currency, methods);
+    this.funding = new FundingReader(currency, methods);
   }
 
   Assumption read(JsonPlace place) {
@@ -48,8 +50,11 @@ final class AssumptionReader {
       case "profit-tax" -> settled.profitTax(place);
       case "capital" -> settled.capital(place);
       case "dividends" -> settled.dividends(place);
+      case "revolving" -> funding.revolving(place);
+      case "loan" -> funding.loan(place);
+      case "interest" -> funding.interest(place);
       default -> {
-        place.at("kind").problem("A line is of the kind group, stream, recurring, items, pay, sales-tax, profit-tax, capital or dividends, but was '" + kind + "'");
+        place.at("kind").problem("A line is of the kind group, stream, recurring, items, pay, sales-tax, profit-tax, capital, dividends, revolving, loan or interest, but was '" + kind + "'");
         yield null;
       }
     };

@@ -13,6 +13,7 @@ import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
+import ebbtide.plan.FundingRules;
 import ebbtide.plan.Line;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Nature;
@@ -195,13 +196,14 @@ public final class PlanReader {
     PaymentRuns runs = paymentRuns(place.at("paymentRuns"));
     List<SaidHabit> habits = place.at("habits").list(PlanReader::saidHabit);
     Integer closedAfter = place.at("closedAfter").wholeIn(0, 60, 0);
+    FundingRules funding = FundingReader.rules(place.at("funding"), currency == null ? MOST_DECIMALS : currency);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
-        || amountSteps == null || closedAfter == null) {
+        || amountSteps == null || closedAfter == null || funding == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter));
+        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {

@@ -11,12 +11,16 @@ import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Dividends;
+import ebbtide.plan.FundingRules;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
 import ebbtide.plan.Pay;
 import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermLoan;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Period;
@@ -37,11 +41,13 @@ public final class PlanWriter {
   private final Currency currency;
   private final MethodWriter methods;
   private final SettledWriter settled;
+  private final FundingWriter funding;
 
   private PlanWriter(Currency currency) {
     this.currency = currency;
     this.methods = new MethodWriter(currency);
     this.settled = new SettledWriter(currency, methods);
+    this.funding = new FundingWriter(currency, methods);
   }
 
   /** Writes a document, indented for reading. */
@@ -88,7 +94,8 @@ public final class PlanWriter {
     return assumption instanceof Assumption.Stream ? "stream" : assumption instanceof Assumption.Recurring ? "recurring"
         : assumption instanceof Assumption.DatedItems ? "items" : assumption instanceof SalesTaxSettlement ? "sales-tax"
         : assumption instanceof Pay ? "pay" : assumption instanceof ProfitTax ? "profit-tax"
-        : assumption instanceof CapitalSpending ? "capital" : assumption instanceof Dividends ? "dividends" : "group";
+        : assumption instanceof CapitalSpending ? "capital" : assumption instanceof Dividends ? "dividends"
+        : assumption instanceof Revolving ? "revolving" : assumption instanceof TermLoan ? "loan" : assumption instanceof Interest ? "interest" : "group";
   }
 
   private ObjectNode settings(Settings s) {
@@ -112,6 +119,9 @@ public final class PlanWriter {
       node.set("habits", MethodWriter.list(s.habits(), one -> NODES.objectNode().put("direction", Words.of(one.direction()))
           .put("counterparty", one.counterparty()).put("days", one.days())));
     }
+    if (!s.funding().equals(FundingRules.USUAL)) {
+      node.set("funding", funding.write(s.funding()));
+    }
     if (s.closedAfter() > 0) {
       node.put("closedAfter", s.closedAfter());
     }
@@ -127,7 +137,7 @@ public final class PlanWriter {
     return node;
   }
 
-  private static ArrayNode rates(Steps<Percent> rates) {
+  static ArrayNode rates(Steps<Percent> rates) {
     return MethodWriter.steps(rates, rate -> NODES.stringNode(rate.number()));
   }
 
@@ -205,6 +215,15 @@ public final class PlanWriter {
     }
     if (assumption instanceof Dividends dividends) {
       return settled.write(dividends);
+    }
+    if (assumption instanceof Revolving revolving) {
+      return funding.write(revolving);
+    }
+    if (assumption instanceof TermLoan loan) {
+      return funding.write(loan);
+    }
+    if (assumption instanceof Interest interest) {
+      return funding.write(interest);
     }
     return MethodWriter.kind("group");
   }

@@ -1,0 +1,36 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import java.math.BigDecimal;
+import java.util.Objects;
+
+/**
+ * How a plan is funded (rules 8.1, 8.3, 8.5): when the sweep draws and repays, what it leaves above minimum cash before it repays, how
+ * facility interest is worked out, and minimum cash by days of payments ({@code minimumDays}; null: by amount).
+ */
+public record FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays) {
+  /** Swept each day, nothing left above the minimum, interest by nights, minimum cash by amount. */
+  public static final FundingRules USUAL = new FundingRules(Sweeps.DAY, 0, InterestBy.NIGHTS, null);
+
+  /** When facilities are drawn and repaid: each day, or on the last business day of the week or the month. */
+  public enum Sweeps {
+    DAY,
+    WEEK,
+    MONTH
+  }
+
+  /** How facility interest is worked out. */
+  public enum InterestBy {
+    NIGHTS,
+    /** A twelfth of the rate on the mean of opening and closing balance, on the month's last business day. */
+    AVERAGE_BALANCE
+  }
+
+  public FundingRules {
+    Objects.requireNonNull(sweeps, "when the sweep runs");
+    Objects.requireNonNull(interestBy, "how interest is worked out");
+    Check.notNegative(buffer, "buffer above minimum cash");
+    Check.that(minimumDays == null || minimumDays.signum() >= 0 && minimumDays.compareTo(BigDecimal.valueOf(366)) <= 0,
+        "minimum cash is the payments of 0 to 366 days");
+  }
+}

@@ -1,0 +1,55 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import java.time.LocalDate;
+import java.util.Objects;
+
+/**
+ * A revolving facility, drawn and repaid by the sweep (rules 8.2, 8.3): its limit, what guarantees use up of it, when it may be drawn, its
+ * rate as base + margin with a fee on what is undrawn, and what was drawn at the end of a day. Facilities are drawn in the order of their
+ * lines and repaid in the reverse. The line bears what is drawn and repaid, its interest stands on a line of its own. {@code start} and
+ * {@code end} are null where there is none; from its end on nothing may be drawn.
+ */
+public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, LocalDate end, Steps<Percent> base, Steps<Percent> margin,
+    Steps<Percent> undrawnFee, long multiple, int noticeDays, Steps<Long> guarantees, Charging charging, Drawn drawn) implements Assumption {
+
+  /** What was drawn at the end of a day, and the interest and fees accrued by then that are not charged yet; minor units, not negative. */
+  public record Drawn(LocalDate on, long amount, long accrued) {
+    public Drawn {
+      Objects.requireNonNull(on, "day on which it was drawn");
+      Check.notNegative(amount, "what is drawn");
+      Check.notNegative(accrued, "interest accrued");
+    }
+  }
+
+  public Revolving {
+    limit.steps().forEach(step -> Check.notNegative(step.value(), "limit from " + step.from()));
+    guarantees.steps().forEach(step -> Check.notNegative(step.value(), "guarantees from " + step.from()));
+    Check.that(start == null || end == null || start.isBefore(end), "a facility ends after it starts: put its end later");
+    base.steps().forEach(step -> Check.inRange(step.value(), new Percent(-Percent.WHOLE / 10), Percent.HUNDRED, "base rate from " + step.from()));
+    margin.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "margin from " + step.from()));
+    undrawnFee.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "fee from " + step.from()));
+    Check.that(multiple >= 1, "it is drawn in multiples of at least the smallest coin");
+    Check.inRange(noticeDays, 0, 60, "business days of notice");
+    Objects.requireNonNull(charging, "when interest is charged");
+    Objects.requireNonNull(drawn, "what is drawn");
+  }
+
+  @Override
+  public Revolving cleared() {
+    return new Revolving(Steps.none(), committed, start, end, base, margin, undrawnFee, multiple, noticeDays, Steps.none(), charging, new Drawn(drawn.on(), 0, 0));
+  }
+
+  /** Returns the rate on what is drawn on a day, never below zero. */
+  public Percent rate(LocalDate day) {
+    Percent rate = base.findOn(day).map(Steps.Step::value).orElse(Percent.ZERO).plus(margin.findOn(day).map(Steps.Step::value).orElse(Percent.ZERO));
+    return rate.millionths() < 0 ? Percent.ZERO : rate;
+  }
+
+  /** Returns how much may be drawn in all on a day, guarantees taken off; nothing before its start and from its end on. */
+  public long most(LocalDate day) {
+    boolean there = (start == null || !day.isBefore(start)) && (end == null || day.isBefore(end));
+    return !there ? 0 : Math.max(0, limit.findOn(day).map(Steps.Step::value).orElse(0L) - guarantees.findOn(day).map(Steps.Step::value).orElse(0L));
+  }
+}

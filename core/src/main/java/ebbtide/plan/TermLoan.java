@@ -1,0 +1,68 @@
+package ebbtide.plan;
+
+import ebbtide.money.Check;
+import ebbtide.money.Percent;
+import ebbtide.time.Convention;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * A loan with a schedule (rules 8.6): drawn on a day, or running with what is left of it at the end of one; paid every so many months from
+ * a first pay day for a number of payments, the first of them interest only. Its line bears what is drawn and repaid, its interest stands
+ * on a line of its own. {@code typed} are the repayments of a loan repaid as agreed; {@code dayCount} is null where interest is by
+ * twelfths of a year.
+ */
+public record TermLoan(By by, Balance from, boolean running, Steps<Percent> rate, LocalDate firstPayDay, int payments, int everyMonths, int interestOnly,
+    DayCount dayCount, Convention convention, List<ActivityMethod.DatedAmount> typed, List<ActivityMethod.DatedAmount> early, boolean keepsEnd, long fee)
+    implements Assumption {
+
+  /** How it is repaid. */
+  public enum By {
+    EQUAL_INSTALMENTS,
+    EQUAL_PRINCIPAL,
+    /** All of it with the last payment. */
+    BULLET,
+    /** As agreed, day by day. */
+    TYPED
+  }
+
+  /** What is lent on a day, or left at its end; of a running loan with the interest accrued by then. */
+  public record Balance(LocalDate on, long amount, long accrued) {
+    public Balance {
+      Objects.requireNonNull(on, "day of the loan");
+      Check.notNegative(amount, "amount of the loan");
+      Check.notNegative(accrued, "interest accrued");
+    }
+  }
+
+  public TermLoan {
+    Objects.requireNonNull(by, "how it is repaid");
+    Objects.requireNonNull(from, "amount of the loan");
+    Objects.requireNonNull(convention, "convention");
+    rate.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "rate from " + step.from()));
+    Check.that(firstPayDay.isAfter(from.on()), "the first pay day lies after the day the loan stands at, " + from.on());
+    Check.inRange(payments, 1, 600, "number of payments");
+    Check.inRange(everyMonths, 1, 12, "months from payment to payment");
+    Check.inRange(interestOnly, 0, payments - 1, "payments of interest only");
+    Check.notNegative(fee, "fee of the loan");
+    typed = inOrder(typed);
+    early = inOrder(early);
+  }
+
+  private static List<ActivityMethod.DatedAmount> inOrder(List<ActivityMethod.DatedAmount> amounts) {
+    amounts.forEach(one -> Check.that(one.amount() > 0, "a repayment is above zero"));
+    return amounts.stream().sorted(java.util.Comparator.comparing(ActivityMethod.DatedAmount::date)).toList();
+  }
+
+  @Override
+  public TermLoan cleared() {
+    return new TermLoan(by, new Balance(from.on(), 0, 0), running, rate, firstPayDay, payments, everyMonths, interestOnly, dayCount, convention, List.of(),
+        List.of(), keepsEnd, 0);
+  }
+
+  /** Returns the nth pay day, counted from 1; one that a month lacks is its last. */
+  public LocalDate payDay(int nth) {
+    return firstPayDay.plusMonths((long) (nth - 1) * everyMonths);
+  }
+}
