@@ -164,7 +164,7 @@ public final class Forecaster {
     unassignedOut.addTo(closing);
     transfers.addTo(closing);
     accumulate(closing);
-    Funding funding = new Funding(plan, books, timeline, closing, flows);
+    Funding funding = new Funding(plan, books, timeline, closing, flows, settlements::loan);
     funding.lay(flows, closing);
     Liquidity liquidity = liquidity(funding, closing);
     return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding);

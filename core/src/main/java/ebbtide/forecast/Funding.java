@@ -17,6 +17,7 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
+import ebbtide.timing.LoanAccount;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.DayOfWeek;
@@ -29,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * How a plan is funded (rules 8): from every other flow the sweep of its facilities, by day of the timeline. Made once for a forecast, after
@@ -44,9 +46,11 @@ public final class Funding {
   private final long[] minimum;
   private final List<Line> facilities;
   private final Sweep.Result result;
+  private final Function<Line, LoanAccount> schedules;
 
   /** Works the funding out: {@code levels} is closing cash by day before the sweep, {@code flows} those of all lines. */
-  Funding(Plan plan, Books books, Timeline timeline, long[] levels, Map<String, LineFlows> flows) {
+  Funding(Plan plan, Books books, Timeline timeline, long[] levels, Map<String, LineFlows> flows, Function<Line, LoanAccount> schedules) {
+    this.schedules = schedules;
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -342,6 +346,11 @@ public final class Funding {
 
   private String words(long minor) {
     return Money.words(minor, plan.settings().currency());
+  }
+
+  /** Returns the payments of a loan's line. */
+  List<LoanAccount.Payment> schedule(Line loan) {
+    return schedules.apply(loan).payments();
   }
 
   /** Returns the facilities in order of priority. */

@@ -71,11 +71,16 @@ public final class Liquidity {
     return measure == 0 ? 5 : (int) Math.min(5, 1 + headroom * 4 / measure);
   }
 
+  /** Returns by how much minimum cash exceeds cash without all drawings on a day; below zero when it does not. */
+  public long need(int day) {
+    return minimum[day] - cash[day] + drawn[day];
+  }
+
   /** Returns the peak need after a day: the most by which minimum cash exceeds cash without all drawings, not below zero (rules 8.7). */
   public long peakNeed(int afterDay, int lastDay) {
     long most = 0;
     for (int day = afterDay + 1; day <= lastDay; day++) {
-      most = Math.max(most, minimum[day] - cash[day] + drawn[day]);
+      most = Math.max(most, need(day));
     }
     return most;
   }

@@ -107,7 +107,7 @@ public final class Sweep {
     }
     out.cash()[day] = cash;
     out.overdue()[day] = overdue;
-    out.shortfall()[day] = Math.max(0, in.minimum()[day] - cash - in.overdraft()[day]) + overdue;
+    out.shortfall()[day] = Math.max(0, in.minimum()[day] - cash - in.overdraft()[day] - (in.swept()[day] ? 0 : drawable(day))) + overdue;
     for (int i = 0; i < count; i++) {
       out.drawn()[i][day] = drawn[i];
       accrued[i] = accrued[i].add(accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day)));
@@ -133,6 +133,16 @@ public final class Sweep {
     }
     due[source][Math.min(paid, in.days())] += (source == count + 1 ? -1 : 1) * accrual(source).charge(accrued[source]);
     accrued[source] = BigInteger.ZERO;
+  }
+
+  /** What the next sweep may draw: below minimum until then is no shortfall as far as it reaches. */
+  private long drawable(int day) {
+    long sum = 0;
+    for (int i = 0; i < count; i++) {
+      Facility one = in.facilities().get(i);
+      sum += day < one.firstDraw() ? 0 : undrawn(i, day) / one.multiple() * one.multiple();
+    }
+    return sum;
   }
 
   private long undrawn(int i, int day) {
