@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
   import ForecastView from '../../views/forecast/ForecastView.svelte';
+  import FundingView from '../../views/funding/FundingView.svelte';
   import LinesView from '../../views/lines/LinesView.svelte';
   import PositionView from '../../views/position/PositionView.svelte';
   import RollView from '../../views/roll/RollView.svelte';
@@ -68,6 +69,8 @@
         <RollView />
       {:else if view === 'position'}
         <PositionView {time} />
+      {:else if view === 'funding'}
+        <FundingView {time} />
       {:else if view === 'statements'}
         <StatementsView />
       {:else if view === 'track'}

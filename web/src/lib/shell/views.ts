@@ -3,6 +3,7 @@ export const PLACES = [
   { view: 'position', name: 'Position' },
   { view: 'receipts', name: 'Receipts' },
   { view: 'payments', name: 'Payments' },
+  { view: 'funding', name: 'Funding' },
   { view: 'statements', name: 'Statements' },
   { view: 'forecast', name: 'Forecast' },
   { view: 'track', name: 'Track' },
@@ -17,7 +18,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
     where: 'Everywhere',
     keys: [
       ['Ctrl K', 'jump to a line, an account, a buoy or a view'],
-      ['Alt 1 … 7', 'Position, Receipts, Payments, Statements, Forecast, Track, Setup'],
+      ['Alt 1 … 8', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, Setup'],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],

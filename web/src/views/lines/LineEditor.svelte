@@ -11,8 +11,11 @@
   import RollForwardCard from './RollForwardCard.svelte';
   import CapitalEditor from './settled/CapitalEditor.svelte';
   import DividendsEditor from './settled/DividendsEditor.svelte';
+  import InterestEditor from './settled/InterestEditor.svelte';
+  import LoanEditor from './settled/LoanEditor.svelte';
   import PayEditor from './settled/PayEditor.svelte';
   import ProfitTaxEditor from './settled/ProfitTaxEditor.svelte';
+  import RevolvingEditor from './settled/RevolvingEditor.svelte';
   import SalesTaxEditor from './settled/SalesTaxEditor.svelte';
   import StreamEditor from './StreamEditor.svelte';
   import type { Json } from './save';
@@ -154,13 +157,21 @@
       <SalesTaxEditor {assumption} periods={view.tax} {save} />
     {:else if view.kind === 'profit-tax'}
       <ProfitTaxEditor {assumption} {save} />
+    {:else if view.kind === 'revolving'}
+      <RevolvingEditor {assumption} {save} />
+    {:else if view.kind === 'loan'}
+      <LoanEditor {assumption} {save} />
+    {:else if view.kind === 'interest'}
+      <InterestEditor {assumption} {save} />
     {:else if view.kind === 'capital'}
       <CapitalEditor {assumption} {save} />
     {:else}
       <DividendsEditor {assumption} {save} />
     {/if}
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title={ROLLS[roll.kind] ?? 'Month by month'} />{/each}
-    <ComingDates coming={view.coming} />
+    {#if view.kind !== 'revolving' && (view.kind !== 'interest' || view.coming.length)}
+      <ComingDates coming={view.coming} />
+    {/if}
   {:else}
     <p class="card">
       Lines are put into a group by dragging them onto it, or with <kbd>Alt</kbd> <kbd>→</kbd> in the tree. Its figures under

@@ -11,12 +11,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToLongFunction;
+import java.util.stream.IntStream;
 
 /**
  * How each period is funded (rules 8): cash before funding, what facilities and loans bring and take, their interest, closing cash; and what is
- * owed on each at its end. Signed minor units; every column adds up to its closing cash and chains to the next.
+ * owed on each, and on all, at its end. Signed minor units; every column adds up to its closing cash and chains to the next.
  */
-public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debts) {
+public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debts, Debt total) {
   /** What a row of the table is. */
   public enum Kind {
     OPENING,
@@ -77,7 +78,12 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
       List<Long> owed = periods.stream().map(period -> owed(forecast, loan, period.lastDay())).toList();
       debts.add(new Debt(loan.id(), loan.name(), false, owed, owed));
     }
-    return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts));
+    return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts), total(debts, periods.size()));
+  }
+
+  private static Debt total(List<Debt> debts, int periods) {
+    return new Debt("total", "All facilities and loans", false, IntStream.range(0, periods).mapToObj(i -> debts.stream().mapToLong(debt -> debt.owed().get(i)).sum()).toList(),
+        IntStream.range(0, periods).mapToObj(i -> debts.stream().mapToLong(debt -> debt.most().get(i)).sum()).toList());
   }
 
   private static Row row(String id, Kind kind, String name, List<Period> periods, ToLongFunction<Period> amount) {

@@ -9,11 +9,14 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
+import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import ebbtide.timing.ItemTiming;
@@ -62,6 +65,7 @@ public record Missing(String lineId, String sentence) {
       }
     }
     salesTax(plan, forecaster, found);
+    funding(plan, found);
     openItems(plan, books, found);
     notSettled(plan, books, found);
     plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Dividends).forEach(line ->
@@ -74,6 +78,18 @@ public record Missing(String lineId, String sentence) {
             .forEach(month -> found.add(new Missing(line.id(), line.name() + " of " + month.month() + " lacks what was withheld and owed "
                 + "on the as-of date: take the figure proposed, or type your own"))));
     return found;
+  }
+
+  /** A facility or loan that bears a rate needs a line on which its interest is paid. */
+  private static void funding(Plan plan, List<Missing> found) {
+    for (Line line : plan.lines()) {
+      boolean bears = line.assumption() instanceof Revolving facility ? !facility.base().isEmpty() || !facility.margin().isEmpty() || !facility.undrawnFee().isEmpty()
+          : line.assumption() instanceof TermLoan loan && (!loan.rate().isEmpty() || loan.fee() > 0);
+      if (bears && plan.isActive(line) && plan.lines().stream().noneMatch(other -> plan.isActive(other) && other.assumption() instanceof Interest interest
+          && line.id().equals(interest.lineId()))) {
+        found.add(new Missing(line.id(), line.name() + " bears interest or a fee, but no line pays it: add its interest under Payments, or it costs nothing"));
+      }
+    }
   }
 
   /** Open items of a line for which none are kept count for nothing: that must not happen in silence. */

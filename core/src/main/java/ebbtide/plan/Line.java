@@ -98,6 +98,11 @@ public record Line(String id, String group, String name, Direction direction, bo
         new Netting(netting.left(), netting.window(), List.of()));
   }
 
+  /** Returns the line in a group, or at the top (null). */
+  public Line in(String other) {
+    return new Line(id, other, name, direction, active, account, note, assumption, overrides, nature, carried, netting);
+  }
+
   /** Returns the line switched off. */
   public Line off() {
     return new Line(id, group, name, direction, false, account, note, assumption, overrides, nature, carried, netting);

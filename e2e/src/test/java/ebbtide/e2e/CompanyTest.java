@@ -172,7 +172,7 @@ class CompanyTest extends Journeys {
     page.keyboard().press("Alt+3");
     costs();
     settled();
-    page.keyboard().press("Alt+5");
+    page.keyboard().press("Alt+6");
     reach(button(page, "Month"));
     page.keyboard().press("Enter");
     reach(button(page, "\u00a3"));
@@ -182,7 +182,7 @@ class CompanyTest extends Journeys {
     assertThat(100_000 + in - out).isEqualTo(129_575);
     assertThat(cell(page, "Closing cash", 12)).hasText("129,575");
     assertThat(cell(page, "Profit tax", 12)).hasText("\u2212625");
-    page.keyboard().press("Alt+4");
+    page.keyboard().press("Alt+5");
     assertThat(page.getByText("What customers owe at the end of each month, and why")).isVisible();
   }
 }

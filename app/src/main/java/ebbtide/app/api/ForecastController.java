@@ -37,7 +37,12 @@ class ForecastController {
   record TableView(List<PeriodView> periods, List<TableRow> rows) {}
 
   /** A column: its first and last day, and whether it is settled, that is not after the as-of date. */
-  record PeriodView(LocalDate from, LocalDate to, boolean settled, int weekOfYear) {}
+  record PeriodView(LocalDate from, LocalDate to, boolean settled, int weekOfYear) {
+    static PeriodView of(Period period, LocalDate asOf) {
+      return new PeriodView(period.startInclusive(), period.lastDay(), !period.lastDay().isAfter(asOf),
+          period.lastDay().get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR));
+    }
+  }
 
   /** A row with a cell for each period. */
   record TableRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
@@ -62,8 +67,7 @@ class ForecastController {
     LocalDate asOf = forecast.plan().settings().asOf();
     ForecastTable table = ForecastTable.of(forecast, forecast.periods(by, from, to));
     return new TableView(
-        table.periods().stream().map(p -> new PeriodView(p.startInclusive(), p.lastDay(), !p.lastDay().isAfter(asOf),
-            p.lastDay().get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR))).toList(),
+        table.periods().stream().map(p -> PeriodView.of(p, asOf)).toList(),
         table.rows().stream().map(row -> new TableRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
             row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.active(),
             row.cells().stream().map(CellView::of).toList())).toList());

@@ -100,8 +100,7 @@ class LinesController {
   EditOutcome move(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
       @RequestParam(required = false) String group, @RequestParam(required = false) String before) {
     Line line = line(edits.current(plan), id);
-    Line moved = new Line(line.id(), group, line.name(), line.direction(), line.active(), line.account(), line.note(),
-        line.assumption(), line.overrides(), line.nature());
+    Line moved = line.in(group);
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
       List<Placed> others = stores.lines().all(plan).stream().filter(p -> !p.line().id().equals(id)).toList();
       int at = others.size();

@@ -35,6 +35,7 @@ final class SettingsWords {
         after.facility() == null ? "no facility" : "limit or rate of " + after.facility().name() + " set");
     all.add(before.cashRate(), after.cashRate(), "rate on cash set");
     all.add(before.paymentRuns(), after.paymentRuns(), after.paymentRuns() == null ? "bills paid one by one" : after.paymentRuns().words());
+    all.add(before.funding(), after.funding(), "when facilities are drawn, and minimum cash by days, set");
     all.add(before.closedAfter(), after.closedAfter(), "a month on books is closed " + after.closedAfter() + " days after its end");
     for (SaidHabit habit : after.habits()) {
       if (!before.habits().contains(habit)) {

@@ -1,0 +1,88 @@
+package ebbtide.app.api;
+
+import ebbtide.app.api.ForecastController.PeriodView;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.Stores;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.FundingAnswer;
+import ebbtide.forecast.FundingTable;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.money.Check;
+import ebbtide.money.Money;
+import ebbtide.plan.Line;
+import ebbtide.time.Periods;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** How a plan is funded: period by period, what is owed, and whether it is enough. */
+@RestController
+@RequestMapping("/api/plans/{plan}/funding")
+class FundingController {
+  private final Edits edits;
+  private final Stores stores;
+
+  FundingController(Edits edits, Stores stores) {
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /** The funding by period, what is owed at the end of each with minimum cash then, and the answer. */
+  record FundingView(List<PeriodView> periods, List<FundingRow> rows, List<DebtView> debts, DebtView total, List<Long> minimum,
+      FundingAnswerView answer) {}
+
+  /** A row with an amount for each period; its id is that of a line where it is one. */
+  record FundingRow(String id, String kind, String name, List<Long> amounts) {}
+
+  /** What is owed on a facility or a loan at the end of each period, and the most that may be. */
+  record DebtView(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {
+    static DebtView of(FundingTable.Debt debt) {
+      return new DebtView(debt.id(), debt.name(), debt.revolving(), debt.owed(), debt.most());
+    }
+  }
+
+  /** Whether the limits are enough, in a sentence and in figures; the day is null without a shortfall. */
+  record FundingAnswerView(String sentence, long peakNeed, LocalDate peakDay, long drawnNow, long limit, long shortfall,
+      @Schema(nullable = true) LocalDate shortDay, long least) {}
+
+  @GetMapping
+  FundingView funding(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from, @RequestParam LocalDate to,
+      @RequestParam(defaultValue = "0") String cushion) {
+    Forecast forecast = edits.current(plan).forecast();
+    LocalDate asOf = forecast.plan().settings().asOf();
+    FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
+    FundingAnswer answer = FundingAnswer.of(forecast, Check.notNegative(Money.minor(cushion, forecast.plan().settings().currency()), "cushion"));
+    return new FundingView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(),
+        table.rows().stream().map(row -> new FundingRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts())).toList(),
+        table.debts().stream().map(DebtView::of).toList(), DebtView.of(table.total()),
+        table.periods().stream().map(period -> forecast.funding().minimum(forecast.timeline().index(period.lastDay()))).toList(),
+        new FundingAnswerView(answer.sentence(), answer.peakNeed(), answer.peakDay(), answer.drawnNow(), answer.limit(), answer.shortfall(), answer.shortDay(),
+            answer.least()));
+  }
+
+  /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
+  @PostMapping(path = "/lines", consumes = MediaType.APPLICATION_JSON_VALUE)
+  EditOutcome add(@PathVariable String plan, @RequestParam long version, @RequestBody JsonNode lines) {
+    Edits.Current current = edits.current(plan);
+    List<Line> added = lines.valueStream().map(json -> PlanReader.line(json, current.currency())).toList();
+    Check.that(!added.isEmpty() && added.stream().allMatch(Line::isFunding), "facilities, loans and their interest are added here");
+    List<Placed> all = stores.lines().all(plan);
+    double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
+      for (int i = 0; i < added.size(); i++) {
+        draft.putLine(added.get(i), last + i + 1);
+      }
+    }), stores);
+  }
+}

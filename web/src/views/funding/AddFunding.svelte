@@ -1,0 +1,62 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { answer, api } from '../../lib/api';
+  import { noAmount, readAmount } from '../../lib/money';
+  import { getPlan } from '../../lib/plan.svelte';
+  import { Said } from '../../lib/said.svelte';
+  import { ADDED, linesOf, type Added } from './funding';
+
+  interface Props {
+    onclose: () => void;
+  }
+
+  let { onclose }: Props = $props();
+  const plan = getPlan();
+  const said = new Said();
+  let what = $state<Added>('revolving');
+  let name = $state('');
+  let amount = $state('');
+  const lent = $derived(what === 'revolving' || what === 'loan');
+
+  async function add(e: Event) {
+    e.preventDefault();
+    const read = lent ? readAmount(amount) : '0';
+    if (!name.trim()) return said.now('Give it a name, such as "Quayside revolver".');
+    if (read === null) return said.now(noAmount(amount));
+    const problem = await plan.edit((version) =>
+      answer(
+        api.POST('/api/plans/{plan}/funding/lines', {
+          params: { path: { plan: plan.id }, query: { version } },
+          body: linesOf(what, name.trim(), read, plan.view!.tide.asOf) as never,
+        }),
+      ),
+    );
+    said.now(problem?.detail ?? '');
+    if (!problem) onclose();
+  }
+</script>
+
+<form class="card mb-2.5" aria-label="Add funding" onsubmit={add}>
+  <div class="flex flex-wrap items-center gap-2">
+    <select class="small-field" aria-label="What is added" bind:value={what}>
+      {#each ADDED as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+    </select>
+    <input class="small-field w-[220px]" placeholder="name" aria-label="Name of it" maxlength="110" bind:value={name} />
+    {#if lent}
+      <input
+        class="small-field w-[120px] text-right"
+        placeholder={what === 'loan' ? 'lent' : 'limit'}
+        aria-label={what === 'loan' ? 'Amount lent' : 'Limit of it'}
+        bind:value={amount}
+      />
+    {/if}
+    <Act main type="submit">Add it</Act>
+    <Act onclick={onclose}>Close</Act>
+    <span class="hush">
+      {lent
+        ? 'Rates, dates and terms are typed on its line; its interest is a line of its own.'
+        : 'Its rate stands under Setup.'}
+    </span>
+  </div>
+  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+</form>

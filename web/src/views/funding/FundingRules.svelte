@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { getPlan } from '../../lib/plan.svelte';
+  import Fields from '../lines/fields/Fields.svelte';
+  import { changed, type FieldSpec } from '../lines/fields/fields';
+  import type { Json } from '../lines/save';
+
+  const plan = getPlan();
+  const rules = $derived({
+    sweeps: 'day',
+    buffer: '0',
+    interestBy: 'nights',
+    ...(plan.settings.funding as Json | undefined),
+  });
+  const RULES: FieldSpec[] = [
+    {
+      kind: 'choice',
+      field: 'sweeps',
+      label: 'drawn and repaid',
+      options: [
+        { value: 'day', name: 'each business day' },
+        { value: 'week', name: 'at the end of the week' },
+        { value: 'month', name: 'at the end of the month' },
+      ],
+    },
+    { kind: 'amount', field: 'buffer', label: 'repaid above the minimum and' },
+    {
+      kind: 'choice',
+      field: 'interestBy',
+      label: 'interest by',
+      options: [
+        { value: 'nights', name: 'the nights it is owed' },
+        { value: 'average-balance', name: 'the mean of the month' },
+      ],
+    },
+    {
+      kind: 'number',
+      field: 'minimumDays',
+      label: 'minimum cash: payments of',
+      after: 'days',
+      optional: true,
+      placeholder: 'amount',
+    },
+  ];
+
+  async function put(part: Json): Promise<string> {
+    const refused = await plan.putSettings((now) => ({
+      ...now,
+      funding: changed({ ...rules, ...(now.funding as Json | undefined) }, part),
+    }));
+    return refused?.detail ?? '';
+  }
+</script>
+
+<div class="border-t border-rule pt-1.5">
+  <Fields specs={RULES} of={rules} {put} />
+</div>

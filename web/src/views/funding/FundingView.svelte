@@ -1,0 +1,89 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { answer, api } from '../../lib/api';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { noAmount, readAmount } from '../../lib/money';
+  import { PERIODS, usual, type By, type TimeWindow } from '../../lib/place.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
+  import TypedField from '../../lib/TypedField.svelte';
+  import AddFunding from './AddFunding.svelte';
+  import FundingChart from './FundingChart.svelte';
+  import FundingGrid from './FundingGrid.svelte';
+  import FundingRules from './FundingRules.svelte';
+
+  interface Props {
+    time: TimeWindow;
+  }
+
+  let { time }: Props = $props();
+  const plan = getPlan();
+  let by = $state<By>('MONTH');
+  let cushion = $state('0');
+  let adding = $state(false);
+  const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
+  /** Funding is asked for far ahead: its window is its own unless one was chosen along the tide line. */
+  const span = $derived(by === time.by ? { from: time.from, to: time.to } : usual(plan.view, by));
+
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/funding', {
+        params: {
+          path: { plan: plan.id },
+          query: { by, from: span.from as never, to: span.to as never, cushion },
+        },
+        signal,
+      }),
+    );
+  });
+  const view = $derived(loaded.data);
+  const got = $derived(view?.answer);
+
+  function setCushion(typed: string): string {
+    const read = readAmount(typed || '0');
+    if (read === null || read.startsWith('-')) return noAmount(typed);
+    cushion = read;
+    return '';
+  }
+</script>
+
+<div class="mb-2 flex min-h-[34px] flex-wrap items-center gap-3">
+  <h1>Funding</h1>
+  <span class="flex-1 {got?.shortfall ? 'bad' : 'hush'}" role="status">{got?.sentence ?? ''}</span>
+  <Segments
+    label="Periods"
+    options={PERIODS.map((value) => ({ value, name: NAMES[value] }))}
+    value={by}
+    onchoose={(chosen) => (by = chosen)}
+  />
+  <Act main onclick={() => (adding = !adding)}>Add a facility or loan</Act>
+  <span class="hush">{plan.money.words}</span>
+</div>
+{#if adding}<AddFunding onclose={() => (adding = false)} />{/if}
+{#if view && got}
+  <div class="mb-3 grid grid-cols-[1fr_340px] gap-3">
+    <FundingChart {view} />
+    <section class="card space-y-1.5" aria-label="Is it enough">
+      <b class="font-semibold">Is it enough?</b>
+      <p>
+        Most that is needed <b>{plan.money.sum(got.peakNeed)}</b>, of it drawn today {plan.money.sum(got.drawnNow)}.
+      </p>
+      <p>
+        Limits of <b>{plan.money.sum(got.least)}</b> at the least would do,
+        <TypedField
+          label="with a cushion of"
+          class="w-[90px] text-right"
+          value={cushion === '0' ? '' : cushion}
+          placeholder="0"
+          onput={setCushion}
+        />
+      </p>
+      {#if got.shortfall}<p class="bad">Missing at worst {plan.money.sum(got.shortfall)}.</p>{/if}
+      <FundingRules />
+    </section>
+  </div>
+  <FundingGrid {view} />
+{:else if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{/if}

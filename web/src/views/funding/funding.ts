@@ -1,0 +1,51 @@
+import { addDays, addMonths, type Day } from '../../lib/dates';
+import type { Schemas } from '../../lib/api';
+
+export type FundingView = Schemas['FundingView'];
+
+/** What can be added: a facility or a loan with the line of its interest, or interest by itself. */
+export const ADDED = [
+  { value: 'revolving', name: 'a revolving facility' },
+  { value: 'loan', name: 'a loan' },
+  { value: 'overdraft', name: 'interest of the overdraft' },
+  { value: 'cash', name: 'interest on cash' },
+] as const;
+
+export type Added = (typeof ADDED)[number]['value'];
+
+function line(id: string, name: string, assumption: Record<string, unknown>) {
+  return { id, name, direction: 'payment', assumption, overrides: [] };
+}
+
+/** The lines of what is added: `amount` is a facility's limit or what is lent. */
+export function linesOf(what: Added, name: string, amount: string, asOf: Day): Record<string, unknown>[] {
+  const id = crypto.randomUUID();
+  const interest = (of: Record<string, unknown>, called: string) =>
+    line(crypto.randomUUID(), called, { kind: 'interest', ...of });
+  switch (what) {
+    case 'overdraft':
+    case 'cash':
+      return [interest({ of: what }, name)];
+    case 'revolving':
+      return [
+        line(id, name, { kind: what, limit: [{ from: asOf, value: amount }], drawn: { on: asOf, amount: '0' } }),
+        interest({ of: 'line', line: id }, `Interest of ${name}`),
+      ];
+    case 'loan': {
+      const drawn = addDays(asOf, 1);
+      const loan = {
+        kind: what,
+        from: { on: drawn, amount },
+        rate: [],
+        firstPayDay: addMonths(drawn, 1),
+        payments: 36,
+      };
+      return [line(id, name, loan), interest({ of: 'line', line: id }, `Interest of ${name}`)];
+    }
+  }
+}
+
+/** The heights of a chart's bars, for amounts from nothing to the greatest of them. */
+export function heights(amounts: number[], most: number, height: number): number[] {
+  return amounts.map((amount) => (most > 0 ? (Math.max(0, amount) / most) * height : 0));
+}

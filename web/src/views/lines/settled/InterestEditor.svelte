@@ -1,0 +1,34 @@
+<script lang="ts">
+  import { getPlan } from '../../../lib/plan.svelte';
+  import Fields from '../fields/Fields.svelte';
+  import { changed } from '../fields/fields';
+  import type { Json, Save } from '../save';
+  import { CHARGING, MONTHLY } from './charging';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+  }
+
+  let { assumption, save }: Props = $props();
+  const plan = getPlan();
+  const of = $derived(plan.view!.lines.find((line) => line.id === assumption.line)?.name);
+</script>
+
+<div class="card mb-2.5 space-y-2">
+  {#if of}
+    <p>Interest and fees of '{of}', by its own rates and terms: they are changed there.</p>
+  {:else}
+    <p>
+      {assumption.of === 'cash'
+        ? 'What cash held earns, at the rate under Setup.'
+        : 'What the overdraft costs, at its rate under Setup.'}
+    </p>
+    <Fields
+      specs={CHARGING}
+      of={{ ...MONTHLY, ...(assumption.charging as Json | undefined) }}
+      put={(part, words) =>
+        save((now) => ({ ...now, charging: changed({ ...(now.charging as Json | undefined) }, part) }), words)}
+    />
+  {/if}
+</div>

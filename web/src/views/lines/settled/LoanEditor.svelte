@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { monthStart } from '../../../lib/dates';
+  import { getPlan } from '../../../lib/plan.svelte';
+  import DatedRows, { type DatedRow } from '../DatedRows.svelte';
+  import { CONVENTION } from '../fields/choices';
+  import Fields from '../fields/Fields.svelte';
+  import { changed, type FieldSpec } from '../fields/fields';
+  import StepsEditor from '../methods/StepsEditor.svelte';
+  import type { Json, Save, StepJson } from '../save';
+  import { LOAN_COUNT } from './charging';
+
+  interface Props {
+    assumption: Json;
+    save: Save;
+  }
+
+  let { assumption, save }: Props = $props();
+  const plan = getPlan();
+  const typed = $derived(assumption.by === 'typed');
+  const rows = $derived<'typed' | 'early'>(typed ? 'typed' : 'early');
+  const FROM = $derived<FieldSpec[]>([
+    { kind: 'amount', field: 'amount', label: assumption.running ? 'left of it' : 'lent' },
+    { kind: 'day', field: 'on', label: assumption.running ? 'at the end of' : 'on' },
+    ...(assumption.running ? [{ kind: 'amount', field: 'accrued', label: 'interest accrued by then' } as const] : []),
+  ]);
+  const REPAID: FieldSpec[] = [
+    {
+      kind: 'choice',
+      field: 'by',
+      label: 'repaid',
+      options: [
+        { value: 'equal-instalments', name: 'in equal instalments' },
+        { value: 'equal-principal', name: 'in equal parts of what was lent' },
+        { value: 'bullet', name: 'at the end' },
+        { value: 'typed', name: 'as agreed' },
+      ],
+    },
+    { kind: 'whole', field: 'payments', label: 'in', after: 'payments' },
+    { kind: 'whole', field: 'everyMonths', label: 'every', after: 'months' },
+    { kind: 'day', field: 'firstPayDay', label: 'first on' },
+    { kind: 'whole', field: 'interestOnly', label: 'interest alone for', after: 'of them' },
+  ];
+  const TERMS: FieldSpec[] = [
+    { kind: 'flag', field: 'running', label: 'it runs already' },
+    LOAN_COUNT,
+    { kind: 'amount', field: 'fee', label: 'fee when drawn' },
+    { kind: 'flag', field: 'keepsEnd', label: 'an early repayment lowers instalments and keeps the end' },
+    CONVENTION,
+  ];
+
+  function put(part: Json, words: string): Promise<string> {
+    const kept = part.dayCount === 'twelfths' ? { ...part, dayCount: null } : part;
+    return save((now) => changed(now, kept), words);
+  }
+
+  function putRows(change: (now: DatedRow[]) => DatedRow[], words: string): Promise<string> {
+    return save((now) => ({ ...now, [rows]: change((now[rows] ?? []) as DatedRow[]) }), words);
+  }
+</script>
+
+<div class="card mb-2.5 space-y-2">
+  <Fields
+    specs={FROM}
+    of={{ accrued: '0', ...(assumption.from as Json) }}
+    put={(part, words) => save((now) => ({ ...now, from: changed(now.from as Json, part) }), words)}
+  />
+  <StepsEditor
+    label="rate, % a year"
+    steps={(assumption.rate ?? []) as StepJson[]}
+    first={monthStart(plan.view!.tide.asOf)}
+    onchange={(change) => save((now) => ({ ...now, rate: change((now.rate ?? []) as StepJson[]) }), 'rate set')}
+  />
+  <Fields specs={REPAID} of={{ by: 'equal-instalments', everyMonths: 1, interestOnly: 0, ...assumption }} {put} />
+  <Fields
+    specs={TERMS}
+    of={{ running: false, dayCount: 'twelfths', fee: '0', keepsEnd: true, convention: 'following', ...assumption }}
+    {put}
+  />
+  <b class="block font-semibold">{typed ? 'Repayments as agreed' : 'Early repayments'}</b>
+  <DatedRows what="repayment" rows={(assumption[rows] ?? []) as DatedRow[]} make={(row) => row} put={putRows} />
+</div>
