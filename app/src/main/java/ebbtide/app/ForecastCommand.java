@@ -3,8 +3,10 @@ package ebbtide.app;
 import ebbtide.forecast.EarlyPaymentEffect;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.csv.ForecastCsv;
+import ebbtide.formats.csv.FundingCsv;
 import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
@@ -97,6 +99,17 @@ final class ForecastCommand {
         return text.toString();
       }
     },
+    /** How each period is funded, from the day after the as-of date. */
+    FUNDING {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        Forecast forecast = Forecaster.forecast(document.plan(), document.books());
+        StringWriter text = new StringWriter();
+        FundingCsv.write(FundingTable.of(forecast, forecast.periods(by, document.plan().settings().asOf().plusDays(1), forecast.lastDay())),
+            document.plan().settings().currency(), text);
+        return text.toString();
+      }
+    },
     /** What each discount for paying early is worth. */
     DISCOUNTS {
       @Override
@@ -113,7 +126,7 @@ final class ForecastCommand {
 
     static Show of(String word) {
       return Arrays.stream(values()).filter(show -> show.name().toLowerCase(Locale.ROOT).equals(word)).findFirst()
-          .orElseThrow(() -> new IllegalArgumentException("Say --show forecast, owed or discounts, but was '" + word + "'."));
+          .orElseThrow(() -> new IllegalArgumentException("Say --show forecast, funding, owed or discounts, but was '" + word + "'."));
     }
   }
 

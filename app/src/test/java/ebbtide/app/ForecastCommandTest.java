@@ -75,6 +75,37 @@ class ForecastCommandTest {
     assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
   }
 
+  private List<String> funding(String example, String row) {
+    assertThat(run("../docs/examples/" + example + ".json", "--show", "funding")).isZero();
+    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(row + ",")).map(one -> one.substring(one.lastIndexOf(',') + 1)).toList();
+  }
+
+  @Test
+  void sweepAndInterestByTheMean_printDrawingsAndShortfall() {
+    assertThat(funding("sweep", "closing")).containsExactly("110000.00", "120000.00", "100000.00", "110000.00", "120000.00");
+    assertThat(funding("sweep", "owed")).containsExactly("25000.00", "175000.00", "275000.00", "225000.00", "25000.00");
+    assertThat(funding("sweep-at-limit", "closing")).containsExactly("110000.00", "120000.00", "75000.00", "110000.00", "120000.00");
+    assertThat(funding("sweep-at-limit", "owed")).containsExactly("25000.00", "175000.00", "250000.00", "225000.00", "25000.00");
+    assertThat(funding("sweep-at-limit", "shortfall").get(2)).isEqualTo("25000.00");
+    assertThat(funding("interest-by-mean", "interest")).containsExactly("-2300.55");
+    assertThat(funding("interest-by-mean", "owed")).containsExactly("407300.55");
+    assertThat(funding("interest-by-mean", "closing")).containsExactly("60000.00");
+    assertThat(funding("interest-in-multiples", "owed")).containsExactly("400000.00");
+    assertThat(funding("interest-in-multiples", "interest")).containsExactly("-2275.00");
+  }
+
+  @Test
+  void loanAndFacilityThatEnds_printTheirSchedule() {
+    List<String> interest = funding("loan", "interest");
+    assertThat(interest.subList(1, 25)).startsWith("-1320.00", "-1268.40").endsWith("-116.76", "-58.54");
+    assertThat(interest.stream().map(java.math.BigDecimal::new).reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add)).isEqualByComparingTo("-16846.81");
+    assertThat(funding("loan", "owed").get(24)).isEqualTo("0.00");
+    assertThat(funding("facility-ends", "facility").get(0)).isEqualTo("-180000.00");
+    assertThat(funding("facility-ends", "owed").get(0)).isEqualTo("70000.00");
+    assertThat(funding("facility-ends", "closing").get(0)).isEqualTo("0.00");
+    assertThat(funding("facility-ends", "shortfall").get(0)).isEqualTo("170000.00");
+  }
+
   @Test
   void periods_ofEveryLength_addUpToTheSame() {
     for (String by : List.of("day", "week", "month", "quarter", "year")) {

@@ -280,6 +280,10 @@ public final class Funding {
         paidOn = paid(charging, night);
         accrued = BigInteger.ZERO;
       }
+      if (night.equals(plan.settings().asOf()) && plan.settings().funding().interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE) {
+        // The mean of the days after the as-of date reckons from its balance: its night is in it.
+        return;
+      }
       accrued = accrued.add(perDay.multiply(BigInteger.valueOf(charging.dayCount().days(night, night.plusDays(1)))));
     }
   }
