@@ -50,7 +50,7 @@
 
 <div class="mb-2 flex min-h-[34px] flex-wrap items-center gap-3">
   <h1>Funding</h1>
-  <span class="flex-1 {got?.shortfall ? 'bad' : 'hush'}" role="status">{got?.sentence ?? ''}</span>
+  <span class="flex-1 {got?.shortfall ? 'bad' : 'hush'}">{got?.sentence ?? ''}</span>
   <Segments
     label="Periods"
     options={PERIODS.map((value) => ({ value, name: NAMES[value] }))}

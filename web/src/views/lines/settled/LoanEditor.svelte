@@ -35,7 +35,7 @@
         { value: 'typed', name: 'as agreed' },
       ],
     },
-    { kind: 'whole', field: 'payments', label: 'in', after: 'payments' },
+    { kind: 'whole', field: 'payments', label: 'payments' },
     { kind: 'whole', field: 'everyMonths', label: 'every', after: 'months' },
     { kind: 'day', field: 'firstPayDay', label: 'first on' },
     { kind: 'whole', field: 'interestOnly', label: 'interest alone for', after: 'of them' },

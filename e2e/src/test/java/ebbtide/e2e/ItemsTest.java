@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.cell;
 import static ebbtide.e2e.Screens.row;
-import static ebbtide.e2e.Screens.seriousViolations;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
@@ -21,14 +20,6 @@ class ItemsTest extends Journeys {
     super("demo");
   }
 
-  private void press(String name) {
-    button(page, name).first().click();
-  }
-
-  private void accessible() {
-    assertThat(seriousViolations(page)).isEmpty();
-  }
-
   private void only(String words) {
     page.getByLabel("Search items").fill(words);
   }
@@ -40,7 +31,7 @@ class ItemsTest extends Journeys {
   @Test
   void list_broughtInSettledAndEdited_makesTheNearWeeks_andUndoTakesItAway() throws IOException {
     open("receipts/open-items");
-    press("Bring in a list");
+    click("Bring in a list");
     page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
     assertThat(page.getByText("Choose the line that the list belongs to.")).isVisible();
     page.getByLabel("Line of the list").selectOption("Export distributors");
@@ -49,9 +40,9 @@ class ItemsTest extends Journeys {
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say which column holds the number");
     page.getByLabel("Column of number").selectOption("Invoice No");
     accessible();
-    press("Keep open items for it");
+    click("Keep open items for it");
     assertThat(button(page, "Keep open items for it")).hasCount(0);
-    press("Take it over");
+    click("Take it over");
     assertThat(page.getByText("66 new and 0 changed items were taken over")).isVisible();
     page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
     assertThat(page.getByText("0 new, 0 changed, 66 the same as before.")).isVisible();
@@ -64,7 +55,7 @@ class ItemsTest extends Journeys {
     chased();
     sums();
     for (int i = 0; i < 5; i++) {
-      press("Undo");
+      click("Undo");
       page.waitForTimeout(250);
     }
     go("receipts/open-items");
@@ -101,11 +92,11 @@ class ItemsTest extends Journeys {
     assertThat(row(page, "XI-7061")).hasCount(0);
     only("export");
     assertThat(items().locator("tbody tr")).hasCount(7);
-    press("Undo");
+    click("Undo");
     assertThat(row(page, "XI-7060")).isVisible();
-    press("Undo");
+    click("Undo");
     assertThat(row(page, "XI-7061")).isVisible();
-    press("Undo");
+    click("Undo");
     assertThat(status()).containsText("Undone: Statement");
   }
 
@@ -125,8 +116,8 @@ class ItemsTest extends Journeys {
     assertThat(items().locator("tbody tr")).hasCount(1);
     only("");
     chosenAndOrdered();
-    press("Type one");
-    press("Add it");
+    click("Type one");
+    click("Add it");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Choose the line it belongs to. Give it a number. Say whose it is. The date is missing");
     page.getByLabel("Line of the new item").selectOption("Restaurants & hotels");
     type("Number of a new item", "D-1");
@@ -134,7 +125,7 @@ class ItemsTest extends Journeys {
     type("Issue date of a new item", "2026-02-27");
     type("Due date of a new item", "2026-03-12");
     type("Amount of a new item", "1200");
-    press("Add it");
+    click("Add it");
     assertThat(row(page, "D-1")).containsText("1,200");
     accessible();
   }
@@ -155,7 +146,7 @@ class ItemsTest extends Journeys {
     discount.press("Tab");
     assertThat(status()).containsText("XI-7058 of Brisk Hotels 2% off until 2026-03-12");
     button(page, "Expected").click();
-    press("Undo");
+    click("Undo");
     only("");
   }
 
@@ -166,8 +157,8 @@ class ItemsTest extends Journeys {
     type("Issue date of a new item", "2026-02-27");
     type("Due date of a new item", "2026-05-26");
     type("Amount of a new item", "9000");
-    press("Add it");
-    press("Chase");
+    click("Add it");
+    click("Chase");
     Locator chance = row(page, "D-2");
     assertThat(chance).containsText("days before it is due: ask for it");
     String lowWater = chance.getByRole(AriaRole.CELL).nth(5).textContent().strip();
@@ -179,26 +170,26 @@ class ItemsTest extends Journeys {
     assertThat(status()).containsText("D-2 of Harbour Feast expected");
     assertThat(status()).containsText("\u00a3" + lowWater.replace("\u2212", "") + " on ");
     assertThat(page.locator("[data-trial]")).hasCount(0);
-    press("Undo");
-    press("Undo");
+    click("Undo");
+    click("Undo");
     assertThat(row(page, "D-2")).hasCount(0);
-    press("Items");
+    click("Items");
   }
 
   private void sums() {
-    press("Counterparty");
+    click("Counterparty");
     assertThat(row(page, "Plover Street Kitchens")).containsText("59,764.24");
-    press("Age");
+    click("Age");
     assertThat(row(page, "not due yet")).isVisible();
-    press("Week");
+    click("Week");
     assertThat(row(page, "left out of the forecast")).containsText("18,295.18");
-    press("Habits");
+    click("Habits");
     assertThat(row(page, "Cragmoor Inns")).containsText("days late");
     type("Days late to expect of Cragmoor Inns", "soon");
     assertThat(page.getByText("'soon' is no number of days: type one such as 12, or -3 for early.")).isVisible();
     type("Days late to expect of Cragmoor Inns", "30");
     assertThat(status()).containsText("Cragmoor Inns expected 30 days late");
-    press("Undo");
+    click("Undo");
     assertThat(field("Days late to expect of Cragmoor Inns")).hasValue("");
     accessible();
     go("forecast?by=WEEK");

@@ -57,6 +57,16 @@ abstract class Journeys {
     page.navigate(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/" + place);
   }
 
+  /** Clicks the first button of a name. */
+  protected void click(String name) {
+    Screens.button(page, name).first().click();
+  }
+
+  /** The page as it is has no serious fault for people who use other means than eyes and mouse. */
+  protected void accessible() {
+    assertThat(Screens.seriousViolations(page)).isEmpty();
+  }
+
   /** What the latest edit did, in words. */
   protected Locator status() {
     return page.getByRole(AriaRole.STATUS).first();

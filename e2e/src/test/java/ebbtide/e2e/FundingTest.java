@@ -1,0 +1,111 @@
+package ebbtide.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.row;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Funding as a treasurer asks about it: facilities and loans added, their terms typed, whether the limits are enough; and the worked examples. */
+class FundingTest extends Journeys {
+  FundingTest() {
+    super("demo");
+  }
+
+  private void add(String what, String name, String field, String amount) {
+    click("Add a facility or loan");
+    page.getByLabel("What is added").selectOption(what);
+    type("Name of it", name);
+    if (field != null) {
+      type(field, amount);
+    }
+    click("Add it");
+    assertThat(status()).containsText("'" + name + "' added");
+  }
+
+  private Locator amounts(String row) {
+    return row(page, row).getByRole(AriaRole.CELL);
+  }
+
+  @Test
+  void facilityAndLoan_addedTypedAndTakenBack_answerWhetherItIsEnough() {
+    open("funding");
+    assertThat(page.getByText("It is enough: the most that is needed is 17,354.03 on Fri 22 May 2026")).isVisible();
+    click("Add a facility or loan");
+    click("Add it");
+    assertThat(page.getByText("Give it a name, such as")).isVisible();
+    type("Name of it", "Quayside revolver");
+    type("Limit of it", "plenty");
+    click("Add it");
+    assertThat(page.getByText("'plenty' is no amount")).isVisible();
+    type("Limit of it", "10k");
+    click("Add it");
+    assertThat(status()).containsText("'Quayside revolver' added");
+    add("loan", "Boat loan", "Amount lent", "240k");
+    add("cash", "Interest on cash", null, null);
+    assertThat(amounts("Boat loan").nth(1)).hasText("240");
+    accessible();
+    button(page, "Boat loan").click();
+    type("rate, % a year", "6.6");
+    assertThat(page.getByText("rate set")).isVisible();
+    type("payments", "0");
+    assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("This must be from 1 to 600");
+    type("payments", "24");
+    accessible();
+    go("funding");
+    button(page, "Quayside revolver").click();
+    type("base rate, % a year", "5.25");
+    accessible();
+    for (int i = 0; i < 6; i++) {
+      click("Undo");
+      page.waitForTimeout(250);
+    }
+    go("funding");
+    assertThat(row(page, "Boat loan")).hasCount(0);
+    assertThat(page.getByText("the most that is needed is 17,354.03")).isVisible();
+    type("with a cushion of", "2,645.97");
+    assertThat(page.getByText("\u00a320,000")).isVisible();
+  }
+
+  /** W4, W16, W5, W17, W6 and W12 as they are read on the screen. */
+  @Test
+  void workedExamples_broughtIn_showTheirResults() {
+    open("funding");
+    bring("sweep.json");
+    shows("Closing cash", "110,000", "120,000", "100,000", "110,000", "120,000");
+    shows("Revolver, owed at the end", "25,000", "175,000", "275,000", "225,000", "25,000");
+    bring("sweep-at-limit.json");
+    shows("Revolver, owed at the end", "25,000", "175,000", "250,000", "225,000", "25,000");
+    shows("Shortfall", "\u00b7", "\u00b7", "25,000");
+    assertThat(page.getByText("It is not enough: 25,000 is missing on")).isVisible();
+    bring("interest-by-mean.json");
+    shows("Interest and fees", "\u22122,300.55");
+    shows("Revolver, owed at the end", "407,300.55");
+    bring("interest-in-multiples.json");
+    shows("Revolver, owed at the end", "400,000");
+    bring("loan.json");
+    shows("Interest and fees", "\u00b7", "\u22121,320", "\u22121,268.40");
+    bring("facility-ends.json");
+    button(page, "Day").click();
+    assertThat(amounts("Shortfall").nth(2)).hasText("170,000");
+  }
+
+  private void bring(String example) {
+    page.navigate(page.url().replaceAll("#.*", "") + "#/new");
+    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples", example));
+    button(page, "\u00a3").click();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Funding").setExact(true)).click();
+  }
+
+  /** The months from the first that is forecast on; the as-of date's is the first column. */
+  private void shows(String row, String... amounts) {
+    for (int i = 0; i < amounts.length; i++) {
+      assertThat(amounts(row).nth(i + 1)).hasText(List.of(amounts).get(i));
+    }
+  }
+}
