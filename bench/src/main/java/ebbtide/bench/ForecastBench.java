@@ -11,11 +11,14 @@ import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Charging;
+import ebbtide.plan.DayCount;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
@@ -23,11 +26,13 @@ import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.plan.StockPolicy;
+import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
 import ebbtide.sim.DemoCompany;
 import ebbtide.time.Convention;
@@ -66,6 +71,7 @@ public class ForecastBench {
   private final Books demoBooks = demo.books();
   private final Plan large = large(false);
   private final Plan everyKind = large(true);
+  private final Plan funded = funded(large);
   private final Books largeBooks =
       Books.of(List.of(new Account("a", "A", "GB", false, large.settings().asOf(), 100_000_000L)));
 
@@ -82,6 +88,28 @@ public class ForecastBench {
   @Benchmark
   public Forecast everyKindPlan() {
     return Forecaster.forecast(everyKind, largeBooks);
+  }
+
+  @Benchmark
+  public Forecast fundedPlan() {
+    return Forecaster.forecast(funded, largeBooks);
+  }
+
+  /** The large plan with three facilities swept each day and five loans, their interest beside them. */
+  private static Plan funded(Plan plan) {
+    LocalDate asOf = plan.settings().asOf();
+    List<Line> lines = new ArrayList<>(plan.lines());
+    for (int i = 0; i < 3; i++) {
+      lines.add(payment("f" + i, new Revolving(Steps.from(asOf, 40_000_000_000L), true, null, null, Steps.from(asOf, Percent.parse("4.5")), Steps.from(asOf,
+          Percent.parse("2")), Steps.from(asOf, Percent.parse("0.5")), 2_500_000, 0, Steps.none(), Charging.MONTHLY, new Revolving.Drawn(asOf, 0, 0))));
+      lines.add(payment("fi" + i, new Interest(Interest.Of.LINE, "f" + i, Charging.MONTHLY)));
+    }
+    for (int i = 0; i < 5; i++) {
+      lines.add(payment("loan" + i, new TermLoan(TermLoan.By.EQUAL_INSTALMENTS, new TermLoan.Balance(asOf.plusDays(1 + i), 900_000_000, 0), false, Steps.from(asOf,
+          Percent.parse("6.6")), asOf.plusMonths(1).plusDays(2 + i), 60, 1, 0, DayCount.ACT_365F, Convention.FOLLOWING, List.of(), List.of(), true, 0)));
+      lines.add(payment("li" + i, new Interest(Interest.Of.LINE, "loan" + i, Charging.MONTHLY)));
+    }
+    return new Plan(plan.settings(), lines, List.of());
   }
 
   /** 500 streams with 12 months of history that grow and are paid by a five-step pattern, or of every kind by turns. */

@@ -14,7 +14,6 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
-import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
@@ -177,9 +176,8 @@ public final class Forecaster {
     long[] drawn = new long[closing.length];
     for (int day = 0; day < closing.length; day++) {
       minimum[day] = funding.minimum(day);
-      long overdraft = plan.settings().facility() == null ? 0 : plan.settings().facility().limit().findOn(timeline.date(day)).map(Steps.Step::value).orElse(0L);
-      limit[day] = overdraft;
-      undrawn[day] = overdraft;
+      limit[day] = funding.overdraft(day);
+      undrawn[day] = funding.overdraft(day);
       for (int i = 0; i < funding.facilities().size(); i++) {
         long most = funding.most(i, day);
         limit[day] += most;

@@ -26,6 +26,7 @@ import java.time.YearMonth;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,9 @@ public final class Funding {
   private final Timeline timeline;
   private final int asOf;
   private final long[] minimum;
+  private final long[] overdraft;
   private final List<Line> facilities;
+  private final Map<String, long[]> limits = new HashMap<>();
   private final Sweep.Result result;
   private final Function<Line, LoanAccount> schedules;
 
@@ -56,16 +59,23 @@ public final class Funding {
     this.timeline = timeline;
     this.asOf = timeline.index(plan.settings().asOf());
     this.minimum = minimum(flows);
-    this.facilities = plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Revolving).toList();
+    this.overdraft = byDay(plan.settings().facility() == null ? Steps.none() : plan.settings().facility().limit());
+    this.facilities = plan.lines().stream().filter(line -> line.assumption() instanceof Revolving && plan.isActive(line)).toList();
+    this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption())));
     this.result = Sweep.of(input(levels));
+  }
+
+  private long[] most(Revolving revolving) {
+    long[] most = new long[timeline.days()];
+    for (int day = 0; day < most.length; day++) {
+      most[day] = revolving.most(timeline.date(day));
+    }
+    return most;
   }
 
   private long[] minimum(Map<String, LineFlows> flows) {
     Settings settings = plan.settings();
-    long[] byDay = new long[timeline.days()];
-    for (int day = 0; day < byDay.length; day++) {
-      byDay[day] = settings.minimumCash().findOn(timeline.date(day)).map(Steps.Step::value).orElse(0L);
-    }
+    long[] byDay = byDay(settings.minimumCash());
     if (settings.funding().minimumDays() == null) {
       return byDay;
     }
@@ -90,6 +100,18 @@ public final class Funding {
     return byDay;
   }
 
+  /** Amounts in force by day of the timeline, nothing before the first. */
+  private long[] byDay(Steps<Long> steps) {
+    long[] values = new long[timeline.days()];
+    for (Steps.Step<Long> step : steps.steps()) {
+      int from = Math.max(0, timeline.index(step.from()));
+      if (from < values.length) {
+        Arrays.fill(values, from, values.length, step.value());
+      }
+    }
+    return values;
+  }
+
   private Sweep.Input input(long[] levels) {
     int days = timeline.days() - asOf - 1;
     long[] net = new long[days];
@@ -97,7 +119,8 @@ public final class Funding {
       net[day] = levels[asOf + 1 + day] - levels[asOf + day];
     }
     FundingRules rules = plan.settings().funding();
-    return new Sweep.Input(levels[asOf], net, Arrays.copyOfRange(minimum, asOf + 1, timeline.days()), overdraft(days), swept(rules.sweeps(), days),
+    return new Sweep.Input(levels[asOf], net, Arrays.copyOfRange(minimum, asOf + 1, timeline.days()),
+        Arrays.copyOfRange(overdraft, asOf + 1, timeline.days()), swept(rules.sweeps(), days),
         rules.buffer(), facilities.stream().map(this::facility).toList(), ofBank(Interest.Of.OVERDRAFT, levels), ofBank(Interest.Of.CASH, levels),
         rules.interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE ? months(days) : null);
   }
@@ -106,19 +129,11 @@ public final class Funding {
     return timeline.date(asOf + 1 + swept);
   }
 
-  private long[] overdraft(int days) {
-    long[] limit = new long[days];
-    for (int day = 0; day < days && plan.settings().facility() != null; day++) {
-      limit[day] = plan.settings().facility().limit().findOn(day(day)).map(Steps.Step::value).orElse(0L);
-    }
-    return limit;
-  }
-
   /** Money is drawn and repaid on business days. */
   private boolean[] swept(FundingRules.Sweeps sweeps, int days) {
     boolean[] swept = new boolean[days];
     DayOfWeek first = plan.settings().firstDayOfWeek();
-    for (int i = 0; i < days; i++) {
+    for (int i = 0; i < days && !facilities.isEmpty(); i++) {
       LocalDate day = day(i);
       LocalDate end = switch (sweeps) {
         case DAY -> day;
@@ -145,11 +160,7 @@ public final class Funding {
 
   private Sweep.Facility facility(Line line) {
     Revolving revolving = (Revolving) line.assumption();
-    int days = timeline.days() - asOf - 1;
-    long[] most = new long[days];
-    for (int day = 0; day < days; day++) {
-      most[day] = revolving.most(day(day));
-    }
+    long[] most = Arrays.copyOfRange(limits.get(line.id()), asOf + 1, timeline.days());
     long[] moved = booked(line);
     LocalDate drawable = plan.settings().asOf();
     for (int i = 0; i < revolving.noticeDays(); i++) {
@@ -182,8 +193,8 @@ public final class Funding {
   }
 
   private Optional<Line> interestLine(Interest.Of of, String lineId) {
-    return plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Interest one && one.of() == of
-        && java.util.Objects.equals(one.lineId(), lineId)).findFirst();
+    return plan.lines().stream().filter(line -> line.assumption() instanceof Interest one && one.of() == of
+        && java.util.Objects.equals(one.lineId(), lineId) && plan.isActive(line)).findFirst();
   }
 
   private Accrual accrual(Line line, Revolving revolving) {
@@ -371,6 +382,11 @@ public final class Funding {
     return minimum[day];
   }
 
+  /** Returns what cash may lie below zero on a day. */
+  public long overdraft(int day) {
+    return overdraft[day];
+  }
+
   /** Returns what is drawn on a facility, numbered in order of priority, at the end of a day of the timeline. */
   public long drawn(int facility, int day) {
     return day <= asOf ? drawnOn(facilities.get(facility), timeline.date(day)) : result.drawn()[facility][day - asOf - 1];
@@ -383,7 +399,7 @@ public final class Funding {
 
   /** Returns the most that may be drawn on a facility on a day. */
   public long most(int facility, int day) {
-    return ((Revolving) facilities.get(facility).assumption()).most(timeline.date(day));
+    return limits.get(facilities.get(facility).id())[day];
   }
 
   /** Returns what stays drawn beyond limits on a day. */

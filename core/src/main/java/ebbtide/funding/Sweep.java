@@ -112,6 +112,9 @@ public final class Sweep {
       out.drawn()[i][day] = drawn[i];
       accrued[i] = accrued[i].add(accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day)));
     }
+    if (!in.ofOverdraft().counted() && !in.onCash().counted()) {
+      return;
+    }
     accrued[count] = accrued[count].add(accrual(count).night(day, Math.max(0, -cash), 0));
     accrued[count + 1] = accrued[count + 1].add(accrual(count + 1).night(day, Math.max(0, cash), 0));
   }

@@ -61,6 +61,14 @@ class FundingTest extends Journeys {
     button(page, "Quayside revolver").click();
     type("base rate, % a year", "5.25");
     accessible();
+    go("funding");
+    button(page, "Boat loan").click();
+    click("Delete");
+    assertThat(status()).containsText("'Boat loan' deleted");
+    go("funding");
+    assertThat(row(page, "Boat loan")).hasCount(0);
+    click("Undo");
+    assertThat(row(page, "Boat loan")).isVisible();
     for (int i = 0; i < 6; i++) {
       click("Undo");
       page.waitForTimeout(250);

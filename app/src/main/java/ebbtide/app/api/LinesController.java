@@ -6,6 +6,7 @@ import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import java.time.YearMonth;
 import java.util.List;
@@ -125,7 +126,7 @@ class LinesController {
     }
   }
 
-  /** Deletes a line, or a group with all it holds; movements assigned to them become unassigned. */
+  /** Deletes a line, or a group with all it holds, and the interest of a facility or loan with it; movements assigned to them become unassigned. */
   @DeleteMapping("/{id}")
   EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
     Edits.Current current = edits.current(plan);
@@ -136,6 +137,9 @@ class LinesController {
 
   private static void deleteTree(Draft draft, Edits.Current current, Line line) {
     current.plan().childrenOf(line.direction(), line.id()).forEach(child -> deleteTree(draft, current, child));
+    // Interest of what is gone is interest of nothing.
+    current.plan().lines().stream().filter(other -> other.assumption() instanceof Interest interest && line.id().equals(interest.lineId()))
+        .forEach(other -> draft.removeLine(other.id()));
     draft.removeLine(line.id());
   }
 }
