@@ -3,13 +3,15 @@
   import { monthName, shortDay } from '../../lib/dates';
   import { addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import type { FundingView } from './funding';
+  import type { FundingPlace, FundingView } from './funding';
 
   interface Props {
     view: FundingView;
+    /** Opens the workings of a figure. */
+    onopen: (place: FundingPlace) => void;
   }
 
-  let { view }: Props = $props();
+  let { view, onopen }: Props = $props();
   const plan = getPlan();
   const STRONG = ['before', 'closing'];
 
@@ -18,6 +20,10 @@
     return whole
       ? { name: monthName(period.from), sub: period.from.slice(0, 4) }
       : { name: shortDay(period.from), sub: `to ${shortDay(period.to)}` };
+  }
+
+  function open(row: string, name: string, i: number) {
+    onopen({ row, name, from: view.periods[i]!.from, to: view.periods[i]!.to });
   }
 
   function isLine(id: string): boolean {
@@ -51,7 +57,9 @@
               class="{view.periods[i]!.settled ? '' : 'estimated'} {minor < 0 && row.kind !== 'payments'
                 ? 'text-bad'
                 : ''} {row.kind === 'shortfall' && minor ? 'bad' : ''}"
-              title={plan.money.sum(minor)}>{plan.money.cell(minor)}</td
+              title={plan.money.sum(minor)}
+              ><button class="w-full text-right" onclick={() => open(row.id, row.name, i)}>{plan.money.cell(minor)}</button
+              ></td
             >
           {/each}
         </tr>
@@ -64,7 +72,10 @@
               class={view.periods[i]!.settled ? '' : 'estimated'}
               title={debt.revolving
                 ? `${plan.money.sum(minor)} of ${plan.money.sum(debt.most[i] ?? 0)}`
-                : plan.money.sum(minor)}>{plan.money.cell(minor)}</td
+                : plan.money.sum(minor)}
+              ><button class="w-full text-right" onclick={() => open(`owed ${debt.id}`, `${debt.name}, owed at the end`, i)}
+                >{plan.money.cell(minor)}</button
+              ></td
             >
           {/each}
         </tr>

@@ -10,6 +10,8 @@
   import AddFunding from './AddFunding.svelte';
   import FundingChart from './FundingChart.svelte';
   import FundingGrid from './FundingGrid.svelte';
+  import { type FundingPlace } from './funding';
+  import FundingPanel from './FundingPanel.svelte';
   import FundingRules from './FundingRules.svelte';
 
   interface Props {
@@ -21,6 +23,7 @@
   let by = $state<By>('MONTH');
   let cushion = $state('0');
   let adding = $state(false);
+  let place = $state.raw<FundingPlace>();
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
   /** Funding is asked for far ahead: its window is its own unless one was chosen along the tide line. */
   const span = $derived(by === time.by ? { from: time.from, to: time.to } : usual(plan.view, by));
@@ -57,8 +60,16 @@
     value={by}
     onchoose={(chosen) => (by = chosen)}
   />
+  <Segments
+    label="Unit"
+    options={[
+      { value: 'thousand', name: `${plan.money.symbol}k` },
+      { value: 'full', name: plan.money.symbol },
+    ]}
+    value={plan.unit}
+    onchoose={(unit) => plan.setUnit(unit)}
+  />
   <Act main onclick={() => (adding = !adding)}>Add a facility or loan</Act>
-  <span class="hush">{plan.money.words}</span>
 </div>
 {#if adding}<AddFunding onclose={() => (adding = false)} />{/if}
 {#if view && got}
@@ -83,7 +94,10 @@
       <FundingRules />
     </section>
   </div>
-  <FundingGrid {view} />
+  <FundingGrid {view} onopen={(at) => (place = at)} />
 {:else if loaded.problem}
   <p role="alert" class="bad">{loaded.problem.detail}</p>
+{/if}
+{#if place}
+  <FundingPanel {place} onclose={() => (place = undefined)} />
 {/if}

@@ -3,6 +3,9 @@ import type { Schemas } from '../../lib/api';
 
 export type FundingView = Schemas['FundingView'];
 
+/** A figure of the table whose workings are asked for. */
+export type FundingPlace = { row: string; name: string; from: string; to: string };
+
 /** What can be added: a facility or a loan with the line of its interest, or interest by itself. */
 export const ADDED = [
   { value: 'revolving', name: 'a revolving facility' },

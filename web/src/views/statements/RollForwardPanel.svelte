@@ -3,6 +3,7 @@
   import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import PartsList from '../../lib/PartsList.svelte';
   import SidePanel from '../../lib/SidePanel.svelte';
   import type { Place } from './rolls';
 
@@ -37,17 +38,6 @@
   {#if workings.problem}
     <p role="alert" class="bad">{workings.problem.detail}</p>
   {:else if workings.data}
-    <table class="figures mt-1">
-      <tbody>
-        {#each workings.data as item, i (i)}
-          <tr>
-            <td class="words !whitespace-normal"
-              >{item.what}{#if item.because}<br /><small class="hush">{item.because}</small>{/if}</td
-            >
-            <td class="align-top">{plan.money.full(item.minor)}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <PartsList parts={workings.data} />
   {/if}
 </SidePanel>

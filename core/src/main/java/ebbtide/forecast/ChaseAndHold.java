@@ -99,6 +99,10 @@ public final class ChaseAndHold {
         words.add("cannot wait" + (item.handling().note().isEmpty() ? "" : ": " + item.handling().note()));
       }
       words.add(late > 0 ? late + (late == 1 ? " day" : " days") + " after it is due" : "still in time");
+      long beyond = moved.to().toEpochDay() - moved.row().expected().day().toEpochDay();
+      if (late > 0 && moved.row().expected().source() == ExpectedItem.Source.HABIT) {
+        words.add(beyond + (beyond == 1 ? " day" : " days") + " beyond what is usual");
+      }
     } else {
       long early = item.due().toEpochDay() - moved.to().toEpochDay();
       words.add(early > 0 ? early + (early == 1 ? " day" : " days") + " before it is due: ask for it" : "it is due by then");

@@ -146,6 +146,12 @@ class FundingTest {
       assertThat(sum).as("seed %d", seed).isEqualTo(closing);
       assertThat(before).isEqualTo(amount(table, FundingTable.Kind.BEFORE, i));
       assertThat(i == 0 || amount(table, FundingTable.Kind.OPENING, i) == amount(table, FundingTable.Kind.CLOSING, i - 1)).isTrue();
+      if (i == seed % table.periods().size()) {
+        table.rows().stream().filter(row -> row.kind() != FundingTable.Kind.HEADROOM).forEach(row -> assertThat(FundingWorkings.of(forecast, row.id(), table.periods().get(at))
+            .stream().mapToLong(Workings.Item::minor).sum()).as("seed %d, workings of %s", seed, row.name()).isEqualTo(row.amounts().get(at)));
+        table.debts().forEach(debt -> assertThat(FundingWorkings.of(forecast, "owed " + debt.id(), table.periods().get(at)).stream()
+            .mapToLong(Workings.Item::minor).sum()).isEqualTo(debt.owed().get(at)));
+      }
       for (FundingTable.Debt debt : table.debts()) {
         if (debt.revolving() && i > 0 && forecast.funding().unsettled().isEmpty()) {
           long flow = table.rows().stream().filter(row -> row.id().equals(debt.id())).findFirst().orElseThrow().amounts().get(at);

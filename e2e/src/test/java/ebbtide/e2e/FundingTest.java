@@ -49,6 +49,9 @@ class FundingTest extends Journeys {
     add("loan", "Boat loan", "Amount lent", "240k");
     add("cash", "Interest on cash", null, null);
     assertThat(amounts("Boat loan").nth(1)).hasText("240");
+    amounts("Closing cash").nth(1).getByRole(AriaRole.BUTTON).click();
+    assertThat(page.getByText("Before funding").nth(1)).isVisible();
+    page.keyboard().press("Escape");
     accessible();
     button(page, "Boat loan").click();
     type("rate, % a year", "6.6");

@@ -7,10 +7,12 @@ import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingAnswer;
 import ebbtide.forecast.FundingTable;
+import ebbtide.forecast.FundingWorkings;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.Line;
+import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
@@ -69,6 +71,12 @@ class FundingController {
         table.periods().stream().map(period -> forecast.funding().minimum(forecast.timeline().index(period.lastDay()))).toList(),
         new FundingAnswerView(answer.sentence(), answer.peakNeed(), answer.peakDay(), answer.drawnNow(), answer.limit(), answer.shortfall(), answer.shortDay(),
             answer.least()));
+  }
+
+  /** Returns the parts of a figure: of a row, or of what is owed on a line ("owed" and its id). */
+  @GetMapping("/workings")
+  List<ForecastController.ItemView> workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+    return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ForecastController.ItemView::of).toList();
   }
 
   /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
