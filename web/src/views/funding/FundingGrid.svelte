@@ -58,7 +58,8 @@
                 ? 'text-bad'
                 : ''} {row.kind === 'shortfall' && minor ? 'bad' : ''}"
               title={plan.money.sum(minor)}
-              ><button class="w-full text-right" onclick={() => open(row.id, row.name, i)}>{plan.money.cell(minor)}</button
+              ><button class="w-full text-right" onclick={() => open(row.id, row.name, i)}
+                >{plan.money.cell(minor)}</button
               ></td
             >
           {/each}
@@ -73,7 +74,9 @@
               title={debt.revolving
                 ? `${plan.money.sum(minor)} of ${plan.money.sum(debt.most[i] ?? 0)}`
                 : plan.money.sum(minor)}
-              ><button class="w-full text-right" onclick={() => open(`owed ${debt.id}`, `${debt.name}, owed at the end`, i)}
+              ><button
+                class="w-full text-right"
+                onclick={() => open(`owed ${debt.id}`, `${debt.name}, owed at the end`, i)}
                 >{plan.money.cell(minor)}</button
               ></td
             >

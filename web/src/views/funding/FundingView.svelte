@@ -8,6 +8,7 @@
   import Segments from '../../lib/Segments.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import AddFunding from './AddFunding.svelte';
+  import CovenantsCard from './CovenantsCard.svelte';
   import FundingChart from './FundingChart.svelte';
   import FundingGrid from './FundingGrid.svelte';
   import { type FundingPlace } from './funding';
@@ -94,6 +95,7 @@
       <FundingRules />
     </section>
   </div>
+  <CovenantsCard />
   <FundingGrid {view} onopen={(at) => (place = at)} />
 {:else if loaded.problem}
   <p role="alert" class="bad">{loaded.problem.detail}</p>

@@ -52,3 +52,11 @@ export function linesOf(what: Added, name: string, amount: string, asOf: Day): R
 export function heights(amounts: number[], most: number, height: number): number[] {
   return amounts.map((amount) => (most > 0 ? (Math.max(0, amount) / most) * height : 0));
 }
+
+/** What a covenant tests, named as in the trade; the name in the contract may differ. */
+export const RATIOS = [
+  { value: 'least-liquidity', name: 'Least liquidity' },
+  { value: 'net-debt-to-ebitda', name: 'Net debt / EBITDA' },
+  { value: 'interest-cover', name: 'Interest cover' },
+  { value: 'debt-service-cover', name: 'Debt service cover' },
+] as const;

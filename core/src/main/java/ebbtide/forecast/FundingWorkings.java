@@ -34,7 +34,9 @@ public final class FundingWorkings {
 
   private void add(String row) {
     switch (row) {
-      case "opening", "headroom", "transfers" -> items.addAll(Workings.of(forecast, row, period).items());
+      case "transfers" -> part("Transfers booked on one side only", "they cancel out once the other account's statement is brought in",
+          forecast.transfers(period).amount());
+      case "opening", "headroom" -> items.addAll(Workings.of(forecast, row, period).items());
       case "receipts" -> lines(Direction.RECEIPT);
       case "payments" -> lines(Direction.PAYMENT);
       case "before" -> rows(FundingTable.Kind.OPENING, FundingTable.Kind.RECEIPTS, FundingTable.Kind.PAYMENTS, FundingTable.Kind.TRANSFERS);

@@ -6,11 +6,14 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
+import java.util.Collections;
 import java.util.Currency;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /**
  * The choices of a plan that are not lines. {@code facility} is the overdraft of its accounts, null when there is none; {@code minimumCash} steps on
@@ -23,7 +26,8 @@ import java.util.Set;
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
-    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter, FundingRules funding) {
+    List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter, FundingRules funding, List<Covenant> covenants,
+    SortedMap<YearMonth, Covenant.PastMonth> pastMonths) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -42,6 +46,9 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     documents = List.copyOf(documents);
     habits = List.copyOf(habits);
     Objects.requireNonNull(funding, "how it is funded");
+    covenants = List.copyOf(covenants);
+    Check.that(covenants.stream().map(Covenant::id).distinct().count() == covenants.size(), "two covenants have the same id: give each its own");
+    pastMonths = Collections.unmodifiableSortedMap(new TreeMap<>(pastMonths));
     Check.inRange(closedAfter, 0, 60, "days after its end until a month is closed");
     Check.that(habits.stream().map(habit -> habit.direction() + habit.counterparty()).distinct().count() == habits.size(),
         "a habit is said twice of one counterparty: keep one");
@@ -63,37 +70,43 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL);
+        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL, List.of(), new TreeMap<>());
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants, pastMonths);
   }
 
   /** Returns the same settings with what an analyst says of how counterparties pay. */
   public Settings knowing(List<SaidHabit> said) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding, covenants, pastMonths);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths);
   }
 
   /** Returns the same settings with months closed some days after their end. */
   public Settings closing(int days) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding, covenants, pastMonths);
   }
 
   /** Returns the same settings funded in another way. */
   public Settings funded(FundingRules rules) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules, covenants, pastMonths);
+  }
+
+  /** Returns the same settings with covenants, and what the months before the forecast came to that they read. */
+  public Settings agreeing(List<Covenant> agreed, SortedMap<YearMonth, Covenant.PastMonth> past) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, agreed, past);
   }
 
   /** Returns the first month that is not closed on the as-of date (rules 5.1), which may lie before the first that is forecast. */

@@ -23,6 +23,7 @@ import ebbtide.plan.Driver;
 import ebbtide.plan.EarlyPayment;
 import ebbtide.plan.Expensing;
 import ebbtide.plan.Charging;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.DayCount;
 import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
@@ -116,7 +117,8 @@ public final class RandomPlans {
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
         List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
-            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(rules());
+            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(rules())
+            .agreeing(covenants(), pastMonths());
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 
@@ -137,6 +139,19 @@ public final class RandomPlans {
             : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract"))).carrying(
                 assumption instanceof Assumption.Group || random.nextInt(3) > 0 ? List.of() : List.of(new CarriedAmount("c" + i,
                     asOf.plusDays(random.nextInt(120) - 40), random.nextBoolean() ? 1 + amount() : -1 - amount(), "Left of a month that is closed"))).netting(netting());
+  }
+
+  private List<Covenant> covenants() {
+    return random.nextBoolean() ? List.of() : List.of(Covenant.Ratio.values()).stream().map(ratio -> new Covenant(ratio.name(), ratio.name(), ratio,
+        BigDecimal.valueOf(random.nextInt(4_000), ratio == Covenant.Ratio.LEAST_LIQUIDITY ? 0 : 2), pick(List.of(Covenant.Every.values())))).toList();
+  }
+
+  private TreeMap<YearMonth, Covenant.PastMonth> pastMonths() {
+    TreeMap<YearMonth, Covenant.PastMonth> past = new TreeMap<>();
+    for (int back = random.nextInt(14); back > 0; back--) {
+      past.put(YearMonth.from(asOf.plusDays(1)).minusMonths(back), new Covenant.PastMonth(amount() - 4_000_000L, amount() / 9, amount() / 9, amount() / 9, amount() / 9));
+    }
+    return past;
   }
 
   private FundingRules rules() {

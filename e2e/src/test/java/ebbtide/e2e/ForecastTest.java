@@ -108,7 +108,7 @@ class ForecastTest extends Journeys {
     assertThat(panel).containsText("Opening cash");
     assertThat(panel).containsText("Receipts");
     cell(page, "Headroom", 4).click();
-    assertThat(panel).containsText("Facility limit");
+    assertThat(panel).containsText("Still to be drawn");
     assertThat(panel).containsText("Less minimum cash");
     cell(page, "Trade sales", 4).click();
     assertThat(panel).containsText("Grocery chains");

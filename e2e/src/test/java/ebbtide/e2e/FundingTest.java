@@ -79,8 +79,35 @@ class FundingTest extends Journeys {
     go("funding");
     assertThat(row(page, "Boat loan")).hasCount(0);
     assertThat(page.getByText("the most that is needed is 17,354.03")).isVisible();
+    covenants();
     type("with a cushion of", "2,645.97");
     assertThat(page.getByText("\u00a320,000")).isVisible();
+  }
+
+  /** A covenant that breaks says when and by how much; one that reads months which were not typed is not known. */
+  private void covenants() {
+    type("Bound of it", "much");
+    click("Add covenant");
+    assertThat(page.getByText("'much' is no amount")).isVisible();
+    type("Bound of it", "500k");
+    page.getByLabel("How often it is tested").selectOption("month");
+    click("Add covenant");
+    assertThat(page.getByText("Least liquidity breaks first on Sun 31 May 2026")).isVisible();
+    page.getByLabel("What is tested").selectOption("interest-cover");
+    type("Bound of it", "3");
+    click("Add covenant");
+    assertThat(row(page, "Interest cover")).containsText("not known");
+    click("Months before the forecast");
+    type("EBITDA of 2026-02", "a lot");
+    assertThat(page.getByText("'a lot' is no amount")).isVisible();
+    type("EBITDA of 2026-02", "21,500");
+    assertThat(status()).containsText("months before the forecast set");
+    accessible();
+    for (int i = 0; i < 3; i++) {
+      click("Undo");
+      page.waitForTimeout(250);
+    }
+    assertThat(row(page, "Interest cover")).hasCount(0);
   }
 
   /** W4, W16, W5, W17, W6 and W12 as they are read on the screen. */

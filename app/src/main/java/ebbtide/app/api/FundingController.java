@@ -4,6 +4,7 @@ import ebbtide.app.api.ForecastController.PeriodView;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.Stores;
+import ebbtide.forecast.Covenants;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingAnswer;
 import ebbtide.forecast.FundingTable;
@@ -11,11 +12,13 @@ import ebbtide.forecast.FundingWorkings;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.Line;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.http.MediaType;
@@ -77,6 +80,38 @@ class FundingController {
   @GetMapping("/workings")
   List<ForecastController.ItemView> workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from, @RequestParam LocalDate to) {
     return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ForecastController.ItemView::of).toList();
+  }
+
+  /** A covenant with the test that has the least room, the first that breaks, whether all tests are known, and all of them. */
+  record CovenantView(String id, String name, String ratio, String bound, String every, boolean known, @Schema(nullable = true) CovenantTestView tightest,
+      @Schema(nullable = true) CovenantTestView firstBreak, List<CovenantTestView> tests) {}
+
+  /** A test of a covenant: its value in words, whether it holds, and how much less would still hold it (below zero: what is missing). */
+  record CovenantTestView(LocalDate date, @Schema(nullable = true) String value, String standing, @Schema(nullable = true) Long room) {
+    static CovenantTestView of(Covenants.Tested test, Currency currency) {
+      boolean money = test.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY;
+      return new CovenantTestView(test.date(), test.value() == null ? null : money ? Money.words(test.value().longValueExact(), currency)
+          : test.value().toPlainString(), word(test.standing()), test.room());
+    }
+  }
+
+  @GetMapping("/covenants")
+  List<CovenantView> covenants(@PathVariable String plan) {
+    Forecast forecast = edits.current(plan).forecast();
+    Currency currency = forecast.plan().settings().currency();
+    List<Covenants.Tested> tests = Covenants.of(forecast);
+    return Covenants.summaries(forecast).stream().map(one -> new CovenantView(one.covenant().id(), one.covenant().name(), word(one.covenant().ratio()),
+        one.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY ? Money.words(one.covenant().bound().longValueExact(), currency)
+            : one.covenant().bound().toPlainString(), word(one.covenant().every()), one.known(), view(one.tightest(), currency), view(one.firstBreak(), currency),
+        tests.stream().filter(test -> test.covenant().equals(one.covenant())).map(test -> view(test, currency)).toList())).toList();
+  }
+
+  private static CovenantTestView view(Covenants.Tested test, Currency currency) {
+    return test == null ? null : CovenantTestView.of(test, currency);
+  }
+
+  private static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
   /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */

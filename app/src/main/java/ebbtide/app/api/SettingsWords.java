@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
@@ -35,6 +36,9 @@ final class SettingsWords {
         after.facility() == null ? "no facility" : "limit or rate of " + after.facility().name() + " set");
     all.add(before.cashRate(), after.cashRate(), "rate on cash set");
     all.add(before.paymentRuns(), after.paymentRuns(), after.paymentRuns() == null ? "bills paid one by one" : after.paymentRuns().words());
+    all.add(before.covenants(), after.covenants(), "covenants: " + (after.covenants().isEmpty() ? "none" : after.covenants().stream().map(Covenant::name)
+        .collect(Collectors.joining(", "))));
+    all.add(before.pastMonths(), after.pastMonths(), "months before the forecast set, for covenants");
     all.add(before.funding(), after.funding(), "when facilities are drawn, and minimum cash by days, set");
     all.add(before.closedAfter(), after.closedAfter(), "a month on books is closed " + after.closedAfter() + " days after its end");
     for (SaidHabit habit : after.habits()) {

@@ -197,13 +197,15 @@ public final class PlanReader {
     List<SaidHabit> habits = place.at("habits").list(PlanReader::saidHabit);
     Integer closedAfter = place.at("closedAfter").wholeIn(0, 60, 0);
     FundingRules funding = FundingReader.rules(place.at("funding"), currency == null ? MOST_DECIMALS : currency);
+    CovenantsJson covenants = CovenantsJson.read(place, currency == null ? MOST_DECIMALS : currency);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null || closedAfter == null || funding == null) {
       return null;
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding));
+        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants.covenants(),
+        covenants.pastMonths()));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {

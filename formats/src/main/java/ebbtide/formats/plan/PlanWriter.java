@@ -122,6 +122,7 @@ public final class PlanWriter {
     if (!s.funding().equals(FundingRules.USUAL)) {
       node.set("funding", funding.write(s.funding()));
     }
+    new CovenantsJson(s.covenants(), s.pastMonths()).write(node, currency);
     if (s.closedAfter() > 0) {
       node.put("closedAfter", s.closedAfter());
     }

@@ -1,0 +1,100 @@
+<script lang="ts">
+  import Act from '../../lib/Act.svelte';
+  import { answer, api } from '../../lib/api';
+  import { fullDay, monthName } from '../../lib/dates';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { noAmount, readAmount } from '../../lib/money';
+  import { getPlan } from '../../lib/plan.svelte';
+  import { Said } from '../../lib/said.svelte';
+  import type { Json } from '../lines/save';
+  import { RATIOS } from './funding';
+  import PastMonths from './PastMonths.svelte';
+
+  const plan = getPlan();
+  const said = new Said();
+  let ratio = $state('least-liquidity');
+  let bound = $state('');
+  let every = $state('quarter');
+  let past = $state(false);
+
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(api.GET('/api/plans/{plan}/funding/covenants', { params: { path: { plan: plan.id } }, signal }));
+  });
+  const covenants = $derived(loaded.data ?? []);
+  const broken = $derived(covenants.filter((one) => one.firstBreak));
+
+  async function put(change: (now: Json[]) => Json[]): Promise<string> {
+    const refused = await plan.putSettings((now) => ({ ...now, covenants: change((now.covenants ?? []) as Json[]) }));
+    return refused?.detail ?? '';
+  }
+
+  async function add(e: Event) {
+    e.preventDefault();
+    const read = readAmount(bound);
+    if (read === null) return said.now(noAmount(bound));
+    const name = RATIOS.find((one) => one.value === ratio)!.name;
+    if (await said.of(put((now) => [...now, { id: crypto.randomUUID(), name, ratio, bound: read, every }]))) bound = '';
+  }
+
+  function takeOut(id: string) {
+    void said.of(put((now) => now.filter((one) => one.id !== id)));
+  }
+</script>
+
+<section class="card mb-3" aria-label="Covenants">
+  <div class="flex items-center gap-3">
+    <b class="flex-1 font-semibold">Covenants</b>
+    <Act onclick={() => (past = !past)}>Months before the forecast</Act>
+  </div>
+  {#if covenants.length}
+    <table class="figures mt-1">
+      <thead>
+        <tr>
+          <th class="words" scope="col">Tested</th><th class="words" scope="col">Bound</th><th scope="col">Tightest</th>
+          <th class="words" scope="col">at the end of</th><th scope="col">Room</th><th class="words" scope="col"></th>
+          <th class="words" scope="col"></th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each covenants as one (one.id)}
+          <tr>
+            <th class="words" scope="row">{one.name}</th>
+            <td class="words">{one.ratio === 'net-debt-to-ebitda' ? 'at most' : 'at least'} {one.bound}</td>
+            <td>{one.tightest?.value ?? '–'}</td>
+            <td class="words"
+              >{one.tightest ? `${monthName(one.tightest.date)} ${one.tightest.date.slice(0, 4)}` : ''}</td
+            >
+            <td>{one.tightest?.room === null || !one.tightest ? '' : plan.money.full(one.tightest.room)}</td>
+            <td class="words {one.firstBreak ? 'bad' : 'hush'}"
+              >{one.firstBreak ? 'breaks' : one.known ? 'holds' : 'not known'}</td
+            >
+            <td class="words"
+              ><button class="underline" aria-label="Take out {one.name}" onclick={() => takeOut(one.id)}
+                >Take out</button
+              ></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+  {#each broken as one (one.id)}
+    <p class="bad mt-1">
+      {one.name} breaks first on {fullDay(one.firstBreak!.date)}: {plan.money.sum(-(one.firstBreak!.room ?? 0))}
+      {one.ratio === 'least-liquidity' ? 'of liquidity is' : 'of EBITDA is'} missing.
+    </p>
+  {/each}
+  <form class="mt-1.5 flex flex-wrap items-center gap-2" aria-label="Add a covenant" onsubmit={add}>
+    <select class="small-field" aria-label="What is tested" bind:value={ratio}>
+      {#each RATIOS as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+    </select>
+    <input class="small-field w-[100px] text-right" placeholder="bound" aria-label="Bound of it" bind:value={bound} />
+    <select class="small-field" aria-label="How often it is tested" bind:value={every}>
+      <option value="quarter">each quarter</option><option value="month">each month</option>
+    </select>
+    <Act type="submit">Add covenant</Act>
+  </form>
+  {#if past}<PastMonths />{/if}
+  {#if said.words || loaded.problem}<p class="bad mt-1" role="alert">{said.words || loaded.problem?.detail}</p>{/if}
+</section>
