@@ -22,12 +22,7 @@ import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
 import ebbtide.plan.EarlyPayment;
 import ebbtide.plan.Expensing;
-import ebbtide.plan.Charging;
-import ebbtide.plan.Covenant;
-import ebbtide.plan.DayCount;
 import ebbtide.plan.Facility;
-import ebbtide.plan.FundingRules;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
@@ -41,9 +36,7 @@ import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SaidHabit;
-import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
-import ebbtide.plan.TermLoan;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.plan.SourceDocument;
@@ -89,6 +82,7 @@ public final class RandomPlans {
   }
 
   private Case make() {
+    RandomFunding funding = new RandomFunding(random, asOf);
     Set<Certainty> all = Set.of(Certainty.values());
     Settings settings = new Settings("Random", Money.currency(pick(CURRENCIES)), asOf, pick(List.of(DayOfWeek.values())),
         pick(List.of(Month.values())), 1 + random.nextInt(30), pick(List.of(AmountSteps.values())), steps(), random.nextBoolean() ? null
@@ -112,13 +106,13 @@ public final class RandomPlans {
       lines.add(new Line("tax", null, "Sales tax", Direction.PAYMENT, true, null, "", salesTax(), List.of()));
     }
     if (random.nextBoolean()) {
-      addFunding();
+      lines.addAll(funding.lines());
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
         List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
-            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(rules())
-            .agreeing(covenants(), pastMonths());
+            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(funding.rules())
+            .agreeing(funding.covenants(), funding.pastMonths());
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 
@@ -139,46 +133,6 @@ public final class RandomPlans {
             : List.of(new Line.CashOverride(somePeriod(), amount(), "seen in the contract"))).carrying(
                 assumption instanceof Assumption.Group || random.nextInt(3) > 0 ? List.of() : List.of(new CarriedAmount("c" + i,
                     asOf.plusDays(random.nextInt(120) - 40), random.nextBoolean() ? 1 + amount() : -1 - amount(), "Left of a month that is closed"))).netting(netting());
-  }
-
-  private List<Covenant> covenants() {
-    return random.nextBoolean() ? List.of() : List.of(Covenant.Ratio.values()).stream().map(ratio -> new Covenant(ratio.name(), ratio.name(), ratio,
-        BigDecimal.valueOf(random.nextInt(4_000), ratio == Covenant.Ratio.LEAST_LIQUIDITY ? 0 : 2), pick(List.of(Covenant.Every.values())))).toList();
-  }
-
-  private TreeMap<YearMonth, Covenant.PastMonth> pastMonths() {
-    TreeMap<YearMonth, Covenant.PastMonth> past = new TreeMap<>();
-    for (int back = random.nextInt(14); back > 0; back--) {
-      past.put(YearMonth.from(asOf.plusDays(1)).minusMonths(back), new Covenant.PastMonth(amount() - 4_000_000L, amount() / 9, amount() / 9, amount() / 9, amount() / 9));
-    }
-    return past;
-  }
-
-  private FundingRules rules() {
-    return new FundingRules(pick(List.of(FundingRules.Sweeps.values())), random.nextInt(3) * 10_000L, pick(List.of(FundingRules.InterestBy.values())),
-        random.nextInt(3) > 0 ? null : BigDecimal.valueOf(random.nextInt(60)));
-  }
-
-  /** Facilities, a loan, and most of their interest. */
-  private void addFunding() {
-    for (int i = random.nextInt(3); i >= 0; i--) {
-      Revolving facility = new Revolving(steps(), random.nextBoolean(), random.nextInt(3) > 0 ? null : asOf.plusDays(random.nextInt(60) - 20), random.nextInt(3) > 0
-          ? null : asOf.plusDays(90 + random.nextInt(300)), Steps.from(asOf.minusYears(2), new Percent(random.nextInt(60_000))), Steps.from(asOf.minusYears(2),
-              new Percent(20_000)), Steps.from(asOf.minusYears(2), new Percent(5_000)), random.nextBoolean() ? 1 : 50_000, random.nextInt(4), Steps.none(),
-          new Charging(pick(List.of(DayCount.values())), pick(List.of(Charging.Often.values())), random.nextBoolean()),
-          new Revolving.Drawn(asOf.minusDays(random.nextInt(50)), random.nextInt(5_000_000), random.nextInt(2) * 4_000L));
-      lines.add(new Line("f" + i, null, "Facility " + i, Direction.PAYMENT, random.nextInt(8) > 0, null, "", facility, List.of()));
-      if (random.nextInt(4) > 0) {
-        lines.add(new Line("fi" + i, null, "Interest " + i, Direction.PAYMENT, true, null, "", new Interest(Interest.Of.LINE, "f" + i, Charging.MONTHLY), List.of()));
-      }
-    }
-    LocalDate drawn = asOf.plusDays(random.nextInt(200) - 100);
-    lines.add(new Line("loan", null, "Loan", Direction.PAYMENT, random.nextInt(8) > 0, null, "", new TermLoan(pick(List.of(TermLoan.By.values())),
-        new TermLoan.Balance(drawn, amount(), 0), random.nextBoolean(), Steps.from(drawn.minusYears(1), new Percent(random.nextInt(90_000))), drawn.plusDays(25), 24, 1, 2,
-        random.nextBoolean() ? null : pick(List.of(DayCount.values())), pick(List.of(Convention.values())), List.of(), List.of(), true, 1_000), List.of()));
-    lines.add(new Line("li", null, "Loan interest", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.LINE, "loan", Charging.MONTHLY), List.of()));
-    lines.add(new Line("oi", null, "Overdraft interest", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.OVERDRAFT, null, Charging.MONTHLY), List.of()));
-    lines.add(new Line("ci", null, "Interest on cash", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.CASH, null, Charging.MONTHLY), List.of()));
   }
 
   private Netting netting() {
