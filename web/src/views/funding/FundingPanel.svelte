@@ -2,9 +2,8 @@
   import { answer, api } from '../../lib/api';
   import { longDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
-  import PartsList from '../../lib/PartsList.svelte';
+  import PartsPanel from '../../lib/PartsPanel.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import SidePanel from '../../lib/SidePanel.svelte';
   import type { FundingPlace } from './funding';
 
   interface Props {
@@ -28,15 +27,4 @@
   });
 </script>
 
-<svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
-<SidePanel title={place.name} sub="{longDay(place.from)} to {longDay(place.to)}" {onclose}>
-  {#if workings.problem}
-    <p role="alert" class="bad">{workings.problem.detail}</p>
-  {:else if workings.data}
-    {#if workings.data.length}
-      <PartsList parts={workings.data} />
-    {:else}
-      <p class="hush">Nothing: no part of it is other than nil.</p>
-    {/if}
-  {/if}
-</SidePanel>
+<PartsPanel title={place.name} sub="{longDay(place.from)} to {longDay(place.to)}" parts={workings} {onclose} />

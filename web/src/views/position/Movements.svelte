@@ -104,7 +104,9 @@
     <p class="card">
       {only === 'open' && !sought && !account
         ? 'Every movement is assigned. Bring in the next statements, or look at all movements.'
-        : 'No movement fits. Change the words or the account.'}
+        : movements.data.searchedBackTo
+          ? 'None fits among the days sought so far. Search all days, or change the words.'
+          : 'No movement fits. Change the words or the account.'}
     </p>
   {/if}
 {/if}

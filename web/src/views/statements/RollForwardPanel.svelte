@@ -3,8 +3,7 @@
   import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import PartsList from '../../lib/PartsList.svelte';
-  import SidePanel from '../../lib/SidePanel.svelte';
+  import PartsPanel from '../../lib/PartsPanel.svelte';
   import type { Place } from './rolls';
 
   interface Props {
@@ -33,11 +32,4 @@
   });
 </script>
 
-<svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
-<SidePanel title={place.name} sub="{monthName(place.month)} {place.month.slice(0, 4)}" {onclose}>
-  {#if workings.problem}
-    <p role="alert" class="bad">{workings.problem.detail}</p>
-  {:else if workings.data}
-    <PartsList parts={workings.data} />
-  {/if}
-</SidePanel>
+<PartsPanel title={place.name} sub="{monthName(place.month)} {place.month.slice(0, 4)}" parts={workings} {onclose} />
