@@ -10,9 +10,11 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.DayTerms;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Revolving;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
@@ -43,6 +45,8 @@ import java.util.function.BiFunction;
 
 /** The pipeline from plan and books to the forecast: a pure function of the two, to the cent. */
 public final class Forecaster {
+  /** More than the years of the longest horizon: what is paid out of a year's profit follows from its interest, so each takes a round. */
+  private static final int MOST_ROUNDS = 10;
   private final Plan plan;
   private final Books books;
   private final ActivityCalculator activity;
@@ -64,7 +68,8 @@ public final class Forecaster {
     this.items = new ItemTiming(plan, books, line -> timelineOf(country(line)).calendar());
     plan.lines().stream().filter(Forecaster::isOnBooks).forEach(line -> activity.bills(line, left(line).billed()));
     this.billings = new Billings(activity, items);
-    this.settlements = new Settlements(plan, activity, billings, this::taxPoints, line -> timelineOf(country(line)).calendar());
+    this.settlements = new Settlements(plan, activity, billings, this::taxPoints, line -> timelineOf(country(line)).calendar(), line -> paidDaysOf(country(line)),
+        this::implied);
     this.timeline = timelineOf(mainCountry(books));
     this.asOf = timeline.index(plan.settings().asOf());
   }
@@ -119,6 +124,13 @@ public final class Forecaster {
     return new Forecaster(plan, books);
   }
 
+  /** Returns the same for a forecast: profit bears the interest that its sweep found. */
+  static Forecaster of(Forecast forecast) {
+    Forecaster forecaster = new Forecaster(forecast.plan(), forecast.books());
+    forecaster.settlements.bear(forecast.funding().interestByMonth());
+    return forecaster;
+  }
+
   ActivityCalculator activity() {
     return activity;
   }
@@ -157,16 +169,43 @@ public final class Forecaster {
     LineFlows unassignedIn = bookedOnly(books.unassignedIn());
     LineFlows unassignedOut = bookedOnly(books.unassignedOut());
     LineFlows transfers = bookedOnly(books.transfers());
-    long[] closing = new long[timeline.days()];
-    flows.values().forEach(line -> line.addTo(closing));
-    unassignedIn.addTo(closing);
-    unassignedOut.addTo(closing);
-    transfers.addTo(closing);
-    accumulate(closing);
-    Funding funding = new Funding(plan, books, timeline, closing, flows, settlements::loan);
+    SweepInput input = new SweepInput(plan, books, timeline, flows);
+    List<LineFlows> others = List.of(unassignedIn, unassignedOut, transfers);
+    Funding funding = fund(input, flows, others);
+    for (int round = 0; round < MOST_ROUNDS && settlements.bear(funding.interestByMonth()) && paysOutOfProfit(flows); round++) {
+      funding = fund(input, flows, others);
+    }
+    long[] closing = closing(flows, others);
     funding.lay(flows, closing);
     Liquidity liquidity = liquidity(funding, closing);
     return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding);
+  }
+
+  private Funding fund(SweepInput input, Map<String, LineFlows> flows, List<LineFlows> others) {
+    return new Funding(plan, input, timeline, closing(flows, others), settlements::loan);
+  }
+
+  private long[] closing(Map<String, LineFlows> flows, List<LineFlows> others) {
+    long[] closing = new long[timeline.days()];
+    flows.values().forEach(line -> line.addTo(closing));
+    others.forEach(one -> one.addTo(closing));
+    accumulate(closing);
+    return closing;
+  }
+
+  /**
+   * Works out anew what is paid out of profit, which now bears the interest of the sweep, and says whether any of it has changed. Each year's
+   * tax and dividend follow from years that are over (rules 8.9), so this ends after as many rounds as there are years.
+   */
+  private boolean paysOutOfProfit(Map<String, LineFlows> flows) {
+    boolean changed = false;
+    for (Line line : plan.lines()) {
+      if (plan.isActive(line) && (line.assumption() instanceof ProfitTax || line.assumption() instanceof Dividends)) {
+        LineFlows now = flowsOf(line);
+        changed |= !now.estimatesAs(flows.put(line.id(), now));
+      }
+    }
+    return changed;
   }
 
   private Liquidity liquidity(Funding funding, long[] closing) {
@@ -239,8 +278,9 @@ public final class Forecaster {
   }
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
-  static void emit(Plan plan, Books books, Line line, BiFunction<Line, Timeline, FlowSink> sinkFor) {
-    Forecaster forecaster = new Forecaster(plan, books);
+  static void emit(Forecast forecast, Line line, BiFunction<Line, Timeline, FlowSink> sinkFor) {
+    Forecaster forecaster = of(forecast);
+    Books books = forecast.books();
     Timeline days = forecaster.timelineOf(forecaster.country(line));
     Line billed = forecaster.billed(line);
     forecaster.timing(billed).emit(billed, books.byLine().getOrDefault(line.id(), List.of()), sinkFor.apply(billed, days));
@@ -251,7 +291,7 @@ public final class Forecaster {
     return settlements(plan, books).pay(line);
   }
 
-  /** Returns the accounts of everything that is settled by rules, and what the plan earns. */
+  /** Returns the accounts of everything that is settled by rules, and what the plan earns, its profit without interest of a sweep. */
   public static Settlements settlements(Plan plan, Books books) {
     return new Forecaster(plan, books).settlements;
   }

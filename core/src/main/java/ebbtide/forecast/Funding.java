@@ -1,6 +1,5 @@
 package ebbtide.forecast;
 
-import ebbtide.books.Books;
 import ebbtide.funding.Sweep;
 import ebbtide.money.Money;
 import ebbtide.plan.Charging;
@@ -13,6 +12,7 @@ import ebbtide.time.Timeline;
 import ebbtide.timing.LoanAccount;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,14 +31,42 @@ public final class Funding {
   private final Sweep.Result result;
   private final Function<Line, LoanAccount> schedules;
 
-  /** Works the funding out: {@code levels} is closing cash by day before the sweep, {@code flows} those of all lines. */
-  Funding(Plan plan, Books books, Timeline timeline, long[] levels, Map<String, LineFlows> flows, Function<Line, LoanAccount> schedules) {
+  /** Works the funding out: {@code levels} is closing cash by day before the sweep. */
+  Funding(Plan plan, SweepInput input, Timeline timeline, long[] levels, Function<Line, LoanAccount> schedules) {
     this.schedules = schedules;
     this.plan = plan;
     this.timeline = timeline;
     this.asOf = timeline.index(plan.settings().asOf());
-    this.input = new SweepInput(plan, books, timeline, flows);
+    this.input = input;
     this.result = Sweep.of(input.of(levels));
+  }
+
+  /**
+   * Returns what the sweep's interest earns by line and month from the first that is forecast, whole months: what was charged in it and what
+   * has accrued at its end, less what had accrued before it; costs below zero. Months whose interest does not settle earn nothing.
+   */
+  Map<String, long[]> interestByMonth() {
+    Map<String, long[]> byLine = new LinkedHashMap<>();
+    for (int i = 0; i < input.facilities().size() + 2; i++) {
+      int at = i;
+      input.interestLineOf(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
+    }
+    return byLine;
+  }
+
+  private long[] earned(int source) {
+    YearMonth first = plan.settings().firstForecastMonth();
+    long[] earned = new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
+    Sweep.Cost cost = result.costs()[source];
+    long before = cost.opening() - input.costOfMonthSoFar(source);
+    for (int i = 0; i < earned.length; i++) {
+      int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;
+      if (result.isKnown(day)) {
+        earned[i] = before - cost.upTo(day);
+        before = cost.upTo(day);
+      }
+    }
+    return earned;
   }
 
   /** Lays what the sweep found on the lines of facilities and their interest, and adds it to closing cash. */
@@ -105,9 +133,9 @@ public final class Funding {
     return Money.words(minor, plan.settings().currency());
   }
 
-  /** Returns the payments of a loan's line. */
-  List<LoanAccount.Payment> schedule(Line loan) {
-    return schedules.apply(loan).payments();
+  /** Returns the account of a loan's line. */
+  LoanAccount loan(Line loan) {
+    return schedules.apply(loan);
   }
 
   /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */

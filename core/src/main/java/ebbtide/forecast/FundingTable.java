@@ -75,7 +75,7 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
           atEnd(forecast, periods, day -> forecast.funding().most(at, day))));
     }
     for (Line loan : loans) {
-      List<Long> owed = periods.stream().map(period -> owed(forecast, loan, period.lastDay())).toList();
+      List<Long> owed = periods.stream().map(period -> forecast.funding().loan(loan).owedOn(period.lastDay())).toList();
       debts.add(new Debt(loan.id(), loan.name(), false, owed, owed));
     }
     return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts), total(debts, periods.size()));
@@ -104,18 +104,5 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
 
   private static List<Long> atEnd(Forecast forecast, List<Period> periods, java.util.function.IntToLongFunction amount) {
     return periods.stream().map(period -> amount.applyAsLong(forecast.timeline().index(period.lastDay()))).toList();
-  }
-
-  /** What is owed on a loan at the end of a day by its schedule: nothing before it is drawn. */
-  private static long owed(Forecast forecast, Line line, LocalDate day) {
-    TermLoan loan = (TermLoan) line.assumption();
-    if (!loan.running() && day.isBefore(loan.from().on())) {
-      return 0;
-    }
-    long owed = loan.from().amount();
-    for (var payment : forecast.funding().schedule(line)) {
-      owed = payment.day().isAfter(day) ? owed : Math.min(owed, payment.left());
-    }
-    return owed;
   }
 }

@@ -55,6 +55,11 @@ final class LineFlows implements Spread.DaySink {
     }
   }
 
+  /** Returns whether another line's estimates are the same, day by day. */
+  boolean estimatesAs(LineFlows other) {
+    return Arrays.equals(estimated, other.estimated);
+  }
+
   /** Adds what an open item is expected to pay; it is committed, and nothing is netted with it. */
   void addItem(int day, long minor) {
     if (day > asOf && day < timeline.days()) {

@@ -63,7 +63,7 @@ final class LineWorkings implements FlowSink {
     Cell cell = forecast.cell(line, period);
     addBooked();
     if (plan.isActive(line)) {
-      Forecaster.emit(plan, forecast.books(), line, (asBilled, timeline) -> {
+      Forecaster.emit(forecast, line, (asBilled, timeline) -> {
         billed = asBilled;
         days = timeline;
         return this;

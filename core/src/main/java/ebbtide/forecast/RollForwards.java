@@ -45,7 +45,7 @@ public final class RollForwards {
   private RollForwards(Forecast forecast, int months) {
     this.forecast = forecast;
     this.plan = forecast.plan();
-    this.forecaster = Forecaster.of(plan, forecast.books());
+    this.forecaster = Forecaster.of(forecast);
     this.first = plan.settings().firstForecastMonth();
     this.months = months;
   }

@@ -42,6 +42,7 @@ final class SweepInput {
   private final long[] overdraft;
   private final List<Line> facilities;
   private final Map<String, long[]> limits = new HashMap<>();
+  private final Map<String, Owed> owed = new HashMap<>();
 
   /** Reads a plan and its books; {@code flows} are those of all lines before the sweep. */
   SweepInput(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows) {
@@ -201,6 +202,18 @@ final class SweepInput {
         && java.util.Objects.equals(one.lineId(), lineId) && plan.isActive(line)).findFirst();
   }
 
+  /** Returns the line on which the interest of a source of the sweep is paid: facilities in order, the overdraft, cash. */
+  Optional<Line> interestLineOf(int source) {
+    return source < facilities.size() ? interestLine(Interest.Of.LINE, facilities.get(source).id())
+        : interestLine(source == facilities.size() ? Interest.Of.OVERDRAFT : Interest.Of.CASH, null);
+  }
+
+  /** Returns what the interest of a source came to from the start of the first month that is forecast to the as-of date, as far as its balance is known. */
+  long costOfMonthSoFar(int source) {
+    long cost = interestLineOf(source).map(line -> owed.get(line.id())).map(one -> one.ofMonth).orElse(0L);
+    return source == facilities.size() + 1 ? -cost : cost;
+  }
+
   private Accrual accrual(Line line, Revolving revolving) {
     int days = timeline.days() - asOf - 1;
     Optional<Line> interest = interestLine(Interest.Of.LINE, line.id());
@@ -220,6 +233,7 @@ final class SweepInput {
       owed.night(night, BigInteger.valueOf(drawn).multiply(BigInteger.valueOf(revolving.rate(night).millionths()))
           .add(BigInteger.valueOf(Math.max(0, revolving.most(night) - drawn)).multiply(BigInteger.valueOf(fee(revolving, night)))));
     }
+    this.owed.put(interest.get().id(), owed);
     return accrual(charging, rate, fee, owed, negative(booked(interest.get())));
   }
 
@@ -251,6 +265,7 @@ final class SweepInput {
       long balance = of == Interest.Of.CASH ? Math.max(0, cash) : Math.max(0, -cash);
       owed.night(night, BigInteger.valueOf(balance).multiply(BigInteger.valueOf(bankRate(of, night))));
     }
+    this.owed.put(line.get().id(), owed);
     return accrual(charging, rate, new long[days], owed, negative(booked(line.get())));
   }
 
@@ -282,6 +297,7 @@ final class SweepInput {
     private BigInteger accrued;
     private long charged;
     private LocalDate paidOn;
+    private long ofMonth;
 
     Owed(Charging charging, LocalDate from, BigInteger accrued) {
       this.charging = charging;
@@ -290,8 +306,23 @@ final class SweepInput {
     }
 
     void night(LocalDate night, BigInteger perDay) {
-      if (night.isAfter(from) && charging.isOn(night)) {
-        charged = Rounding.divide(new BigDecimal(accrued), 1_000_000L * charging.dayCount().year());
+      boolean ofMonthForecast = YearMonth.from(night).equals(plan.settings().firstForecastMonth());
+      long before = minor();
+      add(night, perDay);
+      ofMonth += ofMonthForecast ? minor() - before + (chargedOn(night) ? charged : 0) : 0;
+    }
+
+    private boolean chargedOn(LocalDate night) {
+      return night.isAfter(from) && charging.isOn(night);
+    }
+
+    private long minor() {
+      return Rounding.divide(new BigDecimal(accrued), 1_000_000L * charging.dayCount().year());
+    }
+
+    private void add(LocalDate night, BigInteger perDay) {
+      if (chargedOn(night)) {
+        charged = minor();
         paidOn = paid(charging, night);
         accrued = BigInteger.ZERO;
       }

@@ -36,19 +36,52 @@ public final class Sweep {
 
   /**
    * What came of it by day: drawn (below zero: repaid) and, of that, repaid because the limit asked for it, of each facility; its balance;
-   * interest and fees paid of each, then of the overdraft and, below zero, on cash; closing cash, what stays drawn past its limit, and the
-   * shortfall. {@code unsettled} is the place of the month whose interest does not settle, from which on nothing is known; -1 if all do.
+   * interest and fees paid of each, then of the overdraft and, below zero, on cash; what all of that has cost since the as-of date with what
+   * had accrued then; closing cash, what stays drawn past its limit, and the shortfall. {@code unsettled} is the place of the month whose
+   * interest does not settle, from which on nothing is known; -1 if all do.
    */
-  public record Result(long[][] flows, long[][] forced, long[][] drawn, long[][] interest, long[] cash, long[] overdue, long[] shortfall, int unsettled) {
+  public record Result(long[][] flows, long[][] forced, long[][] drawn, long[][] interest, Cost[] costs, long[] cash, long[] overdue, long[] shortfall,
+      int unsettled) {
     /** Returns whether a day is known: interest settled up to its month. */
     public boolean isKnown(int day) {
       return unsettled < 0 || day < unsettled;
     }
   }
 
+  /** What interest came to by day, whenever it is paid: the sum of what was charged, and what had accrued since the charge before. */
+  public static final class Cost {
+    private final Accrual accrual;
+    private final int sign;
+    private final long[] charged;
+    private final BigInteger[] accrued;
+
+    Cost(Accrual accrual, int sign, int days) {
+      this.accrual = accrual;
+      this.sign = sign;
+      this.charged = new long[days];
+      this.accrued = new BigInteger[days];
+    }
+
+    void put(int day, long sum, BigInteger since) {
+      charged[day] = sum;
+      accrued[day] = since;
+    }
+
+    /** Returns what was charged and accrued up to a day, with what had accrued by the as-of date; below zero on cash. */
+    public long upTo(int day) {
+      return charged[day] + sign * accrual.charge(accrued[day]);
+    }
+
+    /** Returns what had accrued by the as-of date. */
+    public long opening() {
+      return sign * accrual.charge(accrual.opening());
+    }
+  }
+
   private final Input in;
   private final int count;
   private final Result out;
+  private final long[] charged;
   private long cash;
   private final long[] drawn;
   private final BigInteger[] accrued;
@@ -59,8 +92,9 @@ public final class Sweep {
     this.in = in;
     this.count = in.facilities().size();
     int days = in.days();
-    this.out = new Result(new long[count][days], new long[count][days], new long[count][days], new long[count + 2][days], new long[days], new long[days],
-        new long[days], -1);
+    this.out = new Result(new long[count][days], new long[count][days], new long[count][days], new long[count + 2][days], costs(in),
+        new long[days], new long[days], new long[days], -1);
+    this.charged = new long[count + 2];
     this.cash = in.cash();
     this.drawn = in.facilities().stream().mapToLong(Facility::drawn).toArray();
     this.accrued = new BigInteger[count + 2];
@@ -72,6 +106,16 @@ public final class Sweep {
         due[i][accrual(i).pendingOn()] = accrual(i).pending();
       }
     }
+  }
+
+  private static Cost[] costs(Input in) {
+    int count = in.facilities().size();
+    Cost[] costs = new Cost[count + 2];
+    for (int i = 0; i < count + 2; i++) {
+      Accrual of = i < count ? in.facilities().get(i).accrual() : i == count ? in.ofOverdraft() : in.onCash();
+      costs[i] = new Cost(of, i == count + 1 ? -1 : 1, in.days());
+    }
+    return costs;
   }
 
   /** Returns the sweep of an input. */
@@ -112,11 +156,11 @@ public final class Sweep {
       out.drawn()[i][day] = drawn[i];
       accrued[i] = accrued[i].add(accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day)));
     }
-    if (!in.ofOverdraft().counted() && !in.onCash().counted()) {
-      return;
-    }
     accrued[count] = accrued[count].add(accrual(count).night(day, Math.max(0, -cash), 0));
     accrued[count + 1] = accrued[count + 1].add(accrual(count + 1).night(day, Math.max(0, cash), 0));
+    for (int i = 0; i < count + 2; i++) {
+      out.costs()[i].put(day, charged[i], accrued[i]);
+    }
   }
 
   /** What the bank has booked since the as-of date is cash already: it is taken off what falls due next. */
@@ -134,7 +178,9 @@ public final class Sweep {
     if (paid < 0 || in.months() != null || !accrual(source).counted()) {
       return;
     }
-    due[source][Math.min(paid, in.days())] += (source == count + 1 ? -1 : 1) * accrual(source).charge(accrued[source]);
+    long charge = (source == count + 1 ? -1 : 1) * accrual(source).charge(accrued[source]);
+    due[source][Math.min(paid, in.days())] += charge;
+    charged[source] += charge;
     accrued[source] = BigInteger.ZERO;
   }
 
@@ -224,12 +270,24 @@ public final class Sweep {
           break;
         }
         if (++round > MOST_ROUNDS) {
-          return new Result(out.flows(), out.forced(), out.drawn(), out.interest(), out.cash(), out.overdue(), out.shortfall(), month.first());
+          return new Result(out.flows(), out.forced(), out.drawn(), out.interest(), out.costs(), out.cash(), out.overdue(), out.shortfall(), month.first());
         }
         interest = next;
       }
+      book(month, interest);
     }
     return out;
+  }
+
+  /** The interest of a month by its mean is charged on the day on which it is paid; nothing accrues beside it. */
+  private void book(Month month, long[] interest) {
+    for (int i = 0; i < count + 2; i++) {
+      for (int day = month.first(); day <= month.last(); day++) {
+        boolean paid = day >= month.paidOn();
+        out.costs()[i].put(day, charged[i] + (paid ? interest[i] : 0), month.first() == 0 && !paid ? accrual(i).opening() : BigInteger.ZERO);
+      }
+      charged[i] += interest[i];
+    }
   }
 
   private long[] average(Month month, long opening, long[] before) {

@@ -18,12 +18,15 @@ public final class DividendAccount {
   private final Dividends dividends;
   private final BusinessDays calendar;
   private final long[] afterTax;
+  private final long[] beforeSwept;
   private final int open;
 
   /** A dividend: the month it is declared in, its amount, and what can be distributed then (null: not known). */
   public record Declared(YearMonth month, long amount, Long distributable) {}
 
-  DividendAccount(Plan plan, Line line, BusinessDays calendar, long[] afterTax) {
+  /** {@code beforeSwept} is profit after tax as it would be without interest of the sweep: what is paid out month by month reads it (rules 8.9). */
+  DividendAccount(Plan plan, Line line, BusinessDays calendar, long[] afterTax, long[] beforeSwept) {
+    this.beforeSwept = beforeSwept;
     this.plan = plan;
     this.dividends = (Dividends) line.assumption();
     this.calendar = calendar;
@@ -49,9 +52,18 @@ public final class DividendAccount {
   private long amount(int at, YearMonth month) {
     return switch (dividends.by()) {
       case AMOUNT -> dividends.amount().findOn(month.atDay(1)).map(Steps.Step::value).orElse(0L);
-      case MONTH_PROFIT -> at == 0 ? 0 : dividends.payout().of(Math.max(0, afterTax[at - 1]));
+      case MONTH_PROFIT -> at == 0 ? 0 : dividends.payout().of(Math.max(0, beforeSwept[at - 1] + madeGood(at, month)));
       case YEAR_PROFIT -> dividends.payout().of(Math.max(0, lastWholeYear(month)));
     };
+  }
+
+  /** When a fiscal year is over, what interest of the sweep took from its profit is taken from the next that is paid out. */
+  private long madeGood(int at, YearMonth month) {
+    long sum = 0;
+    for (int i = Math.max(0, at - 12); month.getMonth() == plan.settings().firstFiscalMonth() && i < at; i++) {
+      sum += afterTax[i] - beforeSwept[i];
+    }
+    return sum;
   }
 
   /** The profit after tax of the last fiscal year that ended before a month. */

@@ -1,6 +1,7 @@
 package ebbtide.timing;
 
 import ebbtide.money.Rounding;
+import ebbtide.money.Split;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Steps;
@@ -9,6 +10,7 @@ import ebbtide.time.BusinessDays;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -21,6 +23,7 @@ public final class LoanAccount {
   private final TermLoan loan;
   private final BusinessDays calendar;
   private final List<Payment> payments = new ArrayList<>();
+  private final List<Nights> nights = new ArrayList<>();
   private final Deque<DatedAmount> apart = new ArrayDeque<>();
   private long balance;
   private long instalment;
@@ -28,6 +31,18 @@ public final class LoanAccount {
 
   /** A payment: its pay day and the day it is paid on, principal and interest, what is left after it, and whether it is a repayment beside the pay days. */
   public record Payment(LocalDate payDay, LocalDate day, long principal, long interest, long left, boolean apart) {}
+
+  /** What some days of a period bear, evenly; {@code from} and {@code to} are one day for what had accrued when the loan was taken up. */
+  private record Nights(LocalDate from, LocalDate to, BigDecimal interest) {
+    BigDecimal upTo(LocalDate day) {
+      LocalDate next = day.plusDays(1);
+      if (!next.isAfter(from)) {
+        return BigDecimal.ZERO;
+      }
+      return next.isBefore(to) ? interest.multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, next)))
+          .divide(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, to)), EXACT) : interest;
+    }
+  }
 
   /** Works the schedule out; the calendar moves payments, never the interest. */
   public LoanAccount(TermLoan loan, BusinessDays calendar) {
@@ -39,6 +54,7 @@ public final class LoanAccount {
     for (int n = 1; n <= loan.payments() && balance > 0; n++) {
       LocalDate day = loan.payDay(n);
       BigDecimal interest = n == 1 ? BigDecimal.valueOf(loan.dayCount() == null ? 0 : loan.from().accrued()) : BigDecimal.ZERO;
+      nights.add(new Nights(before, before, interest));
       interest = interest.add(interest(n == 1 && loan.dayCount() == null ? day.minusMonths(loan.everyMonths()) : before, before, day));
       long paid = Rounding.toMinor(interest);
       long principal = principal(n, paid, before);
@@ -69,14 +85,18 @@ public final class LoanAccount {
   private BigDecimal part(LocalDate start, LocalDate from, LocalDate to, LocalDate end) {
     if (loan.dayCount() == null) {
       BigDecimal whole = BigDecimal.valueOf(balance).multiply(rate(start)).multiply(BigDecimal.valueOf(loan.everyMonths()));
-      return whole.multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, to)))
+      BigDecimal of = whole.multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, to)))
           .divide(BigDecimal.valueOf(12L * ChronoUnit.DAYS.between(start, end)), EXACT);
+      nights.add(new Nights(from, to, of));
+      return of;
     }
     BigDecimal sum = BigDecimal.ZERO;
     LocalDate at = from;
     for (LocalDate next = nextStep(at, to); at.isBefore(to); next = nextStep(at, to)) {
-      sum = sum.add(BigDecimal.valueOf(balance).multiply(rate(at)).multiply(BigDecimal.valueOf(loan.dayCount().days(at, next)))
-          .divide(BigDecimal.valueOf(loan.dayCount().year()), EXACT));
+      BigDecimal of = BigDecimal.valueOf(balance).multiply(rate(at)).multiply(BigDecimal.valueOf(loan.dayCount().days(at, next)))
+          .divide(BigDecimal.valueOf(loan.dayCount().year()), EXACT);
+      nights.add(new Nights(at, next, of));
+      sum = sum.add(of);
       at = next;
     }
     return sum;
@@ -123,6 +143,44 @@ public final class LoanAccount {
   /** Returns every payment, in order. */
   public List<Payment> payments() {
     return List.copyOf(payments);
+  }
+
+  /** Returns the interest of the nights up to the end of a day: what its pay days asked for, and what has accrued since the last, rounded once. */
+  public long interestUpTo(LocalDate day) {
+    long asked = 0;
+    LocalDate last = LocalDate.MIN;
+    for (Payment one : payments) {
+      if (!one.apart() && !one.payDay().isAfter(day)) {
+        asked += one.interest();
+        last = one.payDay();
+      }
+    }
+    LocalDate since = last;
+    return asked + Rounding.toMinor(nights.stream().filter(one -> !one.from().isBefore(since)).map(one -> one.upTo(day)).reduce(BigDecimal.ZERO, BigDecimal::add));
+  }
+
+  /** Returns what of the loan's fee is cost of a month: an even part of the months of its term, by largest remainder. */
+  public long feeOf(YearMonth month) {
+    int at = (int) YearMonth.from(loan.from().on()).until(month, ChronoUnit.MONTHS);
+    int months = loan.payments() * loan.everyMonths();
+    return loan.running() || at < 0 || at >= months ? 0 : Split.equalPart(loan.fee(), months, at);
+  }
+
+  /** Returns the fee in the month in which the loan is drawn, nothing in any other. */
+  public long feeBilled(YearMonth month) {
+    return !loan.running() && YearMonth.from(loan.from().on()).equals(month) ? loan.fee() : 0;
+  }
+
+  /** Returns what is owed at the end of a day by the schedule: nothing before it is drawn. */
+  public long owedOn(LocalDate day) {
+    if (!loan.running() && day.isBefore(loan.from().on())) {
+      return 0;
+    }
+    long owed = loan.from().amount();
+    for (Payment one : payments) {
+      owed = one.day().isAfter(day) ? owed : Math.min(owed, one.left());
+    }
+    return owed;
   }
 
   /** Returns what falls due on the loan's line: what is lent comes in, below zero; what is repaid goes out. */

@@ -35,6 +35,7 @@ public final class PayAccount {
   private final LocalDate asOf;
   private final List<PayDay> payDays;
   private SortedMap<YearMonth, Long> expenses;
+  private SortedMap<YearMonth, Long> costs;
 
   /** Why a role is paid on a day. */
   public enum Why {
@@ -208,15 +209,24 @@ public final class PayAccount {
 
   /** Returns what is earned after the as-of date by month, with the employer's cost on top: the expense (rules 7.1). */
   public SortedMap<YearMonth, Long> expenses() {
-    if (expenses == null) {
-      expenses = new TreeMap<>();
-      payDays.forEach(one -> eachDay(one, (day, minor) -> {
-        if (day.isAfter(asOf)) {
-          expenses.merge(YearMonth.from(day), minor, Long::sum);
-        }
-      }));
-    }
+    expenses = expenses == null ? earnedAfter(asOf) : expenses;
     return expenses;
+  }
+
+  /** Returns the same of whole months from the first that is forecast, its days up to the as-of date as the plan has them. */
+  public SortedMap<YearMonth, Long> costs() {
+    costs = costs == null ? earnedAfter(plan.settings().firstForecastMonth().atDay(1).minusDays(1)) : costs;
+    return costs;
+  }
+
+  private SortedMap<YearMonth, Long> earnedAfter(LocalDate after) {
+    SortedMap<YearMonth, Long> byMonth = new TreeMap<>();
+    payDays.forEach(one -> eachDay(one, (day, minor) -> {
+      if (day.isAfter(after)) {
+        byMonth.merge(YearMonth.from(day), minor, Long::sum);
+      }
+    }));
+    return byMonth;
   }
 
   /**

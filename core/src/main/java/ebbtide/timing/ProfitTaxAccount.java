@@ -21,19 +21,27 @@ public final class ProfitTaxAccount {
   private final ProfitTax tax;
   private final BusinessDays calendar;
   private final long[] profit;
+  private final long[] beforeSwept;
   private final long[] expense;
+  private final long[] expenseBeforeSwept;
   private final int open;
   private final List<Due> dues = new ArrayList<>();
 
-  ProfitTaxAccount(Plan plan, Line line, BusinessDays calendar, long[] profit) {
+  ProfitTaxAccount(Plan plan, Line line, BusinessDays calendar, Earnings earnings) {
     this.plan = plan;
     this.tax = (ProfitTax) line.assumption();
     this.calendar = calendar;
-    this.profit = profit;
+    this.profit = earnings.profit();
+    this.beforeSwept = profit.clone();
+    long[] swept = earnings.swept();
+    for (int i = 0; i < profit.length; i++) {
+      beforeSwept[i] -= swept[i];
+    }
     this.expense = new long[profit.length];
+    this.expenseBeforeSwept = new long[profit.length];
     this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
     if (tax.mode() == ProfitTax.Mode.MONTH) {
-      byMonth();
+      byMonth(earnings.operating());
     } else {
       byYear();
     }
@@ -45,6 +53,11 @@ public final class ProfitTaxAccount {
     return expense.clone();
   }
 
+  /** Returns the expense as it would be without interest of the sweep: what is paid out month by month reads it (rules 8.9). */
+  long[] expenseBeforeSwept() {
+    return expenseBeforeSwept.clone();
+  }
+
   /** Returns what is owed at the end of the month before the first that is forecast: earlier years' and this one's, less paid. */
   public long opening() {
     return tax.owed() + tax.soFar().tax() - tax.soFar().paid();
@@ -54,9 +67,10 @@ public final class ProfitTaxAccount {
     return dues;
   }
 
-  private void byMonth() {
+  private void byMonth(long[] operating) {
     for (int i = 0; i < profit.length; i++) {
-      expense[i] = Math.max(0, tax.rate().of(profit[i]));
+      expense[i] = Math.max(0, tax.rate().of(operating[i]));
+      expenseBeforeSwept[i] = expense[i];
       YearMonth paid = Timeline.month(open + i).plusMonths(tax.monthsAfter());
       pay(dayOf(paid, tax.day()), expense[i], "profit tax of " + MONTH.format(Timeline.month(open + i)));
     }
@@ -67,26 +81,49 @@ public final class ProfitTaxAccount {
     int firstMonth = plan.settings().firstFiscalMonth().getValue();
     int intoYear = Math.floorMod(Timeline.month(open).getMonthValue() - firstMonth, 12);
     int start = open - intoYear;
-    long losses = tax.soFar().losses();
-    long lastTax = tax.lastYearTax();
     pay(settled(start - 12), tax.owed(), "profit tax of earlier years");
+    Year year = new Year(tax.lastYearTax(), tax.soFar().losses());
+    Year before = new Year(tax.lastYearTax(), tax.soFar().losses());
     for (; start < open + profit.length; start += 12) {
       boolean first = start < open;
-      long earned = first ? tax.soFar().profit() : 0;
-      long expensed = first ? tax.soFar().tax() : 0;
-      for (int month = Math.max(start, open); month < start + 12 && month < open + profit.length; month++) {
-        earned += profit[month - open];
-        long due = tax.rate().of(Math.max(0, earned - losses));
-        expense[month - open] = due - expensed;
-        expensed = due;
-      }
-      long base = tax.instalmentsOf() == ProfitTax.InstalmentsOf.LAST_YEAR ? lastTax : expensed;
+      long lastTax = year.tax;
+      year.pass(start, profit, expense);
+      before.losses = year.lossesBefore;
+      before.pass(start, beforeSwept, expenseBeforeSwept);
+      // A year that is not over knows only what the sweep does not change: its interest is made good in the rest.
+      long base = tax.instalmentsOf() == ProfitTax.InstalmentsOf.LAST_YEAR ? lastTax : before.tax;
       long paid = (first ? tax.soFar().paid() : 0) + payInstalments(start, base);
       if (start + 12 <= open + profit.length) {
-        pay(settled(start), expensed - paid, "the rest of the profit tax of the year to " + MONTH.format(Timeline.month(start + 11)));
+        pay(settled(start), year.tax - paid, "the rest of the profit tax of the year to " + MONTH.format(Timeline.month(start + 11)));
       }
+    }
+  }
+
+  /** A fiscal year after the other: the tax of the last and the losses brought forward. */
+  private final class Year {
+    private long tax;
+    private long losses;
+    private long lossesBefore;
+
+    Year(long lastTax, long losses) {
+      this.tax = lastTax;
+      this.losses = losses;
+    }
+
+    void pass(int start, long[] profits, long[] expenses) {
+      boolean first = start < open;
+      ProfitTax.YearSoFar soFar = ProfitTaxAccount.this.tax.soFar();
+      long earned = first ? soFar.profit() : 0;
+      long expensed = first ? soFar.tax() : 0;
+      for (int month = Math.max(start, open); month < start + 12 && month < open + profits.length; month++) {
+        earned += profits[month - open];
+        long due = ProfitTaxAccount.this.tax.rate().of(Math.max(0, earned - losses));
+        expenses[month - open] = due - expensed;
+        expensed = due;
+      }
+      lossesBefore = losses;
       losses = Math.max(0, losses - earned);
-      lastTax = expensed;
+      tax = expensed;
     }
   }
 

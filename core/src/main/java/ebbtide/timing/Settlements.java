@@ -15,6 +15,7 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,10 +29,16 @@ public final class Settlements {
   private final Function<Line, TaxPoints> taxPoints;
   private final Function<Line, BusinessDays> calendars;
   private final Billings billings;
+  private final Function<Line, PaidDays> paidDays;
+  private final Function<Line, Implied> implied;
   private final Map<String, Object> accounts = new HashMap<>();
+  private Map<String, long[]> swept = Map.of();
 
-  /** Makes the settlements of a plan; tax points and calendars of a line are asked for when a settlement needs them. */
-  public Settlements(Plan plan, ActivityCalculator activity, Billings billings, Function<Line, TaxPoints> taxPoints, Function<Line, BusinessDays> calendars) {
+  /** Makes the settlements of a plan; the others of a line are asked for when a settlement needs them. */
+  public Settlements(Plan plan, ActivityCalculator activity, Billings billings, Function<Line, TaxPoints> taxPoints, Function<Line, BusinessDays> calendars,
+      Function<Line, PaidDays> paidDays, Function<Line, Implied> implied) {
+    this.paidDays = paidDays;
+    this.implied = implied;
     this.plan = plan;
     this.activity = activity;
     this.billings = billings;
@@ -41,6 +48,28 @@ public final class Settlements {
 
   Billings billings() {
     return billings;
+  }
+
+  Implied implied(Line line) {
+    return implied.apply(line);
+  }
+
+  /**
+   * Takes what the sweep's interest earns (below zero: costs) by line and month from the first that is forecast, so that profit bears it, and
+   * what follows from profit. Returns whether any of it is new.
+   */
+  public boolean bear(Map<String, long[]> interest) {
+    boolean same = interest.keySet().equals(swept.keySet()) && interest.entrySet().stream().allMatch(one -> Arrays.equals(one.getValue(), swept.get(one.getKey())));
+    if (!same) {
+      swept = Map.copyOf(interest);
+      accounts.values().removeIf(account -> account instanceof Earnings || account instanceof ProfitTaxAccount || account instanceof DividendAccount);
+    }
+    return !same;
+  }
+
+  /** Returns what the sweep's interest earns by line and month, as far as it is known. */
+  public Map<String, long[]> swept() {
+    return swept;
   }
 
   private <T> T known(String key, Class<T> type, Supplier<T> maker) {
@@ -75,28 +104,36 @@ public final class Settlements {
 
   /** Returns what the plan earns by month. */
   public Earnings earnings() {
-    return known("earnings", Earnings.class, () -> new Earnings(plan, activity, this));
+    return known("earnings", Earnings.class, () -> new Earnings(plan, activity, this, paidDays));
   }
 
   /** Returns the account of a line that is tax on profit. */
   public ProfitTaxAccount profitTax(Line line) {
-    return known(line.id(), ProfitTaxAccount.class, () -> new ProfitTaxAccount(plan, line, calendars.apply(line), earnings().profit()));
+    return known(line.id(), ProfitTaxAccount.class, () -> new ProfitTaxAccount(plan, line, calendars.apply(line), earnings()));
   }
 
   /** Returns the account of a line that pays owners out of profit. */
   public DividendAccount dividends(Line line) {
-    return known(line.id(), DividendAccount.class, () -> new DividendAccount(plan, line, calendars.apply(line), afterTax()));
+    return known(line.id(), DividendAccount.class, () -> new DividendAccount(plan, line, calendars.apply(line), afterTax(ProfitTaxAccount::expense, earnings().profit()),
+        afterTax(ProfitTaxAccount::expenseBeforeSwept, minus(earnings().profit(), earnings().swept()))));
   }
 
-  private long[] afterTax() {
-    long[] profit = earnings().profit();
-    plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof ProfitTax).forEach(line -> {
-      long[] expense = profitTax(line).expense();
-      for (int i = 0; i < profit.length; i++) {
-        profit[i] -= expense[i];
+  private static long[] minus(long[] one, long[] other) {
+    long[] left = one.clone();
+    for (int i = 0; i < left.length; i++) {
+      left[i] -= other[i];
+    }
+    return left;
+  }
+
+  private long[] afterTax(Function<ProfitTaxAccount, long[]> expense, long[] profit) {
+    long[] left = profit;
+    for (Line line : plan.lines()) {
+      if (plan.isActive(line) && line.assumption() instanceof ProfitTax) {
+        left = minus(left, expense.apply(profitTax(line)));
       }
-    });
-    return profit;
+    }
+    return left;
   }
 
   /** Returns an amount over some months by their days, by largest remainder: what a bill costs each month it covers. */
