@@ -36,14 +36,16 @@ class ArchitectureTest {
         .layer("plan").definedBy("ebbtide.plan..").layer("books").definedBy("ebbtide.books..")
         .layer("activity").definedBy("ebbtide.activity..").layer("timing").definedBy("ebbtide.timing..")
         .layer("funding").definedBy("ebbtide.funding..").layer("forecast").definedBy("ebbtide.forecast..")
+        .layer("statements").definedBy("ebbtide.statements..")
         .layer("track").definedBy("ebbtide.track..")
         .whereLayer("track").mayNotBeAccessedByAnyLayer()
-        .whereLayer("forecast").mayOnlyBeAccessedByLayers("track")
-        .whereLayer("funding").mayOnlyBeAccessedByLayers("forecast", "track")
-        .whereLayer("timing").mayOnlyBeAccessedByLayers("funding", "forecast", "track")
-        .whereLayer("activity").mayOnlyBeAccessedByLayers("timing", "funding", "forecast", "track")
-        .whereLayer("books").mayOnlyBeAccessedByLayers("activity", "timing", "funding", "forecast", "track")
-        .whereLayer("plan").mayOnlyBeAccessedByLayers("books", "activity", "timing", "funding", "forecast", "track")
+        .whereLayer("statements").mayOnlyBeAccessedByLayers("track")
+        .whereLayer("forecast").mayOnlyBeAccessedByLayers("statements", "track")
+        .whereLayer("funding").mayOnlyBeAccessedByLayers("forecast", "statements", "track")
+        .whereLayer("timing").mayOnlyBeAccessedByLayers("funding", "forecast", "statements", "track")
+        .whereLayer("activity").mayOnlyBeAccessedByLayers("timing", "funding", "forecast", "statements", "track")
+        .whereLayer("books").mayOnlyBeAccessedByLayers("activity", "timing", "funding", "forecast", "statements", "track")
+        .whereLayer("plan").mayOnlyBeAccessedByLayers("books", "activity", "timing", "funding", "forecast", "statements", "track")
         .check(CORE);
     slices().matching("ebbtide.(*)..").should().beFreeOfCycles().check(CORE);
   }

@@ -125,7 +125,7 @@ public final class Forecaster {
   }
 
   /** Returns the same for a forecast: profit bears the interest that its sweep found. */
-  static Forecaster of(Forecast forecast) {
+  public static Forecaster of(Forecast forecast) {
     Forecaster forecaster = new Forecaster(forecast.plan(), forecast.books());
     forecaster.settlements.bear(forecast.funding().interestByMonth());
     return forecaster;
@@ -135,7 +135,8 @@ public final class Forecaster {
     return activity;
   }
 
-  Settlements settlements() {
+  /** Returns the accounts of everything that is settled by rules, and what the plan earns. */
+  public Settlements settlements() {
     return settlements;
   }
 

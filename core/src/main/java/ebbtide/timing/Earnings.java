@@ -155,7 +155,8 @@ public final class Earnings {
           both(open + i, -expense[i]);
         }
       }
-      boolean outside = line.nature() == Nature.OUTSIDE && !(line.assumption() instanceof Interest || line.assumption() instanceof ProfitTax);
+      boolean outside = line.nature() == Nature.OUTSIDE && !(line.assumption() instanceof Interest || line.assumption() instanceof ProfitTax
+          || line.assumption() instanceof CapitalSpending);
       return outside ? new Months(new long[months], tax, new long[months]) : new Months(earned, tax, billed);
     }
 

@@ -28,6 +28,7 @@ public final class SalesTaxAccount {
   private final int months;
   private final List<LineMonths> after = new ArrayList<>();
   private final TreeMap<YearMonth, Long> before = new TreeMap<>();
+  private long soFar;
 
   /** The tax of a line after the as-of date by month, from the first that is forecast. */
   private record LineMonths(Line line, long[] minor) {}
@@ -82,6 +83,7 @@ public final class SalesTaxAccount {
         tax.minor()[month - openMonth] += minor;
       } else {
         before.merge(rule.lastMonthOf(Timeline.month(month)), minor * line.direction().sign(), Long::sum);
+        soFar += month == openMonth ? minor * line.direction().sign() : 0;
       }
     });
     after.add(tax);
@@ -135,6 +137,23 @@ public final class SalesTaxAccount {
       }
     }
     return lines;
+  }
+
+  /** Returns what tax points bring by whole month from the first that is forecast, output above zero, input below. */
+  public long[] pointsByMonth() {
+    long[] points = new long[months];
+    for (LineMonths one : after) {
+      for (int i = 0; i < months; i++) {
+        points[i] += one.minor()[i] * one.line().direction().sign();
+      }
+    }
+    points[0] += soFar;
+    return points;
+  }
+
+  /** Returns what tax points of the first month that is forecast up to the as-of date bring, by the plan. */
+  public long pointsSoFar() {
+    return soFar;
   }
 
   /** Returns the settlements: each stands until it is paid. */

@@ -28,6 +28,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Netting;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.PaymentRuns;
@@ -112,8 +113,20 @@ public final class RandomPlans {
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
         List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
             : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(funding.rules())
-            .agreeing(funding.covenants(), funding.pastMonths());
+            .agreeing(funding.covenants(), funding.pastMonths()).startingFrom(random.nextInt(4) == 0 ? null : opening(settings));
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
+  }
+
+  /** An opening balance sheet of the right day, each entry cleared by some line, staying, or neither. */
+  private OpeningSheet opening(Settings settings) {
+    List<OpeningSheet.Entry> entries = new ArrayList<>();
+    for (OpeningSheet.Kind kind : OpeningSheet.Kind.values()) {
+      for (int i = random.nextInt(3); i > 0; i--) {
+        String line = random.nextBoolean() || kind == OpeningSheet.Kind.CASH ? null : pick(lines).id();
+        entries.add(new OpeningSheet.Entry(kind + " " + i, kind, amount() - 500_000L, line, line == null && random.nextBoolean()));
+      }
+    }
+    return new OpeningSheet(settings.openingDay(), entries);
   }
 
   private static Line withoutTargetOnBooks(Line line) {

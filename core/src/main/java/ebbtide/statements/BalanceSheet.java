@@ -1,0 +1,124 @@
+package ebbtide.statements;
+
+import ebbtide.money.Money;
+import ebbtide.plan.Line;
+import ebbtide.plan.OpeningSheet.Kind;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.TermLoan;
+import ebbtide.statements.Figure.Part;
+import ebbtide.timing.LoanAccount;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The balance sheet (rules 9.1) at the end of each month; month -1 is the opening. Each account stands on the side its level has then: what
+ * customers paid ahead is owed, what was paid ahead to suppliers is owned. Debt is parted by what falls due within twelve months.
+ */
+final class BalanceSheet {
+  private static final int YEAR = 12;
+  private final Ledger ledger;
+  private final Map<BalanceRow, Figure> rows = new EnumMap<>(BalanceRow.class);
+  private final List<Figure> figures = new ArrayList<>();
+
+  BalanceSheet(Ledger ledger) {
+    this.ledger = ledger;
+    for (BalanceRow row : BalanceRow.values()) {
+      rows.put(row, figure(row));
+    }
+    Figure current = sum("current-assets", "Current assets", BalanceRow.Part.CURRENT_ASSETS);
+    Figure fixed = sum("long-assets", "Long-term assets", BalanceRow.Part.LONG_ASSETS);
+    figures.add(Figure.sum("assets", "Assets", List.of(current, fixed)));
+    Figure owed = sum("current-liabilities", "Current liabilities", BalanceRow.Part.CURRENT_LIABILITIES);
+    Figure later = sum("long-liabilities", "Long-term liabilities", BalanceRow.Part.LONG_LIABILITIES);
+    figures.add(Figure.sum("liabilities", "Liabilities", List.of(owed, later)));
+    Figure equity = sum("equity", "Equity", BalanceRow.Part.EQUITY);
+    figures.add(Figure.sum("liabilities-and-equity", "Liabilities and equity", List.of(owed, later, equity)));
+  }
+
+  private Figure sum(String id, String name, BalanceRow.Part part) {
+    List<Figure> of = rows.entrySet().stream().filter(one -> one.getKey().part() == part).map(Map.Entry::getValue).toList();
+    figures.addAll(of.stream().filter(one -> !one.parts().isEmpty()).toList());
+    Figure sum = new Figure(id, StatementTable.Style.SUM, name, true, of.stream().map(one -> Part.of(one.name(), one::in)).toList());
+    figures.add(sum);
+    return sum;
+  }
+
+  private Figure figure(BalanceRow row) {
+    List<Part> parts = new ArrayList<>();
+    switch (row) {
+      case CASH -> parts.add(Part.of("What the accounts at the bank hold", month -> Math.max(0, ledger.cashAt(month))));
+      case OVERDRAFT -> parts.add(Part.of("What the accounts at the bank are overdrawn by", month -> Math.max(0, -ledger.cashAt(month))));
+      case RETAINED -> retained(parts);
+      case NOT_PLACED -> parts.add(new Part("What the opening balance sheet lacks to balance", month -> "place it, and this row is gone", month -> ledger.unplaced()));
+      default -> ledger.accounts().stream().filter(account -> canBe(account, row))
+          .forEach(account -> parts.add(new Part(account.name(), month -> because(account, month), month -> in(account, row, month))));
+    }
+    return new Figure("row " + row.name().toLowerCase(java.util.Locale.ROOT), StatementTable.Style.LINE, row.words(), true, parts);
+  }
+
+  private void retained(List<Part> parts) {
+    parts.add(Part.of("Before the month", month -> ledger.retainedAt(month < 0 ? month : month - 1)));
+    parts.add(Part.of("Profit after tax of the month", month -> month < 0 ? 0 : ledger.profit(month)));
+    parts.add(Part.of("Dividends declared in the month", month -> month < 0 ? 0 : -ledger.declaredIn(month)));
+  }
+
+  private static boolean canBe(Account account, BalanceRow row) {
+    return account.kind() == Kind.DEBT ? row == BalanceRow.DEBT_WITHIN_A_YEAR || row == BalanceRow.DEBT_LATER
+        : BalanceRow.of(account.kind(), true) == row || BalanceRow.of(account.kind(), false) == row;
+  }
+
+  /** What of an account stands in a row at the end of a month, above zero on the row's side. */
+  private long in(Account account, BalanceRow row, int month) {
+    long level = account.at(month);
+    if (account.kind() == Kind.DEBT) {
+      long soon = dueWithinAYear(account, month);
+      return row == BalanceRow.DEBT_WITHIN_A_YEAR ? soon : -level - soon;
+    }
+    return BalanceRow.of(account.kind(), level > 0) == row ? level * row.part().sign() : 0;
+  }
+
+  /** What of a debt falls due in the twelve months after a month's end: a loan's repayments, a facility unless it ends later. */
+  private long dueWithinAYear(Account account, int month) {
+    long owed = -account.at(month);
+    LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
+    Line line = account.lineId() == null ? null : ledger.plan().findLine(account.lineId()).orElse(null);
+    if (line != null && line.assumption() instanceof Revolving facility) {
+      return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? 0 : owed;
+    }
+    if (line != null && line.assumption() instanceof TermLoan) {
+      LoanAccount loan = ledger.forecaster().settlements().loan(line);
+      long later = Math.min(Math.max(0, owed), loan.owedOn(end.plusMonths(YEAR)));
+      return owed - later;
+    }
+    return 0;
+  }
+
+  private String because(Account account, int month) {
+    StringBuilder words = new StringBuilder(month < 0 ? "opening balance sheet" : "before the month " + words(account.at(month - 1)));
+    for (Account.Cause cause : month < 0 ? List.<Account.Cause>of() : account.causes()) {
+      if (cause.amounts()[month] != 0) {
+        words.append(", ").append(cause.name()).append(' ').append(words(cause.amounts()[month]));
+      }
+    }
+    return words.toString();
+  }
+
+  private String words(long minor) {
+    return Money.words(minor, ledger.plan().settings().currency());
+  }
+
+  List<Figure> figures() {
+    return figures;
+  }
+
+  Figure row(BalanceRow row) {
+    return rows.get(row);
+  }
+
+  Figure figure(String id) {
+    return figures.stream().filter(one -> one.id().equals(id)).findFirst().orElseThrow();
+  }
+}

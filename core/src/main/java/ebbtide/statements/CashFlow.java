@@ -1,0 +1,194 @@
+package ebbtide.statements;
+
+import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Interest;
+import ebbtide.plan.Line;
+import ebbtide.plan.Nature;
+import ebbtide.plan.OpeningSheet.Kind;
+import ebbtide.plan.Pay;
+import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermLoan;
+import ebbtide.statements.Figure.Part;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.ToLongFunction;
+
+/**
+ * The cash flow statement (rules 9.1): direct, from the cash of lines; and indirect, from profit, what takes no cash, and how accounts change.
+ * The two agree in each section (rules 9.3 e).
+ */
+final class CashFlow {
+  private final Ledger ledger;
+  private final IncomeStatement income;
+  private final List<Figure> direct = new ArrayList<>();
+  private final List<Figure> indirect = new ArrayList<>();
+
+  CashFlow(Ledger ledger, IncomeStatement income) {
+    this.ledger = ledger;
+    this.income = income;
+    layDirect();
+    layIndirect();
+  }
+
+  private List<Line> lines(Predicate<Line> which) {
+    return ledger.plan().lines().stream().filter(line -> !line.isGroup() && which.test(line)).toList();
+  }
+
+  private void layDirect() {
+    Set<Line> taken = new LinkedHashSet<>();
+    List<Figure> operating = new ArrayList<>();
+    cash(operating, taken, "customers", "Received from customers", Section.OPERATING, line -> line.nature() == Nature.SALES);
+    cash(operating, taken, "received", "Other receipts", Section.OPERATING,
+        line -> line.direction() == Direction.RECEIPT && !(line.assumption() instanceof Interest));
+    cash(operating, taken, "suppliers", "Paid to suppliers of what is sold", Section.OPERATING, line -> line.nature() == Nature.COST_OF_SALES);
+    cash(operating, taken, "pay", "Pay", Section.OPERATING, line -> line.assumption() instanceof Pay);
+    cash(operating, taken, "sales-tax", "Sales tax", Section.OPERATING, line -> line.assumption() instanceof SalesTaxSettlement);
+    cash(operating, taken, "profit-tax", "Profit tax", Section.OPERATING, line -> line.assumption() instanceof ProfitTax);
+    cash(operating, taken, "interest", "Interest", Section.OPERATING, line -> line.assumption() instanceof Interest);
+    cash(operating, taken, "overheads", "Overheads", Section.OPERATING, line -> true);
+    booked(operating, "Bank movements not assigned yet", "unassigned", ledger.unassigned());
+    booked(operating, "Between own accounts, booked on one side", "transfers", ledger.transfers());
+    List<Figure> investing = new ArrayList<>();
+    cash(investing, taken, "capital", "Capital spending", Section.INVESTING, line -> line.assumption() instanceof CapitalSpending);
+    cash(investing, taken, "investing-other", "Other long-term assets", Section.INVESTING, line -> true);
+    List<Figure> financing = new ArrayList<>();
+    cash(financing, taken, "facilities", "Facilities, drawn less repaid", Section.FINANCING, line -> line.assumption() instanceof Revolving);
+    cash(financing, taken, "loans", "Loans, drawn less repaid", Section.FINANCING, line -> line.assumption() instanceof TermLoan);
+    cash(financing, taken, "dividends", "Dividends", Section.FINANCING, line -> line.assumption() instanceof Dividends);
+    cash(financing, taken, "owners", "Owners and others, paid in less drawn", Section.FINANCING, line -> true);
+    close(direct, operating, investing, financing);
+  }
+
+  private void cash(List<Figure> to, Set<Line> taken, String id, String name, Section section, Predicate<Line> which) {
+    List<Line> lines = lines(line -> ledger.section(line) == section && !taken.contains(line) && which.test(line));
+    taken.addAll(lines);
+    if (!lines.isEmpty()) {
+      to.add(new Figure(id, StatementTable.Style.LINE, name, false, lines.stream().map(line -> Part.of(line.name(), month -> ledger.cash(line)[month])).toList()));
+    }
+  }
+
+  private static void booked(List<Figure> to, String name, String id, long[] amounts) {
+    if (java.util.Arrays.stream(amounts).anyMatch(minor -> minor != 0)) {
+      to.add(Figure.line(id, name, month -> "assign them under Position", month -> amounts[month]));
+    }
+  }
+
+  private void layIndirect() {
+    List<Figure> operating = new ArrayList<>();
+    operating.add(again(income.figure("profit")));
+    operating.add(turned("depreciation", "Depreciation, which takes no cash", income.figure("depreciation")));
+    operating.add(turned("gain", "Gain on assets sold, within investing", income.figure("gain")));
+    for (Kind kind : Kind.values()) {
+      changes(operating, "less-" + kind.name().toLowerCase(java.util.Locale.ROOT), "Change of " + low(kind.words()), Section.OPERATING, kind);
+    }
+    others(operating, "tax-elsewhere", "Sales tax on investing and financing", line -> ledger.section(line) != Section.OPERATING, line -> month -> -ledger.earnings(line).tax()[month]);
+    List<Figure> investing = new ArrayList<>();
+    others(investing, "bought", "Assets bought, less sold", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).billed()[month]);
+    others(investing, "tax-on-assets", "Sales tax on them", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).tax()[month]);
+    owed(investing, "assets-owed", "Change of what is owed for them", Section.INVESTING);
+    List<Figure> financing = new ArrayList<>();
+    changes(financing, "debt", "Debt, drawn less repaid", Section.FINANCING, Kind.DEBT);
+    others(financing, "declared", "Dividends declared", line -> line.assumption() instanceof Dividends, line -> month -> -declared(line, month));
+    changes(financing, "dividends-owed", "Change of dividends declared and not paid", Section.FINANCING, Kind.DIVIDENDS);
+    others(financing, "tax-on-owners", "Sales tax on what owners and others pay", line -> ledger.section(line) == Section.FINANCING,
+        line -> month -> ledger.earnings(line).tax()[month]);
+    for (Kind kind : Kind.values()) {
+      if (kind != Kind.DEBT && kind != Kind.DIVIDENDS) {
+        changes(financing, "financing-" + kind.name().toLowerCase(java.util.Locale.ROOT),
+            kind == Kind.PAID_IN ? "Owners and others, paid in less drawn" : "Change of " + low(kind.words()), Section.FINANCING, kind);
+      }
+    }
+    close(indirect, operating, investing, financing);
+  }
+
+  private long declared(Line line, int month) {
+    return -ledger.accounts().stream().filter(account -> line.id().equals(account.lineId())).flatMap(account -> account.causes().stream())
+        .filter(cause -> cause.name().equals("declared")).mapToLong(cause -> cause.amounts()[month]).sum();
+  }
+
+  private static String low(String words) {
+    return Character.toLowerCase(words.charAt(0)) + words.substring(1);
+  }
+
+  /** The accounts of a section and a kind: what they grow by is cash that did not come in, or went out. */
+  private void changes(List<Figure> to, String id, String name, Section section, Kind kind) {
+    List<Account> accounts = ledger.accounts().stream().filter(account -> account.kind() == kind && sectionOf(account) == section).toList();
+    if (!accounts.isEmpty()) {
+      to.add(new Figure(id, StatementTable.Style.LINE, name, false, accounts.stream().map(account -> Part.of(account.name(), month -> -account.change(month))).toList()));
+    }
+  }
+
+  /** What a line of investing owes for what it has bought; the assets themselves are bought, used up and sold. */
+  private void owed(List<Figure> to, String id, String name, Section section) {
+    List<Account> accounts = ledger.accounts().stream().filter(account -> account.lineId() != null && sectionOf(account) == section && !isUsedUp(account)).toList();
+    if (!accounts.isEmpty()) {
+      to.add(new Figure(id, StatementTable.Style.LINE, name, false, accounts.stream().map(account -> Part.of(account.name(), month -> -account.change(month))).toList()));
+    }
+  }
+
+  private static boolean isUsedUp(Account account) {
+    return account.causes().stream().anyMatch(cause -> cause.name().equals("cost of the month"));
+  }
+
+  private Section sectionOf(Account account) {
+    return account.lineId() == null ? Section.OPERATING : ledger.section(ledger.plan().findLine(account.lineId()).orElseThrow());
+  }
+
+  private interface ByLine {
+    java.util.function.IntToLongFunction of(Line line);
+  }
+
+  private void others(List<Figure> to, String id, String name, Predicate<Line> which, ByLine amounts) {
+    List<Line> lines = lines(line -> which.test(line) && (ledger.earnings(line) != null));
+    List<Part> parts = lines.stream().map(line -> Part.of(line.name(), amounts.of(line))).toList();
+    if (hasAny(parts)) {
+      to.add(new Figure(id, StatementTable.Style.LINE, name, false, parts));
+    }
+  }
+
+  private boolean hasAny(List<Part> parts) {
+    ToLongFunction<Part> any = part -> java.util.stream.IntStream.range(0, ledger.months()).filter(month -> part.amount().applyAsLong(month) != 0).count();
+    return parts.stream().anyMatch(part -> any.applyAsLong(part) > 0);
+  }
+
+  private static Figure again(Figure figure) {
+    return new Figure(figure.id(), StatementTable.Style.LINE, figure.name(), false, List.of(Part.of("From the income statement", figure::in)));
+  }
+
+  private static Figure turned(String id, String name, Figure figure) {
+    return new Figure(id, StatementTable.Style.LINE, name, false, List.of(Part.of("From the income statement, its sign turned", month -> -figure.in(month))));
+  }
+
+  private void close(List<Figure> to, List<Figure> operating, List<Figure> investing, List<Figure> financing) {
+    List<Figure> sums = new ArrayList<>();
+    section(to, sums, "operating", "Cash from operations", operating);
+    section(to, sums, "investing", "Cash from investing", investing);
+    section(to, sums, "financing", "Cash from financing", financing);
+    to.add(Figure.sum("net", "Net cash flow", sums));
+    to.add(new Figure("cash-at-end", StatementTable.Style.SUM, "Cash at the end", true, List.of(Part.of("Cash at the end of the month before", month -> ledger.cashAt(month - 1)),
+        Part.of("Net cash flow of the month", to.get(to.size() - 1)::in))));
+  }
+
+  private static void section(List<Figure> to, List<Figure> sums, String id, String name, List<Figure> of) {
+    Figure sum = Figure.sum(id, name, of);
+    to.addAll(of);
+    to.add(sum);
+    sums.add(sum);
+  }
+
+  List<Figure> direct() {
+    return direct;
+  }
+
+  List<Figure> indirect() {
+    return indirect;
+  }
+}

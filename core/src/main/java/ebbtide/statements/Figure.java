@@ -1,0 +1,48 @@
+package ebbtide.statements;
+
+import java.util.List;
+import java.util.function.IntFunction;
+import java.util.function.IntToLongFunction;
+
+/**
+ * A row of a statement by month, counted from the first that is forecast: what it is made of, so that what explains it adds up to it. A level
+ * is taken at the end of a period, anything else adds up over its months.
+ */
+record Figure(String id, StatementTable.Style style, String name, boolean isLevel, List<Part> parts) {
+
+  /** A part with its cause in words, and its amount by month. */
+  record Part(String what, IntFunction<String> because, IntToLongFunction amount) {
+    static Part of(String what, IntToLongFunction amount) {
+      return new Part(what, month -> "", amount);
+    }
+  }
+
+  static Figure line(String id, String name, IntFunction<String> because, IntToLongFunction amount) {
+    return new Figure(id, StatementTable.Style.LINE, name, false, List.of(new Part(name, because, amount)));
+  }
+
+  /** Returns a sum of other figures, itself a flow or a level as they are. */
+  static Figure sum(String id, String name, List<Figure> of) {
+    return new Figure(id, StatementTable.Style.SUM, name, !of.isEmpty() && of.get(0).isLevel(), of.stream().map(one -> Part.of(one.name(), one::in)).toList());
+  }
+
+  long in(int month) {
+    long sum = 0;
+    for (Part part : parts) {
+      sum += part.amount().applyAsLong(month);
+    }
+    return sum;
+  }
+
+  /** Returns the amount of some months, the first and the last included. */
+  long over(int from, int to) {
+    if (isLevel) {
+      return in(to);
+    }
+    long sum = 0;
+    for (int month = from; month <= to; month++) {
+      sum += in(month);
+    }
+    return sum;
+  }
+}

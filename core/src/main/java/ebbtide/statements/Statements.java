@@ -1,0 +1,137 @@
+package ebbtide.statements;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Workings;
+import ebbtide.money.Rounding;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.IntStream;
+
+/** The pro forma statements of a forecast (rules 9.1), from the same activity and flows, each figure with its parts. */
+public final class Statements {
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+  private final Ledger ledger;
+  private final IncomeStatement income;
+  private final BalanceSheet balance;
+  private final CashFlow flow;
+
+  private Statements(Forecast forecast) {
+    this.ledger = new Ledger(forecast);
+    this.income = new IncomeStatement(ledger);
+    this.balance = new BalanceSheet(ledger);
+    this.flow = new CashFlow(ledger, income);
+  }
+
+  /** The statements there are. */
+  public enum Kind {
+    INCOME,
+    BALANCE,
+    CASH_DIRECT,
+    CASH_INDIRECT
+  }
+
+  /** Returns the statements of a forecast over its whole horizon. */
+  public static Statements of(Forecast forecast) {
+    return new Statements(forecast);
+  }
+
+  /** Returns the periods of a length from the first month that is forecast to the horizon: months, quarters or fiscal years. */
+  public List<Period> periods(Periods by) {
+    if (by == Periods.DAY || by == Periods.WEEK) {
+      throw new IllegalArgumentException("Statements are by month, quarter or year: choose one of them");
+    }
+    return by.cover(ledger.period(0).startInclusive(), ledger.forecast().lastDay(), ledger.plan().settings().firstDayOfWeek(),
+        ledger.plan().settings().firstFiscalMonth(), ledger.plan().settings().asOf());
+  }
+
+  /** Returns a statement by period, periods being whole months ({@link #periods}); in common size with the share of sales, or of assets. */
+  public StatementTable table(Kind kind, List<Period> periods, boolean commonSize) {
+    boolean opening = kind == Kind.BALANCE;
+    Figure base = kind == Kind.BALANCE ? balance.figure("assets") : income.figure("sales");
+    List<Long> whole = amounts(base, periods, opening);
+    List<StatementTable.Row> rows = new ArrayList<>();
+    for (Figure figure : figures(kind)) {
+      List<Long> amounts = amounts(figure, periods, opening);
+      if (figure.style() == StatementTable.Style.SUM || amounts.stream().anyMatch(minor -> minor != 0)) {
+        rows.add(new StatementTable.Row(figure.id(), figure.style(), figure.name(), amounts, commonSize ? shares(amounts, whole) : null));
+      }
+    }
+    return new StatementTable(List.copyOf(periods), opening, rows);
+  }
+
+  private static List<Long> shares(List<Long> amounts, List<Long> whole) {
+    return IntStream.range(0, amounts.size()).mapToObj(i -> whole.get(i) == 0 ? null
+        : Long.valueOf(Rounding.divide(java.math.BigDecimal.valueOf(amounts.get(i)).movePointRight(4), whole.get(i)))).toList();
+  }
+
+  private List<Long> amounts(Figure figure, List<Period> periods, boolean opening) {
+    List<Long> amounts = new ArrayList<>();
+    if (opening) {
+      amounts.add(figure.in(-1));
+    }
+    periods.forEach(period -> amounts.add(figure.over(month(period.startInclusive()), month(period.lastDay()))));
+    return amounts;
+  }
+
+  private int month(LocalDate day) {
+    return (int) ledger.first().until(YearMonth.from(day), ChronoUnit.MONTHS);
+  }
+
+  private List<Figure> figures(Kind kind) {
+    return switch (kind) {
+      case INCOME -> income.figures();
+      case BALANCE -> balance.figures();
+      case CASH_DIRECT -> flow.direct();
+      case CASH_INDIRECT -> flow.indirect();
+    };
+  }
+
+  /** Returns the parts of a row of a statement in a period, null for the opening: they add up to it. Refuses what is not there. */
+  public List<Workings.Item> workings(Kind kind, String row, Period period) {
+    Figure figure = figures(kind).stream().filter(one -> one.id().equals(row)).findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("The statement has no row '" + row + "'"));
+    List<Workings.Item> items = new ArrayList<>();
+    int last = period == null ? -1 : month(period.lastDay());
+    int first = period == null || figure.isLevel() ? last : month(period.startInclusive());
+    if (period == null && !figure.isLevel() || last >= ledger.months() || period != null && month(period.startInclusive()) < 0) {
+      throw new IllegalArgumentException("The statement has no such period");
+    }
+    boolean byMonth = figure.parts().size() == 1 && last > first;
+    for (Figure.Part part : figure.parts()) {
+      if (byMonth) {
+        for (int month = first; month <= last; month++) {
+          add(items, MONTH.format(ledger.first().plusMonths(month)), part.because().apply(month), part.amount().applyAsLong(month));
+        }
+      } else {
+        long sum = IntStream.rangeClosed(first, last).mapToLong(part.amount()).sum();
+        add(items, part.what(), first == last ? part.because().apply(last) : "", sum);
+      }
+    }
+    return items;
+  }
+
+  private static void add(List<Workings.Item> items, String what, String because, long minor) {
+    if (minor != 0) {
+      items.add(new Workings.Item(null, what, because, null, minor));
+    }
+  }
+
+  Ledger ledger() {
+    return ledger;
+  }
+
+  IncomeStatement income() {
+    return income;
+  }
+
+  BalanceSheet balance() {
+    return balance;
+  }
+}

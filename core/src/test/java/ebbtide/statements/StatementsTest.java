@@ -1,0 +1,134 @@
+package ebbtide.statements;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.RandomPlans;
+import ebbtide.forecast.RollForward;
+import ebbtide.forecast.RollForwards;
+import ebbtide.forecast.Workings;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.Terms;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** Identities of the statements (rules 9.3 c, d, e, g) over plans made at random that use everything; a failure names its seed. */
+class StatementsTest {
+  private static final int PLANS = 2_000;
+
+  private interface Check {
+    void of(Statements statements, String seed);
+  }
+
+  private static void overRandomPlans(int plans, Check check) {
+    IntStream.range(0, plans).parallel().forEach(seed -> {
+      RandomPlans.Case some = RandomPlans.of(seed);
+      check.of(Statements.of(Forecaster.forecast(some.plan(), some.books())), "seed " + seed);
+    });
+  }
+
+  @Test
+  void balanceSheet_atEveryMonthEnd_balancesWithWhatIsNotPlaced() {
+    overRandomPlans(PLANS, (statements, seed) -> {
+      BalanceSheet balance = statements.balance();
+      for (int month = -1; month < statements.ledger().months(); month++) {
+        assertThat(balance.figure("assets").in(month)).as("%s, month %s", seed, month).isEqualTo(balance.figure("liabilities-and-equity").in(month));
+        assertThat(balance.row(BalanceRow.CASH).in(month) - balance.row(BalanceRow.OVERDRAFT).in(month)).isEqualTo(statements.ledger().cashAt(month));
+      }
+    });
+  }
+
+  @Test
+  void cashFlow_directAndIndirect_agreeInEverySectionAndWithTheForecast() {
+    overRandomPlans(PLANS, (statements, seed) -> {
+      List<Period> months = statements.periods(Periods.MONTH);
+      Map<String, List<Long>> direct = rows(statements, Statements.Kind.CASH_DIRECT, months);
+      Map<String, List<Long>> indirect = rows(statements, Statements.Kind.CASH_INDIRECT, months);
+      for (String section : List.of("operating", "investing", "financing", "net", "cash-at-end")) {
+        assertThat(direct.get(section)).as("%s, %s", seed, section).isEqualTo(indirect.get(section));
+      }
+      for (int i = 0; i < months.size(); i++) {
+        assertThat(direct.get("cash-at-end").get(i)).as(seed).isEqualTo(statements.ledger().forecast().closing(months.get(i).lastDay()));
+      }
+    });
+  }
+
+  private static Map<String, List<Long>> rows(Statements statements, Statements.Kind kind, List<Period> periods) {
+    Map<String, List<Long>> rows = new HashMap<>();
+    statements.table(kind, periods, false).rows().forEach(row -> rows.put(row.id(), row.amounts()));
+    return rows;
+  }
+
+  /** Profit is what lines earn; and every row of every statement, in months, quarters and years, is what its parts say. */
+  @Test
+  void workings_ofEveryRowAndPeriod_addUpToIt() {
+    overRandomPlans(300, (statements, seed) -> {
+      for (int month = 0; month < statements.ledger().months(); month++) {
+        assertThat(statements.income().figure("profit").in(month)).as(seed).isEqualTo(statements.ledger().profit(month));
+      }
+      for (Periods by : List.of(Periods.MONTH, Periods.QUARTER, Periods.YEAR)) {
+        List<Period> periods = statements.periods(by);
+        for (Statements.Kind kind : Statements.Kind.values()) {
+          StatementTable table = statements.table(kind, periods, true);
+          int at = seed.hashCode() & 1;
+          Period period = periods.get(at % periods.size());
+          for (StatementTable.Row row : table.rows()) {
+            long shown = row.amounts().get(at % periods.size() + (table.opening() ? 1 : 0));
+            assertThat(statements.workings(kind, row.id(), period).stream().mapToLong(Workings.Item::minor).sum()).as("%s, %s", seed, row).isEqualTo(shown);
+          }
+        }
+      }
+      Map<String, List<Long>> months = rows(statements, Statements.Kind.INCOME, statements.periods(Periods.MONTH));
+      Map<String, List<Long>> years = rows(statements, Statements.Kind.INCOME, statements.periods(Periods.YEAR));
+      months.forEach((row, amounts) -> assertThat(sum(amounts)).as(seed).isEqualTo(sum(years.get(row))));
+    });
+  }
+
+  private static long sum(List<Long> amounts) {
+    return amounts.stream().mapToLong(Long::longValue).sum();
+  }
+
+  /** What a stream's account grows by in a month is what its roll-forward bills, less discounts and what is written off. */
+  @Test
+  void accounts_ofStreamsOnPattern_growByWhatTheirRollForwardBills() {
+    overRandomPlans(PLANS / 4, (statements, seed) -> {
+      Forecast forecast = statements.ledger().forecast();
+      for (Line line : forecast.plan().lines()) {
+        if (forecast.plan().isActive(line) && line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.PATTERN && stream.terms().by() != Terms.By.TARGET
+            && line.nature() != ebbtide.plan.Nature.OUTSIDE) {
+          RollForward roll = RollForwards.of(forecast, line, 99).get(0);
+          Account account = statements.ledger().accounts().stream().filter(one -> line.id().equals(one.lineId())).findFirst().orElseThrow();
+          for (int i = 0; i < roll.months().size(); i++) {
+            int at = i;
+            long billed = roll.changes().stream().filter(change -> List.of("billed", "discount", "written off", "never paid").contains(change.name()))
+                .mapToLong(change -> change.amounts().get(at)).sum();
+            assertThat((account.causes().get(0).amounts()[i] + account.causes().get(1).amounts()[i]) * line.direction().sign()).as("%s, %s, month %s", seed, line.name(), i).isEqualTo(billed);
+          }
+        }
+      }
+    });
+  }
+
+  /** On the invoice basis all tax is due when it is billed, so that what is not due yet stays nil. */
+  @Test
+  void salesTax_onTheInvoiceBasis_isAllDue() {
+    overRandomPlans(PLANS / 4, (statements, seed) -> {
+      Plan plan = statements.ledger().plan();
+      boolean invoice = plan.lines().stream().anyMatch(line -> plan.isActive(line) && line.assumption() instanceof SalesTaxSettlement tax && tax.point() == SalesTaxSettlement.TaxPoint.INVOICE);
+      boolean books = plan.lines().stream().anyMatch(line -> line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS);
+      if (invoice && !books) {
+        assertThat(statements.ledger().accounts().stream().filter(account -> account.name().startsWith("Sales tax that")).map(Account::levels)).as(seed).isEmpty();
+      }
+    });
+  }
+}
