@@ -145,6 +145,11 @@ public final class Forecaster {
     return timelineOf(country(line));
   }
 
+  /** Returns the business days on which a line is paid. */
+  public BusinessDays calendar(Line line) {
+    return timelineOf(line).calendar();
+  }
+
   /** Returns the billing of a stream's line that stands at a target of days. */
   TargetBilling target(Line line) {
     return new TargetBilling(activity.of(line), (Assumption.Stream) line.assumption(), plan.settings(), timelineOf(country(line)));

@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.function.Function;
 
 /**
@@ -67,6 +68,16 @@ public final class Funding {
       }
     }
     return earned;
+  }
+
+  /** Returns what is owed at the horizon of interest that the sweep bears, paid on a line (below zero: due to us); nothing for another line. */
+  public OptionalLong interestOwed(Line line) {
+    for (int i = 0; i < input.facilities().size() + 2; i++) {
+      if (input.interestLineOf(i).filter(line::equals).isPresent()) {
+        return OptionalLong.of(result.owed(i));
+      }
+    }
+    return OptionalLong.empty();
   }
 
   /** Lays what the sweep found on the lines of facilities and their interest, and adds it to closing cash. */

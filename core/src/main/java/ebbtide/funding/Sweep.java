@@ -42,6 +42,18 @@ public final class Sweep {
    */
   public record Result(long[][] flows, long[][] forced, long[][] drawn, long[][] interest, Cost[] costs, long[] cash, long[] overdue, long[] shortfall,
       int unsettled) {
+    /** Returns what of a source's interest is owed at the end: what was owed at first and all that it has cost, less what is paid and what the bank has booked. */
+    public long owed(int source) {
+      Cost cost = costs[source];
+      int last = (unsettled < 0 ? cash.length : unsettled) - 1;
+      long owed = last < 0 ? cost.opening() : cost.upTo(last);
+      owed += cost.accrual.pendingOn() >= 0 ? cost.accrual.pending() * cost.sign : 0;
+      for (int day = 0; day <= last; day++) {
+        owed -= interest[source][day] + cost.accrual.booked()[day];
+      }
+      return owed;
+    }
+
     /** Returns whether a day is known: interest settled up to its month. */
     public boolean isKnown(int day) {
       return unsettled < 0 || day < unsettled;
@@ -103,7 +115,7 @@ public final class Sweep {
     for (int i = 0; i < count + 2; i++) {
       accrued[i] = accrual(i).opening();
       if (accrual(i).pendingOn() >= 0 && accrual(i).pendingOn() < days && accrual(i).counted()) {
-        due[i][accrual(i).pendingOn()] = accrual(i).pending();
+        due[i][accrual(i).pendingOn()] = (i == count + 1 ? -1 : 1) * accrual(i).pending();
       }
     }
   }

@@ -6,8 +6,8 @@ import java.time.YearMonth;
 import java.util.Objects;
 
 /**
- * What a lender asks to hold at test dates (rules 8.8): a least liquidity in minor units, or a ratio over the twelve months up to the date,
- * named as in the contract. Tested at the end of each month, or of each quarter of the fiscal year.
+ * What a lender asks to hold at test dates (rules 8.8): a least liquidity in minor units, or a ratio over the twelve months up to the date or
+ * on its balance sheet, named as in the contract. Tested at the end of each month, or of each quarter of the fiscal year.
  */
 public record Covenant(String id, String name, Ratio ratio, BigDecimal bound, Every every) {
   /** What is tested. */
@@ -19,7 +19,9 @@ public record Covenant(String id, String name, Ratio ratio, BigDecimal bound, Ev
     /** EBITDA over interest; at least. */
     INTEREST_COVER,
     /** EBITDA less tax paid and capital spending that no loan financed, over interest and scheduled principal; at least. */
-    DEBT_SERVICE_COVER;
+    DEBT_SERVICE_COVER,
+    /** Current assets over what is owed within twelve months, on the balance sheet of the date; at least. */
+    CURRENT_RATIO;
 
     /** Returns whether the bound is the most that is allowed. */
     public boolean isMost() {

@@ -91,9 +91,13 @@ final class Ledger {
     return negative;
   }
 
-  private List<Entry> entries() {
+  boolean opensWithout() {
     OpeningSheet sheet = plan.settings().openingSheet();
-    return sheet == null || !sheet.on().equals(plan.settings().openingDay()) ? List.of() : sheet.entries();
+    return sheet == null || !sheet.on().equals(plan.settings().openingDay());
+  }
+
+  List<Entry> entries() {
+    return opensWithout() ? List.of() : plan.settings().openingSheet().entries();
   }
 
   /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */

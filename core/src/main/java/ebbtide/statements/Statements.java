@@ -123,6 +123,11 @@ public final class Statements {
     }
   }
 
+  /** Returns whether there is no opening balance sheet of the day on which these statements start, so that levels are only what has changed since. */
+  public boolean opensWithout() {
+    return ledger.opensWithout();
+  }
+
   Ledger ledger() {
     return ledger;
   }

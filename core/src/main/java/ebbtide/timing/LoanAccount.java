@@ -159,6 +159,11 @@ public final class LoanAccount {
     return asked + Rounding.toMinor(nights.stream().filter(one -> !one.from().isBefore(since)).map(one -> one.upTo(day)).reduce(BigDecimal.ZERO, BigDecimal::add));
   }
 
+  /** Returns the interest that is owed at the end of a day: accrued since the last pay day, and asked for on days that a holiday has moved past it. */
+  public long interestOwedOn(LocalDate day) {
+    return interestUpTo(day) - payments.stream().filter(one -> !one.day().isAfter(day)).mapToLong(Payment::interest).sum();
+  }
+
   /** Returns what of the loan's fee is cost of a month: an even part of the months of its term, by largest remainder. */
   public long feeOf(YearMonth month) {
     int at = (int) YearMonth.from(loan.from().on()).until(month, ChronoUnit.MONTHS);

@@ -131,4 +131,21 @@ class StatementsTest {
       }
     });
   }
+
+  /** With nothing booked or put by hand, an opening balance sheet as it is proposed is cleared to the cent: each account ends on what is still to be cleared. */
+  @Test
+  void proposed_openingBalanceSheet_leavesNothingUncleared() {
+    IntStream.range(0, PLANS / 2).parallel().forEach(seed -> {
+      Plan plan = RandomPlans.of(seed).plan();
+      ebbtide.books.Books none = ebbtide.books.Books.of(List.of());
+      Plan proposed = starting(plan, OpeningCheck.proposed(Forecaster.forecast(starting(plan, null), none)));
+      OpeningCheck.Result result = OpeningCheck.of(Forecaster.forecast(proposed, none));
+      assertThat(result.findings().stream().filter(finding -> finding.lineId() != null)).as("seed " + seed).isEmpty();
+      assertThat(Statements.of(Forecaster.forecast(proposed, none)).balance().row(BalanceRow.NOT_PLACED).in(0)).as("seed " + seed).isEqualTo(proposed.settings().openingSheet().unplaced());
+    });
+  }
+
+  private static Plan starting(Plan plan, ebbtide.plan.OpeningSheet sheet) {
+    return new Plan(plan.settings().startingFrom(sheet), plan.lines(), plan.buoys());
+  }
 }

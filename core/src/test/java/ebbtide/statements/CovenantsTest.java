@@ -1,12 +1,15 @@
-package ebbtide.forecast;
+package ebbtide.statements;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 import ebbtide.books.Account;
 import ebbtide.books.Books;
-import ebbtide.forecast.Covenants.Standing;
-import ebbtide.forecast.Covenants.Tested;
+import ebbtide.statements.Covenants.Standing;
+import ebbtide.statements.Covenants.Tested;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;

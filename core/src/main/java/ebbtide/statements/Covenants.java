@@ -1,5 +1,7 @@
-package ebbtide.forecast;
+package ebbtide.statements;
 
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.FundingTable;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
@@ -11,12 +13,11 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.Period;
-import ebbtide.time.Timeline;
-import ebbtide.timing.Earnings;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -26,16 +27,17 @@ import java.util.function.ToLongFunction;
 /** The tests of covenants over the horizon (rules 8.8): each value, whether it holds, and how much room is left. */
 public final class Covenants {
   private static final int MONTHS = 12;
+  private static final int DAYS_BACK = 91;
   private final Forecast forecast;
   private final Plan plan;
-  private final long[] ebitda;
+  private final Statements statements;
   private final YearMonth first;
 
   private Covenants(Forecast forecast) {
     this.forecast = forecast;
     this.plan = forecast.plan();
     this.first = plan.settings().firstForecastMonth();
-    this.ebitda = ebitda();
+    this.statements = Statements.of(forecast);
   }
 
   /** How a test stands. */
@@ -48,9 +50,10 @@ public final class Covenants {
 
   /**
    * A test of a covenant at the end of a month: its value (a ratio in two decimals, or minor units of money; null when not known, or when nothing is owed
-   * to hold it against) and how much less liquidity or EBITDA would still hold it, in minor units (below zero: what is missing).
+   * to hold it against), how much less liquidity, EBITDA or current assets would still hold it, in minor units (below zero: what is missing), and
+   * by how many days all customers could pay later (null: that does not move it).
    */
-  public record Tested(Covenant covenant, LocalDate date, BigDecimal value, Standing standing, Long room) {}
+  public record Tested(Covenant covenant, LocalDate date, BigDecimal value, Standing standing, Long room, Long daysLater) {}
 
   /**
    * How a covenant stands over the horizon: the test with the least room of those that are known (null: none is, or nothing is owed to hold it
@@ -94,55 +97,71 @@ public final class Covenants {
     return List.copyOf(tested);
   }
 
-  /** What the plan earns by month before interest, tax and depreciation: of assets, nothing. */
-  private long[] ebitda() {
-    Earnings earnings = Forecaster.settlements(plan, forecast.books()).earnings();
-    long[] sum = new long[Timeline.monthNumber(YearMonth.from(forecast.lastDay())) - Timeline.monthNumber(first) + 1];
-    for (Line line : plan.lines()) {
-      if (line.nature() != Nature.OUTSIDE && !(line.assumption() instanceof CapitalSpending)) {
-        long[] one = earnings.of(line);
-        for (int i = 0; i < sum.length; i++) {
-          sum[i] += one[i];
-        }
-      }
-    }
-    return sum;
-  }
-
   private Tested liquidity(Covenant covenant, LocalDate since, LocalDate date) {
     long least = Long.MAX_VALUE;
     for (LocalDate day = since.plusDays(1); !day.isAfter(date); day = day.plusDays(1)) {
       least = Math.min(least, forecast.liquidity().liquidity(forecast.timeline().index(day)));
     }
     long room = least - covenant.bound().longValue();
-    return new Tested(covenant, date, BigDecimal.valueOf(least), room < 0 ? Standing.BREAKS : Standing.HOLDS, room);
+    return new Tested(covenant, date, BigDecimal.valueOf(least), room < 0 ? Standing.BREAKS : Standing.HOLDS, room, daysLater(room, date));
+  }
+
+  private int at(YearMonth month) {
+    return (int) first.until(month, ChronoUnit.MONTHS);
+  }
+
+  /** Current assets over what is owed within twelve months; not known without an opening balance sheet. */
+  private Tested current(Covenant covenant, YearMonth month) {
+    LocalDate date = month.atEndOfMonth();
+    if (statements.opensWithout()) {
+      return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
+    }
+    long assets = statements.balance().figure("current-assets").in(at(month));
+    long owed = statements.balance().figure("current-liabilities").in(at(month));
+    return owed <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+        : tested(covenant, date, assets, owed, assets - times(owed, covenant.bound()), true, null);
   }
 
   private Tested ratio(Covenant covenant, YearMonth month) {
+    if (covenant.ratio() == Ratio.CURRENT_RATIO) {
+      return current(covenant, month);
+    }
     LocalDate date = month.atEndOfMonth();
     Year year = year(month);
     if (year == null) {
-      return new Tested(covenant, date, null, Standing.NOT_KNOWN, null);
+      return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
     }
     long debt = FundingTable.of(forecast, List.of(days(month))).total().owed().get(0) - forecast.closing(date);
     return switch (covenant.ratio()) {
-      case NET_DEBT_TO_EBITDA -> debt <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null)
-          : tested(covenant, date, debt, year.ebitda(), year.ebitda() - divide(debt, covenant.bound()), year.ebitda() > 0);
-      case INTEREST_COVER -> year.interest() <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null)
-          : tested(covenant, date, year.ebitda(), year.interest(), year.ebitda() - times(year.interest(), covenant.bound()), true);
+      case NET_DEBT_TO_EBITDA -> debt <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+          : tested(covenant, date, debt, year.ebitda(), year.ebitda() - divide(debt, covenant.bound()), year.ebitda() > 0,
+              daysLater(times(Math.max(0, year.ebitda()), covenant.bound()) - debt, date));
+      case INTEREST_COVER -> year.interest() <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+          : tested(covenant, date, year.ebitda(), year.interest(), year.ebitda() - times(year.interest(), covenant.bound()), true, null);
       default -> {
         long service = year.interest() + year.principal();
         long earned = year.ebitda() - year.tax() - year.spending();
-        yield service <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null)
-            : tested(covenant, date, earned, service, earned - times(service, covenant.bound()), true);
+        yield service <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+            : tested(covenant, date, earned, service, earned - times(service, covenant.bound()), true, null);
       }
     };
   }
 
   /** Room below zero breaks it: what EBITDA lacks. The ratio itself is rounded only to be shown. */
-  private static Tested tested(Covenant covenant, LocalDate date, long top, long bottom, long room, boolean positive) {
+  private static Tested tested(Covenant covenant, LocalDate date, long top, long bottom, long room, boolean positive, Long daysLater) {
     BigDecimal value = bottom == 0 ? null : BigDecimal.valueOf(top).divide(BigDecimal.valueOf(bottom), 2, RoundingMode.HALF_UP);
-    return new Tested(covenant, date, positive ? value : null, room < 0 || !positive ? Standing.BREAKS : Standing.HOLDS, room);
+    return new Tested(covenant, date, positive ? value : null, room < 0 || !positive ? Standing.BREAKS : Standing.HOLDS, room, daysLater);
+  }
+
+  /** For how many whole days the room would cover what customers pay in a day, on the mean of the days up to the date, at most 91. */
+  private Long daysLater(long room, LocalDate date) {
+    LocalDate from = date.minusDays(DAYS_BACK - 1L);
+    LocalDate open = plan.settings().asOf().plusDays(1);
+    Period days = new Period(from.isBefore(open) ? open : from, date.plusDays(1));
+    long received = plan.lines().stream().filter(line -> !line.isGroup() && line.nature() == Nature.SALES).mapToLong(line -> forecast.cell(line, days).amount()).sum();
+    long length = ChronoUnit.DAYS.between(days.startInclusive(), days.endExclusive());
+    return received <= 0 ? null : Long.valueOf(Math.max(0, BigDecimal.valueOf(room).multiply(BigDecimal.valueOf(length))
+        .divide(BigDecimal.valueOf(received), 0, RoundingMode.DOWN).longValueExact()));
   }
 
   /** The least EBITDA with which so much net debt is still allowed, rounded up. */
@@ -173,7 +192,7 @@ public final class Covenants {
     Period days = days(month);
     long lent = sum(days, line -> line.assumption() instanceof TermLoan, minor -> Math.max(0, minor));
     long spent = -sum(days, line -> line.assumption() instanceof CapitalSpending, minor -> minor);
-    return new PastMonth(ebitda[Timeline.monthNumber(month) - Timeline.monthNumber(first)], -sum(days, Covenants::costs, minor -> minor),
+    return new PastMonth(statements.income().figure("ebitda").in(at(month)), -sum(days, Covenants::costs, minor -> minor),
         -sum(days, line -> line.assumption() instanceof ProfitTax, minor -> minor), Math.max(0, spent - lent),
         -sum(days, line -> line.assumption() instanceof TermLoan, minor -> Math.min(0, minor)));
   }
