@@ -128,6 +128,11 @@ public final class Statements {
     return ledger.opensWithout();
   }
 
+  /** Returns cash from operations and investing of a month. */
+  long beforeFinancing(int month) {
+    return flow.direct().stream().filter(one -> one.id().equals("operating") || one.id().equals("investing")).mapToLong(one -> one.in(month)).sum();
+  }
+
   Ledger ledger() {
     return ledger;
   }

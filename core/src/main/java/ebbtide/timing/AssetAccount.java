@@ -100,7 +100,7 @@ public final class AssetAccount {
       if (asset.disposal() != null && month(asset.disposal().date()) == month) {
         long book = costBefore(asset, month + 1) - depreciatedBefore(asset, month);
         sold += book;
-        gain += asset.disposal().proceeds() - book;
+        gain += asset.tax().grossOf(asset.disposal().proceeds()) - asset.tax().taxOf(asset.disposal().proceeds()) - book;
       }
     }
     return new Month(bought, depreciation, sold, gain);
