@@ -8,11 +8,13 @@ import ebbtide.forecast.RollForwards;
 import ebbtide.formats.csv.ForecastCsv;
 import ebbtide.formats.csv.FundingCsv;
 import ebbtide.formats.csv.RollForwardCsv;
+import ebbtide.formats.csv.StatementCsv;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Terms;
+import ebbtide.statements.Statements;
 import ebbtide.time.Periods;
 import java.io.IOException;
 import java.io.InputStream;
@@ -110,6 +112,27 @@ final class ForecastCommand {
         return text.toString();
       }
     },
+    /** The income statement. */
+    INCOME {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        return statement(document, by, Statements.Kind.INCOME);
+      }
+    },
+    /** The balance sheet, its opening first. */
+    BALANCE {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        return statement(document, by, Statements.Kind.BALANCE);
+      }
+    },
+    /** The cash flow statement, indirect. */
+    CASHFLOW {
+      @Override
+      String csv(PlanDocument document, Periods by) {
+        return statement(document, by, Statements.Kind.CASH_INDIRECT);
+      }
+    },
     /** What each discount for paying early is worth. */
     DISCOUNTS {
       @Override
@@ -124,9 +147,16 @@ final class ForecastCommand {
 
     abstract String csv(PlanDocument document, Periods by);
 
+    private static String statement(PlanDocument document, Periods by, Statements.Kind kind) {
+      Statements statements = Statements.of(Forecaster.forecast(document.plan(), document.books()));
+      StringWriter text = new StringWriter();
+      StatementCsv.write(statements.table(kind, statements.periods(by), false), document.plan().settings().currency(), text);
+      return text.toString();
+    }
+
     static Show of(String word) {
       return Arrays.stream(values()).filter(show -> show.name().toLowerCase(Locale.ROOT).equals(word)).findFirst()
-          .orElseThrow(() -> new IllegalArgumentException("Say --show forecast, funding, owed or discounts, but was '" + word + "'."));
+          .orElseThrow(() -> new IllegalArgumentException("Say --show forecast, funding, owed, income, balance, cashflow or discounts, but was '" + word + "'."));
     }
   }
 

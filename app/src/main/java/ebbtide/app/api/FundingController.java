@@ -4,7 +4,6 @@ import ebbtide.app.api.ForecastController.PeriodView;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.Stores;
-import ebbtide.forecast.Covenants;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingAnswer;
 import ebbtide.forecast.FundingTable;
@@ -14,6 +13,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.Line;
+import ebbtide.statements.Covenants;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -86,12 +86,16 @@ class FundingController {
   record CovenantView(String id, String name, String ratio, String bound, String every, boolean known, @Schema(nullable = true) CovenantTestView tightest,
       @Schema(nullable = true) CovenantTestView firstBreak, List<CovenantTestView> tests) {}
 
-  /** A test of a covenant: its value in words, whether it holds, and how much less would still hold it (below zero: what is missing). */
-  record CovenantTestView(LocalDate date, @Schema(nullable = true) String value, String standing, @Schema(nullable = true) Long room) {
+  /**
+   * A test of a covenant: its value in words, whether it holds, how much less would still hold it (below zero: what is missing), and by how many
+   * days all customers could pay later.
+   */
+  record CovenantTestView(LocalDate date, @Schema(nullable = true) String value, String standing, @Schema(nullable = true) Long room,
+      @Schema(nullable = true) Long daysLater) {
     static CovenantTestView of(Covenants.Tested test, Currency currency) {
       boolean money = test.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY;
       return new CovenantTestView(test.date(), test.value() == null ? null : money ? Money.words(test.value().longValueExact(), currency)
-          : test.value().toPlainString(), word(test.standing()), test.room());
+          : test.value().toPlainString(), word(test.standing()), test.room(), test.daysLater());
     }
   }
 

@@ -39,6 +39,7 @@ final class SettingsWords {
     all.add(before.covenants(), after.covenants(), "covenants: " + (after.covenants().isEmpty() ? "none" : after.covenants().stream().map(Covenant::name)
         .collect(Collectors.joining(", "))));
     all.add(before.pastMonths(), after.pastMonths(), "months before the forecast set, for covenants");
+    all.add(before.openingSheet(), after.openingSheet(), after.openingSheet() == null ? "no opening balance sheet" : "opening balance sheet of " + after.openingSheet().on() + " set");
     all.add(before.funding(), after.funding(), "when facilities are drawn, and minimum cash by days, set");
     all.add(before.closedAfter(), after.closedAfter(), "a month on books is closed " + after.closedAfter() + " days after its end");
     for (SaidHabit habit : after.habits()) {

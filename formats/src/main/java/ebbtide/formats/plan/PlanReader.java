@@ -16,6 +16,7 @@ import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
 import ebbtide.plan.Line;
 import ebbtide.plan.NamedTerms;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Netting;
 import ebbtide.plan.PaymentRuns;
@@ -198,6 +199,7 @@ public final class PlanReader {
     Integer closedAfter = place.at("closedAfter").wholeIn(0, 60, 0);
     FundingRules funding = FundingReader.rules(place.at("funding"), currency == null ? MOST_DECIMALS : currency);
     CovenantsJson covenants = CovenantsJson.read(place, currency == null ? MOST_DECIMALS : currency);
+    OpeningSheet opening = OpeningJson.read(place.at("openingSheet"), currency == null ? MOST_DECIMALS : currency);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null || closedAfter == null || funding == null) {
@@ -205,7 +207,7 @@ public final class PlanReader {
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
         receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants.covenants(),
-        covenants.pastMonths()));
+        covenants.pastMonths(), opening));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {

@@ -1,0 +1,139 @@
+package ebbtide.app.api;
+
+import ebbtide.app.api.ForecastController.ItemView;
+import ebbtide.app.api.ForecastController.PeriodView;
+import ebbtide.app.storage.Edits;
+import ebbtide.forecast.Forecast;
+import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.opening.OpeningList;
+import ebbtide.formats.plan.OpeningJson;
+import ebbtide.plan.OpeningSheet;
+import ebbtide.statements.OpeningCheck;
+import ebbtide.statements.Ratios;
+import ebbtide.statements.StatementTable;
+import ebbtide.statements.Statements;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.JsonNode;
+
+/** The pro forma statements of a plan, its ratios, and the opening balance sheet they start from (rules 9.1, 9.2). */
+@RestController
+@RequestMapping("/api/plans/{plan}/statements")
+class StatementsController {
+  private final Edits edits;
+
+  StatementsController(Edits edits) {
+    this.edits = edits;
+  }
+
+  /** A statement; with an opening, each row has its amount first. */
+  record StatementView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<StatementRow> rows) {}
+
+  /** A row with an amount for each column, and its share in percent in common size. */
+  record StatementRow(String id, String style, String name, List<Long> amounts, @Schema(nullable = true) List<String> shares) {
+    static StatementRow of(StatementTable.Row row) {
+      return new StatementRow(row.id(), word(row.style()), row.name(), row.amounts(), row.shares() == null ? null
+          : row.shares().stream().map(share -> share == null ? "" : BigDecimal.valueOf(share, 2).toPlainString()).toList());
+    }
+  }
+
+  private static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  @GetMapping
+  StatementView statement(@PathVariable String plan, @RequestParam String kind, @RequestParam Periods by, @RequestParam(defaultValue = "false") boolean common) {
+    Forecast forecast = edits.current(plan).forecast();
+    Statements statements = Statements.of(forecast);
+    StatementTable table = statements.table(kind(kind), statements.periods(by), common);
+    LocalDate asOf = forecast.plan().settings().asOf();
+    return new StatementView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(), table.opening(), forecast.plan().settings().openingDay(),
+        table.rows().stream().map(StatementRow::of).toList());
+  }
+
+  private static Statements.Kind kind(String word) {
+    return Arrays.stream(Statements.Kind.values()).filter(one -> word(one).equals(word)).findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
+  }
+
+  /** Returns the parts of a figure of a statement in the days of its period, or in the opening where no days are given. */
+  @GetMapping("/workings")
+  List<ItemView> workings(@PathVariable String plan, @RequestParam String kind, @RequestParam String row, @RequestParam(required = false) LocalDate from,
+      @RequestParam(required = false) LocalDate to) {
+    Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
+    return Statements.of(edits.current(plan).forecast()).workings(kind(kind), row, period).stream().map(ItemView::of).toList();
+  }
+
+  /** A ratio by period: its values in its unit (empty where not known) and how each comes about. */
+  record RatioView(String id, String name, String unit, List<String> values, List<String> because) {
+    static RatioView of(Ratios.Ratio ratio) {
+      return new RatioView(ratio.id(), ratio.name(), word(ratio.unit()), ratio.values().stream().map(value -> value == null ? "" : value.toPlainString()).toList(),
+          ratio.because());
+    }
+  }
+
+  /** The ratios by period. */
+  record RatiosView(List<PeriodView> periods, List<RatioView> ratios) {}
+
+  @GetMapping("/ratios")
+  RatiosView ratios(@PathVariable String plan, @RequestParam Periods by) {
+    Forecast forecast = edits.current(plan).forecast();
+    Statements statements = Statements.of(forecast);
+    List<Period> periods = statements.periods(by);
+    return new RatiosView(periods.stream().map(period -> PeriodView.of(period, forecast.plan().settings().asOf())).toList(),
+        Ratios.of(statements, periods).stream().map(RatioView::of).toList());
+  }
+
+  /** The opening balance sheet's day, whether there is one, what it lacks to balance, what else to look at, and what an entry may be. */
+  record OpeningView(LocalDate on, boolean there, long unplaced, List<FindingView> findings, List<KindView> kinds) {}
+
+  /** Something to look at: the line it is about, if any. */
+  record FindingView(String sentence, @Schema(nullable = true) String lineId, long minor) {}
+
+  /** What an entry may be, with the side on which it stands. */
+  record KindView(String kind, String name, String side) {}
+
+  @GetMapping("/opening")
+  OpeningView opening(@PathVariable String plan) {
+    OpeningCheck.Result result = OpeningCheck.of(edits.current(plan).forecast());
+    return new OpeningView(result.on(), result.there(), result.unplaced(),
+        result.findings().stream().map(one -> new FindingView(one.sentence(), one.lineId(), one.minor())).toList(),
+        Arrays.stream(OpeningSheet.Kind.values()).map(one -> new KindView(word(one), one.words(), word(one.side()))).toList());
+  }
+
+  /** Returns the opening balance sheet with what the plan itself knows filled in, as settings hold it; it is kept only when settings are. */
+  @GetMapping("/opening/proposed")
+  JsonNode proposed(@PathVariable String plan) {
+    Forecast forecast = edits.current(plan).forecast();
+    return OpeningJson.write(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
+  }
+
+  /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
+  record OpeningReadView(JsonNode sheet, List<OpeningList.RowProblem> problems) {}
+
+  /** Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when settings are. */
+  @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
+    Forecast forecast = edits.current(plan).forecast();
+    OpeningList list = OpeningList.read(SheetReader.read(file.getBytes()).stream().filter(sheet -> !sheet.rows().isEmpty()).findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("There are no rows in it: a name and an amount in each")), forecast.plan());
+    return new OpeningReadView(OpeningJson.write(new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()), forecast.plan().settings().currency()),
+        list.problems());
+  }
+}
