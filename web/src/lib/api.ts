@@ -12,6 +12,8 @@ export type TableRow = Schemas['TableRow'];
 export type CellView = Schemas['CellView'];
 export type RollForwardView = Schemas['RollForwardView'];
 export type MovementView = Schemas['MovementView'];
+export type ProFormaView = Schemas['ProFormaView'];
+export type PeriodView = Schemas['PeriodView'];
 
 /** A refusal in words, with the places in what was sent that it speaks of. */
 export type Problem = { status: number; detail: string; problems: { place: string; sentence: string }[] };

@@ -1,55 +1,64 @@
 <script lang="ts">
   import Segments from '../../lib/Segments.svelte';
-  import { answer, api } from '../../lib/api';
-  import { Loaded } from '../../lib/loaded.svelte';
-  import { getPlan } from '../../lib/plan.svelte';
-  import RollForwardGrid from './RollForwardGrid.svelte';
-  import RollForwardPanel from './RollForwardPanel.svelte';
-  import { KINDS, type Place } from './rolls';
+  import OpeningSheet from './opening/OpeningSheet.svelte';
+  import RatioTable from './RatioTable.svelte';
+  import RollForwards from './RollForwards.svelte';
+  import StatementPanel from './StatementPanel.svelte';
+  import StatementTable from './StatementTable.svelte';
+  import { LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
 
-  const plan = getPlan();
-  const loaded = new Loaded((signal) => {
-    void plan.version;
-    return answer(
-      api.GET('/api/plans/{plan}/roll-forwards', {
-        params: { path: { plan: plan.id }, query: { months: 12 } },
-        signal,
-      }),
-    );
-  });
-  const there = $derived(KINDS.filter((kind) => loaded.data?.some((roll) => roll.kind === kind.value)));
-  let chosen = $state<string>();
-  const kind = $derived(there.find((one) => one.value === chosen) ?? there[0]);
-  const rolls = $derived(loaded.data?.filter((roll) => roll.kind === kind?.value) ?? []);
-  let place = $state<Place>();
+  let shown = $state<Shown>('income');
+  let by = $state<By>('MONTH');
+  let common = $state(false);
+  let place = $state<StatementPlace>();
+  const leave = () => (place = undefined);
 </script>
+
+{#snippet table(kind: Kind, label: string, shares: boolean)}
+  <StatementTable {kind} {label} {by} common={shares} onopen={(at) => (place = at)} onleave={leave} />
+{/snippet}
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
   <h1>Statements</h1>
-  <span class="hush flex-1">{kind?.sentence ?? ''}</span>
-  {#if kind}
-    <Segments
-      label="What is rolled forward"
-      options={there}
-      value={kind.value}
-      onchoose={(value) => {
-        chosen = value;
-        place = undefined;
-      }}
-    />
+  <Segments
+    label="What is shown"
+    options={SHOWN}
+    value={shown}
+    onchoose={(value) => {
+      shown = value;
+      leave();
+    }}
+  />
+  <span class="flex-1"></span>
+  {#if shown === 'income' || shown === 'balance'}
+    <label class="hush"><input type="checkbox" class="mr-1" bind:checked={common} />in percent</label>
   {/if}
-  <span class="hush">{plan.money.words}</span>
+  {#if shown !== 'rolls' && shown !== 'opening'}
+    <Segments label="Length of a period" options={LENGTHS} value={by} onchoose={(value) => (by = value)} />
+  {/if}
 </div>
-{#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
-{:else if rolls.length}
-  <RollForwardGrid {rolls} onopen={(at) => (place = at)} onleave={() => (place = undefined)} />
-{:else if loaded.data}
-  <p class="card">
-    Here stands what customers owe, what suppliers are owed, stock and tax, month by month: opening, what is added and
-    paid, closing. It follows from the lines under Receipts and Payments that are planned by month.
-  </p>
+{#if shown === 'income'}
+  {@render table('income', 'Income statement', common)}
+{:else if shown === 'balance'}
+  {@render table('balance', 'Balance sheet', common)}
+{:else if shown === 'cash'}
+  <div class="grid grid-cols-2 gap-4">
+    <section aria-label="Direct">
+      <h2 class="mb-1 font-semibold">Direct: what lines receive and pay</h2>
+      {@render table('cash-direct', 'Cash flow, direct', false)}
+    </section>
+    <section aria-label="Indirect">
+      <h2 class="mb-1 font-semibold">Indirect: from profit to cash</h2>
+      {@render table('cash-indirect', 'Cash flow, indirect', false)}
+    </section>
+  </div>
+{:else if shown === 'ratios'}
+  <RatioTable {by} />
+{:else if shown === 'rolls'}
+  <RollForwards />
+{:else}
+  <OpeningSheet />
 {/if}
 {#if place}
-  <RollForwardPanel {place} onclose={() => (place = undefined)} />
+  <StatementPanel {place} onclose={leave} />
 {/if}

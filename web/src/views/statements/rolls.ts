@@ -1,4 +1,5 @@
 import type { RollForwardView } from '../../lib/api';
+import type { FigureRow } from '../../lib/grid/FigureGrid.svelte';
 
 /** What can be rolled forward, in words, with the sentence that says what it is. */
 export const KINDS = [
@@ -26,21 +27,28 @@ export interface Place {
 }
 
 /** A row of the grid: the heading of a roll-forward, or a row of figures of it. */
-export interface RollRow {
+export interface RollRow extends FigureRow {
   roll: RollForwardView;
-  name: string;
-  amounts: number[];
-  first: boolean;
-  last: boolean;
 }
 
 /** Every roll-forward's rows under one another; causes that never happen are left out. */
 export function rows(rolls: RollForwardView[]): RollRow[] {
-  return rolls.flatMap((roll) =>
-    [
-      { name: 'opening', amounts: roll.opening },
-      ...roll.changes.filter((change) => change.amounts.some((minor) => minor !== 0)),
-      { name: 'closing', amounts: roll.closing },
-    ].map((row, i, all) => ({ ...row, roll, first: i === 0, last: i === all.length - 1 })),
-  );
+  return rolls.flatMap((roll) => {
+    const id = roll.lineId ?? 'total';
+    const row = (name: string, amounts: number[], style: FigureRow['style']): RollRow => ({
+      key: `${id} ${name}`,
+      name,
+      amounts,
+      style,
+      roll,
+    });
+    return [
+      { ...row(roll.name, [], 'heading'), key: id },
+      row('opening', roll.opening, 'line'),
+      ...roll.changes
+        .filter((change) => change.amounts.some((minor) => minor !== 0))
+        .map((change) => row(change.name, change.amounts, 'line')),
+      row('closing', roll.closing, 'sum'),
+    ];
+  });
 }

@@ -77,6 +77,21 @@ public final class OpeningCheck {
     return new OpeningSheet(check.settings.openingDay(), entries);
   }
 
+  /** Returns the opening balance sheet with what it lacks to balance placed in retained profit. */
+  public static OpeningSheet placed(Forecast forecast) {
+    OpeningCheck check = new OpeningCheck(forecast);
+    List<Entry> entries = new ArrayList<>(check.ledger.entries());
+    for (int i = 0; i < entries.size(); i++) {
+      Entry one = entries.get(i);
+      if (one.kind() == Kind.RETAINED) {
+        entries.set(i, new Entry(one.name(), one.kind(), one.amount() + check.ledger.unplaced(), null, one.stays()));
+        return new OpeningSheet(check.settings.openingDay(), entries);
+      }
+    }
+    entries.add(new Entry(Kind.RETAINED.words(), Kind.RETAINED, check.ledger.unplaced(), null, false));
+    return new OpeningSheet(check.settings.openingDay(), entries);
+  }
+
   private void add(String sentence, String lineId, Kind kind, long minor) {
     findings.add(new Finding(sentence, lineId, kind, minor));
   }

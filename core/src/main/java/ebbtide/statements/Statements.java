@@ -59,7 +59,7 @@ public final class Statements {
     List<StatementTable.Row> rows = new ArrayList<>();
     for (Figure figure : figures(kind)) {
       List<Long> amounts = amounts(figure, periods, opening);
-      if (figure.style() == StatementTable.Style.SUM || amounts.stream().anyMatch(minor -> minor != 0)) {
+      if (amounts.stream().anyMatch(minor -> minor != 0)) {
         rows.add(new StatementTable.Row(figure.id(), figure.style(), figure.name(), amounts, commonSize ? shares(amounts, whole) : null));
       }
     }

@@ -3,15 +3,20 @@ package ebbtide.sim;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.Books;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
 import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.plan.Line;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
+import ebbtide.statements.OpeningCheck;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -19,6 +24,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 
 /** Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, its ledger's items and 26 weeks of assigned movements. */
 public final class DemoCompany {
@@ -37,7 +43,18 @@ public final class DemoCompany {
     List<BankMovement> movements = world.movements().stream().filter(m -> !m.bookingDate().isAfter(DemoPlan.AS_OF))
         .map(m -> m.withParts(m.parts().stream().map(part -> known.contains(part.itemId()) ? part : new AssignedPart(part.lineId(), part.minor())).toList()))
         .toList();
-    return new PlanDocument(plan, accounts(), rules(), movements, items);
+    PlanDocument without = new PlanDocument(plan, accounts(), rules(), movements, items);
+    return new PlanDocument(opened(opened(plan, without.books(), OpeningCheck::proposed), without.books(), OpeningCheck::placed), accounts(), rules(), movements, items);
+  }
+
+  /** The opening balance sheet is what the plan's flows clear, the owners' capital, and retained profit for the rest. */
+  private static Plan opened(Plan plan, Books books, Function<Forecast, OpeningSheet> by) {
+    OpeningSheet sheet = by.apply(Forecaster.forecast(plan, books));
+    List<OpeningSheet.Entry> entries = new ArrayList<>(sheet.entries());
+    if (entries.stream().noneMatch(entry -> entry.kind() == OpeningSheet.Kind.PAID_IN)) {
+      entries.add(new OpeningSheet.Entry("Share capital", OpeningSheet.Kind.PAID_IN, 25_000_000, null, true));
+    }
+    return new Plan(plan.settings().startingFrom(new OpeningSheet(sheet.on(), entries)), plan.lines(), plan.buoys());
   }
 
   /** The ledger's own list, read as any other would be. */

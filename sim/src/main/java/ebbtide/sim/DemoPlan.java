@@ -58,9 +58,9 @@ final class DemoPlan {
 
   private DemoPlan() {}
 
-  /** Returns the plan with the lines of the ledger on books. */
+  /** Returns the plan as the company keeps it: funded, and with the lines of the ledger on books. */
   static Plan plan() {
-    Plan plan = planned();
+    Plan plan = DemoFunding.of(planned());
     return new Plan(plan.settings(), plan.lines().stream().map(line -> DemoLedger.LINES.contains(line.id())
         ? line.with(((Assumption.Stream) line.assumption()).on(Basis.BOOKS)) : line).toList(), plan.buoys());
   }
@@ -186,10 +186,10 @@ final class DemoPlan {
             new ActivityMethod.DatedAmount(autumn.plusMonths(2), pounds(24_000), "fitted")), 30, LocalDate.of(2026, 11, 20), 96, pounds(2_000), null,
             null)), Convention.FOLLOWING));
     add("profit-tax", null, "Profit tax", Direction.PAYMENT, new ProfitTax(ProfitTax.Mode.YEAR, Percent.parse("25"), new ProfitTax.YearSoFar(
-        pounds(118_000), pounds(29_500), 0, 0), pounds(21_400), 0, List.of(), ProfitTax.InstalmentsOf.LAST_YEAR, 9, 31,
+        pounds(379_000), pounds(94_750), pounds(26_000), 0), pounds(21_400), 0, List.of(), ProfitTax.InstalmentsOf.LAST_YEAR, 9, 31,
         Convention.PRECEDING));
     add("owners", null, "Dividends", Direction.PAYMENT, new Dividends(Dividends.By.YEAR_PROFIT, Steps.none(), Percent.parse("30"), Month.SEPTEMBER, 1,
-        15, Convention.FOLLOWING, pounds(64_200), pounds(88_500), pounds(410_000)));
+        15, Convention.FOLLOWING, pounds(64_200), pounds(284_250), pounds(410_000)));
     add("boat-refit", null, "Boat refit", Direction.PAYMENT, items(Convention.PRECEDING,
         new Assumption.DatedItem(LocalDate.of(2026, 4, 30), pounds(86_000), Certainty.CERTAIN, "Slipway, first half"),
         new Assumption.DatedItem(LocalDate.of(2026, 5, 20), pounds(64_000), Certainty.LIKELY, "Slipway, on launching")));

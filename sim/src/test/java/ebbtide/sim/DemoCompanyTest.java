@@ -7,24 +7,30 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.Missing;
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.PlanCheck;
+import ebbtide.statements.Covenants;
+import ebbtide.statements.OpeningCheck;
+import java.math.BigDecimal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.Month;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** The demo company: it ties, and it has the May that makes it worth looking at. */
 class DemoCompanyTest {
   @Test
-  void forecast_ofTheDemo_hasItsLowWaterInMayAboveZeroAndBelowMinimumCash() {
+  void forecast_ofTheDemo_hasItsLowWaterInMay_whenTheFacilityIsDrawn() {
     PlanDocument demo = DemoCompany.document();
     assertThat(PlanCheck.problems(demo.plan())).isEmpty();
     Forecast forecast = Forecaster.forecast(demo.plan(), demo.books());
     assertThat(forecast.lowWater().day().getMonth()).isEqualTo(Month.MAY);
     assertThat(forecast.lowWater().day().getYear()).isEqualTo(2026);
-    assertThat(forecast.lowWater().cash()).isBetween(1L, 19_999_999L);
+    assertThat(forecast.peakNeed()).as("cash before the facility is below its minimum").isPositive();
+    assertThat(forecast.funding().drawn(0, forecast.timeline().index(forecast.lowWater().day()))).isPositive();
     assertThat(Missing.of(demo.plan(), demo.books())).isEmpty();
   }
 
@@ -47,5 +53,19 @@ class DemoCompanyTest {
     for (var file : DemoFiles.texts().entrySet()) {
       assertThat(Files.readString(Path.of("../demo", file.getKey()))).as(file.getKey()).isEqualTo(file.getValue());
     }
+  }
+
+  @Test
+  void statements_ofTheDemo_balanceFromTheOpeningOn_andSeptemberIsInDanger() {
+    PlanDocument demo = DemoCompany.document();
+    Forecast forecast = Forecaster.forecast(demo.plan(), demo.books());
+    OpeningCheck.Result opening = OpeningCheck.of(forecast);
+    assertThat(opening.findings()).isEmpty();
+    assertThat(opening.unplaced()).isZero();
+    List<Covenants.Summary> covenants = Covenants.summaries(forecast);
+    assertThat(covenants).hasSize(4).allMatch(one -> one.known() && one.firstBreak() == null);
+    Covenants.Tested cover = covenants.stream().filter(one -> one.covenant().ratio() == Covenant.Ratio.INTEREST_COVER).findFirst().orElseThrow().tightest();
+    assertThat(cover.date()).isEqualTo(LocalDate.of(2026, 9, 30));
+    assertThat(cover.value()).isBetween(new BigDecimal("2.5"), new BigDecimal("3"));
   }
 }

@@ -43,12 +43,12 @@ class StatementsController {
   }
 
   /** A statement; with an opening, each row has its amount first. */
-  record StatementView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<StatementRow> rows) {}
+  record ProFormaView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<ProFormaRow> rows) {}
 
   /** A row with an amount for each column, and its share in percent in common size. */
-  record StatementRow(String id, String style, String name, List<Long> amounts, @Schema(nullable = true) List<String> shares) {
-    static StatementRow of(StatementTable.Row row) {
-      return new StatementRow(row.id(), word(row.style()), row.name(), row.amounts(), row.shares() == null ? null
+  record ProFormaRow(String id, String style, String name, List<Long> amounts, @Schema(nullable = true) List<String> shares) {
+    static ProFormaRow of(StatementTable.Row row) {
+      return new ProFormaRow(row.id(), word(row.style()), row.name(), row.amounts(), row.shares() == null ? null
           : row.shares().stream().map(share -> share == null ? "" : BigDecimal.valueOf(share, 2).toPlainString()).toList());
     }
   }
@@ -58,13 +58,13 @@ class StatementsController {
   }
 
   @GetMapping
-  StatementView statement(@PathVariable String plan, @RequestParam String kind, @RequestParam Periods by, @RequestParam(defaultValue = "false") boolean common) {
+  ProFormaView statement(@PathVariable String plan, @RequestParam String kind, @RequestParam Periods by, @RequestParam(defaultValue = "false") boolean common) {
     Forecast forecast = edits.current(plan).forecast();
     Statements statements = Statements.of(forecast);
     StatementTable table = statements.table(kind(kind), statements.periods(by), common);
     LocalDate asOf = forecast.plan().settings().asOf();
-    return new StatementView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(), table.opening(), forecast.plan().settings().openingDay(),
-        table.rows().stream().map(StatementRow::of).toList());
+    return new ProFormaView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(), table.opening(), forecast.plan().settings().openingDay(),
+        table.rows().stream().map(ProFormaRow::of).toList());
   }
 
   private static Statements.Kind kind(String word) {
@@ -124,8 +124,15 @@ class StatementsController {
     return OpeningJson.write(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
   }
 
+  /** Returns the opening balance sheet with what it lacks placed in retained profit; it is kept only when settings are. */
+  @GetMapping("/opening/placed")
+  JsonNode placed(@PathVariable String plan) {
+    Forecast forecast = edits.current(plan).forecast();
+    return OpeningJson.write(OpeningCheck.placed(forecast), forecast.plan().settings().currency());
+  }
+
   /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
-  record OpeningReadView(JsonNode sheet, List<OpeningList.RowProblem> problems) {}
+  record OpeningReadView(JsonNode sheet, List<OpeningList.Unread> problems) {}
 
   /** Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when settings are. */
   @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

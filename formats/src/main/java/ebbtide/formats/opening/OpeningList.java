@@ -19,9 +19,9 @@ import java.util.Optional;
  * An opening balance sheet read from rows, pasted or brought in: a name and an amount, or debit and credit; what it is, in a column of its
  * own or from its name; and the line that clears it. Rows that cannot be read are named, each with what to mend.
  */
-public record OpeningList(List<Entry> entries, List<RowProblem> problems) {
+public record OpeningList(List<Entry> entries, List<Unread> problems) {
   /** What is wrong with a row, counted from 1. */
-  public record RowProblem(int row, String sentence) {}
+  public record Unread(int row, String sentence) {}
 
   /** Words in the names of accounts that tell what they are, the first that fits. */
   private static final List<Telling> TELLING = List.of(new Telling(Kind.PROFIT_TAX, "corporation tax", "profit tax", "income tax"),
@@ -45,7 +45,7 @@ public record OpeningList(List<Entry> entries, List<RowProblem> problems) {
   /** Reads a sheet for a plan; its first row may be a heading. */
   public static OpeningList read(Sheet sheet, Plan plan) {
     List<Entry> entries = new ArrayList<>();
-    List<RowProblem> problems = new ArrayList<>();
+    List<Unread> problems = new ArrayList<>();
     Optional<Columns> headed = sheet.rows().isEmpty() ? Optional.empty() : heading(sheet.rows().get(0));
     Columns columns = headed.orElseGet(() -> byWidth(sheet.rows().stream().mapToInt(List::size).max().orElse(0)));
     for (int i = headed.isPresent() ? 1 : 0; i < sheet.rows().size(); i++) {
@@ -60,7 +60,7 @@ public record OpeningList(List<Entry> entries, List<RowProblem> problems) {
         }
         entries.add(entry);
       } catch (IllegalArgumentException e) {
-        problems.add(new RowProblem(i + 1, e.getMessage()));
+        problems.add(new Unread(i + 1, e.getMessage()));
       }
     }
     return new OpeningList(List.copyOf(entries), List.copyOf(problems));

@@ -1,0 +1,111 @@
+<script lang="ts" module>
+  /** A row of figures: a heading without any, a line, or a sum; with the text that stands below each where there is one. */
+  export interface FigureRow {
+    key: string;
+    name: string;
+    style: 'heading' | 'line' | 'sum';
+    amounts: number[];
+    below?: string[] | undefined;
+  }
+
+  export interface FigureColumn {
+    key: string;
+    name: string;
+    sub: string;
+  }
+</script>
+
+<script lang="ts">
+  import { tick } from 'svelte';
+  import { getPlan } from '../plan.svelte';
+  import { blockText, GridCursor } from './cursor.svelte';
+
+  interface Props {
+    label: string;
+    rows: FigureRow[];
+    columns: FigureColumn[];
+    /** What of the screen stands above and below it, in pixels. */
+    taken?: number;
+    /** Opens the workings of a figure. */
+    onopen: (row: FigureRow, column: number) => void;
+    onleave: () => void;
+  }
+
+  let { label, rows, columns, taken = 240, onopen, onleave }: Props = $props();
+  const plan = getPlan();
+  const figures = $derived(rows.filter((row) => row.style !== 'heading'));
+  const cursor = new GridCursor(() => [figures.length, columns.length]);
+  let grid = $state<HTMLTableElement>();
+
+  const open = () => onopen(figures[cursor.row]!, cursor.column);
+
+  async function focusCell() {
+    await tick();
+    grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.altKey || e.metaKey || e.ctrlKey) return;
+    if (cursor.move(e.key, e.shiftKey)) void focusCell();
+    else if (e.key === 'Enter') open();
+    else if (e.key === 'Escape') onleave();
+    else return;
+    e.preventDefault();
+  }
+
+  function oncopy(e: ClipboardEvent) {
+    e.clipboardData?.setData(
+      'text/plain',
+      blockText(cursor.block, (r, c) => plan.money.decimal(figures[r]?.amounts[c] ?? 0)),
+    );
+    e.preventDefault();
+  }
+
+  function click(row: number, column: number) {
+    cursor.set(row, column);
+    void focusCell();
+    open();
+  }
+</script>
+
+<div class="overflow-auto" style="max-height:calc(100vh - {taken}px)">
+  <table
+    class="figures {plan.unit === 'full' ? 'tight' : ''}"
+    role="grid"
+    aria-label={label}
+    bind:this={grid}
+    {onkeydown}
+    {oncopy}
+  >
+    <thead class="sticky top-0 z-[2] bg-sheet">
+      <tr>
+        <th class="words sticky left-0 bg-sheet" scope="col">{plan.money.words}</th>
+        {#each columns as column (column.key)}<th scope="col">{column.name}<small>{column.sub}</small></th>{/each}
+      </tr>
+    </thead>
+    <tbody>
+      {#each rows as row (row.key)}
+        {@const r = figures.indexOf(row)}
+        {#if row.style === 'heading'}
+          <tr class="bg-[#fcfbf7] font-[650]"
+            ><th scope="rowgroup" class="words" colspan={columns.length + 1}>{row.name}</th></tr
+          >
+        {:else}
+          <tr class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
+            <th scope="row" class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet !pl-6'}">{row.name}</th>
+            {#each row.amounts as minor, c (columns[c]?.key)}
+              <td
+                role="gridcell"
+                class="estimated cursor-pointer {cursor.holds(r, c) ? 'outline outline-1 outline-tide' : ''}"
+                tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+                title={plan.money.sum(minor)}
+                onclick={() => click(r, c)}
+                >{plan.money.cell(minor)}{#if row.below}<small class="hush block">{row.below[c]}</small>{/if}</td
+              >
+            {/each}
+          </tr>
+        {/if}
+      {/each}
+    </tbody>
+  </table>
+</div>

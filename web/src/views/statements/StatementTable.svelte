@@ -1,0 +1,41 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import FigureGrid from '../../lib/grid/FigureGrid.svelte';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import { columns, place, rows, type By, type Kind, type StatementPlace } from './statements';
+
+  interface Props {
+    kind: Kind;
+    label: string;
+    by: By;
+    /** Each figure with its share of sales, or of assets. */
+    common: boolean;
+    onopen: (place: StatementPlace) => void;
+    onleave: () => void;
+  }
+
+  let { kind, label, by, common, onopen, onleave }: Props = $props();
+  const plan = getPlan();
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/statements', {
+        params: { path: { plan: plan.id }, query: { kind, by, common } },
+        signal,
+      }),
+    );
+  });
+</script>
+
+{#if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{:else if loaded.data}
+  <FigureGrid
+    {label}
+    rows={rows(loaded.data)}
+    columns={columns(loaded.data)}
+    onopen={(row, column) => onopen(place(kind, loaded.data!, row, column))}
+    {onleave}
+  />
+{/if}

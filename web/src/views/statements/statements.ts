@@ -1,0 +1,67 @@
+import type { PeriodView, ProFormaView } from '../../lib/api';
+import { fullDay, monthName } from '../../lib/dates';
+import type { FigureColumn, FigureRow } from '../../lib/grid/FigureGrid.svelte';
+
+/** The statements there are, and what else is shown with them. */
+export const SHOWN = [
+  { value: 'income', name: 'Income' },
+  { value: 'balance', name: 'Balance sheet' },
+  { value: 'cash', name: 'Cash flow' },
+  { value: 'ratios', name: 'Ratios' },
+  { value: 'rolls', name: 'Roll-forwards' },
+  { value: 'opening', name: 'Opening' },
+] as const;
+
+export type Shown = (typeof SHOWN)[number]['value'];
+export type Kind = 'income' | 'balance' | 'cash-direct' | 'cash-indirect';
+export type By = 'MONTH' | 'QUARTER' | 'YEAR';
+
+export const LENGTHS: readonly { value: By; name: string }[] = [
+  { value: 'MONTH', name: 'Month' },
+  { value: 'QUARTER', name: 'Quarter' },
+  { value: 'YEAR', name: 'Year' },
+];
+
+/** A figure of a statement whose parts are open; without days it is of the opening. */
+export interface StatementPlace {
+  kind: Kind;
+  row: string;
+  name: string;
+  from?: string;
+  to?: string;
+}
+
+/** The head of a period of whole months: its month, or from which to which. */
+export function head(period: PeriodView): FigureColumn {
+  const [from, to] = [period.from, period.to];
+  const one = from.slice(0, 7) === to.slice(0, 7);
+  return {
+    key: from,
+    name: one ? monthName(from) : `${monthName(from)} to ${monthName(to)}`,
+    sub: one || from.slice(0, 4) === to.slice(0, 4) ? to.slice(0, 4) : `${from.slice(0, 4)} to ${to.slice(0, 4)}`,
+  };
+}
+
+/** The columns of a statement, its opening first. */
+export function columns(view: ProFormaView): FigureColumn[] {
+  const opening = { key: 'opening', name: 'Opening', sub: fullDay(view.openingDay) };
+  return [...(view.opening ? [opening] : []), ...view.periods.map(head)];
+}
+
+/** The rows of a statement; in common size each figure's share stands below it. */
+export function rows(view: ProFormaView): FigureRow[] {
+  return view.rows.map((row) => ({
+    key: row.id,
+    name: row.name,
+    style: row.style as FigureRow['style'],
+    amounts: row.amounts,
+    below: row.shares?.map((share) => (share ? `${share}%` : '–')),
+  }));
+}
+
+/** The place of a figure in a column of a statement. */
+export function place(kind: Kind, view: ProFormaView, row: FigureRow, column: number): StatementPlace {
+  const at = view.opening ? column - 1 : column;
+  const period = view.periods[at];
+  return { kind, row: row.key, name: row.name, ...(period ? { from: period.from, to: period.to } : {}) };
+}
