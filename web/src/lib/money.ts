@@ -1,7 +1,7 @@
 /** How amounts are shown: rounded to thousands, or full. Rounding is for the eye only. */
 export type Unit = 'thousand' | 'full';
 
-const MINUS = '\u2212';
+export const MINUS = '\u2212';
 const DOT = '\u00b7';
 
 /** Shows whole minor units of one currency. */

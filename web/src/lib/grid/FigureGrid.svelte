@@ -92,7 +92,9 @@
           >
         {:else}
           <tr class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
-            <th scope="row" class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet !pl-6'}">{row.name}</th>
+            <th scope="row" class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet !pl-6'}"
+              >{row.name}</th
+            >
             {#each row.amounts as minor, c (columns[c]?.key)}
               <td
                 role="gridcell"

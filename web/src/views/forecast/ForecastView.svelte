@@ -6,6 +6,7 @@
   import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
+  import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import BuoyList from './BuoyList.svelte';
   import CellPanel from './CellPanel.svelte';
   import ExportLinks from './ExportLinks.svelte';
@@ -65,15 +66,7 @@
   <span class="hush min-w-0 flex-1 truncate" title={verdict}>
     <span class={marks.lowWaterHeadroom < 0 ? 'bad' : ''}>{verdict}</span>
   </span>
-  <Segments
-    label="Unit"
-    options={[
-      { value: 'thousand', name: `${plan.money.symbol}k` },
-      { value: 'full', name: plan.money.symbol },
-    ]}
-    value={plan.unit}
-    onchoose={(unit) => plan.setUnit(unit)}
-  />
+  <UnitSwitch />
   <Segments
     label="Periods"
     options={PERIODS.map((by) => ({ value: by, name: NAMES[by] }))}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
-  import { fullDay, monthName } from '../../lib/dates';
+  import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
@@ -52,7 +52,8 @@
       <thead>
         <tr>
           <th class="words" scope="col">Tested</th><th class="words" scope="col">Bound</th><th scope="col">Tightest</th>
-          <th class="words" scope="col">at the end of</th><th scope="col">Room</th><th class="words" scope="col"></th>
+          <th class="words" scope="col">at the end of</th><th scope="col">Room</th>
+          <th scope="col">Days later</th><th class="words" scope="col"></th>
           <th class="words" scope="col"></th>
         </tr>
       </thead>
@@ -65,7 +66,10 @@
             <td class="words"
               >{one.tightest ? `${monthName(one.tightest.date)} ${one.tightest.date.slice(0, 4)}` : ''}</td
             >
-            <td>{one.tightest?.room === null || !one.tightest ? '' : plan.money.full(one.tightest.room)}</td>
+            <td title={one.sentence}
+              >{one.tightest?.room === null || !one.tightest ? '' : plan.money.full(one.tightest.room)}</td
+            >
+            <td title="by how many days all customers could pay later">{one.tightest?.daysLater ?? ''}</td>
             <td class="words {one.firstBreak ? 'bad' : 'hush'}"
               >{one.firstBreak ? 'breaks' : one.known ? 'holds' : 'not known'}</td
             >
@@ -79,12 +83,7 @@
       </tbody>
     </table>
   {/if}
-  {#each broken as one (one.id)}
-    <p class="bad mt-1">
-      {one.name} breaks first on {fullDay(one.firstBreak!.date)}: {plan.money.sum(-(one.firstBreak!.room ?? 0))}
-      {one.ratio === 'least-liquidity' ? 'of liquidity is' : 'of EBITDA is'} missing.
-    </p>
-  {/each}
+  {#each broken as one (one.id)}<p class="bad mt-1">{one.sentence}.</p>{/each}
   <form class="mt-1.5 flex flex-wrap items-center gap-2" aria-label="Add a covenant" onsubmit={add}>
     <select class="small-field" aria-label="What is tested" bind:value={ratio}>
       {#each RATIOS as one (one.value)}<option value={one.value}>{one.name}</option>{/each}

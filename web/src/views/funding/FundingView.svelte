@@ -6,6 +6,7 @@
   import { PERIODS, usual, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
+  import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import AddFunding from './AddFunding.svelte';
   import CovenantsCard from './CovenantsCard.svelte';
@@ -61,15 +62,7 @@
     value={by}
     onchoose={(chosen) => (by = chosen)}
   />
-  <Segments
-    label="Unit"
-    options={[
-      { value: 'thousand', name: `${plan.money.symbol}k` },
-      { value: 'full', name: plan.money.symbol },
-    ]}
-    value={plan.unit}
-    onchoose={(unit) => plan.setUnit(unit)}
-  />
+  <UnitSwitch />
   <Act main onclick={() => (adding = !adding)}>Add a facility or loan</Act>
 </div>
 {#if adding}<AddFunding onclose={() => (adding = false)} />{/if}

@@ -59,4 +59,5 @@ export const RATIOS = [
   { value: 'net-debt-to-ebitda', name: 'Net debt / EBITDA' },
   { value: 'interest-cover', name: 'Interest cover' },
   { value: 'debt-service-cover', name: 'Debt service cover' },
+  { value: 'current-ratio', name: 'Current ratio' },
 ] as const;

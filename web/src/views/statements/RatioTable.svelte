@@ -1,6 +1,7 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
+  import { MINUS } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { head, type By } from './statements';
 
@@ -16,7 +17,8 @@
   function shown(unit: string, value: string): string {
     if (!value) return '–';
     if (unit === 'money') return plan.money.cell(Number(value));
-    return { percent: `${value}%`, times: `${value}×`, days: value, months: value }[unit] ?? value;
+    const text = value.replace('-', MINUS);
+    return { percent: `${text}%`, times: `${text}×` }[unit] ?? text;
   }
 
   const UNITS: Record<string, string> = { days: 'days', months: 'months' };

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Segments from '../../lib/Segments.svelte';
+  import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import OpeningSheet from './opening/OpeningSheet.svelte';
   import RatioTable from './RatioTable.svelte';
   import RollForwards from './RollForwards.svelte';
@@ -36,6 +37,7 @@
   {#if shown !== 'rolls' && shown !== 'opening'}
     <Segments label="Length of a period" options={LENGTHS} value={by} onchoose={(value) => (by = value)} />
   {/if}
+  <UnitSwitch />
 </div>
 {#if shown === 'income'}
   {@render table('income', 'Income statement', common)}

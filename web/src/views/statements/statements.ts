@@ -1,5 +1,6 @@
 import type { PeriodView, ProFormaView } from '../../lib/api';
 import { fullDay, monthName } from '../../lib/dates';
+import { MINUS } from '../../lib/money';
 import type { FigureColumn, FigureRow } from '../../lib/grid/FigureGrid.svelte';
 
 /** The statements there are, and what else is shown with them. */
@@ -55,7 +56,7 @@ export function rows(view: ProFormaView): FigureRow[] {
     name: row.name,
     style: row.style as FigureRow['style'],
     amounts: row.amounts,
-    below: row.shares?.map((share) => (share ? `${share}%` : '–')),
+    below: row.shares?.map((share) => (share ? `${share.replace('-', MINUS)}%` : '–')),
   }));
 }
 

@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
+import ebbtide.money.Money;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
@@ -17,10 +18,13 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Currency;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.function.ToLongFunction;
 
@@ -60,6 +64,23 @@ public final class Covenants {
    * against), the first that breaks (null: none), and whether every test is known.
    */
   public record Summary(Covenant covenant, Tested tightest, Tested firstBreak, boolean known) {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+    /** Returns when it breaks first and what is missing then, or how little is left at its tightest; empty where there is nothing to say. */
+    public String sentence(Currency currency) {
+      String of = switch (covenant.ratio()) {
+        case LEAST_LIQUIDITY -> "liquidity";
+        case CURRENT_RATIO -> "current assets";
+        default -> "EBITDA";
+      };
+      if (firstBreak != null) {
+        return covenant.name() + " breaks first on " + DAY.format(firstBreak.date())
+            + (firstBreak.room() == null ? "" : ": " + Money.words(-firstBreak.room(), currency) + " of " + of + " is missing");
+      }
+      return tightest == null ? "" : covenant.name() + " is tightest on " + DAY.format(tightest.date()) + ": it holds with " + Money.words(tightest.room(), currency) + " less " + of
+          + (tightest.daysLater() == null ? "" : ", or with all customers " + tightest.daysLater() + " days later");
+    }
+
     static Summary of(Covenant covenant, List<Tested> tests) {
       return new Summary(covenant, tests.stream().filter(one -> one.room() != null).min(Comparator.comparingLong(Tested::room)).orElse(null),
           tests.stream().filter(one -> one.standing() == Standing.BREAKS).findFirst().orElse(null),

@@ -5,7 +5,7 @@ import java.util.List;
 
 /**
  * A statement by period (rules 9.1): its rows from top to bottom, each with an amount for each period in minor units and, in common size
- * (rules 9.2), its share of the base in hundredths of a percent (null where the base is nil). A balance sheet has its opening first, in a
+ * (rules 9.2), its share of the base in tenths of a percent (null where the base is nil). A balance sheet has its opening first, in a
  * column of its own, as {@code opening} says.
  */
 public record StatementTable(List<Period> periods, boolean opening, List<Row> rows) {

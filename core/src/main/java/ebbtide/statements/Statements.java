@@ -68,7 +68,7 @@ public final class Statements {
 
   private static List<Long> shares(List<Long> amounts, List<Long> whole) {
     return IntStream.range(0, amounts.size()).mapToObj(i -> whole.get(i) == 0 ? null
-        : Long.valueOf(Rounding.divide(java.math.BigDecimal.valueOf(amounts.get(i)).movePointRight(4), whole.get(i)))).toList();
+        : Long.valueOf(Rounding.divide(java.math.BigDecimal.valueOf(amounts.get(i)).movePointRight(3), whole.get(i)))).toList();
   }
 
   private List<Long> amounts(Figure figure, List<Period> periods, boolean opening) {

@@ -54,7 +54,7 @@ final class DemoFunding {
 
   private static CapitalSpending withBeds(CapitalSpending spending) {
     List<CapitalSpending.Asset> assets = new ArrayList<>(spending.assets());
-    assets.add(new CapitalSpending.Asset("Lease of the north beds", SalesTax.NONE, List.of(new DatedAmount(BOUGHT.plusDays(2), PRICE, "on signing")), 0,
+    assets.add(new CapitalSpending.Asset("Lease of the north beds", SalesTax.NONE, List.of(new DatedAmount(BOUGHT, PRICE, "on signing")), 0,
         LocalDate.of(2026, 4, 30), 240, 0, null, null));
     return new CapitalSpending(assets, spending.convention());
   }

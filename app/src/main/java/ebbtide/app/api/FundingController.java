@@ -82,8 +82,8 @@ class FundingController {
     return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ForecastController.ItemView::of).toList();
   }
 
-  /** A covenant with the test that has the least room, the first that breaks, whether all tests are known, and all of them. */
-  record CovenantView(String id, String name, String ratio, String bound, String every, boolean known, @Schema(nullable = true) CovenantTestView tightest,
+  /** A covenant with how it stands in a sentence, the test that has the least room, the first that breaks, whether all tests are known, and all of them. */
+  record CovenantView(String id, String name, String ratio, String bound, String every, String sentence, boolean known, @Schema(nullable = true) CovenantTestView tightest,
       @Schema(nullable = true) CovenantTestView firstBreak, List<CovenantTestView> tests) {}
 
   /**
@@ -106,7 +106,7 @@ class FundingController {
     List<Covenants.Tested> tests = Covenants.of(forecast);
     return Covenants.summaries(forecast).stream().map(one -> new CovenantView(one.covenant().id(), one.covenant().name(), word(one.covenant().ratio()),
         one.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY ? Money.words(one.covenant().bound().longValueExact(), currency)
-            : one.covenant().bound().toPlainString(), word(one.covenant().every()), one.known(), view(one.tightest(), currency), view(one.firstBreak(), currency),
+            : one.covenant().bound().toPlainString(), word(one.covenant().every()), one.sentence(currency), one.known(), view(one.tightest(), currency), view(one.firstBreak(), currency),
         tests.stream().filter(test -> test.covenant().equals(one.covenant())).map(test -> view(test, currency)).toList())).toList();
   }
 

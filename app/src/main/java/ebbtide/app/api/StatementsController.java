@@ -49,7 +49,7 @@ class StatementsController {
   record ProFormaRow(String id, String style, String name, List<Long> amounts, @Schema(nullable = true) List<String> shares) {
     static ProFormaRow of(StatementTable.Row row) {
       return new ProFormaRow(row.id(), word(row.style()), row.name(), row.amounts(), row.shares() == null ? null
-          : row.shares().stream().map(share -> share == null ? "" : BigDecimal.valueOf(share, 2).toPlainString()).toList());
+          : row.shares().stream().map(share -> share == null ? "" : BigDecimal.valueOf(share, 1).toPlainString()).toList());
     }
   }
 
