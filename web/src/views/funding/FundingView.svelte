@@ -9,6 +9,7 @@
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import AddFunding from './AddFunding.svelte';
+  import CostCard from './CostCard.svelte';
   import CovenantsCard from './CovenantsCard.svelte';
   import FundingChart from './FundingChart.svelte';
   import FundingGrid from './FundingGrid.svelte';
@@ -89,6 +90,7 @@
     </section>
   </div>
   <CovenantsCard />
+  <CostCard />
   <FundingGrid {view} onopen={(at) => (place = at)} />
 {:else if loaded.problem}
   <p role="alert" class="bad">{loaded.problem.detail}</p>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
+  import CashCharts from './CashCharts.svelte';
   import OpeningSheet from './opening/OpeningSheet.svelte';
   import RatioTable from './RatioTable.svelte';
   import RollForwards from './RollForwards.svelte';
@@ -54,6 +55,8 @@
       {@render table('cash-indirect', 'Cash flow, indirect', false)}
     </section>
   </div>
+{:else if shown === 'charts'}
+  <CashCharts {by} />
 {:else if shown === 'ratios'}
   <RatioTable {by} />
 {:else if shown === 'rolls'}

@@ -8,6 +8,7 @@ export const SHOWN = [
   { value: 'income', name: 'Income' },
   { value: 'balance', name: 'Balance sheet' },
   { value: 'cash', name: 'Cash flow' },
+  { value: 'charts', name: 'Charts' },
   { value: 'ratios', name: 'Ratios' },
   { value: 'rolls', name: 'Roll-forwards' },
   { value: 'opening', name: 'Opening' },

@@ -178,6 +178,15 @@ public final class Funding {
     return day <= asOf ? input.drawnOn(input.facilities().get(facility), timeline.date(day)) : result.drawn()[facility][day - asOf - 1];
   }
 
+  /** Returns what is drawn on all facilities at the end of a day of the timeline. */
+  public long drawn(int day) {
+    long sum = 0;
+    for (int i = 0; i < input.facilities().size(); i++) {
+      sum += drawn(i, day);
+    }
+    return sum;
+  }
+
   /** Returns what of a draw's facility was repaid on a day because its limit asked for it. */
   long forced(int facility, int day) {
     return day <= asOf ? 0 : result.forced()[facility][day - asOf - 1];

@@ -123,6 +123,30 @@ public final class Statements {
     }
   }
 
+  /** A step on the way from opening to closing cash: what came in or went out, and the level it leads to; minor units. */
+  public record Step(String id, String name, long minor, long level) {}
+
+  /** Where the cash of a period went: opening cash, each cause from the greatest receipt to the greatest payment, closing cash. */
+  public record Bridge(long opening, List<Step> steps, long closing) {}
+
+  /** Returns where the cash of a period of whole months went, by the rows of the direct cash flow. */
+  public Bridge bridge(Period period) {
+    int from = month(period.startInclusive());
+    int to = month(period.lastDay());
+    if (from < 0 || to >= ledger.months()) {
+      throw new IllegalArgumentException("The statements have no such period");
+    }
+    List<Figure> causes = flow.direct().stream().filter(figure -> figure.style() == StatementTable.Style.LINE && figure.over(from, to) != 0)
+        .sorted(java.util.Comparator.comparingLong((Figure figure) -> figure.over(from, to)).reversed()).toList();
+    long level = ledger.cashAt(from - 1);
+    List<Step> steps = new ArrayList<>();
+    for (Figure one : causes) {
+      level += one.over(from, to);
+      steps.add(new Step(one.id(), one.name(), one.over(from, to), level));
+    }
+    return new Bridge(ledger.cashAt(from - 1), List.copyOf(steps), ledger.cashAt(to));
+  }
+
   /** Returns whether there is no opening balance sheet of the day on which these statements start, so that levels are only what has changed since. */
   public boolean opensWithout() {
     return ledger.opensWithout();

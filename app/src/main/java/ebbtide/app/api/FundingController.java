@@ -6,6 +6,7 @@ import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingAnswer;
+import ebbtide.forecast.FundingCost;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.FundingWorkings;
 import ebbtide.formats.plan.PlanReader;
@@ -17,6 +18,8 @@ import ebbtide.statements.Covenants;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -112,6 +115,15 @@ class FundingController {
 
   private static CovenantTestView view(Covenants.Tested test, Currency currency) {
     return test == null ? null : CovenantTestView.of(test, currency);
+  }
+
+  /** What a facility or a loan costs in all; one that is switched off is an offer. The rate is a year's, empty where nothing is owed. */
+  record FundingCostView(String lineId, String name, boolean offer, boolean loan, long owed, long interest, long fees, long total, String allIn, String because) {}
+
+  @GetMapping("/costs")
+  List<FundingCostView> costs(@PathVariable String plan) {
+    return FundingCost.of(edits.current(plan).forecast()).stream().map(one -> new FundingCostView(one.lineId(), one.name(), one.offer(), one.loan(), one.owed(),
+        one.interest(), one.fees(), one.total(), one.allIn() == null ? "" : BigDecimal.valueOf(one.allIn().millionths(), 4).setScale(2, RoundingMode.HALF_UP).toPlainString(), one.because())).toList();
   }
 
   private static String word(Enum<?> constant) {

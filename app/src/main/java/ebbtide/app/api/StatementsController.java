@@ -80,6 +80,18 @@ class StatementsController {
     return Statements.of(edits.current(plan).forecast()).workings(kind(kind), row, period).stream().map(ItemView::of).toList();
   }
 
+  /** Where the cash of a period went: from opening to closing cash, step by step, each with the level it leads to. */
+  record BridgeView(long opening, List<BridgeStep> steps, long closing) {}
+
+  /** A step of it. */
+  record BridgeStep(String id, String name, long minor, long level) {}
+
+  @GetMapping("/bridge")
+  BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+    Statements.Bridge bridge = Statements.of(edits.current(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
+    return new BridgeView(bridge.opening(), bridge.steps().stream().map(one -> new BridgeStep(one.id(), one.name(), one.minor(), one.level())).toList(), bridge.closing());
+  }
+
   /** A ratio by period: its values in its unit (empty where not known) and how each comes about. */
   record RatioView(String id, String name, String unit, List<String> values, List<String> because) {
     static RatioView of(Ratios.Ratio ratio) {

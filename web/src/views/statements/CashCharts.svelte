@@ -1,0 +1,52 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import BridgeChart from './BridgeChart.svelte';
+  import FlowChart from './FlowChart.svelte';
+  import { head, type By } from './statements';
+
+  let { by }: { by: By } = $props();
+  const plan = getPlan();
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/statements', {
+        params: { path: { plan: plan.id }, query: { kind: 'cash-direct', by } },
+        signal,
+      }),
+    );
+  });
+  const ratios = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/statements/ratios', { params: { path: { plan: plan.id }, query: { by } }, signal }),
+    );
+  });
+  const view = $derived(loaded.data);
+  let chosen = $state(0);
+  const at = $derived(view ? Math.min(chosen, view.periods.length - 1) : 0);
+  const of = (id: string) => view?.rows.find((row) => row.id === id)?.amounts ?? [];
+  const heads = $derived(view?.periods.map(head) ?? []);
+  const burning = $derived.by(() => {
+    const [burn, runway] = ['burn', 'runway'].map((id) => ratios.data?.ratios.find((one) => one.id === id));
+    const first = burn?.values.findIndex((value) => value !== '') ?? -1;
+    if (!burn || !runway || first < 0) return '';
+    const period = ratios.data!.periods.map(head)[first]!;
+    return `${plan.money.sum(Number(burn.values[first]))} a month is burnt up to the end of ${period.name} ${period.sub}: cash would last ${runway.values[first] || 'as long as it is not burnt'} months at that rate.`;
+  });
+</script>
+
+{#if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{:else if view}
+  <FlowChart columns={heads} net={of('net')} cash={of('cash-at-end')} chosen={at} onchoose={(i) => (chosen = i)} />
+  {#if burning}<p class="my-2">{burning}</p>{/if}
+  <label class="hush my-2 block"
+    >Where the cash went in
+    <select class="small-field" aria-label="Period of the chart" bind:value={chosen}>
+      {#each heads as column, i (column.key)}<option value={i}>{column.name} {column.sub}</option>{/each}
+    </select></label
+  >
+  {#if view.periods[at]}<BridgeChart from={view.periods[at].from} to={view.periods[at].to} />{/if}
+{/if}
