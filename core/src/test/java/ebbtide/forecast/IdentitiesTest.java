@@ -16,26 +16,27 @@ import ebbtide.track.Variance;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.LongStream;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.MethodSource;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
 
 /** Identities that hold for every plan (rules 9.3 a, b, f, g), over plans made at random; a failure names its seed. */
 class IdentitiesTest {
-  static LongStream seeds() {
-    return LongStream.range(0, 250);
+  private static final int PLANS = 2_000;
+
+  @Test
+  void table_everyLength_chainsAddsUpAndMeetsTheBank() {
+    RandomPlans.each(PLANS, IdentitiesTest::table_everyLength_chainsAddsUpAndMeetsTheBank);
   }
 
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void table_everyLength_chainsAddsUpAndMeetsTheBank(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  private static void table_everyLength_chainsAddsUpAndMeetsTheBank(RandomPlans.Case some, long seed) {
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());
     Map<Periods, Long> net = new HashMap<>();
-    for (Periods by : Periods.values()) {
+    for (Periods by : lengths(seed)) {
       List<Period> periods = forecast.periods(by, forecast.firstDay(), forecast.lastDay());
       ForecastTable table = ForecastTable.of(forecast, periods);
       Map<String, Row> rows = new HashMap<>();
@@ -57,9 +58,20 @@ class IdentitiesTest {
       }
       net.put(by, rows.get("net").cells().stream().mapToLong(Cell::amount).sum());
     }
-    assertThat(net.values()).as("days, weeks, months, quarters, years").containsOnly(net.get(Periods.DAY));
+    assertThat(net.values()).as("days, weeks, months, quarters, years").containsOnly(net.get(Periods.YEAR));
     assertThat(forecast.closing(some.plan().settings().asOf()))
         .isEqualTo(some.books().cash(some.plan().settings().asOf()));
+  }
+
+  /** Days are many: of every eighth plan. */
+  private static List<Periods> lengths(long seed) {
+    return Arrays.stream(Periods.values()).filter(by -> by != Periods.DAY || seed % 8 == 0).toList();
+  }
+
+  private static <T> List<T> sample(List<T> all, long seed, int most) {
+    List<T> mixed = new ArrayList<>(all);
+    Collections.shuffle(mixed, new Random(seed));
+    return mixed.subList(0, Math.min(most, mixed.size()));
   }
 
   private static long amount(Map<String, Row> rows, String id, int at) {
@@ -72,16 +84,18 @@ class IdentitiesTest {
         .mapToLong(row -> row.cells().get(at).amount()).sum();
   }
 
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void workings_everyFigure_partsAddUpToItAndToTheBank(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void workings_everyFigure_partsAddUpToItAndToTheBank() {
+    RandomPlans.each(PLANS, IdentitiesTest::workings_everyFigure_partsAddUpToItAndToTheBank);
+  }
+
+  private static void workings_everyFigure_partsAddUpToItAndToTheBank(RandomPlans.Case some, long seed) {
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());
     LocalDate asOf = some.plan().settings().asOf();
     List<Period> periods = new ArrayList<>(forecast.periods(Periods.WEEK, asOf.minusDays(20), asOf.plusDays(50)));
     periods.addAll(forecast.periods(Periods.MONTH, asOf, forecast.lastDay()));
-    for (Line line : some.plan().lines().stream().filter(l -> !l.isGroup()).toList()) {
-      for (Period period : periods) {
+    for (Line line : sample(some.plan().lines().stream().filter(l -> !l.isGroup()).toList(), seed, 4)) {
+      for (Period period : sample(periods, seed, 6)) {
         Workings workings = Workings.of(forecast, line, period);
         Cell cell = forecast.cell(line, period);
         for (Part part : Part.values()) {
@@ -99,13 +113,15 @@ class IdentitiesTest {
     }
   }
 
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void workings_everyRowOfTheTable_itemsAddUpToIt(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void workings_everyRowOfTheTable_itemsAddUpToIt() {
+    RandomPlans.each(PLANS, IdentitiesTest::workings_everyRowOfTheTable_itemsAddUpToIt);
+  }
+
+  private static void workings_everyRowOfTheTable_itemsAddUpToIt(RandomPlans.Case some, long seed) {
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());
     LocalDate asOf = some.plan().settings().asOf();
-    for (Period period : forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70))) {
+    for (Period period : sample(forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70)), seed, 1)) {
       for (Row row : ForecastTable.of(forecast, List.of(period)).rows()) {
         assertThat(Workings.of(forecast, row.id(), period).items().stream().mapToLong(Workings.Item::minor).sum())
             .as("%s in %s", row.name(), period).isEqualTo(row.cells().get(0).amount());
@@ -113,10 +129,12 @@ class IdentitiesTest {
     }
   }
 
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void override_onAnyPeriodAhead_isWhatTheCellShows(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void override_onAnyPeriodAhead_isWhatTheCellShows() {
+    RandomPlans.each(PLANS, IdentitiesTest::override_onAnyPeriodAhead_isWhatTheCellShows);
+  }
+
+  private static void override_onAnyPeriodAhead_isWhatTheCellShows(RandomPlans.Case some, long seed) {
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());
     for (Line line : some.plan().lines()) {
       for (Line.CashOverride override : line.overrides()) {
@@ -132,10 +150,12 @@ class IdentitiesTest {
   }
 
   /** Each roll-forward chains, closes on its causes, and the totals are the sums of their lines. */
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals() {
+    RandomPlans.each(PLANS, IdentitiesTest::rollForwards_ofEveryLine_chainAndAddUpToTheirTotals);
+  }
+
+  private static void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals(RandomPlans.Case some, long seed) {
     Forecast forecast = Forecaster.forecast(some.plan(), some.books());
     List<RollForward> rolls = RollForwards.of(forecast, 8);
     for (RollForward roll : rolls) {
@@ -145,7 +165,7 @@ class IdentitiesTest {
         assertThat(roll.closing().get(i)).as("%s in %s", roll.name(), roll.months().get(i)).isEqualTo(roll.opening().get(i)
             + roll.changes().stream().mapToLong(change -> change.amounts().get(at)).sum());
         assertThat(i == 0 || roll.opening().get(i).equals(roll.closing().get(i - 1))).isTrue();
-        if (i == seed % roll.months().size()) {
+        if (i == seed % (4L * roll.months().size())) {
           assertWorkings(forecast, roll, i);
         }
         if (roll.lineId() == null) {
@@ -163,10 +183,12 @@ class IdentitiesTest {
   }
 
   /** What is owed on a stream at a month's end is what later months still collect, take off and write off of bills up to it. */
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void owed_onEveryStream_isWhatLaterMonthsStillClear(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void owed_onEveryStream_isWhatLaterMonthsStillClear() {
+    RandomPlans.each(PLANS, IdentitiesTest::owed_onEveryStream_isWhatLaterMonthsStillClear);
+  }
+
+  private static void owed_onEveryStream_isWhatLaterMonthsStillClear(RandomPlans.Case some, long seed) {
     YearMonth first = some.plan().settings().firstForecastMonth();
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof Assumption.Stream stream && stream.terms().monthsAhead() == 0
@@ -192,10 +214,12 @@ class IdentitiesTest {
   }
 
   /** Sales tax owed at a month's end is what periods not settled by then have gathered up to it. */
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt() {
+    RandomPlans.each(PLANS, IdentitiesTest::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt);
+  }
+
+  private static void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(RandomPlans.Case some, long seed) {
     ebbtide.books.Books none = ebbtide.books.Books.of(List.of());
     Forecast forecast = Forecaster.forecast(some.plan(), none);
     for (Line line : some.plan().lines()) {
@@ -208,10 +232,12 @@ class IdentitiesTest {
     }
   }
 
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
+  @Test
+  void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow() {
+    RandomPlans.each(PLANS, IdentitiesTest::variance_laterFactsAgainstSnapshot_addsUpInEveryWindow);
+  }
+
+  private static void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow(RandomPlans.Case some, long seed) {
     Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()));
     LocalDate later = some.plan().settings().asOf().plusDays(6);
     ebbtide.plan.Plan today = withAsOf(some.plan(), later);

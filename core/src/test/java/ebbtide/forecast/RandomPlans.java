@@ -59,6 +59,8 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.stream.LongStream;
 
 /** Plans and books made at random from a seed, using every kind of assumption, for properties to hold on. */
 public final class RandomPlans {
@@ -76,6 +78,27 @@ public final class RandomPlans {
 
   /** A plan and its books. */
   public record Case(Plan plan, Books books) {}
+
+  /** Something that holds for a plan and its books. */
+  public interface Property {
+    void holdFor(Case some, long seed);
+  }
+
+  /** Holds a property against so many plans, on all cores; the first seed for which it fails is named. */
+  public static void each(int plans, Property property) {
+    ConcurrentSkipListMap<Long, Throwable> failed = new ConcurrentSkipListMap<>();
+    LongStream.range(0, plans).parallel().forEach(seed -> {
+      try {
+        property.holdFor(of(seed), seed);
+      } catch (AssertionError | RuntimeException failure) {
+        failed.put(seed, failure);
+      }
+    });
+    if (!failed.isEmpty()) {
+      throw new AssertionError("seed " + failed.firstKey() + " (of " + failed.size() + " that fail): " + failed.firstEntry().getValue().getMessage(),
+          failed.firstEntry().getValue());
+    }
+  }
 
   /** Returns the plan and books of a seed. */
   public static Case of(long seed) {

@@ -30,7 +30,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Identities of the statements (rules 9.3 c, d, e, g) over plans made at random that use everything; a failure names its seed. */
@@ -43,10 +42,7 @@ class StatementsTest {
   }
 
   private static void overRandomPlans(int plans, Check check) {
-    IntStream.range(0, plans).parallel().forEach(seed -> {
-      RandomPlans.Case some = RandomPlans.of(seed);
-      check.of(Statements.of(Forecaster.forecast(some.plan(), some.books())), "seed " + seed);
-    });
+    RandomPlans.each(plans, (some, seed) -> check.of(Statements.of(Forecaster.forecast(some.plan(), some.books())), "seed " + seed));
   }
 
   @Test
@@ -151,8 +147,8 @@ class StatementsTest {
   @Test
   void proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith() {
     AtomicInteger compared = new AtomicInteger();
-    IntStream.range(0, PLANS / 2).parallel().forEach(seed -> {
-      Plan random = RandomPlans.of(seed).plan();
+    RandomPlans.each(PLANS / 2, (some, seed) -> {
+      Plan random = some.plan();
       Plan untouched = new Plan(random.settings().startingFrom(null), random.lines().stream().map(StatementsTest::untouched).toList(), random.buoys());
       Plan plan = untouched.asOf(YearMonth.from(random.settings().asOf()).atEndOfMonth());
       Forecast forecast = Forecaster.forecast(plan, NONE);
