@@ -35,12 +35,11 @@ public final class LoanAccount {
   /** What some days of a period bear, evenly; {@code from} and {@code to} are one day for what had accrued when the loan was taken up. */
   private record Nights(LocalDate from, LocalDate to, BigDecimal interest) {
     BigDecimal upTo(LocalDate day) {
-      LocalDate next = day.plusDays(1);
-      if (!next.isAfter(from)) {
-        return BigDecimal.ZERO;
+      if (!day.isBefore(to)) {
+        return interest;
       }
-      return next.isBefore(to) ? interest.multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, next)))
-          .divide(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, to)), EXACT) : interest;
+      return !day.isAfter(from) ? BigDecimal.ZERO : interest.multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, day)))
+          .divide(BigDecimal.valueOf(ChronoUnit.DAYS.between(from, to)), EXACT);
     }
   }
 
@@ -145,7 +144,7 @@ public final class LoanAccount {
     return List.copyOf(payments);
   }
 
-  /** Returns the interest of the nights up to the end of a day: what its pay days asked for, and what has accrued since the last, rounded once. */
+  /** Returns the interest of the days up to a day, that one included: what pay days asked for, and what has accrued since the last, rounded once. */
   public long interestUpTo(LocalDate day) {
     long asked = 0;
     LocalDate last = LocalDate.MIN;
