@@ -2,6 +2,7 @@
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import CashCharts from './CashCharts.svelte';
+  import LongRange from './LongRange.svelte';
   import OpeningSheet from './opening/OpeningSheet.svelte';
   import RatioTable from './RatioTable.svelte';
   import RollForwards from './RollForwards.svelte';
@@ -35,7 +36,7 @@
   {#if shown === 'income' || shown === 'balance'}
     <label class="hush"><input type="checkbox" class="mr-1" bind:checked={common} />in percent</label>
   {/if}
-  {#if shown !== 'rolls' && shown !== 'opening'}
+  {#if !['rolls', 'opening', 'years'].includes(shown)}
     <Segments label="Length of a period" options={LENGTHS} value={by} onchoose={(value) => (by = value)} />
   {/if}
   <UnitSwitch />
@@ -59,6 +60,8 @@
   <CashCharts {by} />
 {:else if shown === 'ratios'}
   <RatioTable {by} />
+{:else if shown === 'years'}
+  <LongRange />
 {:else if shown === 'rolls'}
   <RollForwards />
 {:else}

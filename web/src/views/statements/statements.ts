@@ -10,6 +10,7 @@ export const SHOWN = [
   { value: 'cash', name: 'Cash flow' },
   { value: 'charts', name: 'Charts' },
   { value: 'ratios', name: 'Ratios' },
+  { value: 'years', name: 'Years' },
   { value: 'rolls', name: 'Roll-forwards' },
   { value: 'opening', name: 'Opening' },
 ] as const;

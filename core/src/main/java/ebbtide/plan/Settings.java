@@ -27,7 +27,8 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
     List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter, FundingRules funding, List<Covenant> covenants,
-    SortedMap<YearMonth, Covenant.PastMonth> pastMonths, OpeningSheet openingSheet) {
+    SortedMap<YearMonth, Covenant.PastMonth> pastMonths, OpeningSheet openingSheet,
+    LongRange longRange) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -70,49 +71,55 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL, List.of(), new TreeMap<>(), null);
+        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL, List.of(), new TreeMap<>(), null, null);
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants, pastMonths, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
   }
 
   /** Returns the same settings with what an analyst says of how counterparties pay. */
   public Settings knowing(List<SaidHabit> said) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding, covenants, pastMonths, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
   }
 
   /** Returns the same settings with months closed some days after their end. */
   public Settings closing(int days) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding, covenants, pastMonths, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding, covenants, pastMonths, openingSheet, longRange);
   }
 
   /** Returns the same settings funded in another way. */
   public Settings funded(FundingRules rules) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules, covenants, pastMonths, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules, covenants, pastMonths, openingSheet, longRange);
   }
 
   /** Returns the same settings with covenants, and what the months before the forecast came to that they read. */
   public Settings agreeing(List<Covenant> agreed, SortedMap<YearMonth, Covenant.PastMonth> past) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, agreed, past, openingSheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, agreed, past, openingSheet, longRange);
   }
 
   /** Returns the same settings with the balance sheet that statements start from, null without. */
   public Settings startingFrom(OpeningSheet sheet) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, sheet);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, sheet, longRange);
+  }
+
+  /** Returns the same settings with how the years after the months go on, null without. */
+  public Settings goingOn(LongRange years) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, years);
   }
 
   /** Returns the last day of the month before the first that is forecast: the opening balance sheet stands then (rules 9.1). */

@@ -52,6 +52,14 @@ class SweepTest {
     assertThat(result.shortfall()).containsExactly(0, 0, shortInThird, 0, 0);
   }
 
+  /** The first is drawn first and repaid last: 30 of the first and 20 of the second are drawn, then 25 come in. */
+  @Test
+  void twoFacilities_areDrawnInOrder_andRepaidInTheReverse() {
+    Sweep.Result result = Sweep.of(input(0, 0, new long[] {-5_000, 2_500}, null, facility(all(2, 3_000), 1, 0, Accrual.none(2)), facility(all(2, 9_000), 1, 0, Accrual.none(2))));
+    assertThat(result.drawn()[0]).containsExactly(3_000, 2_500);
+    assertThat(result.drawn()[1]).containsExactly(2_000, 0);
+  }
+
   /** W5. */
   @Test
   void interestByTheMean_settlesToTheCent() {

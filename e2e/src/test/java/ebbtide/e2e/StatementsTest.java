@@ -61,6 +61,28 @@ class StatementsTest extends Journeys {
     accessible();
   }
 
+  /** The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in one figure with its parts. */
+  @Test
+  void years_afterTheMonths_sayWhatIsNeededFromOutside() {
+    open("statements");
+    click("Years");
+    click("Go on as the last twelve months were");
+    assertThat(page.getByText("Up to 31 March 2029 nothing is needed from outside")).isVisible();
+    type("Growth of year 2", "lots");
+    assertThat(page.getByText("'lots' is no percentage")).isVisible();
+    type("Growth of year 2", "10");
+    type("Capital spending of year 2", "4m");
+    assertThat(page.getByText("is needed from outside").first()).isVisible();
+    assertThat(row(page, "Needed from outside")).isVisible();
+    assertThat(figures("Assets, less what else is owed")).isEqualTo(figures("Payables, debt and equity"));
+    page.getByLabel("Years after the first").selectOption("2");
+    assertThat(page.getByLabel("Growth of year 4")).hasCount(0);
+    accessible();
+    click("Charts");
+    assertThat(page.getByLabel("Where the cash went, from opening to closing")).isVisible();
+    accessible();
+  }
+
   private static List<String> text(Locator rows, String name) {
     return rows.filter(new Locator.FilterOptions().setHasText(name)).first().getByRole(AriaRole.GRIDCELL).allInnerTexts();
   }

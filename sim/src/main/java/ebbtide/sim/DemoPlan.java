@@ -17,6 +17,7 @@ import ebbtide.plan.Driver;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Nature;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
@@ -197,7 +198,8 @@ final class DemoPlan {
 
   private void add(String id, String group, String name, Direction direction, Assumption assumption) {
     String account = id.equals("shop") ? "shop-takings" : null;
-    lines.add(new Line(id, group, name, direction, true, account, "", assumption, List.of()));
+    Nature nature = id.equals("seed") || id.equals("diesel") ? Nature.COST_OF_SALES : Nature.usual(direction, assumption);
+    lines.add(new Line(id, group, name, direction, true, account, "", assumption, List.of(), nature));
   }
 
   private static Assumption stream(ActivityMethod method, SortedMap<YearMonth, Long> history, SalesTax tax,

@@ -15,6 +15,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
 import ebbtide.plan.Line;
+import ebbtide.plan.LongRange;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Nature;
@@ -200,6 +201,7 @@ public final class PlanReader {
     FundingRules funding = FundingReader.rules(place.at("funding"), currency == null ? MOST_DECIMALS : currency);
     CovenantsJson covenants = CovenantsJson.read(place, currency == null ? MOST_DECIMALS : currency);
     OpeningSheet opening = OpeningJson.read(place.at("openingSheet"), currency == null ? MOST_DECIMALS : currency);
+    LongRange longRange = LongRangeJson.read(place.at("longRange"), currency == null ? MOST_DECIMALS : currency);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
         || amountSteps == null || closedAfter == null || funding == null) {
@@ -207,7 +209,7 @@ public final class PlanReader {
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
         receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants.covenants(),
-        covenants.pastMonths(), opening));
+        covenants.pastMonths(), opening, longRange));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {

@@ -123,6 +123,9 @@ public final class PlanWriter {
       node.set("funding", funding.write(s.funding()));
     }
     new CovenantsJson(s.covenants(), s.pastMonths()).write(node, currency);
+    if (s.longRange() != null) {
+      node.set("longRange", LongRangeJson.write(s.longRange(), currency));
+    }
     if (s.openingSheet() != null) {
       node.set("openingSheet", OpeningJson.write(s.openingSheet(), currency));
     }

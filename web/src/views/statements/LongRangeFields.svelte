@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { grouped } from '../../lib/money';
+  import TypedField from '../../lib/TypedField.svelte';
+  import { FIELDS, put, read, withYears, type Assumed } from './long';
+
+  interface Props {
+    assumed: Assumed;
+    /** Puts other assumptions in force, or none; gives the refusal, or nothing. */
+    onput: (assumed: Assumed | null) => Promise<string>;
+  }
+
+  let { assumed, onput }: Props = $props();
+
+  async function set(kind: 'percent' | 'amount' | 'days', text: string, next: (value: string | number) => Assumed) {
+    const typed = read(kind, text);
+    return 'refusal' in typed ? typed.refusal : onput(next(typed.value));
+  }
+</script>
+
+<section class="card" aria-label="What is assumed of the years">
+  <div class="mb-2 flex items-center">
+    <label class="hush flex-1"
+      >Years after the first
+      <select
+        class="small-field"
+        aria-label="Years after the first"
+        value={assumed.growth.length}
+        onchange={(e) => void onput(withYears(assumed, Number(e.currentTarget.value)))}
+      >
+        {#each [1, 2, 3, 4, 5] as count (count)}<option value={count}>{count}</option>{/each}
+      </select></label
+    >
+    <button class="hush underline" onclick={() => void onput(null)}>Take out</button>
+  </div>
+  <table class="figures">
+    <thead>
+      <tr><th class="words" scope="col">Year</th><th scope="col">Growth, %</th><th scope="col">Capital spending</th></tr
+      >
+    </thead>
+    <tbody>
+      {#each assumed.growth as growth, i (i)}
+        <tr>
+          <th class="words" scope="row">{i + 2}</th>
+          <td
+            ><TypedField
+              class="w-[70px] text-right"
+              name="Growth of year {i + 2}"
+              value={growth}
+              onput={(text) =>
+                set('percent', text, (value) => ({ ...assumed, growth: put(assumed.growth, i, String(value)) }))}
+            /></td
+          >
+          <td
+            ><TypedField
+              class="w-[100px] text-right"
+              name="Capital spending of year {i + 2}"
+              value={grouped(assumed.capitalSpending[i] ?? '0')}
+              onput={(text) =>
+                set('amount', text, (value) => ({
+                  ...assumed,
+                  capitalSpending: put(assumed.capitalSpending, i, String(value)),
+                }))}
+            /></td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#each FIELDS as { field, name, kind } (field)}
+    <div class="mt-1.5 flex items-center justify-between gap-2">
+      <span class="hush" aria-hidden="true">{name}</span>
+      <TypedField
+        class="w-[100px] text-right"
+        {name}
+        value={kind === 'amount' ? grouped(String(assumed[field])) : String(assumed[field])}
+        onput={(text) => set(kind, text, (value) => ({ ...assumed, [field]: value }))}
+      />
+    </div>
+  {/each}
+</section>
