@@ -1,7 +1,8 @@
 <script lang="ts">
   import { grouped } from '../../lib/money';
   import TypedField from '../../lib/TypedField.svelte';
-  import { FIELDS, put, read, withYears, type Assumed } from './long';
+  import { readField, shown, type TypedSpec } from '../lines/fields/fields';
+  import { FIELDS, put, withYears, type Assumed } from './long';
 
   interface Props {
     assumed: Assumed;
@@ -11,9 +12,12 @@
 
   let { assumed, onput }: Props = $props();
 
-  async function set(kind: 'percent' | 'amount' | 'days', text: string, next: (value: string | number) => Assumed) {
-    const typed = read(kind, text);
-    return 'refusal' in typed ? typed.refusal : onput(next(typed.value));
+  const GROWTH: TypedSpec = { kind: 'percent', field: 'growth', label: 'growth' };
+  const SPENDING: TypedSpec = { kind: 'amount', field: 'capitalSpending', label: 'capital spending' };
+
+  async function set(spec: TypedSpec, text: string, next: (value: string) => Assumed): Promise<string> {
+    const typed = readField(spec, text);
+    return 'refusal' in typed ? typed.refusal : onput(next(String(typed.value)));
   }
 </script>
 
@@ -46,8 +50,7 @@
               class="w-[70px] text-right"
               name="Growth of year {i + 2}"
               value={growth}
-              onput={(text) =>
-                set('percent', text, (value) => ({ ...assumed, growth: put(assumed.growth, i, String(value)) }))}
+              onput={(text) => set(GROWTH, text, (value) => ({ ...assumed, growth: put(assumed.growth, i, value) }))}
             /></td
           >
           <td
@@ -56,9 +59,9 @@
               name="Capital spending of year {i + 2}"
               value={grouped(assumed.capitalSpending[i] ?? '0')}
               onput={(text) =>
-                set('amount', text, (value) => ({
+                set(SPENDING, text, (value) => ({
                   ...assumed,
-                  capitalSpending: put(assumed.capitalSpending, i, String(value)),
+                  capitalSpending: put(assumed.capitalSpending, i, value),
                 }))}
             /></td
           >
@@ -66,14 +69,14 @@
       {/each}
     </tbody>
   </table>
-  {#each FIELDS as { field, name, kind } (field)}
+  {#each FIELDS as spec (spec.field)}
     <div class="mt-1.5 flex items-center justify-between gap-2">
-      <span class="hush" aria-hidden="true">{name}</span>
+      <span class="hush" aria-hidden="true">{spec.label}</span>
       <TypedField
         class="w-[100px] text-right"
-        {name}
-        value={kind === 'amount' ? grouped(String(assumed[field])) : String(assumed[field])}
-        onput={(text) => set(kind, text, (value) => ({ ...assumed, [field]: value }))}
+        name={spec.label}
+        value={shown(spec, assumed[spec.field])}
+        onput={(text) => set(spec, text, (value) => ({ ...assumed, [spec.field]: value }))}
       />
     </div>
   {/each}

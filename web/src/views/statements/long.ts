@@ -1,4 +1,4 @@
-import { noAmount, readAmount, readPercent } from '../../lib/money';
+import type { TypedSpec } from '../lines/fields/fields';
 
 /** What is assumed of the years after the months, as the settings hold it. */
 export interface Assumed {
@@ -17,37 +17,18 @@ export interface Assumed {
 }
 
 /** The assumptions that are one figure for all years, and what is typed for them. */
-export const FIELDS = [
-  { field: 'variable', name: 'Costs that vary, % of sales', kind: 'percent' },
-  { field: 'fixed', name: 'Costs that do not, first year', kind: 'amount' },
-  { field: 'fixedGrowth', name: 'their growth, % a year', kind: 'percent' },
-  { field: 'daysOfSales', name: 'Days of sales (DSO)', kind: 'days' },
-  { field: 'daysOfStock', name: 'Days of stock (DIO)', kind: 'days' },
-  { field: 'daysOfPayables', name: 'Days of payables (DPO)', kind: 'days' },
-  { field: 'depreciation', name: 'Depreciation, % of fixed assets', kind: 'percent' },
-  { field: 'interest', name: 'Interest, % of debt a year', kind: 'percent' },
-  { field: 'tax', name: 'Profit tax, %', kind: 'percent' },
-  { field: 'payout', name: 'Paid out, % of profit', kind: 'percent' },
-] as const;
-
-type Typed = { value: string | number } | { refusal: string };
-
-/** Reads what was typed for a figure of a kind. */
-export function read(kind: 'percent' | 'amount' | 'days', text: string): Typed {
-  if (kind === 'amount') {
-    const amount = readAmount(text);
-    return amount === null ? { refusal: noAmount(text) } : { value: amount };
-  }
-  if (kind === 'percent') {
-    const percent = readPercent(text);
-    return percent === null
-      ? { refusal: `'${text}' is no percentage: type a number such as 12.5.` }
-      : { value: percent };
-  }
-  return /^\d{1,3}$/.test(text.trim())
-    ? { value: Number(text) }
-    : { refusal: `'${text}' is no number of days: type a whole number such as 45.` };
-}
+export const FIELDS: readonly (TypedSpec & { field: keyof Assumed })[] = [
+  { field: 'variable', label: 'Costs that vary, % of sales', kind: 'percent' },
+  { field: 'fixed', label: 'Costs that do not, first year', kind: 'amount' },
+  { field: 'fixedGrowth', label: 'their growth, % a year', kind: 'percent' },
+  { field: 'daysOfSales', label: 'Days of sales (DSO)', kind: 'whole' },
+  { field: 'daysOfStock', label: 'Days of stock (DIO)', kind: 'whole' },
+  { field: 'daysOfPayables', label: 'Days of payables (DPO)', kind: 'whole' },
+  { field: 'depreciation', label: 'Depreciation, % of fixed assets', kind: 'percent' },
+  { field: 'interest', label: 'Interest, % of debt a year', kind: 'percent' },
+  { field: 'tax', label: 'Profit tax, %', kind: 'percent' },
+  { field: 'payout', label: 'Paid out, % of profit', kind: 'percent' },
+];
 
 /** The assumptions with one year more, which goes on as the last, or one less. */
 export function withYears(assumed: Assumed, count: number): Assumed {

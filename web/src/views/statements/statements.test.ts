@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bars, scale } from './charts';
-import { put as putOne, read, withYears, type Assumed } from './long';
+import { put as putOne, withYears, type Assumed } from './long';
 import { changed, clearedBy, ofSide, type Sheet } from './opening/opening';
 import { columns, head, place, rows } from './statements';
 
@@ -98,13 +98,5 @@ describe('the years after the months', () => {
     expect(withYears(assumed, 3)).toMatchObject({ growth: ['3', '4', '4'], capitalSpending: ['10', '20', '20'] });
     expect(withYears(assumed, 1).growth).toEqual(['3']);
     expect(putOne(assumed.growth, 1, '9')).toEqual(['3', '9']);
-  });
-
-  it('read a percentage, an amount or days, and say what they are not', () => {
-    expect(read('percent', '12.5 %')).toEqual({ value: '12.5' });
-    expect(read('amount', '20k')).toEqual({ value: '20000' });
-    expect(read('days', '45')).toEqual({ value: 45 });
-    expect(read('days', 'a month')).toMatchObject({ refusal: expect.stringContaining('no number of days') as string });
-    expect(read('percent', 'lots')).toMatchObject({ refusal: expect.stringContaining('no percentage') as string });
   });
 });

@@ -34,11 +34,19 @@
     { kind: 'amount', field: 'accrued', label: 'interest accrued by then' },
   ];
 
+  const AVAILABLE: FieldSpec[] = [
+    { kind: 'percent', field: 'receivables', label: 'available against receivables', after: '%' },
+    { kind: 'percent', field: 'stock', label: 'against stock', after: '%' },
+    { kind: 'whole', field: 'daysLate', label: 'receivables count up to', after: 'days late' },
+    { kind: 'amount', field: 'now', label: 'available now' },
+  ];
+  const NO_BASE = { receivables: '80', stock: '0', daysLate: 90, now: '0' };
+
   function put(part: Json, words: string): Promise<string> {
     return save((now) => changed(now, part), words);
   }
 
-  function within(field: 'drawn' | 'charging', part: Json, words: string): Promise<string> {
+  function within(field: 'drawn' | 'charging' | 'availability', part: Json, words: string): Promise<string> {
     return save((now) => ({ ...now, [field]: changed({ ...(now[field] as Json | undefined) }, part) }), words);
   }
 </script>
@@ -60,6 +68,25 @@
     of={{ amount: '0', accrued: '0', ...(assumption.drawn as Json) }}
     put={(part, words) => within('drawn', part, words)}
   />
+  <label
+    ><input
+      type="checkbox"
+      class="mr-1"
+      checked={!!assumption.availability}
+      onchange={(e) =>
+        void put(
+          { availability: e.currentTarget.checked ? { ...NO_BASE } : null },
+          e.currentTarget.checked ? 'available against receivables and stock' : 'its limit alone counts',
+        )}
+    />available only against receivables and stock, set at each month's end</label
+  >
+  {#if assumption.availability}
+    <Fields
+      specs={AVAILABLE}
+      of={{ ...NO_BASE, ...(assumption.availability as Json) }}
+      put={(part, words) => within('availability', part, words)}
+    />
+  {/if}
   <Fields
     specs={CHARGING}
     of={{ ...MONTHLY, ...(assumption.charging as Json | undefined) }}

@@ -175,7 +175,8 @@ public final class Forecaster {
     LineFlows unassignedIn = bookedOnly(books.unassignedIn());
     LineFlows unassignedOut = bookedOnly(books.unassignedOut());
     LineFlows transfers = bookedOnly(books.transfers());
-    SweepInput input = new SweepInput(plan, books, timeline, flows);
+    SweepInput input = new SweepInput(plan, books, timeline, flows, () -> new Eligible(this, plan, Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()))
+        - Timeline.monthNumber(plan.settings().firstForecastMonth()) + 1));
     List<LineFlows> others = List.of(unassignedIn, unassignedOut, transfers);
     Funding funding = fund(input, flows, others);
     for (int round = 0; round < MOST_ROUNDS && settlements.bear(funding.interestByMonth()) && paysOutOfProfit(flows); round++) {
@@ -347,8 +348,8 @@ public final class Forecaster {
   }
 
   /** Returns the days of a line's bills of some months, by the country of its account. */
-  static PaidDays paidDays(Books books, Line line, YearMonth from, YearMonth to) {
-    return new PaidDays(new Timeline(from, to, BusinessDays.ofCountry(country(books, line))));
+  PaidDays paidDays(Line line, YearMonth from, YearMonth to) {
+    return new PaidDays(new Timeline(from, to, BusinessDays.ofCountry(country(line))));
   }
 
   /** Adds estimates up by day. */

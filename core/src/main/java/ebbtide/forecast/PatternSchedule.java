@@ -35,17 +35,17 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
 
   /** Returns the schedule of a stream's line for cash months from one on; books say whose bank holidays count. */
   public static PatternSchedule of(Plan plan, Books books, Line line, YearMonth firstCashMonth, int months) {
-    return of(Forecaster.of(plan, books), books, line, firstCashMonth, months);
+    return of(Forecaster.of(plan, books), line, firstCashMonth, months);
   }
 
-  static PatternSchedule of(Forecaster forecaster, Books books, Line assumed, YearMonth firstCashMonth, int months) {
+  static PatternSchedule of(Forecaster forecaster, Line assumed, YearMonth firstCashMonth, int months) {
     Line line = forecaster.billed(assumed);
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     Laying laying = new Laying(forecaster.activity().of(line), Timeline.monthNumber(firstCashMonth), months);
     if (stream.terms().by() == Terms.By.TARGET) {
       laying.byTarget(forecaster.target(line));
     } else if (stream.terms().by() == Terms.By.DAYS) {
-      laying.byDays(stream, Forecaster.paidDays(books, line,
+      laying.byDays(stream, forecaster.paidDays(line,
           firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
     } else {
       laying.byMonths(stream);

@@ -101,7 +101,7 @@ public final class RollForwards {
   }
 
   private RollForward ofStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(forecaster, forecast.books(), line, first, months);
+    PatternSchedule schedule = PatternSchedule.of(forecaster, line, first, months);
     long[] billed = new long[months];
     schedule.billed().stream().filter(one -> !one.month().isBefore(first))
         .forEach(one -> add(billed, one.month(), one.gross()));

@@ -7,6 +7,7 @@ import ebbtide.funding.Sweep;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Direction;
 import ebbtide.plan.FundingRules;
@@ -29,6 +30,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** What the sweep of a plan reads (rules 8): every other flow by day, minimum cash, limits, and what accrued by the as-of date. */
 final class SweepInput {
@@ -44,8 +46,8 @@ final class SweepInput {
   private final Map<String, long[]> limits = new HashMap<>();
   private final Map<String, Owed> owed = new HashMap<>();
 
-  /** Reads a plan and its books; {@code flows} are those of all lines before the sweep. */
-  SweepInput(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows) {
+  /** Reads a plan and its books; {@code flows} are those of all lines before the sweep, {@code eligible} what a borrowing base reads, asked for if there is one. */
+  SweepInput(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, Supplier<Eligible> eligible) {
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -53,7 +55,8 @@ final class SweepInput {
     this.minimum = minimum(flows);
     this.overdraft = byDay(plan.settings().facility() == null ? Steps.none() : plan.settings().facility().limit());
     this.facilities = plan.lines().stream().filter(line -> line.assumption() instanceof Revolving && plan.isActive(line)).toList();
-    this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption())));
+    Eligible known = facilities.stream().anyMatch(line -> ((Revolving) line.assumption()).availability() != null) ? eligible.get() : null;
+    this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption(), known)));
   }
 
   List<Line> facilities() {
@@ -72,10 +75,17 @@ final class SweepInput {
     return limits.get(facility.id())[day];
   }
 
-  private long[] most(Revolving revolving) {
+  private long[] most(Revolving revolving, Eligible eligible) {
     long[] most = new long[timeline.days()];
+    BorrowingBase base = revolving.availability();
+    long available = base == null ? Long.MAX_VALUE : base.now();
+    int month = 0;
     for (int day = 0; day < most.length; day++) {
-      most[day] = revolving.most(timeline.date(day));
+      LocalDate date = timeline.date(day);
+      if (base != null && day > asOf && date.equals(YearMonth.from(date).atEndOfMonth()) && !date.isAfter(plan.settings().horizonEnd())) {
+        available = eligible.available(base, month++);
+      }
+      most[day] = Math.min(revolving.most(date), available);
     }
     return most;
   }

@@ -9,10 +9,10 @@ import java.util.Objects;
  * A revolving facility, drawn and repaid by the sweep (rules 8.2, 8.3): its limit, what guarantees use up of it, when it may be drawn, its
  * rate as base + margin with a fee on what is undrawn, and what was drawn at the end of a day. Facilities are drawn in the order of their
  * lines and repaid in the reverse. The line bears what is drawn and repaid, its interest stands on a line of its own. {@code start} and
- * {@code end} are null where there is none; from its end on nothing may be drawn.
+ * {@code end} are null where there is none; from its end on nothing may be drawn. {@code availability} is null where the limit alone counts.
  */
 public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, LocalDate end, Steps<Percent> base, Steps<Percent> margin,
-    Steps<Percent> undrawnFee, long multiple, int noticeDays, Steps<Long> guarantees, Charging charging, Drawn drawn) implements Assumption {
+    Steps<Percent> undrawnFee, long multiple, int noticeDays, Steps<Long> guarantees, Charging charging, Drawn drawn, BorrowingBase availability) implements Assumption {
 
   /** What was drawn at the end of a day, and the interest and fees accrued by then that are not charged yet; minor units, not negative. */
   public record Drawn(LocalDate on, long amount, long accrued) {
@@ -21,6 +21,12 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
       Check.notNegative(amount, "what is drawn");
       Check.notNegative(accrued, "interest accrued");
     }
+  }
+
+  /** Makes a facility whose limit alone counts. */
+  public Revolving(Steps<Long> limit, boolean committed, LocalDate start, LocalDate end, Steps<Percent> base, Steps<Percent> margin, Steps<Percent> undrawnFee, long multiple,
+      int noticeDays, Steps<Long> guarantees, Charging charging, Drawn drawn) {
+    this(limit, committed, start, end, base, margin, undrawnFee, multiple, noticeDays, guarantees, charging, drawn, null);
   }
 
   public Revolving {

@@ -10,6 +10,9 @@ import ebbtide.money.Percent;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.ActivityMethod.FixedAmount;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Direction;
 import ebbtide.plan.FundingRules;
@@ -24,6 +27,10 @@ import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import java.math.BigDecimal;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.SalesTax;
+import ebbtide.time.Spread;
+import java.util.TreeMap;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -87,6 +94,41 @@ class FundingTest {
     assertThat(answer.shortfall()).isEqualTo(50_000);
     assertThat(answer.sentence()).isEqualTo("It is not enough: 500 is missing on Fri 10 Apr 2026.");
     assertThat(answer.least()).isEqualTo(200_000);
+  }
+
+  /** What is not committed may be drawn, but is no liquidity. */
+  @Test
+  void facilityThatIsNotCommitted_isDrawn_butIsNoLiquidity() {
+    Revolving one = facility(150_000, 0);
+    Revolving promised = new Revolving(one.limit(), false, null, null, one.base(), one.margin(), one.undrawnFee(), 1, 0, one.guarantees(), one.charging(), one.drawn());
+    Forecast forecast = forecast(FundingRules.USUAL, 50_000, List.of(), paid("2026-04-10", 60_000), line("f", promised));
+    int due = forecast.timeline().index(LocalDate.of(2026, 4, 10));
+    assertThat(forecast.funding().drawn(0, due)).isEqualTo(20_000);
+    assertThat(forecast.liquidity().liquidity(due)).isEqualTo(10_000);
+  }
+
+  /**
+   * Half of receivables and a quarter of stock is available: 1,000 a month is sold and paid a month later, so 500 from the end of April on; until then the 300 that are typed.
+   * An invoice of 400 counts as long as it is not held and not more than ten days late.
+   */
+  @Test
+  void facilityAgainstReceivables_isDrawnAsFarAsTheyReach_andRepaidWhenTheyFall() {
+    Revolving one = facility(500_000, 0);
+    Revolving against = new Revolving(one.limit(), true, null, null, one.base(), one.margin(), one.undrawnFee(), 1, 0, one.guarantees(), one.charging(), one.drawn(),
+        new BorrowingBase(Percent.parse("50"), Percent.parse("25"), 10, 30_000));
+    Line sales = new Line("sales", null, "sales", Direction.RECEIPT, true, null, "", Assumption.Stream.of(new FixedAmount(new Steps<>(List.of(new Steps.Step<>(LONG_AGO, 100_000L),
+        new Steps.Step<>(LocalDate.of(2026, 5, 1), 20_000L)))), new TreeMap<>(), new TreeMap<>(), SalesTax.NONE,
+        new MonthPattern(List.of(new MonthPattern.Step(Percent.HUNDRED, 1, Percent.ZERO)), Percent.ZERO, null), new Spread.Even()), List.of());
+    Forecast forecast = forecast(FundingRules.USUAL, 10_000, List.of(), paid("2026-04-02", 45_000), line("f", against), sales);
+    assertThat(most(forecast, "2026-04-29")).isEqualTo(30_000);
+    assertThat(forecast.funding().shortfall(forecast.timeline().index(LocalDate.of(2026, 4, 3)))).as("45,000 wanted, 30,000 there").isEqualTo(15_000);
+    assertThat(most(forecast, "2026-04-30")).isEqualTo(50_000);
+    assertThat(most(forecast, "2026-05-31")).as("half of what May bills").isEqualTo(10_000);
+    assertThat(forecast.funding().drawn(0, forecast.timeline().index(LocalDate.of(2026, 4, 30)))).isEqualTo(45_000);
+  }
+
+  private static long most(Forecast forecast, String day) {
+    return forecast.funding().most(0, forecast.timeline().index(LocalDate.parse(day)));
   }
 
   /** What the bank books as drawn after the as-of date is drawn, and is not drawn again. */

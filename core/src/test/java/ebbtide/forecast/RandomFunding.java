@@ -1,6 +1,7 @@
 package ebbtide.forecast;
 
 import ebbtide.money.Percent;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.DayCount;
@@ -57,7 +58,8 @@ final class RandomFunding {
           ? null : asOf.plusDays(90 + random.nextInt(300)), Steps.from(asOf.minusYears(2), new Percent(random.nextInt(60_000))), Steps.from(asOf.minusYears(2),
               new Percent(20_000)), Steps.from(asOf.minusYears(2), new Percent(5_000)), random.nextBoolean() ? 1 : 50_000, random.nextInt(4), Steps.none(),
           new Charging(pick(List.of(DayCount.values())), pick(List.of(Charging.Often.values())), random.nextBoolean()),
-          new Revolving.Drawn(asOf.minusDays(random.nextInt(50)), random.nextInt(5_000_000), random.nextInt(2) * 4_000L));
+          new Revolving.Drawn(asOf.minusDays(random.nextInt(50)), random.nextInt(5_000_000), random.nextInt(2) * 4_000L),
+          random.nextInt(3) > 0 ? null : new BorrowingBase(new Percent(random.nextInt(900_000)), new Percent(random.nextInt(600_000)), random.nextInt(100), amount()));
       lines.add(new Line("f" + i, null, "Facility " + i, Direction.PAYMENT, random.nextInt(8) > 0, null, "", facility, List.of()));
       if (random.nextInt(4) > 0) {
         lines.add(new Line("fi" + i, null, "Interest " + i, Direction.PAYMENT, true, null, "", new Interest(Interest.Of.LINE, "f" + i, Charging.MONTHLY), List.of()));

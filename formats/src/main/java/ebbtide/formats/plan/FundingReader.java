@@ -3,6 +3,7 @@ package ebbtide.formats.plan;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
 import ebbtide.plan.DayCount;
 import ebbtide.plan.FundingRules;
@@ -39,8 +40,21 @@ final class FundingReader {
     Steps<Long> guarantees = methods.amounts(place.at("guarantees"));
     Charging charging = charging(place.at("charging"));
     Revolving.Drawn drawn = drawn(place.at("drawn"));
+    BorrowingBase availability = availability(place.at("availability"));
     return committed == null || multiple == null || notice == null || charging == null || drawn == null ? null : place.make(() ->
-        new Revolving(limit, committed, start, end, base, margin, fee, multiple, notice, guarantees, charging, drawn));
+        new Revolving(limit, committed, start, end, base, margin, fee, multiple, notice, guarantees, charging, drawn, availability));
+  }
+
+  private BorrowingBase availability(JsonPlace place) {
+    if (place.isAbsent()) {
+      return null;
+    }
+    Percent receivables = place.at("receivables").percentOr(Percent.ZERO);
+    Percent stock = place.at("stock").percentOr(Percent.ZERO);
+    Integer daysLate = place.at("daysLate").wholeIn(0, 365, 90);
+    Long now = amountOr(place.at("now"), 0);
+    place.noOthers();
+    return receivables == null || stock == null || daysLate == null || now == null ? null : place.make(() -> new BorrowingBase(receivables, stock, daysLate, now));
   }
 
   private Revolving.Drawn drawn(JsonPlace place) {

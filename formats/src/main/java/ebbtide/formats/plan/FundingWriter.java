@@ -2,6 +2,7 @@ package ebbtide.formats.plan;
 
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.DatedAmount;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
 import ebbtide.plan.FundingRules;
 import ebbtide.plan.Interest;
@@ -41,6 +42,11 @@ final class FundingWriter {
     node.set("charging", charging(revolving.charging()));
     node.set("drawn", JsonNodeFactory.instance.objectNode().put("on", revolving.drawn().on().toString()).put("amount", amount(revolving.drawn().amount()))
         .put("accrued", amount(revolving.drawn().accrued())));
+    if (revolving.availability() != null) {
+      BorrowingBase base = revolving.availability();
+      node.set("availability", JsonNodeFactory.instance.objectNode().put("receivables", base.receivables().number()).put("stock", base.stock().number())
+          .put("daysLate", base.daysLate()).put("now", amount(base.now())));
+    }
     return node;
   }
 
