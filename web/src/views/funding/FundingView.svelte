@@ -15,6 +15,7 @@
   import FundingGrid from './FundingGrid.svelte';
   import { type FundingPlace } from './funding';
   import FundingPanel from './FundingPanel.svelte';
+  import MoveStrip from './MoveStrip.svelte';
   import FundingRules from './FundingRules.svelte';
 
   interface Props {
@@ -89,6 +90,7 @@
       <FundingRules />
     </section>
   </div>
+  <MoveStrip />
   <CovenantsCard />
   <CostCard />
   <FundingGrid {view} onopen={(at) => (place = at)} />

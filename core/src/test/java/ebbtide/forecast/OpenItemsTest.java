@@ -15,6 +15,10 @@ import ebbtide.books.OpenItems;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
+import ebbtide.plan.BorrowingBase;
+import ebbtide.plan.Charging;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.Steps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
@@ -93,6 +97,21 @@ class OpenItemsTest {
     Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
     assertThat(workings.figure().estimated()).isEqualTo(left);
     assertThat(workings.overBy()).isEqualTo(overBy == 0 ? null : overBy);
+  }
+
+  /** Half of what is open and neither held nor more than sixty days late is available: 40,000 due on 10 March and expected in June, until 9 May. */
+  @Test
+  void facilityAgainstReceivables_countsItemsNeitherHeldNorTooLate() {
+    LocalDate due = LocalDate.of(2026, 3, 10);
+    List<OpenItem> items = List.of(said(item(Kind.INVOICE, "late", due, due, 4_000_000, 4_000_000), LocalDate.of(2026, 6, 15), null, Standing.OPEN),
+        said(item(Kind.INVOICE, "held", due, due, 9_000_000, 9_000_000), null, null, Standing.HELD));
+    Revolving facility = new Revolving(Steps.from(due, 5_000_000L), true, null, null, Steps.none(), Steps.none(), Steps.none(), 1, 0, Steps.none(), Charging.MONTHLY,
+        new Revolving.Drawn(FRIDAY, 0, 0), new BorrowingBase(Percent.parse("50"), Percent.ZERO, 60, 700_000));
+    Line line = new Line("f", null, "Facility", Direction.PAYMENT, true, null, "", facility, List.of());
+    Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY), List.of(sales(Map.of(), 0), line), List.of()),
+        Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(items)));
+    assertThat(java.util.stream.Stream.of("2026-03-30", "2026-03-31", "2026-04-30", "2026-05-31").map(LocalDate::parse)
+        .map(day -> forecast.funding().most(0, forecast.timeline().index(day)))).containsExactly(700_000L, 2_000_000L, 2_000_000L, 0L);
   }
 
   /** Cash that settles nothing beside an item still open would count twice: the checklist says so, until either is told of the other. */

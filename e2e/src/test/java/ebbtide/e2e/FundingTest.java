@@ -80,8 +80,29 @@ class FundingTest extends Journeys {
     assertThat(row(page, "Boat loan")).hasCount(0);
     assertThat(page.getByText("the most that is needed is 22,283.48")).isVisible();
     assertThat(row(page, "Interest cover")).containsText("Sep 2026");
+    moves();
     type("with a cushion of", "2,500");
     assertThat(page.getByText("\u00a327,500")).isVisible();
+  }
+
+  /** A payment for an asset drawn along the time line: what it would do is said and shown, nothing is changed until it is kept. */
+  private void moves() {
+    Locator mark = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Lease of the north beds"));
+    mark.focus();
+    for (int i = 0; i < 6; i++) {
+      page.keyboard().press("Shift+ArrowRight");
+    }
+    assertThat(page.getByText("Lease of the north beds, on signing on Wed 27 May 2026 in place of 15 Apr: low water")).isVisible();
+    assertThat(page.locator("[data-trial]")).hasCount(1);
+    accessible();
+    page.keyboard().press("Escape");
+    assertThat(page.locator("[data-trial]")).hasCount(0);
+    mark.focus();
+    page.keyboard().press("ArrowRight");
+    click("Keep it");
+    assertThat(status().first()).containsText("'Boats & sheds' moved to 2026-04-16");
+    click("Undo");
+    assertThat(mark).hasAttribute("aria-valuetext", "Wed 15 Apr 2026");
   }
 
   /** A covenant that breaks says when and by how much; one that reads months which were not typed is not known. */

@@ -9,6 +9,7 @@ import ebbtide.forecast.FundingAnswer;
 import ebbtide.forecast.FundingCost;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.FundingWorkings;
+import ebbtide.forecast.Movable;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
@@ -128,6 +129,29 @@ class FundingController {
 
   private static String word(Enum<?> constant) {
     return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  /** Something of the funding that may be moved to another day. */
+  record MovableView(String id, String lineId, String name, LocalDate day, long minor) {}
+
+  @GetMapping("/movables")
+  List<MovableView> movables(@PathVariable String plan) {
+    return Movable.of(edits.current(plan).plan()).stream().map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor())).toList();
+  }
+
+  /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
+  @GetMapping("/movables/trial")
+  PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
+    return PlanView.tide(Movable.trial(edits.current(plan).forecast(), id, to));
+  }
+
+  /** Moves something to a day. */
+  @PostMapping("/movables/move")
+  EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam String id, @RequestParam LocalDate to) {
+    Edits.Current current = edits.current(plan);
+    Line moved = Movable.moved(current.plan(), id, to);
+    Placed placed = stores.lines().all(plan).stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + moved.name() + "' moved to " + to, draft -> draft.putLine(moved, placed.position())), stores);
   }
 
   /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
