@@ -103,7 +103,7 @@ class OpenItemsTest {
   @Test
   void facilityAgainstReceivables_countsItemsNeitherHeldNorTooLate() {
     LocalDate due = LocalDate.of(2026, 3, 10);
-    List<OpenItem> items = List.of(said(item(Kind.INVOICE, "late", due, due, 4_000_000, 4_000_000), LocalDate.of(2026, 6, 15), null, Standing.OPEN),
+    List<OpenItem> items = List.of(said(item(Kind.INVOICE, "late", due, due, 4_000_000, 4_000_000), LocalDate.of(2026, 6, 15), null, Standing.NORMAL),
         said(item(Kind.INVOICE, "held", due, due, 9_000_000, 9_000_000), null, null, Standing.HELD));
     Revolving facility = new Revolving(Steps.from(due, 5_000_000L), true, null, null, Steps.none(), Steps.none(), Steps.none(), 1, 0, Steps.none(), Charging.MONTHLY,
         new Revolving.Drawn(FRIDAY, 0, 0), new BorrowingBase(Percent.parse("50"), Percent.ZERO, 60, 700_000));
