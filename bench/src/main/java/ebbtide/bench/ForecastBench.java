@@ -37,12 +37,16 @@ import ebbtide.plan.Terms;
 import ebbtide.sim.DemoCompany;
 import ebbtide.time.Convention;
 import ebbtide.time.Spread;
+import ebbtide.statements.StatementTable;
+import ebbtide.statements.Statements;
+import ebbtide.time.Periods;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +97,13 @@ public class ForecastBench {
   @Benchmark
   public Forecast fundedPlan() {
     return Forecaster.forecast(funded, largeBooks);
+  }
+
+  /** The same with its statements: every row of income statement, balance sheet and both cash flows over 72 months. */
+  @Benchmark
+  public List<StatementTable> fundedStatements() {
+    Statements statements = Statements.of(Forecaster.forecast(funded, largeBooks));
+    return Arrays.stream(Statements.Kind.values()).map(kind -> statements.table(kind, statements.periods(Periods.MONTH), true)).toList();
   }
 
   /** The large plan with three facilities swept each day and five loans, their interest beside them. */

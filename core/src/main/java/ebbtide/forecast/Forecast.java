@@ -9,6 +9,7 @@ import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
 import ebbtide.timing.ItemTiming;
+import ebbtide.timing.Settlements;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,10 +28,11 @@ public final class Forecast {
   private final Liquidity liquidity;
   private final ItemTiming items;
   private final Funding funding;
+  private final Settlements settlements;
 
   Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
       LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, ItemTiming items,
-      Funding funding) {
+      Funding funding, Settlements settlements) {
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -42,6 +44,7 @@ public final class Forecast {
     this.liquidity = liquidity;
     this.items = items;
     this.funding = funding;
+    this.settlements = settlements;
   }
 
   /** A signed amount of one part on one day. */
@@ -61,6 +64,14 @@ public final class Forecast {
 
   public Liquidity liquidity() {
     return liquidity;
+  }
+
+  /**
+   * Returns the accounts from which the forecast came, as they bear the interest of its sweep. They are filled as they are asked: whoever asks holds their
+   * lock meanwhile.
+   */
+  public Settlements settlements() {
+    return settlements;
   }
 
   /** Returns how the plan is funded: what its facilities draw and repay, and what falls short. */

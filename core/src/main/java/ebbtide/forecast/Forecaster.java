@@ -184,8 +184,9 @@ public final class Forecaster {
     }
     long[] closing = closing(flows, others);
     funding.lay(flows, closing);
+    settlements.bear(funding.interestByMonth());
     Liquidity liquidity = liquidity(funding, closing);
-    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding);
+    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding, settlements);
   }
 
   private Funding fund(SweepInput input, Map<String, LineFlows> flows, List<LineFlows> others) {

@@ -84,12 +84,12 @@ final class BalanceSheet {
   private long dueWithinAYear(Account account, int month) {
     long owed = -account.at(month);
     LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
-    Line line = account.lineId() == null ? null : ledger.plan().findLine(account.lineId()).orElse(null);
+    Line line = ledger.line(account).orElse(null);
     if (line != null && line.assumption() instanceof Revolving facility) {
       return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? 0 : owed;
     }
     if (line != null && line.assumption() instanceof TermLoan) {
-      LoanAccount loan = ledger.forecaster().settlements().loan(line);
+      LoanAccount loan = ledger.loan(line);
       long later = Math.min(Math.max(0, owed), loan.owedOn(end.plusMonths(YEAR)));
       return owed - later;
     }

@@ -15,11 +15,13 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Figure.Part;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.function.ToLongFunction;
+import java.util.stream.IntStream;
 
 /**
  * The cash flow statement (rules 9.1): direct, from the cash of lines; and indirect, from profit, what takes no cash, and how accounts change.
@@ -28,12 +30,14 @@ import java.util.function.ToLongFunction;
 final class CashFlow {
   private final Ledger ledger;
   private final IncomeStatement income;
+  private final Map<Account, Section> sections = new IdentityHashMap<>();
   private final List<Figure> direct = new ArrayList<>();
   private final List<Figure> indirect = new ArrayList<>();
 
   CashFlow(Ledger ledger, IncomeStatement income) {
     this.ledger = ledger;
     this.income = income;
+    ledger.accounts().forEach(account -> sections.put(account, ledger.line(account).map(ledger::section).orElse(Section.OPERATING)));
     layDirect();
     layIndirect();
   }
@@ -43,7 +47,7 @@ final class CashFlow {
   }
 
   private void layDirect() {
-    Set<Line> taken = new LinkedHashSet<>();
+    Set<String> taken = new HashSet<>();
     List<Figure> operating = new ArrayList<>();
     cash(operating, taken, "customers", "Received from customers", Section.OPERATING, line -> line.nature() == Nature.SALES);
     cash(operating, taken, "received", "Other receipts", Section.OPERATING,
@@ -67,9 +71,9 @@ final class CashFlow {
     close(direct, operating, investing, financing);
   }
 
-  private void cash(List<Figure> to, Set<Line> taken, String id, String name, Section section, Predicate<Line> which) {
-    List<Line> lines = lines(line -> ledger.section(line) == section && !taken.contains(line) && which.test(line));
-    taken.addAll(lines);
+  private void cash(List<Figure> to, Set<String> taken, String id, String name, Section section, Predicate<Line> which) {
+    List<Line> lines = lines(line -> ledger.section(line) == section && !taken.contains(line.id()) && which.test(line));
+    lines.forEach(line -> taken.add(line.id()));
     if (!lines.isEmpty()) {
       to.add(new Figure(id, StatementTable.Style.LINE, name, false, lines.stream().map(line -> Part.of(line.name(), month -> ledger.cash(line)[month])).toList()));
     }
@@ -139,7 +143,7 @@ final class CashFlow {
   }
 
   private Section sectionOf(Account account) {
-    return account.lineId() == null ? Section.OPERATING : ledger.section(ledger.plan().findLine(account.lineId()).orElseThrow());
+    return sections.get(account);
   }
 
   private interface ByLine {
@@ -155,8 +159,7 @@ final class CashFlow {
   }
 
   private boolean hasAny(List<Part> parts) {
-    ToLongFunction<Part> any = part -> java.util.stream.IntStream.range(0, ledger.months()).filter(month -> part.amount().applyAsLong(month) != 0).count();
-    return parts.stream().anyMatch(part -> any.applyAsLong(part) > 0);
+    return parts.stream().anyMatch(part -> IntStream.range(0, ledger.months()).anyMatch(month -> part.amount().applyAsLong(month) != 0));
   }
 
   private static Figure again(Figure figure) {

@@ -1,5 +1,6 @@
 package ebbtide.statements;
 
+import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.plan.Assumption;
@@ -32,17 +33,19 @@ final class Clearing {
   private final Plan plan;
   private final LocalDate end;
   private final List<RollForward> rolls;
+  private final Forecaster forecaster;
 
   Clearing(Ledger ledger) {
     this.ledger = ledger;
     this.plan = ledger.plan();
     this.end = ledger.forecast().lastDay();
+    this.forecaster = Forecaster.of(ledger.forecast());
     this.rolls = RollForwards.of(ledger.forecast(), ledger.months()).stream().filter(roll -> roll.lineId() != null).toList();
   }
 
   /** Returns what no flow clears of an account, owned above zero; nothing where flows do not clear it at all (equity, charges without cash). */
   OptionalLong left(Account account) {
-    Line line = account.lineId() == null ? null : plan.findLine(account.lineId()).orElse(null);
+    Line line = ledger.line(account).orElse(null);
     if (line == null || !plan.isActive(line) || account.kind() == Kind.PAID_IN) {
       return OptionalLong.empty();
     }
@@ -86,7 +89,7 @@ final class Clearing {
           .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> loan(of).interestOwedOn(end)).orElse(0L));
     }
     List<Falling> falling = new ArrayList<>();
-    BusinessDays calendar = ledger.forecaster().calendar(line);
+    BusinessDays calendar = forecaster.calendar(line);
     if (line.assumption() instanceof Assumption.Recurring recurring) {
       if (recurring.expensing().nonCash() || !plan.settings().counts(line.direction(), recurring.certainty())) {
         return OptionalLong.empty();
@@ -114,6 +117,6 @@ final class Clearing {
   private record Falling(LocalDate from, LocalDate paid, long minor) {}
 
   private LoanAccount loan(Line line) {
-    return ledger.forecaster().settlements().loan(line);
+    return ledger.loan(line);
   }
 }

@@ -65,7 +65,7 @@ final class IncomeStatement {
   private Figure assets(String id, String name, java.util.function.ToLongFunction<AssetAccount.Month> of) {
     List<Part> parts = new ArrayList<>();
     for (Line line : lines(one -> one.assumption() instanceof CapitalSpending)) {
-      List<AssetAccount.Month> months = ledger.forecaster().settlements().assets(line).months();
+      List<AssetAccount.Month> months = ledger.assets(line);
       IntToLongFunction amount = month -> of.applyAsLong(months.get(month));
       parts.add(new Part(line.name(), month -> "", amount));
     }

@@ -1,7 +1,6 @@
 package ebbtide.statements;
 
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.Forecaster;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Direction;
@@ -20,8 +19,10 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Account.Cause;
 import ebbtide.time.Period;
+import ebbtide.timing.AssetAccount;
 import ebbtide.timing.Earnings;
-import ebbtide.timing.SalesTaxAccount;
+import ebbtide.timing.LoanAccount;
+import ebbtide.timing.Settlements;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -42,34 +43,65 @@ final class Ledger {
   private final Forecast forecast;
   private final YearMonth first;
   private final int months;
-  private final Forecaster forecaster;
+  private final List<Period> periods = new ArrayList<>();
+  private final Map<String, Line> lines = new LinkedHashMap<>();
+  private final Map<String, LoanAccount> loans = new LinkedHashMap<>();
+  private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
   private final Map<String, Earnings.Months> earnings = new LinkedHashMap<>();
   private final Map<String, long[]> cash = new LinkedHashMap<>();
   private final Map<String, Kind> mains = new LinkedHashMap<>();
   private final List<Account> accounts = new ArrayList<>();
   private final long[] tax;
   private final long[] points;
+  private final long[] profit;
+  private final long[] declared;
+  private final long[] retained;
 
   Ledger(Forecast forecast) {
     this.forecast = forecast;
     this.plan = forecast.plan();
     this.first = plan.settings().firstForecastMonth();
     this.months = (int) first.until(YearMonth.from(forecast.lastDay()), ChronoUnit.MONTHS) + 1;
-    this.forecaster = Forecaster.of(forecast);
+    for (int i = 0; i < months; i++) {
+      periods.add(new Period(first.plusMonths(i).atDay(1), first.plusMonths(i + 1L).atDay(1)));
+    }
+    plan.lines().forEach(line -> lines.put(line.id(), line));
     this.tax = new long[months];
     this.points = new long[months];
-    for (Line line : plan.lines()) {
-      if (!line.isGroup()) {
-        take(line);
-      }
+    Map<String, long[]> declaredBy = new LinkedHashMap<>();
+    Settlements settlements = forecast.settlements();
+    synchronized (settlements) {
+      plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, settlements, declaredBy));
+      findSalesTax().ifPresent(line -> add(points, settlements.salesTax(line).pointsByMonth(), 1));
     }
-    findSalesTax().ifPresent(line -> add(points, forecaster.settlements().salesTax(line).pointsByMonth(), 1));
-    plan.lines().stream().filter(line -> !line.isGroup()).forEach(this::open);
+    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> open(line, declaredBy));
     openBesideLines();
+    this.profit = new long[months];
+    earnings.values().forEach(one -> add(profit, one.earned(), 1));
+    this.declared = new long[months];
+    declaredBy.values().forEach(one -> add(declared, one, 1));
+    this.retained = retained();
   }
 
-  private void take(Line line) {
-    Earnings.Months one = forecaster.settlements().earnings().months(line);
+  /** Retained profit at the opening, then at each month's end. */
+  private long[] retained() {
+    long[] levels = new long[months + 1];
+    levels[0] = entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
+    for (int i = 0; i < months; i++) {
+      levels[i + 1] = levels[i] + profit[i] - declared[i];
+    }
+    return levels;
+  }
+
+  private void take(Line line, Settlements settlements, Map<String, long[]> declaredBy) {
+    if (line.assumption() instanceof TermLoan) {
+      loans.put(line.id(), settlements.loan(line));
+    } else if (line.assumption() instanceof CapitalSpending) {
+      assets.put(line.id(), settlements.assets(line).months());
+    } else if (line.assumption() instanceof Dividends) {
+      declaredBy.put(line.id(), declared(line, settlements));
+    }
+    Earnings.Months one = settlements.earnings().months(line);
     earnings.put(line.id(), one);
     add(tax, one.tax(), 1);
     long[] flows = new long[months];
@@ -101,7 +133,7 @@ final class Ledger {
   }
 
   /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
-  private void open(Line line) {
+  private void open(Line line, Map<String, long[]> declaredBy) {
     Earnings.Months one = earnings.get(line.id());
     Set<Kind> apart = apart(line);
     List<Entry> mine = entries().stream().filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry)).toList();
@@ -114,7 +146,7 @@ final class Ledger {
     if (line.assumption() instanceof SalesTaxSettlement) {
       causes.add(new Cause("tax points", negative(points)));
     } else if (line.assumption() instanceof Dividends) {
-      causes.add(new Cause("declared", negative(declared(line))));
+      causes.add(new Cause("declared", negative(declaredBy.get(line.id()))));
     } else {
       causes.add(new Cause(line.assumption() instanceof Pay || line.assumption() instanceof Interest ? "cost" : "billed", one.billed()));
       causes.add(new Cause("sales tax", one.tax()));
@@ -214,20 +246,16 @@ final class Ledger {
     return sum;
   }
 
-  private long[] declared(Line line) {
+  private long[] declared(Line line, Settlements settlements) {
     long[] declared = new long[months];
     if (plan.isActive(line)) {
-      forecaster.settlements().dividends(line).declared().forEach(one -> declared[(int) first.until(one.month(), ChronoUnit.MONTHS)] += one.amount());
+      settlements.dividends(line).declared().forEach(one -> declared[(int) first.until(one.month(), ChronoUnit.MONTHS)] += one.amount());
     }
     return declared;
   }
 
   private Optional<Line> findSalesTax() {
     return plan.lines().stream().filter(line -> line.assumption() instanceof SalesTaxSettlement && plan.isActive(line)).findFirst();
-  }
-
-  Optional<SalesTaxAccount> salesTax() {
-    return findSalesTax().map(line -> forecaster.settlements().salesTax(line));
   }
 
   Plan plan() {
@@ -238,8 +266,14 @@ final class Ledger {
     return forecast;
   }
 
-  Forecaster forecaster() {
-    return forecaster;
+  /** Returns the schedule of a loan's line. */
+  LoanAccount loan(Line line) {
+    return loans.get(line.id());
+  }
+
+  /** Returns the months of a line of assets. */
+  List<AssetAccount.Month> assets(Line line) {
+    return assets.get(line.id());
   }
 
   YearMonth first() {
@@ -251,7 +285,7 @@ final class Ledger {
   }
 
   Period period(int month) {
-    return new Period(first.plusMonths(month).atDay(1), first.plusMonths(month + 1L).atDay(1));
+    return periods.get(month);
   }
 
   List<Account> accounts() {
@@ -266,6 +300,11 @@ final class Ledger {
     return cash.get(line.id());
   }
 
+  /** Returns the line that moves an account, if one does. */
+  Optional<Line> line(Account account) {
+    return Optional.ofNullable(account.lineId()).map(lines::get);
+  }
+
   Section section(Line line) {
     return Section.of(line, mains.get(line.id()));
   }
@@ -277,22 +316,17 @@ final class Ledger {
 
   /** Returns what is declared to owners in a month. */
   long declaredIn(int month) {
-    return -accounts.stream().filter(one -> one.lineId() != null).flatMap(one -> one.causes().stream()).filter(cause -> cause.name().equals("declared"))
-        .mapToLong(cause -> cause.amounts()[month]).sum();
+    return declared[month];
   }
 
   /** Returns profit after tax of a month: what all lines earn. */
   long profit(int month) {
-    return earnings.values().stream().mapToLong(one -> one.earned()[month]).sum();
+    return profit[month];
   }
 
   /** Returns retained profit at the end of a month; -1 is the opening. */
   long retainedAt(int month) {
-    long level = entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
-    for (int i = 0; i <= month; i++) {
-      level += profit(i) - declaredIn(i);
-    }
-    return level;
+    return retained[month + 1];
   }
 
   /** Returns what the opening balance sheet lacks to balance, cash as the accounts have it: assets less what is owed and equity. */

@@ -212,7 +212,7 @@ public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> ne
       for (Account account : statements.ledger().accounts()) {
         Line line = account.kind() == Kind.DEBT && account.lineId() != null ? statements.ledger().plan().findLine(account.lineId()).orElseThrow() : null;
         if (line != null && statements.ledger().plan().isActive(line) && line.assumption() instanceof TermLoan) {
-          sum += statements.ledger().forecaster().settlements().loan(line).owedOn(from) - statements.ledger().forecaster().settlements().loan(line).owedOn(to);
+          sum += statements.ledger().loan(line).owedOn(from) - statements.ledger().loan(line).owedOn(to);
         }
       }
       return sum;

@@ -143,7 +143,7 @@ public final class Ratios {
     long sum = 0;
     for (Account account : ledger.accounts()) {
       if (account.kind() == kind && account.lineId() != null) {
-        Line line = ledger.plan().findLine(account.lineId()).orElseThrow();
+        Line line = ledger.line(account).orElseThrow();
         for (int month = at.from(); month <= at.to(); month++) {
           sum += ledger.earnings(line).billed()[month] + ledger.earnings(line).tax()[month];
         }

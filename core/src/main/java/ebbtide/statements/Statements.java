@@ -5,6 +5,7 @@ import ebbtide.forecast.Workings;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
@@ -17,6 +18,7 @@ import java.util.stream.IntStream;
 /** The pro forma statements of a forecast (rules 9.1), from the same activity and flows, each figure with its parts. */
 public final class Statements {
   private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+  private static final long TENTHS = 1_000;
   private final Ledger ledger;
   private final IncomeStatement income;
   private final BalanceSheet balance;
@@ -68,7 +70,17 @@ public final class Statements {
 
   private static List<Long> shares(List<Long> amounts, List<Long> whole) {
     return IntStream.range(0, amounts.size()).mapToObj(i -> whole.get(i) == 0 ? null
-        : Long.valueOf(Rounding.divide(java.math.BigDecimal.valueOf(amounts.get(i)).movePointRight(3), whole.get(i)))).toList();
+        : Long.valueOf(share(amounts.get(i), whole.get(i)))).toList();
+  }
+
+  /** In tenths of a percent, rounded half away from zero. */
+  private static long share(long part, long whole) {
+    long most = Long.MAX_VALUE / (2 * TENTHS);
+    if (Math.abs(part) > most || Math.abs(whole) > most) {
+      return Rounding.divide(BigDecimal.valueOf(part).multiply(BigDecimal.valueOf(TENTHS)), whole);
+    }
+    long twice = 2 * TENTHS * Math.abs(part) + Math.abs(whole);
+    return twice / (2 * Math.abs(whole)) * Long.signum(part) * Long.signum(whole);
   }
 
   private List<Long> amounts(Figure figure, List<Period> periods, boolean opening) {

@@ -46,6 +46,7 @@ class StatementsTest extends Journeys {
     accessible();
     click("Cash flow");
     click("Quarter");
+    assertThat(page.getByText("Apr to Jun")).hasCount(4);
     Locator direct = page.getByLabel("Direct", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.ROW);
     Locator indirect = page.getByLabel("Indirect", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.ROW);
     for (String section : List.of("Cash from operations", "Cash from investing", "Cash from financing", "Cash at the end")) {
