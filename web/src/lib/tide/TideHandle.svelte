@@ -1,17 +1,36 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
+
   interface Props {
     /** Where it stands, in pixels from the left. */
     x: number;
     day: number;
+    first?: number;
     last: number;
     label: string;
     /** Its day in words. */
     words: string;
     dayAt: (x: number) => number;
     onmove: (day: number) => void;
+    /** Its width in pixels, where it lies and how high it is, and what it looks like. */
+    width?: number;
+    look?: string;
+    children?: Snippet;
   }
 
-  let { x, day, last, label, words, dayAt, onmove }: Props = $props();
+  let {
+    x,
+    day,
+    first = 0,
+    last,
+    label,
+    words,
+    dayAt,
+    onmove,
+    width = 10,
+    look = 'top-0 h-[80px]',
+    children,
+  }: Props = $props();
   const STEPS: Record<string, number> = {
     ArrowLeft: -1,
     ArrowRight: 1,
@@ -40,16 +59,16 @@
   role="slider"
   tabindex="0"
   aria-label={label}
-  aria-valuemin={0}
+  aria-valuemin={first}
   aria-valuemax={last}
   aria-valuenow={day}
   aria-valuetext={words}
   title="{label} {words}: drag, or arrow keys (Shift for weeks)"
-  class="absolute top-0 h-[80px] w-[10px] cursor-ew-resize touch-none"
-  style="left:{x - 5}px"
+  class="absolute {look} cursor-ew-resize touch-none"
+  style="left:{x - width / 2}px;width:{width}px"
   {onkeydown}
   {onpointermove}
   onpointerdown={(e) => (e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)}
 >
-  <div class="mx-auto h-full w-[4px] bg-shoal"></div>
+  {#if children}{@render children()}{:else}<div class="mx-auto h-full w-[4px] bg-shoal"></div>{/if}
 </div>

@@ -2,7 +2,7 @@
   import { addDays, daysBetween, fullDay, monthName, shortDay, type Day } from '../dates';
   import { getPlan } from '../plan.svelte';
   import TideHandle from './TideHandle.svelte';
-  import { TideScale } from './scale';
+  import { runs, TideScale } from './scale';
 
   interface Props {
     /** The window of time the view below shows, both days included. */
@@ -39,6 +39,7 @@
     const handle = [scale.x(start), scale.x(end)].find((x) => x > pin - 4 && x < pin + 170);
     return { x: handle === undefined ? pin + 10 : handle + 10, anchor: 'start' as const };
   });
+  const short = $derived(runs(tide.shortfall));
   const limitNow = $derived(tide.limit[asOf] ?? 0);
 
   function clamp(day: number): number {
@@ -104,6 +105,16 @@
       clip-path="url(#ahead)"
     />
     <path d={scale.path(tide.closing, 0)} fill="none" stroke="#fff" stroke-width="2.2" clip-path="url(#settled)" />
+    {#each short as run (run.from)}
+      <rect
+        data-short
+        x={scale.x(run.from)}
+        y={HEIGHT - 20}
+        width={Math.max(2, scale.x(run.to) - scale.x(run.from))}
+        height="4"
+        fill="#e0602f"
+      />
+    {/each}
     {#if plan.trial}
       <path
         data-trial
@@ -159,6 +170,7 @@
     >
       {fullDay(addDays(tide.firstDay, hover))}: <b>{plan.money.sum(tide.closing[hover] ?? 0)}</b>
       <span class="hush">minimum {plan.money.short(tide.minimum[hover] ?? 0)}</span>
+      {#if tide.shortfall[hover]}<span class="bad">short {plan.money.short(tide.shortfall[hover]!)}</span>{/if}
     </div>
   {/if}
   <div class="pointer-events-none absolute right-3 top-2 w-[112px] text-[10.5px] leading-[1.45] text-[#9fc3c8]">

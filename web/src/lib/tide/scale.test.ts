@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { TideScale } from './scale';
+import { runs, TideScale } from './scale';
 
 describe('the scale of the tide line', () => {
   const closing = Array.from({ length: 900 }, (_, day) => 100_000 * Math.sin(day / 30) - (day === 451 ? 400_000 : 0));
@@ -35,4 +35,14 @@ describe('the scale of the tide line', () => {
   });
 
   it('draws nothing of nothing', () => expect(scale.path([], 0)).toBe(''));
+});
+
+describe('days that fall short', () => {
+  it('are runs of days in a row, first and last of each', () => {
+    expect(runs([0, 5, 5, 0, 0, 9])).toEqual([
+      { from: 1, to: 2 },
+      { from: 5, to: 5 },
+    ]);
+    expect(runs([0, 0])).toEqual([]);
+  });
 });

@@ -51,3 +51,15 @@ export class TideScale {
     return points.length ? 'M' + points.join('L') : '';
   }
 }
+
+/** The runs of days in a row that have an amount, first and last day of each. */
+export function runs(amounts: number[]): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  amounts.forEach((amount, day) => {
+    const last = found.at(-1);
+    if (!amount) return;
+    if (last && last.to === day - 1) last.to = day;
+    else found.push({ from: day, to: day });
+  });
+  return found;
+}

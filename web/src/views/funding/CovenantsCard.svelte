@@ -3,9 +3,10 @@
   import { answer, api } from '../../lib/api';
   import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
-  import { noAmount, readAmount } from '../../lib/money';
+  import { grouped, noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
+  import TypedField from '../../lib/TypedField.svelte';
   import type { Json } from '../lines/save';
   import { RATIOS } from './funding';
   import PastMonths from './PastMonths.svelte';
@@ -14,6 +15,7 @@
   const said = new Said();
   let ratio = $state('least-liquidity');
   let bound = $state('');
+  let name = $state('');
   let every = $state('quarter');
   let past = $state(false);
 
@@ -33,8 +35,22 @@
     e.preventDefault();
     const read = readAmount(bound);
     if (read === null) return said.now(noAmount(bound));
-    const name = RATIOS.find((one) => one.value === ratio)!.name;
-    if (await said.of(put((now) => [...now, { id: crypto.randomUUID(), name, ratio, bound: read, every }]))) bound = '';
+    const called = name.trim() || RATIOS.find((one) => one.value === ratio)!.name;
+    const added = { id: crypto.randomUUID(), name: called, ratio, bound: read, every };
+    if (await said.of(put((now) => [...now, added]))) bound = name = '';
+  }
+
+  /** The bound as it is kept; what is tested and its name are what the contract says. */
+  function kept(id: string): string {
+    const all = (plan.settings.covenants ?? []) as Json[];
+    return String(all.find((one) => one.id === id)?.bound ?? '');
+  }
+
+  async function putBound(id: string, text: string): Promise<string> {
+    const read = readAmount(text);
+    return read === null
+      ? noAmount(text)
+      : put((now) => now.map((one) => (one.id === id ? { ...one, bound: read } : one)));
   }
 
   function takeOut(id: string) {
@@ -61,7 +77,15 @@
         {#each covenants as one (one.id)}
           <tr>
             <th class="words" scope="row">{one.name}</th>
-            <td class="words">{one.ratio === 'net-debt-to-ebitda' ? 'at most' : 'at least'} {one.bound}</td>
+            <td class="words"
+              >{one.ratio === 'net-debt-to-ebitda' ? 'at most' : 'at least'}
+              <TypedField
+                class="w-[90px] text-right"
+                name="Bound of {one.name}"
+                value={grouped(kept(one.id))}
+                onput={(text) => putBound(one.id, text)}
+              /></td
+            >
             <td>{one.tightest?.value ?? '–'}</td>
             <td class="words"
               >{one.tightest ? `${monthName(one.tightest.date)} ${one.tightest.date.slice(0, 4)}` : ''}</td
@@ -89,6 +113,12 @@
       {#each RATIOS as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
     </select>
     <input class="small-field w-[100px] text-right" placeholder="bound" aria-label="Bound of it" bind:value={bound} />
+    <input
+      class="small-field w-[190px]"
+      placeholder="named in the contract"
+      aria-label="Its name in the contract"
+      bind:value={name}
+    />
     <select class="small-field" aria-label="How often it is tested" bind:value={every}>
       <option value="quarter">each quarter</option><option value="month">each month</option>
     </select>

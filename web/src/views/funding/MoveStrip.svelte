@@ -6,7 +6,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import { TideScale } from '../../lib/tide/scale';
-  import MoveMark from './MoveMark.svelte';
+  import TideHandle from '../../lib/tide/TideHandle.svelte';
 
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
@@ -76,17 +76,26 @@
     <div class="relative h-[30px] border-b border-rule-2" {onkeydown}>
       {#each loaded.data as one (one.id)}
         {@const day = daysBetween(tide.firstDay, moved?.one.id === one.id ? moved.to : one.day)}
-        <MoveMark
+        <TideHandle
+          width={18}
+          look="top-[4px] flex h-[24px] items-end justify-center"
           x={scale.x(day)}
           {day}
           first={asOf + 1}
           last={tide.closing.length - 1}
           label="{one.name}, {plan.money.sum(one.minor)}"
           words={fullDay(addDays(tide.firstDay, day))}
-          out={one.minor < 0}
           dayAt={(x) => scale.day(x)}
           onmove={(to) => void move(one, to)}
-        />
+        >
+          <svg width="14" height="22" aria-hidden="true"
+            ><path
+              d={one.minor < 0 ? 'M1 1H13V12L7 21L1 12Z' : 'M7 1L13 10V21H1V10Z'}
+              fill={one.minor < 0 ? '#b5533c' : '#1d6173'}
+              stroke="#fff"
+            /></svg
+          >
+        </TideHandle>
       {/each}
     </div>
     {#if moved}

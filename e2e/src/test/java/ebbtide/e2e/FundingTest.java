@@ -118,13 +118,16 @@ class FundingTest extends Journeys {
     type("Bound of it", "3");
     click("Add covenant");
     assertThat(row(page, "Interest cover")).containsText("not known");
+    type("Bound of Least liquidity", "300k");
+    assertThat(page.getByText("Least liquidity breaks first on 31 January 2026")).hasCount(0);
+    assertThat(page.locator("[data-short]").first()).isAttached();
     click("Months before the forecast");
     type("EBITDA of 2025-12", "a lot");
     assertThat(page.getByText("'a lot' is no amount")).isVisible();
     type("EBITDA of 2025-12", "21,500");
     assertThat(status()).containsText("months before the forecast set");
     accessible();
-    for (int i = 0; i < 3; i++) {
+    for (int i = 0; i < 4; i++) {
       click("Undo");
       page.waitForTimeout(250);
     }

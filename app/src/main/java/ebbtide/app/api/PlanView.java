@@ -22,9 +22,9 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
     List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<MissingView> missing, int unassigned,
     @Schema(nullable = true) String undo, @Schema(nullable = true) String redo, List<String> countries) {
 
-  /** Cash by day from the first day on, with what it is measured against. */
+  /** Cash by day from the first day on, with what it is measured against, and what falls short of it. */
   public record TideLine(LocalDate firstDay, LocalDate asOf, LocalDate horizonEnd, long[] closing, long[] minimum,
-      long[] limit, Marks marks, long cashNow, long headroomNow) {}
+      long[] limit, long[] shortfall, Marks marks, long cashNow, long headroomNow) {}
 
   /** The figures that say whether cash is enough (rules 8.7). */
   public record Marks(LocalDate lowWaterDay, long lowWaterHeadroom, long lowWaterCash, long peakNeed, long closing) {
@@ -72,7 +72,9 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
     Arrays.setAll(closing, day -> forecast.closing(forecast.timeline().date(day)));
     Arrays.setAll(minimum, day -> forecast.liquidity().minimum(day));
     Arrays.setAll(limit, day -> forecast.liquidity().limit(day));
-    return new TideLine(forecast.firstDay(), forecast.plan().settings().asOf(), forecast.lastDay(), closing, minimum, limit,
+    long[] shortfall = new long[days];
+    Arrays.setAll(shortfall, day -> forecast.funding().shortfall(day));
+    return new TideLine(forecast.firstDay(), forecast.plan().settings().asOf(), forecast.lastDay(), closing, minimum, limit, shortfall,
         Marks.of(forecast), closing[forecast.asOfIndex()], forecast.liquidity().headroom(forecast.asOfIndex()));
   }
 
