@@ -75,6 +75,20 @@ class ForecastCommandTest {
     assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
   }
 
+  private List<String> amounts(String show, String row) {
+    assertThat(run("../docs/examples/every-kind.json", "--show", show)).isZero();
+    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(row + ",")).map(one -> one.substring(one.lastIndexOf(',') + 1)).toList();
+  }
+
+  @Test
+  void statements_printBalancedAndByQuarter() {
+    assertThat(amounts("balance", "assets")).hasSizeGreaterThan(12).isEqualTo(amounts("balance", "liabilities-and-equity"));
+    assertThat(amounts("income", "sales")).isNotEmpty();
+    assertThat(amounts("cashflow", "net")).isNotEmpty();
+    assertThat(run("../docs/examples/every-kind.json", "--show", "income", "--by", "week")).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("Statements are by month, quarter or year: choose one of them");
+  }
+
   private List<String> funding(String example, String row) {
     assertThat(run("../docs/examples/" + example + ".json", "--show", "funding")).isZero();
     return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(row + ",")).map(one -> one.substring(one.lastIndexOf(',') + 1)).toList();

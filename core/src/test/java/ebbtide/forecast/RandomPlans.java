@@ -25,6 +25,7 @@ import ebbtide.plan.Expensing;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
+import ebbtide.plan.LongRange;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Netting;
@@ -136,8 +137,14 @@ public final class RandomPlans {
     settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
         List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
             : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(funding.rules())
-            .agreeing(funding.covenants(), funding.pastMonths()).startingFrom(random.nextInt(4) == 0 ? null : opening(settings));
+            .agreeing(funding.covenants(), funding.pastMonths()).startingFrom(random.nextInt(4) == 0 ? null : opening(settings)).goingOn(random.nextBoolean() ? null : longRange());
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
+  }
+
+  private LongRange longRange() {
+    return new LongRange(List.of(new Percent(random.nextInt(200_000) - 100_000), Percent.ZERO), new Percent(random.nextInt(900_000)), amount(), new Percent(random.nextInt(50_000)),
+        random.nextInt(90), random.nextInt(90), random.nextInt(90), List.of(amount(), amount()), new Percent(random.nextInt(200_000)), new Percent(random.nextInt(90_000)),
+        new Percent(250_000), new Percent(random.nextInt(900_000)));
   }
 
   /** An opening balance sheet of the right day, each entry cleared by some line, staying, or neither. */
