@@ -61,6 +61,7 @@ class WorkedExamplesTest {
 
       bring(page, running, "days-target.json");
       link(page, "Statements").click();
+      button(page, "Roll-forwards").click();
       assertThat(cell(page, "closing", 0)).hasText("193,571.43");
       bring(page, running, "early-payment.json");
       link(page, "Payments").click();
