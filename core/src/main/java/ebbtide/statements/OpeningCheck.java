@@ -134,6 +134,9 @@ public final class OpeningCheck {
       if (entry.lineId() != null && plan.findLine(entry.lineId()).isEmpty()) {
         add(entry.name() + " was cleared by a line that is no longer there: choose the line that clears its " + words(entry.amount()) + ", or say that it stays", null,
             entry.kind(), entry.amount());
+      } else if (entry.lineId() != null && plan.findLine(entry.lineId()).filter(line -> !line.isGroup() && plan.isActive(line)).isEmpty()) {
+        add(entry.name() + ", " + words(entry.amount()) + ", is to be cleared by " + plan.findLine(entry.lineId()).orElseThrow().name()
+            + ", which is switched off or a heading: choose a line that pays, or say that it stays", entry.lineId(), entry.kind(), entry.amount());
       } else if (entry.lineId() == null && !entry.stays()) {
         add("Nothing clears " + entry.name() + ", " + words(entry.amount()) + ": choose the line that does, or say that it stays", null, entry.kind(), entry.amount());
       }

@@ -16,9 +16,9 @@ import ebbtide.plan.TermLoan;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
@@ -31,7 +31,8 @@ public final class Settlements {
   private final Billings billings;
   private final Function<Line, PaidDays> paidDays;
   private final Function<Line, Implied> implied;
-  private final Map<String, Object> accounts = new HashMap<>();
+  // Asked from several sides at once, when a forecast is kept.
+  private final Map<String, Object> accounts = new ConcurrentHashMap<>();
   private Map<String, long[]> swept = Map.of();
 
   /** Makes the settlements of a plan; the others of a line are asked for when a settlement needs them. */

@@ -183,6 +183,9 @@ class StatementsByHandTest {
         .anyMatch(one -> one.startsWith("Old line was cleared by a line that is no longer there"))
         .anyMatch(one -> one.startsWith("Receivables of sales: the opening balance sheet has 10,100, its flows clear 10,000; 100 stays"))
         .anyMatch(one -> one.startsWith("Payables of goods: the opening balance sheet has 0, its flows clear 6,000"));
+    Plan plan = forecast(openingWith(new Entry("Deposit", Kind.OTHER_PAYABLES, 500, "asleep", false)), line("asleep", Assumption.DatedItems.untaxed(List.of(), Convention.NONE)).off()).plan();
+    assertThat(OpeningCheck.of(Forecaster.forecast(plan, BOOKS)).findings()).extracting(OpeningCheck.Finding::sentence)
+        .anyMatch(one -> one.startsWith("Deposit, 5, is to be cleared by asleep, which is switched off or a heading"));
     assertThat(OpeningCheck.placed(forecast(new OpeningSheet(D, entries))).unplaced()).as("cash as typed is 500 less").isEqualTo(-50_000);
     assertThat(OpeningCheck.of(forecast(new OpeningSheet(D.minusMonths(1).withDayOfMonth(30), List.of()))).findings()).singleElement()
         .extracting(OpeningCheck.Finding::sentence).asString().startsWith("The opening balance sheet is of 30 Nov 2025, but the forecast starts after 31 Dec 2025");
