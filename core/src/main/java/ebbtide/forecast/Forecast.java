@@ -8,6 +8,7 @@ import ebbtide.plan.Plan;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
+import ebbtide.timing.ExpectedItem;
 import ebbtide.timing.ItemTiming;
 import ebbtide.timing.Settlements;
 import java.time.LocalDate;
@@ -49,6 +50,9 @@ public final class Forecast {
 
   /** A signed amount of one part on one day. */
   public record DayFlow(LocalDate day, Part part, long minor) {}
+
+  /** An open item with what it was forecast to pay on its day, signed: less what was taken as paid on account. */
+  public record ItemFlow(ExpectedItem item, long minor) {}
 
   public Plan plan() {
     return plan;
@@ -177,6 +181,26 @@ public final class Forecast {
       }
     }
     return found;
+  }
+
+  /** Returns a part of a line that is no group by day from the day after the as-of date to the horizon's last, signed; empty where all are nil. */
+  public long[] daysAfter(Line line, Part part) {
+    return flows.get(line.id()).days(part, asOfIndex() + 1, timeline.index(lastDay()) + 1);
+  }
+
+  /** Returns what each open item of a line that is no group is forecast to pay; items left out are not among them. */
+  public List<ItemFlow> itemFlows(Line line) {
+    return List.copyOf(flows.get(line.id()).itemFlows());
+  }
+
+  /** Returns movements after the as-of date that are not assigned, of one direction, by day as {@link #daysAfter}. */
+  public long[] unassignedAfter(Direction direction) {
+    return (direction == Direction.RECEIPT ? unassignedIn : unassignedOut).days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
+  }
+
+  /** Returns movements after the as-of date between own accounts, by day as {@link #daysAfter}. */
+  public long[] transfersAfter() {
+    return transfers.days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
   }
 
   LineFlows flowsOf(String lineId) {

@@ -391,7 +391,7 @@ public final class Forecaster {
 
     @Override
     public void fromItem(ExpectedItem item, int day, long minor) {
-      flows.addItem(day, minor * sign);
+      flows.addItem(item, day, minor * sign);
     }
 
     @Override

@@ -5,7 +5,9 @@ import ebbtide.plan.Line.CashOverride;
 import ebbtide.money.Split;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
+import ebbtide.timing.ExpectedItem;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -25,6 +27,7 @@ final class LineFlows implements Spread.DaySink {
   private long[] netted;
   private long[] estimated;
   private boolean[] overdue;
+  private final List<Forecast.ItemFlow> itemFlows = new ArrayList<>();
 
   LineFlows(Timeline timeline, int asOf) {
     this.timeline = timeline;
@@ -61,7 +64,8 @@ final class LineFlows implements Spread.DaySink {
   }
 
   /** Adds what an open item is expected to pay; it is committed, and nothing is netted with it. */
-  void addItem(int day, long minor) {
+  void addItem(ExpectedItem item, int day, long minor) {
+    itemFlows.add(new Forecast.ItemFlow(item, minor));
     if (day > asOf && day < timeline.days()) {
       items = items.length == 0 ? new long[timeline.days()] : items;
       items[day] += minor;
@@ -165,6 +169,21 @@ final class LineFlows implements Spread.DaySink {
   long on(Part part, int day) {
     long[] days = part == Part.SETTLED ? settled : part == Part.COMMITTED ? committed : estimated;
     return (days.length == 0 ? 0 : days[day]) + (part == Part.COMMITTED && items.length > 0 ? items[day] : 0);
+  }
+
+  List<Forecast.ItemFlow> itemFlows() {
+    return itemFlows;
+  }
+
+  /** Returns a part's days from one index to another, an empty array where all are nil. */
+  long[] days(Part part, int from, int to) {
+    long[] days = new long[to - from];
+    boolean any = false;
+    for (int day = from; day < to; day++) {
+      days[day - from] = on(part, day);
+      any |= days[day - from] != 0;
+    }
+    return any ? days : NONE;
   }
 
   void addTo(long[] net) {

@@ -4,54 +4,106 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Part;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.timing.ExpectedItem;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /**
- * A forecast kept as it stood (rules 10.1): its as-of date, cash that day, and the flows after it by line and day. It
- * never changes, whatever becomes of the lines.
+ * A forecast kept as it stood (rules 10.1): its as-of date, cash that day, the flows after it by line and day, and when each open item was
+ * expected. It never changes, whatever becomes of the lines. Movements after its as-of date that nobody had assigned, and transfers under
+ * way, are kept as lines of their own.
  */
-public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, List<KeptLine> lines, List<KeptFlow> flows) {
-  /** A line as it was named and grouped that day. */
-  public record KeptLine(String id, String name, String group, Direction direction) {}
+public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, List<KeptLine> lines, Map<String, KeptFlows> flows, List<KeptItem> items) {
+  /** The ids under which movements are kept that belong to no line. */
+  public static final String UNASSIGNED_IN = "unassigned-receipts";
+  public static final String UNASSIGNED_OUT = "unassigned-payments";
+  public static final String TRANSFERS = "transfers";
 
-  /** A signed amount in minor units that a line's part was forecast to bring on a day. */
-  public record KeptFlow(String lineId, LocalDate day, Part part, long minor) {}
+  /** A line as it was named and grouped that day; the mark tells whether its assumption is still the same. */
+  public record KeptLine(String id, String name, String group, Direction direction, String mark) {}
+
+  /**
+   * An open item as it was expected: the day (null: left out) and what it was to pay then, signed, and what was open of it, unsigned. An
+   * order is to become invoices.
+   */
+  public record KeptItem(String id, String lineId, String number, String counterparty, boolean order, LocalDate due, LocalDate day, long minor, long open) {}
 
   public Snapshot {
     lines = List.copyOf(lines);
-    // A list made by of() is already unmodifiable; large ones are not copied again.
-    flows = Collections.unmodifiableList(flows);
+    flows = Collections.unmodifiableMap(flows);
+    items = List.copyOf(items);
   }
 
-  /** Returns the snapshot of a forecast; unassigned movements and transfers after its as-of date are kept as lines. */
-  public static Snapshot of(Forecast forecast) {
+  /** Returns the snapshot of a forecast, with the marks of its lines' assumptions. */
+  public static Snapshot of(Forecast forecast, Function<Line, String> marks) {
     LocalDate asOf = forecast.plan().settings().asOf();
     List<KeptLine> lines = new ArrayList<>();
-    List<KeptFlow> flows = new ArrayList<>();
+    Map<String, KeptFlows> flows = new LinkedHashMap<>();
+    List<KeptItem> items = new ArrayList<>();
     for (Line line : forecast.plan().lines()) {
       if (!line.isGroup()) {
-        lines.add(new KeptLine(line.id(), line.name(), forecast.plan().pathOf(line), line.direction()));
-        forecast.flows(line).stream().filter(flow -> flow.day().isAfter(asOf))
-            .forEach(flow -> flows.add(new KeptFlow(line.id(), flow.day(), flow.part(), flow.minor())));
+        lines.add(new KeptLine(line.id(), line.name(), forecast.plan().pathOf(line), line.direction(), marks.apply(line)));
+        flows.put(line.id(), new KeptFlows(forecast.daysAfter(line, Part.COMMITTED), forecast.daysAfter(line, Part.ESTIMATED)));
+        forecast.itemFlows(line).forEach(flow -> items.add(kept(line, flow.item(), flow.minor())));
+        forecast.items().of(line).stream().filter(ExpectedItem::isLeftOut).forEach(item -> items.add(kept(line, item, 0)));
       }
     }
-    return new Snapshot(asOf, forecast.lastDay(), forecast.closing(asOf), lines, flows);
+    outside(lines, flows, UNASSIGNED_IN, "Receipts not assigned", Direction.RECEIPT, forecast.unassignedAfter(Direction.RECEIPT));
+    outside(lines, flows, UNASSIGNED_OUT, "Payments not assigned", Direction.PAYMENT, forecast.unassignedAfter(Direction.PAYMENT));
+    outside(lines, flows, TRANSFERS, "Between own accounts, under way", Direction.PAYMENT, forecast.transfersAfter());
+    return new Snapshot(asOf, forecast.lastDay(), forecast.closing(asOf), lines, flows, items);
+  }
+
+  private static KeptItem kept(Line line, ExpectedItem one, long minor) {
+    return new KeptItem(one.item().id(), line.id(), one.item().number(), one.item().counterparty(), one.item().kind() == ebbtide.books.OpenItem.Kind.ORDER,
+        one.item().due(), one.day(), minor, one.item().amount().open());
+  }
+
+  private static void outside(List<KeptLine> lines, Map<String, KeptFlows> flows, String id, String name, Direction direction, long[] days) {
+    if (days.length > 0) {
+      lines.add(new KeptLine(id, name, "", direction, ""));
+      flows.put(id, new KeptFlows(days, KeptFlows.NONE.estimated()));
+    }
+  }
+
+  /** Returns whether an id stands for movements that belong to no line. */
+  static boolean isOutside(String id) {
+    return id.equals(UNASSIGNED_IN) || id.equals(UNASSIGNED_OUT) || id.equals(TRANSFERS);
+  }
+
+  private int index(LocalDate day) {
+    return (int) ChronoUnit.DAYS.between(asOf, day) - 1;
+  }
+
+  /** Returns what a line was forecast to bring from one day to another, both included, in signed minor units. */
+  public long sum(String lineId, LocalDate from, LocalDate to) {
+    return flows.getOrDefault(lineId, KeptFlows.NONE).sum(index(from), index(to) + 1);
+  }
+
+  /** Returns whether nothing at all was forecast of a line on any day from one to another. */
+  boolean isNil(String lineId, LocalDate from, LocalDate to) {
+    return flows.getOrDefault(lineId, KeptFlows.NONE).isNil(index(from), index(to) + 1);
   }
 
   /** Returns what each line was forecast to bring from one day to another, both included, in signed minor units. */
   Map<String, Long> byLine(LocalDate from, LocalDate to) {
     Map<String, Long> sums = new HashMap<>();
-    for (KeptFlow flow : flows) {
-      if (!flow.day().isBefore(from) && !flow.day().isAfter(to)) {
-        sums.merge(flow.lineId(), flow.minor(), Long::sum);
-      }
-    }
+    flows.forEach((id, kept) -> sums.put(id, kept.sum(index(from), index(to) + 1)));
     return sums;
+  }
+
+  /** Returns the open items of each line. */
+  Map<String, List<KeptItem>> itemsByLine() {
+    Map<String, List<KeptItem>> byLine = new HashMap<>();
+    items.forEach(item -> byLine.computeIfAbsent(item.lineId(), id -> new ArrayList<>()).add(item));
+    return byLine;
   }
 
   /** Returns the closing cash that was forecast for a day after the as-of date, in minor units. */

@@ -238,16 +238,17 @@ class IdentitiesTest {
   }
 
   private static void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow(RandomPlans.Case some, long seed) {
-    Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()));
+    Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), line -> "");
     LocalDate later = some.plan().settings().asOf().plusDays(6);
     ebbtide.plan.Plan today = withAsOf(some.plan(), later);
     Period window = Variance.findComparable(snapshot, later).orElseThrow();
-    Variance variance = Variance.of(snapshot, today, some.books(), window);
+    Variance variance = Variance.of(snapshot, new ebbtide.track.Facts(today, some.books(), List.of(), List.of()), List.of(window), window);
     Map<String, Variance.Row> rows = new HashMap<>();
     variance.rows().forEach(row -> rows.put(row.id(), row));
     long forecast = rows.get("receipts").forecast() + rows.get("payments").forecast();
     long transfers = rows.containsKey("transfers") ? rows.get("transfers").actual() : 0;
-    assertThat(rows.get("net").forecast()).isEqualTo(forecast);
+    assertThat(rows.get("net").forecast()).isEqualTo(forecast + (rows.containsKey("transfers") ? rows.get("transfers").forecast() : 0));
+    assertThat(rows.get("net").why().total()).isEqualTo(rows.get("net").variance());
     assertThat(rows.get("net").actual()).isEqualTo(
         rows.get("receipts").actual() + rows.get("payments").actual() + transfers);
     assertThat(rows.get("closing").actual() - some.books().cash(snapshot.asOf())).isEqualTo(rows.get("net").actual());

@@ -81,12 +81,12 @@ class ChangedTreeTest {
   @MethodSource("seeds")
   void variance_treeChangedSince_losesNoForecastAndNamesEachChange(long seed) {
     RandomPlans.Case some = RandomPlans.of(seed);
-    Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()));
+    Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), line -> "");
     Changes changes = new Changes(some.plan(), seed);
     LocalDate now = some.plan().settings().asOf().plusDays(6);
     Plan today = changes.today(now);
     Period window = Variance.findComparable(snapshot, now).orElseThrow();
-    Variance variance = Variance.of(snapshot, today, some.books(), window);
+    Variance variance = Variance.of(snapshot, new Facts(today, some.books(), List.of(), List.of()), List.of(window), window);
     Map<String, Variance.Row> rows = variance.rows().stream().collect(Collectors.toMap(Variance.Row::id, row -> row));
 
     Map<String, Long> kept = snapshot.byLine(window.startInclusive(), window.lastDay());
@@ -95,7 +95,7 @@ class ChangedTreeTest {
       assertThat(row.forecast()).as(line.name()).isEqualTo(kept.getOrDefault(line.id(), 0L));
       boolean gone = changes.gone.contains(line);
       assertThat(row.kind()).isEqualTo(gone ? Variance.RowKind.GONE_LINE : Variance.RowKind.LINE);
-      assertThat(row.actual()).isEqualTo(gone ? 0 : booked(some.books().byLine().getOrDefault(line.id(), List.of()), window));
+      assertThat(row.actual()).isEqualTo(booked(some.books().byLine().getOrDefault(line.id(), List.of()), window));
       assertThat(variance.moved().contains("'" + line.name() + "' is no longer in the plan")).isEqualTo(gone);
     }
     assertThat(rows.get("net").forecast()).isEqualTo(kept.values().stream().mapToLong(Long::longValue).sum());
@@ -120,8 +120,9 @@ class ChangedTreeTest {
     Set<Variance.RowKind> ends = Set.of(Variance.RowKind.LINE, Variance.RowKind.GONE_LINE, Variance.RowKind.UNASSIGNED,
         Variance.RowKind.TRANSFERS);
     assertThat(rows.values().stream().filter(row -> ends.contains(row.kind())).mapToLong(Variance.Row::variance).sum())
-        .as("every variance is on a line").isEqualTo(rows.get("net").variance()
-            + rows.values().stream().filter(row -> row.kind() == Variance.RowKind.GONE_LINE).mapToLong(Variance.Row::actual).sum());
+        .as("every variance is on a line").isEqualTo(rows.get("net").variance());
+    assertThat(rows.values()).filteredOn(row -> row.kind() != Variance.RowKind.CLOSING).allSatisfy(row ->
+        assertThat(row.why().total()).isEqualTo(row.variance()));
   }
 
   private static long booked(List<DayAmount> movements, Period window) {

@@ -51,7 +51,15 @@ class VarianceTest {
   private final Books then = Books.of(List.of(new Account("a", "A", "GB", false, THEN, 100_000)));
   private final Snapshot snapshot = Snapshot.of(Forecaster.forecast(plan(THEN, group("g"),
       line("sales", null, "Sales", Direction.RECEIPT, 50_000), line("ice", "g", "Ice", Direction.PAYMENT, 20_000),
-      line("old", null, "Old", Direction.PAYMENT, 3_000)), then));
+      line("old", null, "Old", Direction.PAYMENT, 3_000)), then), line -> "");
+
+  private static Facts facts(Plan plan, Books books) {
+    return new Facts(plan, books, List.of(), List.of());
+  }
+
+  private Variance compared(Plan today, Period window) {
+    return Variance.of(snapshot, facts(today, then), List.of(window), window);
+  }
 
   private Map<String, Variance.Row> rows(Variance variance) {
     Map<String, Variance.Row> rows = new HashMap<>();
@@ -64,7 +72,7 @@ class VarianceTest {
     Books now = Books.of(then.accounts(), List.of(paid(45_000, "sales"), paid(-18_000, "ice"), paid(-4_000, "ferry"), paid(-500, null)));
     Plan today = plan(NOW, group("g"), line("sales", null, "Sales", Direction.RECEIPT, 50_000),
         line("ice", null, "Ice & boxes", Direction.PAYMENT, 20_000), line("ferry", null, "Ferry", Direction.PAYMENT, 0));
-    Variance variance = Variance.of(snapshot, today, now, WINDOW);
+    Variance variance = Variance.of(snapshot, facts(today, now), List.of(WINDOW), WINDOW);
     Map<String, Variance.Row> rows = rows(variance);
     assertThat(rows.get("sales").variance()).isEqualTo(-5_000);
     assertThat(rows.get("sales").variancePercentHundredths()).isEqualTo(-1_000);
@@ -84,9 +92,9 @@ class VarianceTest {
   @Test
   void window_outsideForecastOrFacts_isRefusedInASentence() {
     Plan today = plan(NOW);
-    assertThatThrownBy(() -> Variance.of(snapshot, today, then, new Period(THEN, NOW)))
+    assertThatThrownBy(() -> compared(today, new Period(THEN, NOW)))
         .hasMessage("the snapshot forecasts from 2026-03-02, but the window starts on 2026-03-01");
-    assertThatThrownBy(() -> Variance.of(snapshot, today, then, new Period(NOW, NOW.plusDays(3))))
+    assertThatThrownBy(() -> compared(today, new Period(NOW, NOW.plusDays(3))))
         .hasMessage("facts are known up to 2026-03-15, but the window ends on 2026-03-17");
     assertThat(Variance.findComparable(snapshot, THEN)).isEmpty();
     assertThat(Variance.findComparable(snapshot, NOW)).contains(WINDOW);
