@@ -21,14 +21,14 @@ import java.util.TreeMap;
  * (rules 7.7). Cash held earns {@code cashRate} a year; {@code terms} are those that lines
  * share, {@code documents} what an analyst ticks off; {@code paymentRuns} is null where bills are paid one by one;
  * {@code habits} are those that an analyst says of counterparties; a month of a stream on books is closed {@code closedAfter} days after
- * its end (rules 5.1).
+ * its end (rules 5.1); {@code explained} says which variances must be (rules 10.2), null where none must.
  */
 public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek firstDayOfWeek, Month firstFiscalMonth,
     int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
     Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms,
     List<SourceDocument> documents, PaymentRuns paymentRuns, List<SaidHabit> habits, int closedAfter, FundingRules funding, List<Covenant> covenants,
     SortedMap<YearMonth, Covenant.PastMonth> pastMonths, OpeningSheet openingSheet,
-    LongRange longRange) {
+    LongRange longRange, Threshold explained) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
 
   public Settings {
@@ -71,55 +71,61 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
       int horizonMonths, AmountSteps amountSteps, Steps<Long> minimumCash, Facility facility, Set<Certainty> countedReceipts,
       Set<Certainty> countedPayments, Steps<Percent> cashRate, List<NamedTerms> terms, List<SourceDocument> documents) {
     this(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility, countedReceipts,
-        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL, List.of(), new TreeMap<>(), null, null);
+        countedPayments, cashRate, terms, documents, null, List.of(), 0, FundingRules.USUAL, List.of(), new TreeMap<>(), null, null, null);
   }
 
   /** Returns the same settings with payment runs, or null without. */
   public Settings paying(PaymentRuns runs) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings with what an analyst says of how counterparties pay. */
   public Settings knowing(List<SaidHabit> said) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, said, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings for another as-of date. */
   public Settings on(LocalDate otherAsOf) {
     return new Settings(name, currency, otherAsOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings with months closed some days after their end. */
   public Settings closing(int days) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding, covenants, pastMonths, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, days, funding, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings funded in another way. */
   public Settings funded(FundingRules rules) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules, covenants, pastMonths, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, rules, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings with covenants, and what the months before the forecast came to that they read. */
   public Settings agreeing(List<Covenant> agreed, SortedMap<YearMonth, Covenant.PastMonth> past) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, agreed, past, openingSheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, agreed, past, openingSheet, longRange, explained);
   }
 
   /** Returns the same settings with the balance sheet that statements start from, null without. */
   public Settings startingFrom(OpeningSheet sheet) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, sheet, longRange);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, sheet, longRange, explained);
   }
 
   /** Returns the same settings with how the years after the months go on, null without. */
   public Settings goingOn(LongRange years) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
-        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, years);
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, years, explained);
+  }
+
+  /** Returns the same settings with which variances must be explained, null where none must. */
+  public Settings explaining(Threshold from) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, from);
   }
 
   /** Returns the last day of the month before the first that is forecast: the opening balance sheet stands then (rules 9.1). */

@@ -67,7 +67,8 @@ public final class SalesTaxAccount {
   /** The first month of the earliest period that is settled after the as-of date, or is said to be owed still. */
   private YearMonth firstUnsettled() {
     YearMonth last = rule.lastMonthOf(plan.settings().firstForecastMonth());
-    while (settled(last.minusMonths(rule.periodMonths()), 0).isAfter(plan.settings().asOf())) {
+    // A refund comes later than a payment would: until then it may be owed.
+    while (settled(last.minusMonths(rule.periodMonths()), -1).isAfter(plan.settings().asOf())) {
       last = last.minusMonths(rule.periodMonths());
     }
     if (!rule.owed().isEmpty() && rule.owed().firstKey().isBefore(last)) {
@@ -101,7 +102,7 @@ public final class SalesTaxAccount {
     for (YearMonth last = rule.lastMonthOf(Timeline.month(firstMonth)); !rule.firstMonthOf(last).isAfter(end);
         last = last.plusMonths(rule.periodMonths())) {
       TaxPeriod period = period(last);
-      if (period.settled().isAfter(plan.settings().asOf()) || period.owed() != null) {
+      if (period.settled().isAfter(plan.settings().asOf()) || period.owed() != null || settled(last, period.proposed()).isAfter(plan.settings().asOf())) {
         periods.add(period);
       }
     }

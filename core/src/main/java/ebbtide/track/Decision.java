@@ -8,6 +8,12 @@ import java.time.LocalDate;
  * of what was not invoiced.
  */
 public record Decision(String lineId, LocalDate from, LocalDate to, long open, long carried, LocalDate on, boolean later) {
+  /** Returns the decision on a difference of which so much is carried, in minor units in the line's direction. */
+  public static Decision of(Difference difference, long carried, LocalDate on) {
+    return new Decision(difference.lineId(), difference.from(), difference.to(), difference.open(), -carried * difference.direction().sign(), on,
+        difference.of() == Difference.Of.INVOICED_OF_MONTH);
+  }
+
   long dropped() {
     return open - carried;
   }

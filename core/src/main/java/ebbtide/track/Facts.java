@@ -69,9 +69,18 @@ public final class Facts {
     return days;
   }
 
-  /** Returns all cash of a line from one day to another, both included, signed. */
+  /** Returns all cash of a line, or of what belongs to none, from one day to another, both included, signed. */
   long actual(String lineId, LocalDate from, LocalDate to) {
-    return sum(books.byLine().getOrDefault(lineId, List.of()), from, to);
+    return sum(movements(lineId), from, to);
+  }
+
+  List<DayAmount> movements(String lineId) {
+    return switch (lineId) {
+      case Snapshot.UNASSIGNED_IN -> books.unassignedIn();
+      case Snapshot.UNASSIGNED_OUT -> books.unassignedOut();
+      case Snapshot.TRANSFERS -> books.transfers();
+      default -> books.byLine().getOrDefault(lineId, List.of());
+    };
   }
 
   static long sum(List<DayAmount> amounts, LocalDate from, LocalDate to) {

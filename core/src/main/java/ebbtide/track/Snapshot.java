@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,7 +18,7 @@ import java.util.function.Function;
 
 /**
  * A forecast kept as it stood (rules 10.1): its as-of date, cash that day, the flows after it by line and day, and when each open item was
- * expected. It never changes, whatever becomes of the lines. Movements after its as-of date that nobody had assigned, and transfers under
+ * expected, in order of id. It never changes, whatever becomes of the lines. Movements after its as-of date that nobody had assigned, and transfers under
  * way, are kept as lines of their own.
  */
 public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, List<KeptLine> lines, Map<String, KeptFlows> flows, List<KeptItem> items) {
@@ -55,9 +56,14 @@ public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, Li
         forecast.items().of(line).stream().filter(ExpectedItem::isLeftOut).forEach(item -> items.add(kept(line, item, 0)));
       }
     }
-    outside(lines, flows, UNASSIGNED_IN, "Receipts not assigned", Direction.RECEIPT, forecast.unassignedAfter(Direction.RECEIPT));
-    outside(lines, flows, UNASSIGNED_OUT, "Payments not assigned", Direction.PAYMENT, forecast.unassignedAfter(Direction.PAYMENT));
-    outside(lines, flows, TRANSFERS, "Between own accounts, under way", Direction.PAYMENT, forecast.transfersAfter());
+    List<long[]> days = List.of(forecast.unassignedAfter(Direction.RECEIPT), forecast.unassignedAfter(Direction.PAYMENT), forecast.transfersAfter());
+    for (int i = 0; i < days.size(); i++) {
+      if (days.get(i).length > 0) {
+        lines.add(outside().get(i));
+        flows.put(outside().get(i).id(), new KeptFlows(days.get(i), KeptFlows.NONE.estimated()));
+      }
+    }
+    items.sort(Comparator.comparing(KeptItem::id));
     return new Snapshot(asOf, forecast.lastDay(), forecast.closing(asOf), lines, flows, items);
   }
 
@@ -66,11 +72,11 @@ public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, Li
         one.item().due(), one.day(), minor, one.item().amount().open());
   }
 
-  private static void outside(List<KeptLine> lines, Map<String, KeptFlows> flows, String id, String name, Direction direction, long[] days) {
-    if (days.length > 0) {
-      lines.add(new KeptLine(id, name, "", direction, ""));
-      flows.put(id, new KeptFlows(days, KeptFlows.NONE.estimated()));
-    }
+  /** Returns the lines under which movements are kept that belong to none. */
+  static List<KeptLine> outside() {
+    return List.of(new KeptLine(UNASSIGNED_IN, "Receipts not assigned", "", Direction.RECEIPT, ""),
+        new KeptLine(UNASSIGNED_OUT, "Payments not assigned", "", Direction.PAYMENT, ""),
+        new KeptLine(TRANSFERS, "Between own accounts, under way", "", Direction.PAYMENT, ""));
   }
 
   /** Returns whether an id stands for movements that belong to no line. */

@@ -1,7 +1,10 @@
 package ebbtide.sim;
 
+import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.Books;
+import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.PatternSchedule;
 import ebbtide.money.Split;
@@ -13,6 +16,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
+import ebbtide.time.Spread;
 import ebbtide.timing.PayAccount;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -70,6 +74,7 @@ final class DemoBank {
     plan.lines().forEach(bank::book);
     bank.bookLedger(ledger);
     bank.transfersAndSurprises();
+    bank.bookLoan();
     bank.movements.removeIf(m -> m.bookingDate().isBefore(FIRST_DAY) || m.bookingDate().isAfter(LAST_DAY));
     bank.movements.sort(Comparator.comparing(BankMovement::account).thenComparing(BankMovement::bookingDate)
         .thenComparing(BankMovement::text).thenComparing(BankMovement::minor));
@@ -115,6 +120,17 @@ final class DemoBank {
         .forEach(month -> add(line, month.day(), wobble(month.proposed() + month.after(), 4), "PAYROLL TAX", "Revenue Office"));
   }
 
+  /** The loan and the beds it buys are booked on the days agreed, to the penny. */
+  private void bookLoan() {
+    Plan funded = DemoFunding.of(plan);
+    Forecast forecast = Forecaster.forecast(funded, Books.of(List.of(new Account(CURRENT, "Current account", "GB", false, plan.settings().asOf(), 0))));
+    for (String id : List.of("loan", "loan-interest", "assets")) {
+      Line line = funded.findLine(id).orElseThrow();
+      forecast.flows(line).forEach(flow -> movements.add(new BankMovement(CURRENT, flow.day(), flow.day(), flow.minor(), line.name().toUpperCase(), "Tidewater Bank", "",
+          List.of(new AssignedPart(id, flow.minor())))));
+    }
+  }
+
   /** What the ledger says was paid: a counterparty's payments of a day come as one sum, whose words name no more than one of them. */
   private void bookLedger(List<LedgerEntry> ledger) {
     SortedMap<String, List<LedgerEntry>> sums = new TreeMap<>();
@@ -132,7 +148,7 @@ final class DemoBank {
     });
   }
 
-  /** Each month's cash by the pattern in several payments, on business days that lean a little late. */
+  /** Each month's cash by the pattern in several payments, on business days that lean a little late; days that are agreed are kept within a few. */
   private void bookStream(Line line) {
     PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), MONTHS);
     List<String> parties = PARTIES.get(line.id());
@@ -145,11 +161,20 @@ final class DemoBank {
       long[] parts = Split.byWeights(cash, random.longs(count, 40, 160).toArray());
       YearMonth month = schedule.cashMonths().get(m);
       for (long part : parts) {
-        LocalDate day = UK.nextOrSame(month.atDay(1 + random.nextInt(month.lengthOfMonth())));
+        LocalDate day = UK.nextOrSame(agreed(line, month.atDay(1 + random.nextInt(month.lengthOfMonth()))));
         String party = parties.get(random.nextInt(parties.size()));
         add(line, day, part, (line.direction().sign() > 0 ? "INV " : "BILL ") + ++number, party);
       }
     }
+  }
+
+  /** The agreed day that is nearest to some day of a month, up to three days later; that day where none are agreed. */
+  private static LocalDate agreed(Line line, LocalDate day) {
+    if (!(((Assumption.Stream) line.assumption()).spread() instanceof Spread.OnDays on)) {
+      return day;
+    }
+    int nearest = on.days().stream().map(Spread.DayWeight::day).min(Comparator.comparingInt(one -> Math.abs(one - day.getDayOfMonth()))).orElseThrow();
+    return day.withDayOfMonth(Math.min(nearest, day.lengthOfMonth())).plusDays(day.getDayOfMonth() % 4);
   }
 
   /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */

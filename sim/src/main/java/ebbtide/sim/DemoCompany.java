@@ -6,6 +6,7 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.formats.budget.Sheet;
@@ -35,16 +36,32 @@ public final class DemoCompany {
 
   /** Returns the company as its plan file would hold it. */
   public static PlanDocument document() {
-    DemoWorld world = DemoWorld.get();
     Plan plan = DemoPlan.plan();
-    List<OpenItem> items = new ArrayList<>();
-    DemoLedger.LINES.forEach(line -> items.addAll(items(plan.findLine(line).orElseThrow(), world)));
-    Set<String> known = new HashSet<>(items.stream().map(OpenItem::id).toList());
-    List<BankMovement> movements = world.movements().stream().filter(m -> !m.bookingDate().isAfter(DemoPlan.AS_OF))
-        .map(m -> m.withParts(m.parts().stream().map(part -> known.contains(part.itemId()) ? part : new AssignedPart(part.lineId(), part.minor())).toList()))
-        .toList();
+    List<OpenItem> items = items(plan, DemoPlan.AS_OF);
+    List<BankMovement> movements = movements(items, DemoPlan.AS_OF);
     PlanDocument without = new PlanDocument(plan, accounts(), rules(), movements, items);
     return new PlanDocument(opened(opened(plan, without.books(), OpeningCheck::proposed), without.books(), OpeningCheck::placed), accounts(), rules(), movements, items);
+  }
+
+  /** What the banks had booked by a day, each movement assigned, and settling those items that were known. */
+  private static List<BankMovement> movements(List<OpenItem> items, LocalDate day) {
+    Set<String> known = new HashSet<>(items.stream().map(OpenItem::id).toList());
+    return DemoWorld.get().movements().stream().filter(m -> !m.bookingDate().isAfter(day))
+        .map(m -> m.withParts(m.parts().stream().map(part -> known.contains(part.itemId()) ? part : new AssignedPart(part.lineId(), part.minor())).toList()))
+        .toList();
+  }
+
+  /** Returns the ledger's items as it had them on a day. */
+  static List<OpenItem> items(Plan plan, LocalDate day) {
+    List<OpenItem> items = new ArrayList<>();
+    DemoLedger.LINES.forEach(line -> items.addAll(items(plan.findLine(line).orElseThrow(), day)));
+    return items;
+  }
+
+  /** Returns the books of a day with the items known by then. */
+  static Books books(List<OpenItem> items, LocalDate day) {
+    List<BankMovement> movements = movements(items, day);
+    return Books.of(accounts(day), movements).with(OpenItems.of(items).settled(BankMovement.settled(movements)));
   }
 
   /** The opening balance sheet is what the plan's flows clear, the owners' capital, and retained profit for the rest. */
@@ -58,8 +75,8 @@ public final class DemoCompany {
   }
 
   /** The ledger's own list, read as any other would be. */
-  private static List<OpenItem> items(Line line, DemoWorld world) {
-    byte[] list = world.list(line.id(), DemoPlan.AS_OF, DemoPlan.AS_OF).getBytes(StandardCharsets.UTF_8);
+  private static List<OpenItem> items(Line line, LocalDate day) {
+    byte[] list = DemoWorld.get().list(line.id(), day, day).getBytes(StandardCharsets.UTF_8);
     Sheet sheet = SheetReader.read(list).get(0);
     return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line,
         DemoPlan.plan().settings().currency())).items();
@@ -72,11 +89,15 @@ public final class DemoCompany {
 
   /** Returns the accounts with their balances on the as-of date. */
   static List<Account> accounts() {
-    return List.of(account(DemoBank.CURRENT, "Current account"), account(DemoBank.SHOP, "Shop takings"), account(DemoBank.RESERVE, "Reserve"));
+    return accounts(DemoPlan.AS_OF);
   }
 
-  private static Account account(String id, String name) {
-    return new Account(id, name, "GB", false, DemoPlan.AS_OF, balance(id, DemoPlan.AS_OF));
+  private static List<Account> accounts(LocalDate day) {
+    return List.of(account(DemoBank.CURRENT, "Current account", day), account(DemoBank.SHOP, "Shop takings", day), account(DemoBank.RESERVE, "Reserve", day));
+  }
+
+  private static Account account(String id, String name, LocalDate day) {
+    return new Account(id, name, "GB", false, day, balance(id, day));
   }
 
   /** Returns an account's balance at the end of a day, in minor units. */

@@ -29,6 +29,7 @@ import ebbtide.plan.Settings;
 import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
 import ebbtide.plan.StockPolicy;
+import ebbtide.plan.Threshold;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
@@ -83,20 +84,21 @@ final class DemoPlan {
             Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("7.9"))),
         Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()), Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("1.2")),
         List.of(), List.of(new SourceDocument("Payroll of February", true), new SourceDocument("Boatyard's quote for the refit", false)));
+    settings = settings.explaining(new Threshold(pounds(2_000), Percent.parse("10")));
     List<Buoy> buoys = List.of(new Buoy("buoy-refit", "boat-refit", week(LocalDate.of(2026, 4, 27)),
         "Yard's quote is from last autumn: ask for a firm one"));
     return withWhatWasOwed(new Plan(settings, lines, buoys));
   }
 
   /** Takes what the plan itself makes of the days up to the as-of date for what was owed then, as a person would at first. */
-  private static Plan withWhatWasOwed(Plan plan) {
+  static Plan withWhatWasOwed(Plan plan) {
     return new Plan(plan.settings(), plan.lines().stream().map(line -> withWhatWasOwed(plan, line)).toList(), plan.buoys());
   }
 
   private static Line withWhatWasOwed(Plan plan, Line line) {
     SortedMap<YearMonth, Long> owed = new TreeMap<>();
     if (line.assumption() instanceof SalesTaxSettlement tax) {
-      Forecaster.salesTax(plan, NO_BOOKS, line).periods().stream().filter(period -> period.beganBy(AS_OF))
+      Forecaster.salesTax(plan, NO_BOOKS, line).periods().stream().filter(period -> period.beganBy(plan.settings().asOf()))
           .forEach(period -> owed.put(period.last(), period.proposed()));
       return line.with(tax.withOwed(owed));
     }

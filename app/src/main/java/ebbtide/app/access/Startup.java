@@ -5,6 +5,7 @@ import ebbtide.app.Ebbtide;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.sim.DemoCompany;
+import ebbtide.sim.DemoPast;
 import ebbtide.sim.StandIns;
 import java.io.IOException;
 import java.io.RandomAccessFile;
@@ -105,7 +106,7 @@ public final class Startup {
     application.setLogStartupInfo(false);
     ConfigurableApplicationContext context = application.run();
     if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
-      context.getBean(Edits.class).add(DemoCompany.document());
+      context.getBean(Edits.class).add(DemoCompany.document(), DemoPast.forecasts());
     }
     System.out.println("Ebbtide is ready on http://" + host + ":" + port + (demo ? " with the demo company" : " with the data in "
         + data) + ". Ctrl+C ends it.");

@@ -71,7 +71,7 @@ class RollController {
   RollView view(@PathVariable String plan) {
     Edits.Current current = edits.current(plan);
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
-    LocalDate carryTo = businessDaysAfter(current, CARRIED_BY);
+    LocalDate carryTo = carryTo(current);
     if (roll == null) {
       return new RollView(0, null, null, false, List.of(), 0, accounts(plan, current), 0, issued.isThere(), carryTo);
     }
@@ -82,7 +82,7 @@ class RollController {
         (int) differences.stream().filter(one -> one.carried() == null).count(), accounts(plan, current), edits.editsOf(plan, roll), issued.isThere(), carryTo);
   }
 
-  private static List<Difference> differences(Edits.Current current, Roll roll) {
+  static List<Difference> differences(Edits.Current current, Roll roll) {
     return Differences.closedAfter(roll.from(), current.plan().asOf(roll.to()), current.books());
   }
 
@@ -91,7 +91,7 @@ class RollController {
         one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
   }
 
-  private static String words(Difference one) {
+  static String words(Difference one) {
     return switch (one.of()) {
       case CASH_OF_MONTH -> "cash of " + MONTH.format(one.from());
       case INVOICED_OF_MONTH -> "invoiced and ordered of " + MONTH.format(one.from()) + ", with sales tax";
@@ -115,6 +115,11 @@ class RollController {
 
   private static LocalDate later(LocalDate one, LocalDate other) {
     return one.isAfter(other) ? one : other;
+  }
+
+  /** Returns the day to which a difference is carried where none is said (rules 10.5). */
+  static LocalDate carryTo(Edits.Current current) {
+    return businessDaysAfter(current, CARRIED_BY);
   }
 
   private static BusinessDays calendar(Edits.Current current) {
@@ -181,20 +186,20 @@ class RollController {
   @PostMapping(path = "/decide", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome decide(@PathVariable String plan, @RequestParam long version, @RequestBody Deciding deciding) {
     Edits.Current current = edits.current(plan);
-    Roll roll = underWay(plan);
+    Roll roll = stores.rolls().findLatest(plan).orElseThrow(() -> new IllegalArgumentException("Roll the plan forward first: what closed on the way is decided on"));
     Check.that(roll.to() != null, "Bring in statements and move the as-of date first");
     Difference one = differences(current, roll).stream().filter(some -> some.key().equals(deciding.key())).findFirst()
         .orElseThrow(() -> new IllegalArgumentException("That difference is no longer there: what was brought in since has closed it"));
     Check.that(roll.decided().stream().noneMatch(some -> some.key().equals(one.key())), "That difference is decided already: undo that first");
     if (!deciding.carry()) {
       return EditOutcome.of(plan, edits.edit(plan, version, "'" + one.line() + "', " + words(one) + ": difference dropped",
-          draft -> draft.putRoll(roll.with(List.of(new Decided(one.key(), 0, null))))), stores);
+          draft -> draft.putRoll(roll.with(List.of(new Decided(one.key(), 0, null, one, roll.to()))))), stores);
     }
     long whole = one.toCarry();
     long amount = deciding.amount() == null ? whole : Money.minor(deciding.amount(), current.currency());
     Check.that(Long.signum(amount) == Long.signum(whole) && Math.abs(amount) <= Math.abs(whole), "Carry up to "
         + Money.words(whole, current.currency()) + ", but not " + Money.words(amount, current.currency()));
-    LocalDate day = deciding.day() == null ? businessDaysAfter(current, CARRIED_BY) : deciding.day();
+    LocalDate day = deciding.day() == null ? carryTo(current) : deciding.day();
     Check.that(day.isAfter(current.plan().settings().asOf()), "Carry it to a day after the as-of date, " + DAY.format(current.plan().settings().asOf()));
     Line line = current.plan().findLine(one.lineId()).orElseThrow();
     List<CarriedAmount> carried = new ArrayList<>(line.carried());
@@ -202,7 +207,7 @@ class RollController {
         + Money.words(Math.abs(one.actual()), current.currency()) + " of " + Money.words(Math.abs(one.planned()), current.currency())));
     return EditOutcome.of(plan, edits.edit(plan, version, Money.words(amount, current.currency()) + " of '" + one.line() + "' carried to " + DAY.format(day), draft -> {
       draft.putLine(line.carrying(carried), position(current, line));
-      draft.putRoll(roll.with(List.of(new Decided(one.key(), amount, day))));
+      draft.putRoll(roll.with(List.of(new Decided(one.key(), amount, day, one, roll.to()))));
     }), stores);
   }
 
@@ -214,7 +219,7 @@ class RollController {
   @PostMapping("/drop-rest")
   EditOutcome dropRest(@PathVariable String plan, @RequestParam long version) {
     Roll roll = underWay(plan);
-    List<Decided> rest = undecided(plan, roll).stream().map(one -> new Decided(one.key(), 0, null)).toList();
+    List<Decided> rest = undecided(plan, roll).stream().map(one -> new Decided(one.key(), 0, null, one, roll.to())).toList();
     return EditOutcome.of(plan, edits.edit(plan, version, rest.size() + (rest.size() == 1 ? " difference" : " differences") + " dropped",
         draft -> draft.putRoll(roll.with(rest))), stores);
   }

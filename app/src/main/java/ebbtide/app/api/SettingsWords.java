@@ -40,6 +40,7 @@ final class SettingsWords {
         .collect(Collectors.joining(", "))));
     all.add(before.pastMonths(), after.pastMonths(), "months before the forecast set, for covenants");
     all.add(before.openingSheet(), after.openingSheet(), after.openingSheet() == null ? "no opening balance sheet" : "opening balance sheet of " + after.openingSheet().on() + " set");
+    all.add(before.explained(), after.explained(), after.explained() == null ? "no variance has to be explained" : "which variances are explained set");
     all.add(before.longRange(), after.longRange(), after.longRange() == null ? "no years after the months" : "years after the months set");
     all.add(before.funding(), after.funding(), "when facilities are drawn, and minimum cash by days, set");
     all.add(before.closedAfter(), after.closedAfter(), "a month on books is closed " + after.closedAfter() + " days after its end");

@@ -1,101 +1,164 @@
 package ebbtide.app.api;
 
+import ebbtide.app.api.Tracking.Compared;
+import ebbtide.app.api.Tracking.Length;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.SnapshotStore;
+import ebbtide.app.storage.RollStore.Decided;
+import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.Stores;
-import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
-import ebbtide.plan.Settings;
+import ebbtide.money.Money;
+import ebbtide.plan.Threshold;
 import ebbtide.time.Period;
-import ebbtide.time.Periods;
-import ebbtide.track.Snapshot;
+import ebbtide.track.Commentary;
+import ebbtide.track.Difference;
+import ebbtide.track.Reasons;
 import ebbtide.track.Variance;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Currency;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.UUID;
-import org.springframework.web.bind.annotation.DeleteMapping;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Snapshots of the forecast, and each held against what happened since. */
+/** A snapshot held against what happened since, figure by figure, with what is said of the figures. */
 @RestController
-@RequestMapping("/api/plans/{plan}/snapshots")
+@RequestMapping("/api/plans/{plan}/snapshots/{id}")
 class TrackController {
+  private final Tracking tracking;
   private final Edits edits;
   private final Stores stores;
 
-  TrackController(Edits edits, Stores stores) {
+  TrackController(Tracking tracking, Edits edits, Stores stores) {
+    this.tracking = tracking;
     this.edits = edits;
     this.stores = stores;
   }
 
-  @GetMapping
-  List<SnapshotStore.SnapshotListed> list(@PathVariable String plan) {
-    return stores.snapshots().all(plan);
-  }
-
-  /** The name and note of a snapshot to keep. */
-  record Keeping(String name, String note) {}
-
-  @PostMapping
-  EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {
-    String name = Check.text(keeping.name(), "name of the snapshot");
-    Check.that(name.length() <= 200, "the name of a snapshot has at most 200 characters");
-    String id = UUID.randomUUID().toString();
-    Forecast forecast = edits.current(plan).forecast();
-    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + name + "' saved",
-        draft -> draft.addSnapshot(id, name, keeping.note() == null ? "" : keeping.note(), forecast)), stores);
-  }
-
-  @DeleteMapping("/{id}")
-  EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot removed", draft -> draft.removeSnapshot(id)), stores);
-  }
-
-  /** The windows a snapshot can be compared on, and the comparison of the one asked for; none has facts yet: null. */
-  record VarianceView(List<WindowView> windows, @Schema(nullable = true) WindowView window, List<VarianceRow> rows,
-      List<String> moved) {}
+  /**
+   * The windows a snapshot can be compared on, and the comparison of the one asked for; none has facts yet: null. {@code toExplain} rows
+   * are past the threshold, of which {@code explained} have a note.
+   */
+  record VarianceView(List<WindowView> windows, @Schema(nullable = true) WindowView window, List<VarianceRow> rows, List<String> moved, int toExplain,
+      int explained, LocalDate carryTo) {}
 
   /** A window of days, both included. */
   record WindowView(LocalDate from, LocalDate to) {}
 
-  /** A line's forecast, actual and variance; percent in hundredths of a percent, null where nothing was forecast. */
-  record VarianceRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth,
-      long forecast, long actual, long variance, @Schema(nullable = true) Long percentHundredths) {}
+  /** A line's forecast, actual and variance with its reasons; percent in hundredths of a percent, null where nothing was forecast. */
+  record VarianceRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, long forecast, long actual, long variance,
+      @Schema(nullable = true) Long percentHundredths, Reasons why, boolean mustExplain, String note, List<DecisionView> decisions) {}
 
-  @GetMapping("/{id}/variance")
-  VarianceView variance(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Periods by,
-      @RequestParam(defaultValue = "false") boolean toDate, @RequestParam(required = false) LocalDate from) {
-    Edits.Current current = edits.current(plan);
-    Settings settings = current.plan().settings();
-    Snapshot snapshot = stores.snapshots().get(plan, id, settings.asOf());
-    Period all = Variance.findComparable(snapshot, settings.asOf()).orElse(null);
-    if (all == null) {
-      return new VarianceView(List.of(), null, List.of(), List.of());
+  /**
+   * A difference of a line that closed within the window: what is open of it, and at most carried, in the line's direction; carried and day
+   * are null until it is decided, and carried is nil when it was dropped.
+   */
+  record DecisionView(String key, String words, long planned, long actual, long open, long carry, @Schema(nullable = true) Long carried,
+      @Schema(nullable = true) LocalDate day) {}
+
+  @GetMapping("/variance")
+  VarianceView variance(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Length by,
+      @RequestParam(required = false) LocalDate from) {
+    Compared compared = tracking.compared(plan, id, by, from);
+    LocalDate carryTo = RollController.carryTo(compared.current());
+    if (compared.window() == null) {
+      return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
     }
-    List<Period> windows = toDate ? List.of(all)
-        : by.cover(all.startInclusive(), all.lastDay(), settings.firstDayOfWeek(), settings.firstFiscalMonth(), snapshot.asOf());
-    Period window = windows.stream().filter(w -> from != null && w.contains(from)).findFirst()
-        .orElse(windows.get(windows.size() - 1));
-    Variance variance = Variance.of(snapshot, current.plan(), current.books(), window);
-    return new VarianceView(windows.stream().map(TrackController::view).toList(), view(window),
-        variance.rows().stream().map(TrackController::row).toList(), variance.moved());
+    Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
+    Map<String, String> notes = notes(plan, id, compared.window());
+    Map<String, List<DecisionView>> decisions = decisions(plan, compared);
+    Threshold threshold = compared.current().plan().settings().explained();
+    List<VarianceRow> rows = variance.rows().stream().map(row -> row(row, threshold, notes, decisions)).toList();
+    List<VarianceRow> toExplain = rows.stream().filter(VarianceRow::mustExplain).toList();
+    return new VarianceView(compared.windows().stream().map(TrackController::view).toList(), view(compared.window()), rows, variance.moved(), toExplain.size(),
+        (int) toExplain.stream().filter(row -> !row.note().isEmpty()).count(), carryTo);
+  }
+
+  private Map<String, String> notes(String plan, String id, Period window) {
+    return stores.notes().of(plan, id, window.startInclusive(), window.lastDay());
+  }
+
+  /** What closed within the window: what was decided of it, and what the latest roll forward asks about. */
+  private Map<String, List<DecisionView>> decisions(String plan, Compared compared) {
+    Map<String, List<DecisionView>> byLine = new HashMap<>();
+    List<Decided> decided = tracking.decided(plan).stream().filter(one -> one.difference() != null).toList();
+    decided.forEach(one -> add(byLine, compared.window(), one.difference(), one));
+    Set<String> keys = decided.stream().map(Decided::key).collect(Collectors.toSet());
+    Roll roll = stores.rolls().findLatest(plan).orElse(null);
+    if (roll != null && roll.to() != null) {
+      RollController.differences(compared.current(), roll).stream().filter(one -> !keys.contains(one.key())).forEach(one -> add(byLine, compared.window(), one, null));
+    }
+    return byLine;
+  }
+
+  private static void add(Map<String, List<DecisionView>> byLine, Period window, Difference one, Decided decided) {
+    if (window.contains(one.to())) {
+      byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>()).add(new DecisionView(one.key(), RollController.words(one), one.planned(), one.actual(),
+          one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day()));
+    }
   }
 
   private static WindowView view(Period window) {
     return new WindowView(window.startInclusive(), window.lastDay());
   }
 
-  private static VarianceRow row(Variance.Row row) {
+  private static VarianceRow row(Variance.Row row, Threshold threshold, Map<String, String> notes, Map<String, List<DecisionView>> decisions) {
+    boolean end = row.kind() == Variance.RowKind.LINE || row.kind() == Variance.RowKind.GONE_LINE || row.kind() == Variance.RowKind.UNASSIGNED;
     return new VarianceRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
-        row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.forecast(),
-        row.actual(), row.variance(), row.variancePercentHundredths());
+        row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.forecast(), row.actual(), row.variance(),
+        row.variancePercentHundredths(), row.why(), end && threshold != null && threshold.isReached(row.forecast(), row.variance()),
+        notes.getOrDefault(row.id(), ""), decisions.getOrDefault(row.id(), List.of()));
+  }
+
+  /** A part of a line's row: an open item's, or what was expected without one (then number and counterparty are empty). */
+  record VarianceDetail(String number, String counterparty, long forecast, long actual, long variance, Reasons why) {}
+
+  @GetMapping("/variance/{line}")
+  List<VarianceDetail> details(@PathVariable String plan, @PathVariable String id, @PathVariable String line, @RequestParam(defaultValue = "WEEK") Length by,
+      @RequestParam LocalDate from) {
+    Compared compared = tracking.compared(plan, id, by, from);
+    return compared.window() == null ? List.of() : Variance.details(compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line).stream()
+        .map(one -> new VarianceDetail(one.number(), one.counterparty(), one.forecast(), one.actual(), one.variance(), one.why())).toList();
+  }
+
+  /** What is said of a row's figure in a window, blank to take it back. */
+  record Noting(String row, LocalDate from, LocalDate to, String note) {}
+
+  @PutMapping("/note")
+  EditOutcome note(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestBody Noting noting) {
+    stores.snapshots().said(plan, id);
+    String note = Check.atMost(noting.note() == null ? "" : noting.note(), "note of a figure", 10_000);
+    String name = edits.current(plan).plan().findLine(noting.row()).map(line -> line.name()).orElse(noting.row());
+    return EditOutcome.of(plan, edits.edit(plan, version, "'" + name + "' " + (note.isBlank() ? "no longer explained" : "explained"),
+        draft -> draft.putNote(id, noting.from(), noting.to(), noting.row(), note)), stores);
+  }
+
+  /** A sum with the currency's sign: £1,250.50. */
+  private static String sum(long minor, Currency currency) {
+    return (minor < 0 ? "\u2212" : "") + currency.getSymbol(Locale.UK) + Money.words(Math.abs(minor), currency);
+  }
+
+  /** A draft of a commentary. */
+  record DraftView(String text) {}
+
+  @GetMapping("/draft")
+  DraftView draft(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Length by,
+      @RequestParam(required = false) LocalDate from) {
+    Compared compared = tracking.compared(plan, id, by, from);
+    Check.that(compared.window() != null, "There are no facts after this forecast yet: a commentary says what came otherwise");
+    Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
+    return new DraftView(Commentary.draft(variance, compared.snapshot().asOf(), tracking.decidedAfter(plan, compared.snapshot().asOf()),
+        notes(plan, id, compared.window()), minor -> sum(minor, compared.current().currency())));
   }
 }

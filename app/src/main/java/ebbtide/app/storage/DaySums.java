@@ -6,6 +6,7 @@ import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItems;
+import ebbtide.books.Payment;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -36,6 +37,8 @@ class DaySums {
 
   private record LineDay(String account, String line, LocalDate day, int direction) {}
 
+  private record ItemDay(String account, String line, String item, LocalDate day) {}
+
   private record AccountDay(String account, LocalDate day, int direction) {}
 
   /** Keeps the sums of a statement that has none yet. */
@@ -49,13 +52,16 @@ class DaySums {
     template.batchUpdate("insert into account_day (plan_id, statement_id, account, booking_date, direction, minor, unassigned, waiting) values (?, ?, ?, ?, ?, ?, ?, ?)",
         accounts.entrySet().stream().map(e -> new Object[] {planId, statementId, e.getKey().account(), e.getKey().day(), e.getKey().direction(),
             e.getValue()[0], e.getValue()[1], e.getValue()[2]}).toList());
-    template.batchUpdate("insert into item_sum (plan_id, statement_id, item_id, closed) values (?, ?, ?, ?)", BankMovement.settled(movements).entrySet().stream()
-        .map(e -> new Object[] {planId, statementId, e.getKey(), e.getValue()}).toList());
+    Map<ItemDay, long[]> items = new HashMap<>();
+    movements.forEach(movement -> addItems(movement, 1, items));
+    template.batchUpdate("insert into item_day (plan_id, statement_id, account, line_id, item_id, booking_date, minor, closed) values (?, ?, ?, ?, ?, ?, ?, ?)",
+        items.entrySet().stream().map(e -> new Object[] {planId, statementId, e.getKey().account(), e.getKey().line(), e.getKey().item(), e.getKey().day(),
+            e.getValue()[0], e.getValue()[1]}).toList());
   }
 
   /** Takes the sums of a statement out. */
   void remove(String planId, String statementId) {
-    for (String table : List.of("line_day", "account_day", "item_sum")) {
+    for (String table : List.of("line_day", "account_day", "item_day")) {
       client.sql("delete from " + table + " where plan_id = ? and statement_id = ?").params(planId, statementId).update();
     }
   }
@@ -80,13 +86,17 @@ class DaySums {
         update account_day set unassigned = unassigned + ?, waiting = waiting + ?
         where plan_id = ? and statement_id = ? and booking_date = ? and account = ? and direction = ?""")
         .params(by[1], by[2], planId, statementId, key.day(), key.account(), key.direction()).update());
-    Map<String, Long> closed = BankMovement.settled(List.of(becomes));
-    BankMovement.settled(List.of(was)).forEach((item, minor) -> closed.merge(item, -minor, Long::sum));
-    closed.forEach((item, by) -> {
-      int there = client.sql("update item_sum set closed = closed + ? where plan_id = ? and item_id = ? and statement_id = ?")
-          .params(by, planId, item, statementId).update();
+    Map<ItemDay, long[]> items = new HashMap<>();
+    addItems(was, -1, items);
+    addItems(becomes, 1, items);
+    items.forEach((key, by) -> {
+      int there = client.sql("""
+          update item_day set minor = minor + ?, closed = closed + ?
+          where plan_id = ? and item_id = ? and statement_id = ? and booking_date = ? and account = ? and line_id = ?""")
+          .params(by[0], by[1], planId, key.item(), statementId, key.day(), key.account(), key.line()).update();
       if (there == 0) {
-        client.sql("insert into item_sum (plan_id, statement_id, item_id, closed) values (?, ?, ?, ?)").params(planId, statementId, item, by).update();
+        client.sql("insert into item_day (plan_id, statement_id, account, line_id, item_id, booking_date, minor, closed) values (?, ?, ?, ?, ?, ?, ?, ?)")
+            .params(planId, statementId, key.account(), key.line(), key.item(), key.day(), by[0], by[1]).update();
       }
     });
   }
@@ -94,7 +104,7 @@ class DaySums {
   /** Returns what movements settle of items by id, without the statements that are switched off. */
   Map<String, Long> settled(String planId, List<String> off) {
     Map<String, Long> settled = new HashMap<>();
-    client.sql("select item_id, sum(closed) as closed from item_sum where plan_id = :plan and statement_id not in (:off) group by item_id")
+    client.sql("select item_id, sum(closed) as closed from item_day where plan_id = :plan and statement_id not in (:off) group by item_id")
         .param("plan", planId).param("off", off).query(row -> {
           settled.put(row.getString("item_id"), row.getLong("closed"));
         });
@@ -103,8 +113,33 @@ class DaySums {
 
   /** Returns what movements settle of an item, without the statements that are switched off. */
   long settled(String planId, String itemId, List<String> off) {
-    return client.sql("select coalesce(sum(closed), 0) from item_sum where plan_id = :plan and item_id = :item and statement_id not in (:off)")
+    return client.sql("select coalesce(sum(closed), 0) from item_day where plan_id = :plan and item_id = :item and statement_id not in (:off)")
         .param("plan", planId).param("item", itemId).param("off", off).query(Long.class).single();
+  }
+
+  /** Returns what was paid on items after a day and up to another, by line and day, of accounts that are not restricted, without the statements that are switched off. */
+  List<Payment> payments(String planId, LocalDate after, LocalDate upTo, List<Account> accounts, List<String> off) {
+    return client.sql("""
+        select line_id, item_id, booking_date, sum(minor) as minor, sum(closed) as closed from item_day
+        where plan_id = :plan and booking_date > :after and booking_date <= :to and account not in (:restricted) and statement_id not in (:off)
+        group by line_id, item_id, booking_date having sum(minor) <> 0""")
+        .param("plan", planId).param("after", after).param("to", upTo).param("restricted", restricted(accounts)).param("off", off)
+        .query((row, n) -> new Payment(row.getString("line_id"), row.getString("item_id"), "", row.getObject("booking_date", LocalDate.class),
+            row.getLong("minor"), row.getLong("closed") - Math.abs(row.getLong("minor")))).list();
+  }
+
+  private static List<String> restricted(List<Account> accounts) {
+    return Stream.concat(Stream.of(""), accounts.stream().filter(Account::restricted).map(Account::id)).collect(Collectors.toList());
+  }
+
+  private static void addItems(BankMovement movement, int by, Map<ItemDay, long[]> items) {
+    for (AssignedPart part : movement.parts()) {
+      if (part.itemId() != null) {
+        long[] sum = items.computeIfAbsent(new ItemDay(movement.account(), part.lineId(), part.itemId(), movement.bookingDate()), key -> new long[2]);
+        sum[0] += by * part.minor();
+        sum[1] += by * (Math.abs(part.minor()) + part.less());
+      }
+    }
   }
 
   private static void add(BankMovement movement, int by, Map<LineDay, long[]> lines, Map<AccountDay, long[]> accounts) {
@@ -121,7 +156,7 @@ class DaySums {
 
   /** Returns the books of the statements that a condition on their id chooses. */
   Counted of(String planId, List<Account> accounts, String condition, List<String> chosen) {
-    List<String> restricted = Stream.concat(Stream.of(""), accounts.stream().filter(Account::restricted).map(Account::id)).collect(Collectors.toList());
+    List<String> restricted = restricted(accounts);
     Map<String, List<DayAmount>> byLine = new HashMap<>();
     Map<String, List<DayAmount>> settling = new HashMap<>();
     List<DayAmount> transfers = new ArrayList<>();

@@ -181,6 +181,11 @@ public final class Draft {
     put(Kept.Kind.STATEMENT, statementId, "active");
   }
 
+  /** Switches a statement off: its movements count no more. */
+  public void switchOff(String statementId) {
+    put(Kept.Kind.STATEMENT, statementId, null);
+  }
+
   /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
   public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
     int added = stores.statements().lay(planId, id, new StatementStore.Arriving(account, fileName, movements, null), () -> {});
@@ -192,9 +197,20 @@ public final class Draft {
 
   /** Keeps the forecast under a name. */
   public void addSnapshot(String id, String name, String note, Forecast forecast) {
-    stores.snapshots().add(planId, id, name, note, Snapshot.of(forecast), forecast.lowWater().day(),
+    SnapshotStore.Said said = new SnapshotStore.Said(name, note, false, "");
+    stores.snapshots().add(planId, id, said, Snapshot.of(forecast, line -> Fingerprint.of(line, currency())), forecast.lowWater().day(),
         forecast.lowWater().cash());
-    effects.add(new Effect(Kept.Kind.SNAPSHOT, id, null, "active"));
+    effects.add(new Effect(Kept.Kind.SNAPSHOT, id, null, SnapshotStore.state(said)));
+  }
+
+  /** Puts what is said of a snapshot. */
+  public void putSaid(String id, SnapshotStore.Said said) {
+    put(Kept.Kind.SNAPSHOT, id, SnapshotStore.state(said));
+  }
+
+  /** Puts the note of a row of a snapshot's comparison over some days, both included; a blank one takes it out. */
+  public void putNote(String snapshot, LocalDate from, LocalDate to, String row, String note) {
+    put(Kept.Kind.NOTE, NoteStore.id(snapshot, from, to, row), note.isBlank() ? null : note.strip());
   }
 
   /** Puts a roll forward. */

@@ -16,6 +16,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -23,6 +24,7 @@ import java.util.Currency;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.SortedMap;
@@ -42,6 +44,7 @@ public class Edits {
   private static final String AUTHOR = System.getProperty("user.name", "analyst");
   /** Above so many changes at once the books are added up anew: it costs two passes, however many there are. */
   private static final int MOST_ONE_BY_ONE = 200;
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
   private final Stores stores;
   private final Map<Kept.Kind, Kept> kept = new EnumMap<>(Kept.Kind.class);
   private final TransactionTemplate transaction;
@@ -261,6 +264,11 @@ public class Edits {
 
   /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */
   public String add(PlanDocument document) {
+    return add(document, List.of());
+  }
+
+  /** Adds a plan with the forecasts of its past, which are kept as snapshots. */
+  public String add(PlanDocument document, List<Forecast> past) {
     String planId = ShortId.next();
     transaction.executeWithoutResult(status -> {
       stores.plans().add(planId, document.plan().settings());
@@ -276,6 +284,7 @@ public class Edits {
       document.accounts().forEach(account -> draft.addStatement(ShortId.next(), account.id(),
           "movements before " + document.plan().settings().asOf().plusDays(1),
           document.movements().stream().filter(m -> m.account().equals(account.id())).toList()));
+      past.forEach(forecast -> draft.addSnapshot(ShortId.next(), "Forecast of " + DAY.format(forecast.plan().settings().asOf()), "", forecast));
     });
     return planId;
   }

@@ -16,7 +16,8 @@ interface Kept {
     PARTS,
     ITEM,
     SNAPSHOT,
-    ROLL
+    ROLL,
+    NOTE
   }
 
   Kind kind();

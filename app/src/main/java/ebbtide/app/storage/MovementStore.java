@@ -3,6 +3,7 @@ package ebbtide.app.storage;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.Payment;
 import ebbtide.formats.plan.PlanReader;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -146,6 +147,11 @@ public class MovementStore implements Kept {
     return sums.settled(planId, itemId, switchedOff(planId));
   }
 
+  /** Returns what was paid on open items after a day and up to another. */
+  public List<Payment> payments(String planId, LocalDate after, LocalDate upTo, List<Account> accounts) {
+    return sums.payments(planId, after, upTo, accounts, switchedOff(planId));
+  }
+
   /** Returns whether a movement is in the books: its statement is switched on. */
   boolean isInBooks(String planId, long id) {
     return client.sql("""
@@ -188,6 +194,14 @@ public class MovementStore implements Kept {
         .param("limit", query.limit()).param("offset", query.offset())
         .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list();
     return withParts(bare);
+  }
+
+  /** Returns the movements of a statement that are booked on a day. */
+  public List<BankMovement> ofStatement(String planId, String statementId, LocalDate day) {
+    return withParts(client.sql("""
+        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
+        where plan_id = ? and booking_date = ? and statement_id = ? order by id""").params(planId, day, statementId)
+        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list()).stream().map(Stored::movement).toList();
   }
 
   /** Returns a movement of a plan; refuses an id that is not there. */

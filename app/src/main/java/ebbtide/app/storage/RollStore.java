@@ -1,6 +1,8 @@
 package ebbtide.app.storage;
 
 import ebbtide.money.Check;
+import ebbtide.track.Decision;
+import ebbtide.track.Difference;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,8 +22,16 @@ public class RollStore implements Kept {
     this.client = client;
   }
 
-  /** What was decided of a difference: how much of it is carried, in minor units in the line's direction, and to which day; nil and null when dropped. */
-  public record Decided(String key, long carried, LocalDate day) {}
+  /**
+   * What was decided of a difference, and as of which date: how much of it is carried, in minor units in the line's direction, and to which
+   * day; nil and null when dropped. The difference as it was is null of what was decided before it was kept.
+   */
+  public record Decided(String key, long carried, LocalDate day, Difference difference, LocalDate on) {
+    /** Returns what the decision means for a variance, none where its difference was not kept. */
+    public Optional<Decision> decision() {
+      return difference == null ? Optional.empty() : Optional.of(Decision.of(difference, carried, on));
+    }
+  }
 
   /**
    * A roll forward from one as-of date to another (null until it is chosen), counted from 1, with the snapshot of the forecast as it was,
@@ -56,10 +66,15 @@ public class RollStore implements Kept {
     }
   }
 
+  /** Returns the roll forwards of a plan in their order. */
+  public List<Roll> all(String planId) {
+    return client.sql("select state from roll_forward where plan_id = ?").param(planId).query(String.class).list().stream()
+        .map(state -> JSON.readValue(state, Roll.class)).sorted(Comparator.comparingInt(Roll::number)).toList();
+  }
+
   /** Returns the latest roll forward of a plan, if there was one. */
   public Optional<Roll> findLatest(String planId) {
-    return client.sql("select state from roll_forward where plan_id = ?").param(planId).query(String.class).list().stream()
-        .map(state -> JSON.readValue(state, Roll.class)).max(Comparator.comparingInt(Roll::number));
+    return all(planId).stream().max(Comparator.comparingInt(Roll::number));
   }
 
   static String state(Roll roll) {

@@ -26,6 +26,7 @@ import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
+import ebbtide.plan.Threshold;
 import ebbtide.plan.SourceDocument;
 import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
@@ -175,6 +176,16 @@ public final class PlanReader {
     }
   }
 
+  private static Threshold explained(JsonPlace place, Currency currency) {
+    if (place.isAbsent()) {
+      return null;
+    }
+    Long amount = place.at("amount").isAbsent() ? Long.valueOf(0) : place.at("amount").amount(currency);
+    Percent share = place.at("share").percentOr(Percent.ZERO);
+    place.noOthers();
+    return amount == null || share == null ? null : place.make(() -> new Threshold(amount, share));
+  }
+
   private static Settings settings(JsonPlace place) {
     if (place.isAbsent()) {
       place.problem("Missing: the settings of the plan");
@@ -201,6 +212,7 @@ public final class PlanReader {
     FundingRules funding = FundingReader.rules(place.at("funding"), currency == null ? MOST_DECIMALS : currency);
     CovenantsJson covenants = CovenantsJson.read(place, currency == null ? MOST_DECIMALS : currency);
     OpeningSheet opening = OpeningJson.read(place.at("openingSheet"), currency == null ? MOST_DECIMALS : currency);
+    Threshold explained = explained(place.at("explained"), currency == null ? MOST_DECIMALS : currency);
     LongRange longRange = LongRangeJson.read(place.at("longRange"), currency == null ? MOST_DECIMALS : currency);
     place.noOthers();
     if (name == null || currency == null || asOf == null || firstDay == null || firstMonth == null || horizon == null
@@ -209,7 +221,7 @@ public final class PlanReader {
     }
     return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
         receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants.covenants(),
-        covenants.pastMonths(), opening, longRange));
+        covenants.pastMonths(), opening, longRange, explained));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {

@@ -123,6 +123,9 @@ public final class PlanWriter {
       node.set("funding", funding.write(s.funding()));
     }
     new CovenantsJson(s.covenants(), s.pastMonths()).write(node, currency);
+    if (s.explained() != null) {
+      node.putObject("explained").put("amount", Money.plain(s.explained().amount(), currency)).put("share", s.explained().share().number());
+    }
     if (s.longRange() != null) {
       node.set("longRange", LongRangeJson.write(s.longRange(), currency));
     }

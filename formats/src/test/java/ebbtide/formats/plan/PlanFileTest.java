@@ -74,7 +74,7 @@ class PlanFileTest {
     assertThat(problems(json)).extracting(PlanProblem::sentence)
         .contains("Shares must add up to 100%, but 50% + 40% is 90%: 10% is missing")
         .contains("'colour' is not known here; known are name, currency, asOf, firstDayOfWeek, firstFiscalMonth, "
-            + "horizonMonths, amountSteps, minimumCash, facility, countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange");
+            + "horizonMonths, amountSteps, minimumCash, facility, countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, explained, longRange");
   }
 
   @Test

@@ -1,0 +1,127 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.DayAmount;
+import ebbtide.forecast.Forecast;
+import ebbtide.time.Periods;
+import ebbtide.track.Accuracy;
+import ebbtide.track.Band;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** How far ahead the forecast can be trusted: its record, and the band that follows from it. */
+@RestController
+@RequestMapping("/api/plans/{plan}")
+class AccuracyController {
+  private static final int WEEKS = 26;
+  private static final int MONTHS = 12;
+  private static final int COSTLY = 4;
+  private final Tracking tracking;
+  private final Edits edits;
+  private final Stores stores;
+  private final Map<String, Known> known = new ConcurrentHashMap<>();
+
+  AccuracyController(Tracking tracking, Edits edits, Stores stores) {
+    this.tracking = tracking;
+    this.edits = edits;
+    this.stores = stores;
+  }
+
+  /**
+   * The record: how many forecasts were measured, how many periods ahead; every row by lead; counterparties; how far closing cash was off on
+   * average; the lines that cost most; one row's forecasts of one lead over time; how often closing cash fell within the band.
+   */
+  record AccuracyView(int snapshots, int leads, List<ErrorRow> rows, List<ErrorRow> parties, List<Long> closingMiss, List<Accuracy.Cost> costs, int costsOf,
+      List<RecordPoint> record, int covered, int tried, int fewest) {}
+
+  /** A row's errors, weighted, and bias, in hundredths of a percent by lead; null where nothing happened; beside it those of the two rivals. */
+  record ErrorRow(String id, String name, String direction, int depth, boolean group, List<ErrorView> errors) {}
+
+  /** An error of one lead and those of the rivals, hundredths of a percent, and over how many periods. */
+  record ErrorView(@Schema(nullable = true) Long error, @Schema(nullable = true) Long bias, @Schema(nullable = true) Long lastYear,
+      @Schema(nullable = true) Long dueDates, int periods) {}
+
+  /** What was forecast of a period, and what happened. */
+  record RecordPoint(LocalDate asOf, LocalDate from, LocalDate to, long forecast, long actual) {}
+
+  @GetMapping("/accuracy")
+  AccuracyView accuracy(@PathVariable String plan, @RequestParam(defaultValue = "WEEK") Periods by, @RequestParam(defaultValue = Accuracy.NET) String row,
+      @RequestParam(defaultValue = "1") int lead) {
+    Accuracy accuracy = measured(plan, by, row);
+    Band band = Band.of(accuracy.closings());
+    int snapshots = (int) accuracy.closings().stream().map(Accuracy.Closing::asOf).distinct().count();
+    return new AccuracyView(snapshots, accuracy.longest(), accuracy.rows().stream().map(AccuracyController::row).toList(),
+        accuracy.parties().stream().map(AccuracyController::row).toList(), accuracy.closingMiss(), accuracy.costs(COSTLY), COSTLY,
+        accuracy.record(lead).stream().map(one -> new RecordPoint(one.asOf(), one.period().startInclusive(), one.period().lastDay(), one.forecast(), one.actual())).toList(),
+        band.covered(), band.tried(), Band.FEWEST);
+  }
+
+  private Accuracy measured(String plan, Periods by, String row) {
+    Periods of = by == Periods.MONTH ? Periods.MONTH : Periods.WEEK;
+    int leads = of == Periods.MONTH ? MONTHS : WEEKS;
+    Edits.Current current = edits.current(plan);
+    Accuracy accuracy = new Accuracy(tracking.facts(plan, current, LocalDate.of(1990, 1, 1)), of, leads, row);
+    stores.snapshots().each(plan, Accuracy.daysRead(of, leads), accuracy::add);
+    return accuracy;
+  }
+
+  private static ErrorRow row(Accuracy.Row row) {
+    List<ErrorView> errors = new ArrayList<>();
+    for (int lead = 0; lead < row.errors().size(); lead++) {
+      Accuracy.Error one = row.errors().get(lead);
+      errors.add(new ErrorView(one.wapeHundredths(), one.biasHundredths(), row.lastYear().get(lead).wapeHundredths(), row.dueDates().get(lead).wapeHundredths(),
+          one.periods()));
+    }
+    return new ErrorRow(row.id(), row.name(), row.direction() == null ? "" : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.isGroup(), errors);
+  }
+
+  /** What the band was worked out from: it stays until a fact or a snapshot comes. */
+  private record Basis(LocalDate asOf, Map<String, List<DayAmount>> movements, List<String> snapshots) {}
+
+  private record Known(Basis basis, Band band) {}
+
+  /** Where closing cash is likely to lie at the end of weeks to come, with how often it did; no points where too few forecasts were measured. */
+  record BandView(List<BandPoint> points, int covered, int tried) {}
+
+  /** The least and the most at the end of a day. */
+  record BandPoint(LocalDate day, long low, long high) {}
+
+  @GetMapping("/band")
+  BandView band(@PathVariable String plan) {
+    Edits.Current current = edits.current(plan);
+    LocalDate asOf = current.plan().settings().asOf();
+    Basis basis = new Basis(asOf, current.books().byAccount(), stores.snapshots().all(plan).stream().map(one -> one.id()).toList());
+    Known was = known.get(plan);
+    Band band = was != null && Objects.equals(was.basis(), basis) ? was.band() : Band.of(measured(plan, Periods.WEEK, "").closings());
+    known.put(plan, new Known(basis, band));
+    return new BandView(points(current.forecast(), band), band.covered(), band.tried());
+  }
+
+  private static List<BandPoint> points(Forecast forecast, Band band) {
+    LocalDate asOf = forecast.plan().settings().asOf();
+    LocalDate first = asOf.plusDays(1).with(java.time.temporal.TemporalAdjusters.nextOrSame(forecast.plan().settings().firstDayOfWeek()));
+    List<BandPoint> points = new ArrayList<>();
+    if (!band.reaches().isEmpty()) {
+      points.add(new BandPoint(asOf, forecast.closing(asOf), forecast.closing(asOf)));
+    }
+    for (Band.Reach reach : band.reaches()) {
+      LocalDate day = first.plusWeeks(reach.lead()).minusDays(1);
+      if (!day.isAfter(forecast.lastDay())) {
+        points.add(new BandPoint(day, forecast.closing(day) + reach.low(), forecast.closing(day) + reach.high()));
+      }
+    }
+    return points;
+  }
+}

@@ -1,0 +1,73 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.Fingerprint;
+import ebbtide.app.storage.RollStore.Decided;
+import ebbtide.app.storage.Stores;
+import ebbtide.plan.Line;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import ebbtide.track.Decision;
+import ebbtide.track.Facts;
+import ebbtide.track.Snapshot;
+import ebbtide.track.Variance;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Gathers what a snapshot is held against: facts since its as-of date, the windows they can be compared in, what was decided. */
+@Component
+record Tracking(Edits edits, Stores stores) {
+  /** A snapshot with the facts since; windows and the one asked for are none where no fact is later than it. */
+  record Compared(Edits.Current current, Snapshot snapshot, Facts facts, List<Period> windows, Period window) {}
+
+  /** Whether windows are weeks, months, quarters, years, or all days to date. */
+  enum Length {
+    WEEK,
+    MONTH,
+    QUARTER,
+    YEAR,
+    TO_DATE;
+
+    private List<Period> windows(Period all, Edits.Current current, LocalDate since) {
+      return this == TO_DATE ? List.of(all) : Periods.valueOf(name()).cover(all.startInclusive(), all.lastDay(), current.plan().settings().firstDayOfWeek(),
+          current.plan().settings().firstFiscalMonth(), since);
+    }
+  }
+
+  Facts facts(String plan, Edits.Current current, LocalDate since) {
+    return new Facts(current.plan(), current.books(),
+        stores.movements().payments(plan, since, current.plan().settings().asOf(), current.books().accounts()),
+        decided(plan).stream().map(Decided::decision).flatMap(Optional::stream).toList());
+  }
+
+  /** Returns what tells whether a line's assumption is still the same. */
+  static String mark(Line line, Edits.Current current) {
+    return Fingerprint.of(line, current.currency());
+  }
+
+  List<Decided> decided(String plan) {
+    return stores.rolls().all(plan).stream().flatMap(roll -> roll.decided().stream()).toList();
+  }
+
+  /** Returns what was decided of differences after a day, the earliest first. */
+  List<Decision> decidedAfter(String plan, LocalDate day) {
+    return decided(plan).stream().map(Decided::decision).flatMap(Optional::stream).filter(one -> one.on().isAfter(day)).toList();
+  }
+
+  /** Compares a snapshot in the window that holds a day; the last window where none is asked for. */
+  Compared compared(String plan, String id, Length by, LocalDate from) {
+    Edits.Current current = edits.current(plan);
+    LocalDate asOf = current.plan().settings().asOf();
+    Snapshot snapshot = stores.snapshots().get(plan, id, asOf);
+    Facts facts = facts(plan, current, snapshot.asOf());
+    Period all = Variance.findComparable(snapshot, asOf).orElse(null);
+    if (all == null) {
+      return new Compared(current, snapshot, facts, List.of(), null);
+    }
+    List<Period> windows = by.windows(all, current, snapshot.asOf());
+    return new Compared(current, snapshot, facts, windows,
+        windows.stream().filter(one -> from != null && one.contains(from)).findFirst().orElse(windows.get(windows.size() - 1)));
+  }
+}

@@ -1,0 +1,286 @@
+package ebbtide.track;
+
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+
+/**
+ * How far forecasts were off, by how far ahead they looked (rules 10.4): of every snapshot the first, second and nth whole week or month
+ * after its as-of date, held against what happened, by line, group and in all, beside two plain rivals on the same history.
+ */
+public final class Accuracy {
+  /** Whose forecast is measured. */
+  public enum Of {
+    OURS,
+    /** The same week, or month, a year before. */
+    LAST_YEAR,
+    /** The same forecast, with open items on their due dates. */
+    DUE_DATES
+  }
+
+  /** The ids of the rows that are no line and no group. */
+  public static final String NET = "net";
+
+  /** A forecast of a period and what happened in it, signed. */
+  public record Point(LocalDate asOf, Period period, int lead, long forecast, long actual) {}
+
+  /**
+   * An error over several periods: the sum of misses and of what happened, unsigned, and how much too much was forecast, in the direction
+   * of the line; minor units. {@code periods} says how many there were.
+   */
+  public record Error(int periods, long missed, long happened, long over) {
+    static final Error NONE = new Error(0, 0, 0, 0);
+
+    Error plus(long forecast, long actual, int sign) {
+      return new Error(periods + 1, missed + Math.abs(actual - forecast), happened + Math.abs(actual), over + (forecast - actual) * sign);
+    }
+
+    /** Returns the weighted error in hundredths of a percent of what happened, null where nothing happened. */
+    public Long wapeHundredths() {
+      return happened == 0 ? null : Variance.percentHundredths(happened, missed);
+    }
+
+    /** Returns how much too much was forecast, in hundredths of a percent of what happened, null where nothing happened. */
+    public Long biasHundredths() {
+      return happened == 0 ? null : Variance.percentHundredths(happened, over);
+    }
+  }
+
+  /** A row that is measured: a line, a group, a section or the net; by lead its error, the first element that of lead 1. */
+  public record Row(String id, String name, Direction direction, int depth, boolean isGroup, List<Error> errors, List<Error> lastYear, List<Error> dueDates) {}
+
+  /** What the closing balance was forecast to be at the end of a period, and was. */
+  public record Closing(LocalDate asOf, LocalDate day, int lead, long forecast, long actual) {}
+
+  private final Facts facts;
+  private final Periods by;
+  private final int leads;
+  private final SumsToDay actual;
+  private final Map<String, Error[][]> errors = new HashMap<>();
+  private final String recordOf;
+  private final List<Point> points = new ArrayList<>();
+  private final PartyErrors parties;
+  private final Map<LocalDate, Long> cash = new HashMap<>();
+  private final List<Closing> closings = new ArrayList<>();
+  private final Map<String, List<String>> above = new HashMap<>();
+  private final Map<String, Integer> signs = new HashMap<>();
+  private final LocalDate firstFact;
+
+  /** Begins to measure, over so many periods ahead; the points of one row, by its id, are kept for its record over time. */
+  public Accuracy(Facts facts, Periods by, int leads, String recordOf) {
+    this.facts = facts;
+    this.by = by;
+    this.leads = leads;
+    this.recordOf = recordOf;
+    this.parties = new PartyErrors(facts, leads);
+    this.actual = new SumsToDay(facts);
+    this.firstFact = facts.books().findFirstDay().orElse(facts.asOf());
+    signs.put(NET, 1);
+    for (Direction direction : Direction.values()) {
+      signs.put(section(direction), direction.sign());
+    }
+    for (Line line : facts.plan().lines()) {
+      signs.put(line.id(), line.direction().sign());
+      if (!line.isGroup()) {
+        List<String> sums = new ArrayList<>(List.of(line.id()));
+        for (String at = line.group(); at != null; at = facts.plan().findLine(at).orElseThrow().group()) {
+          sums.add(at);
+        }
+        sums.add(section(line.direction()));
+        sums.add(NET);
+        above.put(line.id(), sums);
+        actual.put(line.id(), facts.movements(line.id()));
+      }
+    }
+    for (Snapshot.KeptLine line : Snapshot.outside()) {
+      above.put(line.id(), line.id().equals(Snapshot.TRANSFERS) ? List.of(NET) : List.of(section(line.direction()), NET));
+      actual.put(line.id(), facts.movements(line.id()));
+    }
+  }
+
+  private static String section(Direction direction) {
+    return direction == Direction.RECEIPT ? "receipts" : "payments";
+  }
+
+  /** Returns the longest lead for which a snapshot is read, in days. */
+  public static int daysRead(Periods by, int leads) {
+    return by == Periods.WEEK ? (leads + 1) * 7 : (leads + 1) * 31;
+  }
+
+  /** Returns the whole weeks or months after a day, the first that begins after it first, up to the last that facts cover. */
+  private List<Period> ahead(Snapshot snapshot) {
+    LocalDate to = snapshot.asOf().plusDays(daysRead(by, leads));
+    LocalDate last = facts.asOf().isBefore(snapshot.horizonEnd()) ? facts.asOf() : snapshot.horizonEnd();
+    if (!last.isAfter(snapshot.asOf())) {
+      return List.of();
+    }
+    // Whole ones only: the part period is lead 0.
+    return by.cover(snapshot.asOf().minusDays(40), to, facts.plan().settings().firstDayOfWeek(), facts.plan().settings().firstFiscalMonth(), LocalDate.MIN).stream()
+        .filter(period -> period.startInclusive().isAfter(snapshot.asOf()) && !period.lastDay().isAfter(last)
+            && (by != Periods.WEEK || ChronoUnit.DAYS.between(period.startInclusive(), period.endExclusive()) == 7)
+            && (by != Periods.MONTH || period.endExclusive().getDayOfMonth() == 1)).limit(leads).toList();
+  }
+
+  /** Takes a snapshot; of one as-of date the last saved is to be given, in order of as-of date. */
+  public void add(Snapshot snapshot) {
+    List<Period> ahead = ahead(snapshot);
+    // Lines that are gone since were forecast all the same.
+    snapshot.lines().forEach(line -> above.putIfAbsent(line.id(), List.of(section(line.direction()), NET)));
+    Map<String, List<Snapshot.KeptItem>> items = snapshot.itemsByLine();
+    for (int lead = 0; lead < ahead.size(); lead++) {
+      Period period = ahead.get(lead);
+      Map<String, long[]> sums = new HashMap<>();
+      for (Map.Entry<String, List<String>> line : above.entrySet()) {
+        long forecast = snapshot.sum(line.getKey(), period.startInclusive(), period.lastDay());
+        long happened = actual.sum(line.getKey(), period.startInclusive(), period.lastDay());
+        long lastYear = actual.sum(line.getKey(), yearBefore(period.startInclusive()), yearBefore(period.endExclusive()).minusDays(1));
+        long due = forecast + byDueDate(items.getOrDefault(line.getKey(), List.of()), snapshot, period);
+        for (String id : line.getValue()) {
+          long[] sum = sums.computeIfAbsent(id, key -> new long[4]);
+          sum[0] += forecast;
+          sum[1] += happened;
+          sum[2] += lastYear;
+          sum[3] += due;
+        }
+      }
+      boolean yearKnown = !yearBefore(period.startInclusive()).isBefore(firstFact);
+      for (Map.Entry<String, long[]> sum : sums.entrySet()) {
+        int sign = signs.get(sum.getKey());
+        long[] of = sum.getValue();
+        add(sum.getKey(), Of.OURS, lead, of[0], of[1], sign);
+        add(sum.getKey(), Of.DUE_DATES, lead, of[3], of[1], sign);
+        if (yearKnown) {
+          add(sum.getKey(), Of.LAST_YEAR, lead, of[2], of[1], sign);
+        }
+        if (sum.getKey().equals(recordOf)) {
+          points.add(new Point(snapshot.asOf(), period, lead + 1, of[0], of[1]));
+        }
+      }
+      closings.add(new Closing(snapshot.asOf(), period.lastDay(), lead + 1, snapshot.closing(period.lastDay()), cash.computeIfAbsent(period.lastDay(), facts.books()::cash)));
+    }
+    parties.add(snapshot, ahead);
+  }
+
+  /** Returns the rows of counterparties, of their open items alone, those that cost most first. */
+  public List<Row> parties() {
+    return parties.rows(longest());
+  }
+
+  private LocalDate yearBefore(LocalDate day) {
+    return by == Periods.WEEK ? day.minusWeeks(52) : day.minusYears(1);
+  }
+
+  /** What a period's forecast changes by when items are on their due dates, those overdue on the first day after the as-of date. */
+  private static long byDueDate(List<Snapshot.KeptItem> items, Snapshot snapshot, Period period) {
+    long change = 0;
+    for (Snapshot.KeptItem item : items) {
+      if (item.minor() != 0) {
+        LocalDate due = item.due().isAfter(snapshot.asOf()) ? item.due() : snapshot.asOf().plusDays(1);
+        change += period.contains(due) ? item.minor() : 0;
+        change -= period.contains(item.day()) && !item.day().isAfter(snapshot.horizonEnd()) ? item.minor() : 0;
+      }
+    }
+    return change;
+  }
+
+  private void add(String id, Of of, int lead, long forecast, long happened, int sign) {
+    Error[][] all = errors.computeIfAbsent(id, key -> new Error[Of.values().length][leads]);
+    Error before = all[of.ordinal()][lead];
+    all[of.ordinal()][lead] = (before == null ? Error.NONE : before).plus(forecast, happened, sign);
+  }
+
+  /** Returns how many periods ahead there is anything to measure. */
+  public int longest() {
+    return closings.stream().mapToInt(Closing::lead).max().orElse(0);
+  }
+
+  /** Returns every row in the order of the plan, the net first. */
+  public List<Row> rows() {
+    List<Row> rows = new ArrayList<>();
+    rows.add(row(NET, "Net cash flow", null, 0, true));
+    for (Direction direction : Direction.values()) {
+      rows.add(row(section(direction), direction == Direction.RECEIPT ? "Receipts" : "Payments", direction, 0, true));
+      children(direction, null, line -> rows.add(row(line.id(), line.name(), direction, depth(line), line.isGroup())));
+    }
+    return rows;
+  }
+
+  private int depth(Line line) {
+    int depth = 1;
+    for (String at = line.group(); at != null; at = facts.plan().findLine(at).orElseThrow().group()) {
+      depth++;
+    }
+    return depth;
+  }
+
+  private void children(Direction direction, String group, Consumer<Line> take) {
+    for (Line line : facts.plan().childrenOf(direction, group)) {
+      take.accept(line);
+      if (line.isGroup()) {
+        children(direction, line.id(), take);
+      }
+    }
+  }
+
+  private Row row(String id, String name, Direction direction, int depth, boolean group) {
+    return new Row(id, name, direction, depth, group, of(id, Of.OURS), of(id, Of.LAST_YEAR), of(id, Of.DUE_DATES));
+  }
+
+  private List<Error> of(String id, Of of) {
+    List<Error> list = new ArrayList<>();
+    Error[][] all = errors.get(id);
+    for (int lead = 0; lead < longest(); lead++) {
+      Error error = all == null ? null : all[of.ordinal()][lead];
+      list.add(error == null ? Error.NONE : error);
+    }
+    return list;
+  }
+
+  /** Returns the forecasts of a lead of the row whose record is kept, one a snapshot, with what happened. */
+  public List<Point> record(int lead) {
+    return points.stream().filter(point -> point.lead() == lead).toList();
+  }
+
+  /** What a line costs of accuracy: its misses of the first leads, and their share of all lines', in hundredths of a percent. */
+  public record Cost(String id, String name, long missed, long shareHundredths) {}
+
+  /** Returns the lines by what they cost of accuracy in the first leads, those that cost most first; lines that were never off are left out. */
+  public List<Cost> costs(int first) {
+    Map<String, Long> missed = new LinkedHashMap<>();
+    for (Line line : facts.plan().lines()) {
+      if (!line.isGroup()) {
+        missed.put(line.id(), of(line.id(), Of.OURS).stream().limit(first).mapToLong(Error::missed).sum());
+      }
+    }
+    long all = missed.values().stream().mapToLong(Long::longValue).sum();
+    return missed.entrySet().stream().filter(one -> one.getValue() != 0).map(one -> new Cost(one.getKey(), facts.plan().findLine(one.getKey()).orElseThrow().name(),
+        one.getValue(), Variance.percentHundredths(all, one.getValue()))).sorted(Comparator.comparingLong(Cost::missed).reversed()).toList();
+  }
+
+  /** Returns what closing balances were forecast and were. */
+  public List<Closing> closings() {
+    return List.copyOf(closings);
+  }
+
+  /** Returns by how much closing cash was off on average at each lead, unsigned minor units. */
+  public List<Long> closingMiss() {
+    Map<Integer, List<Long>> misses = new LinkedHashMap<>();
+    closings.forEach(one -> misses.computeIfAbsent(one.lead(), lead -> new ArrayList<>()).add(Math.abs(one.actual() - one.forecast())));
+    List<Long> mean = new ArrayList<>();
+    for (int lead = 1; lead <= longest(); lead++) {
+      List<Long> all = misses.getOrDefault(lead, List.of());
+      mean.add(all.isEmpty() ? 0 : ebbtide.money.Rounding.divide(java.math.BigDecimal.valueOf(all.stream().mapToLong(Long::longValue).sum()), all.size()));
+    }
+    return mean;
+  }
+}
