@@ -1,5 +1,5 @@
 import { createContext } from 'svelte';
-import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem } from './api';
+import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem, type Schemas } from './api';
 import { MoneyFormat, type Unit } from './money';
 
 /** A line as the plan file writes it; the server checks it, the views only change parts of it. */
@@ -11,6 +11,8 @@ export class PlanState {
   /** What the latest edit did, until the next. */
   outcome = $state.raw<EditOutcome>();
   problem = $state.raw<Problem>();
+  /** Where closing cash is likely to lie in weeks to come, from the record of past forecasts. */
+  band = $state.raw<Schemas['BandView']>();
   /** The tide line as it would be after an edit that is only tried; it goes with the next edit. */
   trial = $state.raw<PlanView['tide']>();
   busy = $state(0);

@@ -9,6 +9,8 @@
   import SettingsView from '../../views/settings/SettingsView.svelte';
   import StatementsView from '../../views/statements/StatementsView.svelte';
   import TrackView from '../../views/track/TrackView.svelte';
+  import { answer, api } from '../api';
+  import { Loaded } from '../loaded.svelte';
   import { address, TimeWindow } from '../place.svelte';
   import { PlanState, setPlan } from '../plan.svelte';
   import TideLine from '../tide/TideLine.svelte';
@@ -33,6 +35,13 @@
   let listing = $state(false);
 
   void plan.load();
+
+  const band = new Loaded((signal) =>
+    plan.version ? answer(api.GET('/api/plans/{plan}/band', { params: { path: { plan: plan.id } }, signal })) : null,
+  );
+  $effect(() => {
+    plan.band = band.data;
+  });
 
   function isTyping(target: EventTarget | null): boolean {
     return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
@@ -74,7 +83,7 @@
       {:else if view === 'statements'}
         <StatementsView />
       {:else if view === 'track'}
-        <TrackView snapshot={part} />
+        <TrackView {part} />
       {:else if view === 'setup'}
         <SettingsView />
       {:else}

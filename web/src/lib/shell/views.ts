@@ -44,6 +44,15 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Space', 'fold or unfold a group'],
     ],
   },
+  {
+    where: 'Track',
+    keys: [
+      ['Enter', 'workings of the variance'],
+      ['C', 'carry what is open to a later day'],
+      ['D', 'drop it'],
+      ['N', 'note why the figure differs'],
+    ],
+  },
   { where: 'Statements', keys: [['Enter', 'workings of the figure']] },
   {
     where: 'Receipts and Payments',

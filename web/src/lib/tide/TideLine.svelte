@@ -2,7 +2,7 @@
   import { addDays, daysBetween, fullDay, monthName, shortDay, type Day } from '../dates';
   import { getPlan } from '../plan.svelte';
   import TideHandle from './TideHandle.svelte';
-  import { runs, TideScale } from './scale';
+  import { outline, runs, TideScale } from './scale';
 
   interface Props {
     /** The window of time the view below shows, both days included. */
@@ -89,6 +89,17 @@
     <rect x={scale.x(start)} y="0" width={scale.x(end) - scale.x(start)} height={HEIGHT - 16} fill="#154858" />
     <path d={water} fill="#1d6173" opacity="0.75" />
     <path d={bed} fill="url(#bed)" opacity="0.85" />
+    {#if plan.band?.points.length}
+      <path
+        data-band
+        d={outline(
+          scale,
+          plan.band.points.map((point) => ({ ...point, day: daysBetween(tide.firstDay, point.day) })),
+        )}
+        fill="#bfe3e2"
+        opacity="0.22"
+      />
+    {/if}
     <path
       d={scale.path(tide.minimum, 0)}
       fill="none"

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { runs, TideScale } from './scale';
+import { outline, runs, TideScale } from './scale';
 
 describe('the scale of the tide line', () => {
   const closing = Array.from({ length: 900 }, (_, day) => 100_000 * Math.sin(day / 30) - (day === 451 ? 400_000 : 0));
@@ -44,5 +44,20 @@ describe('days that fall short', () => {
       { from: 5, to: 5 },
     ]);
     expect(runs([0, 0])).toEqual([]);
+  });
+});
+
+describe('the outline of a band', () => {
+  it('goes along the upper edge and back along the lower one', () => {
+    const scale = new TideScale(11, [0, 100], [0], 0, 100, 0, 100);
+    const points = [
+      { day: 0, low: 50, high: 50 },
+      { day: 10, low: 0, high: 100 },
+    ];
+    const path = outline(scale, points);
+    expect(path.split('L')).toHaveLength(4);
+    expect(path.startsWith(`M0.0 ${scale.y(50).toFixed(1)}`)).toBe(true);
+    expect(path).toContain(`100.0 ${scale.y(100).toFixed(1)}L100.0 ${scale.y(0).toFixed(1)}`);
+    expect(outline(scale, points.slice(0, 1))).toBe('');
   });
 });

@@ -52,6 +52,15 @@ export class TideScale {
   }
 }
 
+/** The outline of a band from a day on: along its upper edge, and back along its lower one. */
+export function outline(scale: TideScale, points: { day: number; low: number; high: number }[]): string {
+  const at = (day: number, amount: number) => `${scale.x(day).toFixed(1)} ${scale.y(amount).toFixed(1)}`;
+  if (points.length < 2) return '';
+  const upper = points.map((point) => at(point.day, point.high));
+  const lower = points.map((point) => at(point.day, point.low)).reverse();
+  return 'M' + [...upper, ...lower].join('L') + 'Z';
+}
+
 /** The runs of days in a row that have an amount, first and last day of each. */
 export function runs(amounts: number[]): { from: number; to: number }[] {
   const found: { from: number; to: number }[] = [];

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { addDays, daysBetween, fullDay, longDay, monthName, shortDay, weekday, type Day } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
-  import { TideScale } from '../../lib/tide/scale';
+  import { outline, TideScale } from '../../lib/tide/scale';
 
   interface Props {
     from: Day;
@@ -20,7 +20,21 @@
   const minimum = $derived(tide.minimum.slice(first, last + 1));
   const floor = $derived(tide.limit.slice(first, last + 1).map((limit) => -limit));
   const scale = $derived(
-    new TideScale(closing.length, [...closing, ...floor], minimum, 70, width - 90, 12, HEIGHT - 26),
+    new TideScale(
+      closing.length,
+      [...closing, ...floor, ...band.flatMap((p) => [p.low, p.high])],
+      minimum,
+      70,
+      width - 90,
+      12,
+      HEIGHT - 26,
+    ),
+  );
+  /** The part of the band that lies in the window. */
+  const band = $derived(
+    (plan.band?.points ?? [])
+      .map((point) => ({ ...point, day: daysBetween(tide.firstDay, point.day) - first }))
+      .filter((point) => point.day >= 0 && point.day < closing.length),
   );
   const asOf = $derived(daysBetween(tide.firstDay, tide.asOf) - first);
   const dates = $derived(dayMarks(addDays(tide.firstDay, first), closing.length));
@@ -50,6 +64,11 @@
 <figure class="card mb-3 !p-2" bind:clientWidth={width}>
   <figcaption class="hush px-2">
     Closing cash by day, {longDay(from)} to {longDay(to)}; the same figures stand in the table below.
+    {#if band.length > 1 && plan.band}
+      The shade is where it fell 8 times of 10 in past forecasts{plan.band.tried
+        ? ` (tried on ${plan.band.tried}: ${plan.band.covered} fell within)`
+        : ''}.
+    {/if}
   </figcaption>
   <div class="relative">
     <svg
@@ -75,6 +94,9 @@
         <text x={width - 86} y={scale.y(minimum.at(-1) ?? 0) + 4} font-size="11" fill="#8a5d12">minimum</text>
         <path d={scale.path(floor, 0)} fill="none" stroke="#b23a24" stroke-dasharray="2 3" />
         <text x={width - 86} y={scale.y(floor.at(-1) ?? 0) + 4} font-size="11" fill="#b23a24">limit used up</text>
+      {/if}
+      {#if band.length > 1}
+        <path data-band d={outline(scale, band)} fill="#2a8397" opacity="0.16" />
       {/if}
       <path d={scale.path(closing, 0)} fill="none" stroke="#114a5c" stroke-width="2" />
       {#if asOf >= 0 && asOf < closing.length}

@@ -8,7 +8,7 @@
   import type { Rolling } from './rolling';
 
   interface Props {
-    difference: Schemas['DifferenceView'];
+    difference: Pick<Schemas['DifferenceView'], 'key' | 'carry'>;
     /** The day that is proposed. */
     day: string;
     rolling: Rolling;

@@ -18,29 +18,29 @@ import org.springframework.web.bind.annotation.RestController;
 /** What moved closing cash between two forecasts. */
 @RestController
 @RequestMapping("/api/plans/{plan}/snapshots/{id}/bridge")
-class BridgeController {
+class MovedController {
   private final Tracking tracking;
   private final Edits edits;
   private final Stores stores;
 
-  BridgeController(Tracking tracking, Edits edits, Stores stores) {
+  MovedController(Tracking tracking, Edits edits, Stores stores) {
     this.tracking = tracking;
     this.edits = edits;
     this.stores = stores;
   }
 
   /** Closing cash of a day before and after, what each cause moved, and each line by cause; signed minor units; the days between which one can choose. */
-  record BridgeView(LocalDate day, LocalDate firstDay, LocalDate lastDay, long before, long after, List<CauseView> causes, List<BridgeRow> rows) {}
+  record MovedView(LocalDate day, LocalDate firstDay, LocalDate lastDay, long before, long after, List<CauseView> causes, List<MovedRow> rows) {}
 
   /** What a cause moved; {@code from} and {@code to} are where the bridge stands before and after it. */
   record CauseView(String cause, long moved, long from, long to) {}
 
   /** A line with what moved it, cause after cause as in the list of all causes. */
-  record BridgeRow(String id, String name, long moved, List<Long> causes) {}
+  record MovedRow(String id, String name, long moved, List<Long> causes) {}
 
   /** Leads from a snapshot to the forecast as it is now, or to another snapshot; on the low water's day where none is asked for. */
   @GetMapping
-  BridgeView bridge(@PathVariable String plan, @PathVariable String id, @RequestParam(required = false) LocalDate day, @RequestParam(required = false) String to) {
+  MovedView bridge(@PathVariable String plan, @PathVariable String id, @RequestParam(required = false) LocalDate day, @RequestParam(required = false) String to) {
     Edits.Current current = edits.current(plan);
     Snapshot old = stores.snapshots().get(plan, id, LocalDate.MAX);
     Snapshot now = to == null ? Snapshot.of(current.forecast(), line -> Tracking.mark(line, current)) : stores.snapshots().get(plan, to, LocalDate.MAX);
@@ -55,11 +55,11 @@ class BridgeController {
       level[0] += moved;
       return new CauseView(cause.name(), moved, level[0] - moved, level[0]);
     }).toList();
-    return new BridgeView(on, first, last, bridge.before(), bridge.after(), causes, bridge.rows().stream().map(BridgeController::row).toList());
+    return new MovedView(on, first, last, bridge.before(), bridge.after(), causes, bridge.rows().stream().map(MovedController::row).toList());
   }
 
-  private static BridgeRow row(Bridge.Row row) {
+  private static MovedRow row(Bridge.Row row) {
     Map<Cause, Long> causes = row.causes();
-    return new BridgeRow(row.id(), row.name(), row.moved(), Arrays.stream(Cause.values()).map(cause -> causes.getOrDefault(cause, 0L)).toList());
+    return new MovedRow(row.id(), row.name(), row.moved(), Arrays.stream(Cause.values()).map(cause -> causes.getOrDefault(cause, 0L)).toList());
   }
 }

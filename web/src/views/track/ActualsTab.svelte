@@ -1,0 +1,66 @@
+<script lang="ts">
+  import { answer, api } from '../../lib/api';
+  import { longDay, noDay, readDay } from '../../lib/dates';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import TypedField from '../../lib/TypedField.svelte';
+  import ActualsTable from './ActualsTable.svelte';
+
+  const plan = getPlan();
+  let from = $state<string>();
+  let to = $state<string>();
+  let account = $state<string>();
+
+  const loaded = new Loaded((signal) => {
+    void plan.version;
+    return answer(
+      api.GET('/api/plans/{plan}/actuals', {
+        params: {
+          path: { plan: plan.id },
+          query: { ...(from ? { from } : {}), ...(to ? { to } : {}), ...(account ? { account } : {}) },
+        },
+        signal,
+      }),
+    );
+  });
+  const data = $derived(loaded.data);
+
+  function day(put: (day: string) => void) {
+    return (typed: string): string => {
+      const read = readDay(typed);
+      if (!read) return noDay(typed);
+      put(read);
+      return '';
+    };
+  }
+</script>
+
+<div class="mb-2 flex items-center gap-3">
+  <TypedField label="from" value={data ? longDay(data.from) : ''} onput={day((d) => (from = d))} class="w-[100px]" />
+  <TypedField label="to" value={data ? longDay(data.to) : ''} onput={day((d) => (to = d))} class="w-[100px]" />
+  <label class="hush"
+    >booked on
+    <select
+      class="small-field"
+      aria-label="Account"
+      value={account ?? data?.account}
+      onchange={(e) => (account = e.currentTarget.value)}
+    >
+      {#each plan.view!.accounts as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+    </select></label
+  >
+  {#if data}
+    <span class="hush flex-1 text-right"
+      >closing cash on {longDay(data.to)} by the books:
+      <b class="text-ink">{plan.money.sum(data.closing)}</b></span
+    >
+  {/if}
+</div>
+{#if loaded.problem}
+  <p role="alert" class="bad">{loaded.problem.detail}</p>
+{/if}
+{#if data}
+  {#key `${data.from} ${data.to} ${data.account}`}
+    <ActualsTable {data} />
+  {/key}
+{/if}

@@ -1,0 +1,127 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import { answer, api, type Schemas } from '../../lib/api';
+  import { noAmount, readAmount } from '../../lib/money';
+  import { getPlan } from '../../lib/plan.svelte';
+  import NewActual from './NewActual.svelte';
+  import { pasted } from './actuals';
+
+  let { data }: { data: Schemas['ActualsView'] } = $props();
+  const plan = getPlan();
+  /** What is typed and not kept yet, by line: it stays until it is kept or given up. */
+  let typing = $state<Record<string, string>>({});
+  let refused = $state<Record<string, string>>({});
+  let body = $state<HTMLTableSectionElement>();
+  const fields = () => [...(body?.querySelectorAll<HTMLInputElement>('input[data-actual]') ?? [])];
+
+  type Figure = Schemas['Typed'];
+
+  async function put(figures: Figure[]): Promise<string> {
+    const { from, to, account } = data;
+    const problem = await plan.edit((version) =>
+      answer(
+        api.PUT('/api/plans/{plan}/actuals', {
+          params: { path: { plan: plan.id }, query: { version } },
+          body: { from, to, account, figures },
+        }),
+      ),
+    );
+    return problem?.detail ?? '';
+  }
+
+  const figure = (line: string, amount: string): Figure => ({ line, amount, name: null, direction: null });
+
+  /** Keeps what was typed on a line; nothing typed takes the figure back. */
+  async function keep(line: string, typed: string): Promise<boolean> {
+    const amount = typed.trim() === '' ? '' : readAmount(typed);
+    refused[line] = amount === null ? noAmount(typed) : await put([figure(line, amount)]);
+    if (refused[line]) return false;
+    delete typing[line];
+    return true;
+  }
+
+  async function enter(row: Schemas['ActualRow'], at: number) {
+    const typed = typing[row.line];
+    const accepted = typed ?? (row.typed === null ? plan.money.decimal(row.proposed) : undefined);
+    if (accepted !== undefined && !(await keep(row.line, accepted))) return;
+    await tick();
+    fields()[at + 1]?.focus();
+  }
+
+  function onkeydown(e: KeyboardEvent, row: Schemas['ActualRow'], at: number) {
+    if (e.key === 'Enter') void enter(row, at);
+    else if (e.key === 'ArrowDown') fields()[at + 1]?.focus();
+    else if (e.key === 'ArrowUp') fields()[at - 1]?.focus();
+    else if (e.key === 'Escape') {
+      delete typing[row.line];
+      delete refused[row.line];
+    } else return;
+    e.preventDefault();
+  }
+
+  /** A column pasted lands in place, line after line from the one it is pasted on. */
+  async function onpaste(e: ClipboardEvent, at: number) {
+    const read = pasted(e.clipboardData?.getData('text/plain') ?? '');
+    if (read.length < 2) return;
+    e.preventDefault();
+    const lines = data.rows.slice(at, at + read.length);
+    const bad = lines.filter((_, i) => read[i] !== '' && readAmount(read[i]!) === null);
+    lines.forEach((row, i) => (typing[row.line] = read[i]!));
+    if (bad.length) {
+      bad.forEach((row) => (refused[row.line] = noAmount(typing[row.line]!)));
+      return;
+    }
+    const figures = lines.flatMap((row, i) => (read[i] === '' ? [] : [figure(row.line, readAmount(read[i]!)!)]));
+    const refusal = await put(figures);
+    lines.forEach((row) => delete typing[row.line]);
+    if (refusal && lines[0]) refused[lines[0].line] = refusal;
+  }
+</script>
+
+<div class="overflow-auto" style="max-height:calc(100vh - 262px)">
+  <table class="figures" aria-label="Actuals">
+    <thead class="sticky top-0 z-[2] bg-sheet">
+      <tr>
+        <th class="words" scope="col">{plan.money.symbol}</th><th class="words" scope="col">Group</th>
+        <th scope="col">Proposed<small>the forecast</small></th>
+        <th scope="col">Booked<small>from statements</small></th><th class="words" scope="col">Actual</th>
+        <th class="words w-full" scope="col"></th>
+      </tr>
+    </thead>
+    <tbody bind:this={body}>
+      {#each data.rows as row, at (row.line)}
+        <tr>
+          <th scope="row" class="words">{row.name}</th>
+          <td class="words hush">{row.group || (row.direction === 'receipt' ? 'Receipts' : 'Payments')}</td>
+          <td class="estimated">{plan.money.full(row.proposed)}</td>
+          <td>{row.booked ? plan.money.full(row.booked) : ''}</td>
+          <td class="words">
+            <input
+              class="small-field w-[120px] text-right"
+              data-actual
+              aria-label="Actual of {row.name}"
+              aria-invalid={!!refused[row.line]}
+              placeholder={row.typed === null ? plan.money.full(row.proposed) : ''}
+              bind:value={
+                () => typing[row.line] ?? (row.typed === null ? '' : plan.money.full(row.typed)),
+                (text) => (typing[row.line] = text)
+              }
+              onkeydown={(e) => onkeydown(e, row, at)}
+              onchange={(e) => void keep(row.line, e.currentTarget.value)}
+              onpaste={(e) => void onpaste(e, at)}
+            />
+          </td>
+          <td class="words">
+            {#if refused[row.line]}<span class="bad" role="alert">{refused[row.line]}</span>
+            {:else if row.typed !== null}<span class="hush">typed</span>{/if}
+          </td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>
+<NewActual onput={(name, direction, amount) => put([{ line: null, amount, name, direction }])} />
+<p class="hush mt-1">
+  <kbd>Enter</kbd> accepts what is proposed and moves down; a figure typed replaces it, an empty one takes it back; a column
+  pasted lands line after line. What is typed is booked on the last day.
+</p>

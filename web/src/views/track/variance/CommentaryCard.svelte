@@ -1,0 +1,63 @@
+<script lang="ts">
+  import Act from '../../../lib/Act.svelte';
+  import { answer, api, type Schemas } from '../../../lib/api';
+  import { getPlan } from '../../../lib/plan.svelte';
+  import type { Length } from '../track';
+
+  interface Props {
+    snapshot: Schemas['SnapshotListed'];
+    by: Length;
+    from: string;
+  }
+
+  let { snapshot, by, from }: Props = $props();
+  const plan = getPlan();
+  /** What is being written; nothing typed is lost when the plan changes meanwhile. */
+  let text = $state<string>();
+  let refusal = $state('');
+
+  async function draft() {
+    const got = await answer(
+      api.GET('/api/plans/{plan}/snapshots/{id}/draft', {
+        params: { path: { plan: plan.id, id: snapshot.id }, query: { by, from } },
+      }),
+    );
+    if (got.ok) text = got.data.text;
+    refusal = got.ok ? '' : got.problem.detail;
+  }
+
+  async function keep() {
+    const problem = await plan.edit((version) =>
+      answer(
+        api.PUT('/api/plans/{plan}/snapshots/{id}', {
+          params: { path: { plan: plan.id, id: snapshot.id }, query: { version } },
+          body: { name: snapshot.name, note: snapshot.note, locked: snapshot.locked, commentary: text ?? '' },
+        }),
+      ),
+    );
+    refusal = problem?.detail ?? '';
+    if (!problem) text = undefined;
+  }
+</script>
+
+<section class="card mt-3" aria-label="Commentary">
+  <div class="mb-1 flex items-center gap-2">
+    <b class="font-semibold">Commentary</b>
+    <span class="hush flex-1">kept with the snapshot</span>
+    {#if text === undefined}
+      {#if snapshot.commentary}<Act onclick={() => (text = snapshot.commentary)}>Edit</Act>{/if}
+      <Act onclick={() => void draft()}>{snapshot.commentary ? 'Draft anew' : 'Draft'}</Act>
+    {:else}
+      <Act main onclick={() => void keep()}>Keep commentary</Act>
+      <Act onclick={() => (text = undefined)}>Leave it</Act>
+    {/if}
+  </div>
+  {#if text !== undefined}
+    <textarea class="small-field !h-auto w-full" rows="10" aria-label="Commentary" bind:value={text}></textarea>
+  {:else if snapshot.commentary}
+    <p class="whitespace-pre-wrap">{snapshot.commentary}</p>
+  {:else}
+    <p class="hush">A draft is made from the figures, the notes and what was decided; edit it, then keep it.</p>
+  {/if}
+  {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+</section>

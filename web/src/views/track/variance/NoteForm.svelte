@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import Act from '../../../lib/Act.svelte';
+  import type { Row } from '../track';
+
+  interface Props {
+    row: Row;
+    onsave: (note: string) => Promise<string>;
+    onclose: () => void;
+  }
+
+  let { row, onsave, onclose }: Props = $props();
+  let note = $state(untrack(() => row.note));
+  let refusal = $state('');
+  let field = $state<HTMLInputElement>();
+  $effect(() => field?.focus());
+
+  async function save() {
+    refusal = await onsave(note);
+    if (!refusal) onclose();
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'Enter') void save();
+    else if (e.key === 'Escape') onclose();
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  }
+</script>
+
+<div class="flex items-center gap-2">
+  <label class="hush flex flex-1 items-center gap-2"
+    >Why {row.name} differs
+    <input
+      class="small-field flex-1"
+      aria-label="Note on {row.name}"
+      maxlength="10000"
+      bind:this={field}
+      bind:value={note}
+      {onkeydown}
+    /></label
+  >
+  <Act main onclick={() => void save()}>Keep</Act>
+  <Act onclick={onclose}>Leave it</Act>
+</div>
+{#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
