@@ -19,6 +19,12 @@
   const closing = $derived(tide.closing.slice(first, last + 1));
   const minimum = $derived(tide.minimum.slice(first, last + 1));
   const floor = $derived(tide.limit.slice(first, last + 1).map((limit) => -limit));
+  /** The part of the band that lies in the window. */
+  const band = $derived(
+    (plan.band?.points ?? [])
+      .map((point) => ({ ...point, day: daysBetween(tide.firstDay, point.day) - first }))
+      .filter((point) => point.day >= 0 && point.day < closing.length),
+  );
   const scale = $derived(
     new TideScale(
       closing.length,
@@ -29,12 +35,6 @@
       12,
       HEIGHT - 26,
     ),
-  );
-  /** The part of the band that lies in the window. */
-  const band = $derived(
-    (plan.band?.points ?? [])
-      .map((point) => ({ ...point, day: daysBetween(tide.firstDay, point.day) - first }))
-      .filter((point) => point.day >= 0 && point.day < closing.length),
   );
   const asOf = $derived(daysBetween(tide.firstDay, tide.asOf) - first);
   const dates = $derived(dayMarks(addDays(tide.firstDay, first), closing.length));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -50,6 +51,13 @@
     </select></label
   >
   {#if data}
+    {#if data.to > plan.view!.tide.asOf}
+      <Act
+        title="What is typed up to then takes the place of what was planned"
+        onclick={() => void plan.putSettings((now) => ({ ...now, asOf: data.to }))}
+        >Move the as-of date to {longDay(data.to)}</Act
+      >
+    {/if}
     <span class="hush flex-1 text-right"
       >closing cash on {longDay(data.to)} by the books:
       <b class="text-ink">{plan.money.sum(data.closing)}</b></span

@@ -107,7 +107,7 @@
                 (text) => (typing[row.line] = text)
               }
               onkeydown={(e) => onkeydown(e, row, at)}
-              onchange={(e) => void keep(row.line, e.currentTarget.value)}
+              onchange={() => typing[row.line] !== undefined && void keep(row.line, typing[row.line]!)}
               onpaste={(e) => void onpaste(e, at)}
             />
           </td>

@@ -112,7 +112,7 @@
   >
     <th scope="row" class="words max-w-[230px] truncate" style="padding-left:{7 + row.depth * 14}px">
       {row.name}{row.kind === 'gone_line' ? ' (deleted since)' : ''}
-      {#if row.note}<span class="text-ochre" title={row.note}>✎</span>{/if}
+      {#if row.note}<span class="text-ochre" aria-hidden="true" title={row.note}>✎</span>{/if}
     </th>
     <td class="estimated" title={plan.money.sum(row.forecast)}>{plan.money.cell(row.forecast)}</td>
     <td title={plan.money.sum(row.actual)}>{plan.money.cell(row.actual)}</td>

@@ -132,15 +132,15 @@ class LoopTest {
   private void readVariance(Page page) throws IOException {
     link(page, "Track").click();
     button(page, "Month").click();
-    assertThat(row(page, "Sales").getByRole(AriaRole.CELL).nth(2)).hasText("\u221250");
-    assertThat(row(page, "Sales").getByRole(AriaRole.CELL).nth(3)).hasText("\u22124%");
-    assertThat(row(page, "Pay").getByRole(AriaRole.CELL).nth(2)).hasText("\u221212.50");
-    assertThat(row(page, "Ice").getByRole(AriaRole.CELL).nth(2)).hasText("\u00b7");
-    assertThat(row(page, "Ferry").getByRole(AriaRole.CELL).nth(3)).hasText("new");
-    assertThat(row(page, "Not assigned").getByRole(AriaRole.CELL).nth(2)).hasText("\u221240");
-    assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(0)).hasText("5,609.90");
-    assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(1)).hasText("5,452.40");
-    assertThat(row(page, "Closing cash").getByRole(AriaRole.CELL).nth(2)).hasText("\u2212157.50");
+    assertThat(row(page, "Sales").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("\u221250");
+    assertThat(row(page, "Sales").getByRole(AriaRole.GRIDCELL).nth(3)).hasText("\u22124%");
+    assertThat(row(page, "Pay").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("\u221212.50");
+    assertThat(row(page, "Ice").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("\u00b7");
+    assertThat(row(page, "Ferry").getByRole(AriaRole.GRIDCELL).nth(3)).hasText("new");
+    assertThat(row(page, "Not assigned").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("\u221240");
+    assertThat(row(page, "Closing cash").getByRole(AriaRole.GRIDCELL).nth(0)).hasText("5,609.90");
+    assertThat(row(page, "Closing cash").getByRole(AriaRole.GRIDCELL).nth(1)).hasText("5,452.40");
+    assertThat(row(page, "Closing cash").getByRole(AriaRole.GRIDCELL).nth(2)).hasText("\u2212157.50");
     link(page, "Setup").click();
     Download plan = page.waitForDownload(() -> page.getByText("Plan as JSON").click());
     assertThat(Files.readString(plan.path())).contains("\"ebbtide-plan\"").contains("FERRY, NEVER PLANNED");

@@ -17,19 +17,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Four Mondays: the demo rolled forward week by week as a person would, until its balances are those its banks declared. */
-class RollTest extends Journeys {
-  RollTest() {
-    super("demo");
-  }
-
-  private void press(Pattern name) {
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first().click();
-  }
-
-  private Locator movements() {
-    return page.getByRole(AriaRole.GRID).locator("tbody tr");
-  }
-
+class RollTest extends Mondays {
   @Test
   void fourWeeks_rolledForward_closeAsTheBanksSay_andTheLastIsUndoneWhole() throws IOException {
     open("position/roll");
@@ -50,61 +38,11 @@ class RollTest extends Journeys {
     assertThat(balance("Shop takings")).isEqualTo(declared("shop-takings-2026-03-29.sta", ":62F:C\\d{6}GBP([\\d,]+)"));
     assertThat(balance("Reserve")).isEqualTo(declared("reserve-2026-03-29.ofx", "<BALAMT>([\\d.]+)"));
     go("track");
-    assertThat(page.getByLabel("Snapshot").locator("option")).hasCount(4);
+    assertThat(page.getByLabel("Snapshot").locator("option")).hasCount(4 + 26);
     go("position/roll");
     button(page, "Undo all of it").click();
     assertThat(status()).containsText("Undone: the roll forward from 2026-03-22");
     assertThat(page.getByText("as of Sun 22 Mar 2026").first()).isVisible();
-  }
-
-  /** Next week's statements come in by themselves, the lists once they were looked at; the first time it is left in between. */
-  private void arrive(int week) {
-    button(page, "Next week").click();
-    press(Pattern.compile("^Move the as-of date to 2026-03"));
-    for (String line : new String[] {"Restaurants & hotels", "Grocery chains", "Seed & gear"}) {
-      assertThat(page.getByLabel("Bring in a list")).containsText("for " + line);
-      if (week == 1) {
-        assertThat(seriousViolations(page)).isEmpty();
-      }
-      button(page, "Take it over").click();
-    }
-    assertThat(page.getByLabel("Bring in a list")).hasCount(0);
-    if (week == 1) {
-      go("forecast");
-      page.getByRole(AriaRole.GRID).waitFor();
-      go("position/roll");
-      assertThat(page.getByText("it can be left at any time")).isVisible();
-    }
-  }
-
-  /** What is named at once; then S where something is proposed, else the likeliest line; what no line fits gets one. */
-  private void settleAndAssign() {
-    movements().first().waitFor();
-    Locator named = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Settle the")));
-    int before = movements().count();
-    if (named.count() > 0) {
-      named.click();
-      assertThat(named).hasCount(0);
-    }
-    for (int left = movements().count(); left > 0; left--) {
-      assertThat(movements()).hasCount(left);
-      Locator first = movements().first();
-      first.getByRole(AriaRole.GRIDCELL).first().click();
-      String text = first.textContent();
-      if (text.contains("S settles") || first.getByText("settles").count() > 0) {
-        page.keyboard().press("s");
-      } else if (text.contains("STORM CLAIM") || text.contains("PONTOON")) {
-        page.keyboard().press("l");
-        page.getByLabel("Line", new Page.GetByLabelOptions().setExact(true)).fill(text.contains("STORM") ? "Storm claims" : "Repairs");
-        page.keyboard().press("Enter");
-      } else {
-        page.keyboard().press("1");
-      }
-      assertThat(movements()).hasCount(left - 1);
-    }
-    assertThat(before).isPositive();
-    // Without a movement left, the next step that has something to do is there.
-    assertThat(page.getByText("Settle and assign", new Page.GetByTextOptions())).isVisible();
   }
 
   /** The largest difference is carried, the rest is dropped; bad input is refused and kept. */

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -119,7 +120,8 @@ class ActualsController {
     Period days = days(typing.from(), typing.to());
     Account account = account(current, typing.account());
     Optional<StatementListed> before = findTyped(plan, account, days);
-    List<BankMovement> movements = new ArrayList<>(typed(plan, account, days));
+    List<BankMovement> known = typed(plan, account, days);
+    List<BankMovement> movements = new ArrayList<>(known);
     List<Line> fresh = new ArrayList<>();
     for (Typed one : typing.figures()) {
       Line line = one.line() != null ? current.plan().findLine(one.line()).filter(some -> !some.isGroup())
@@ -136,7 +138,9 @@ class ActualsController {
       for (Line line : fresh) {
         draft.putLine(line, ++position);
       }
-      replace(draft, before, account, days, movements);
+      if (!Set.copyOf(movements).equals(Set.copyOf(known))) {
+        replace(draft, before, account, days, movements);
+      }
     }), stores);
   }
 
