@@ -49,13 +49,18 @@
 <div class="mb-2 flex items-center gap-3">
   <label class="hush"
     >from
-    <select class="small-field max-w-[230px]" value={old.id} onchange={(e) => (oldId = e.currentTarget.value)}>
+    <select
+      class="small-field max-w-[230px]"
+      aria-label="From which forecast"
+      value={old.id}
+      onchange={(e) => (oldId = e.currentTarget.value)}
+    >
       {#each snapshots as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
     </select></label
   >
   <label class="hush"
     >to
-    <select class="small-field max-w-[230px]" bind:value={newId}>
+    <select class="small-field max-w-[230px]" aria-label="To which forecast" bind:value={newId}>
       <option value="">the forecast as it is now</option>
       {#each later as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
     </select></label

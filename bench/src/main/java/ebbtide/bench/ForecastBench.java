@@ -124,7 +124,7 @@ public class ForecastBench {
   }
 
   /** 500 streams with 12 months of history that grow and are paid by a five-step pattern, or of every kind by turns. */
-  private static Plan large(boolean everyKind) {
+  static Plan large(boolean everyKind) {
     LocalDate asOf = LocalDate.of(2026, 3, 1);
     List<Line> lines = new ArrayList<>();
     for (int i = 0; i < 500; i++) {
