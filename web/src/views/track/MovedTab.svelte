@@ -4,7 +4,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
-  import MovedChart from './MovedChart.svelte';
+  import Waterfall, { type WaterfallBar } from '../../lib/Waterfall.svelte';
   import { CAUSES } from './track';
 
   let { snapshots }: { snapshots: Schemas['SnapshotListed'][] } = $props();
@@ -30,6 +30,22 @@
   });
   const data = $derived(loaded.data);
   const shown = $derived(data?.causes.filter((cause) => cause.moved !== 0) ?? []);
+
+  function bars(moved: Schemas['MovedView']): WaterfallBar[] {
+    const total = (key: string, name: string, minor: number) => ({ key, name, from: 0, to: minor, minor, total: true });
+    return [
+      total('before', `Closing cash on ${longDay(moved.day)}, then`, moved.before),
+      ...shown.map(({ cause, from, to, moved: minor }) => ({
+        key: cause,
+        name: CAUSES[cause] ?? cause,
+        from,
+        to,
+        minor,
+        total: false,
+      })),
+      total('after', 'and now', moved.after),
+    ];
+  }
 
   function putDay(typed: string): string {
     const read = readDay(typed);
@@ -72,7 +88,10 @@
 {#if loaded.problem}
   <p role="alert" class="bad">{loaded.problem.detail}</p>
 {:else if data}
-  <MovedChart {data} />
+  <Waterfall
+    bars={bars(data)}
+    label="From {plan.money.sum(data.before)} to {plan.money.sum(data.after)}, cause by cause"
+  />
   <div class="mt-3 overflow-auto" style="max-height:calc(100vh - 410px)">
     <table class="figures" aria-label="What moved, by line and cause">
       <thead class="sticky top-0 bg-sheet">
