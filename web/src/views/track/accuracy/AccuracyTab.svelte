@@ -26,7 +26,7 @@
   const data = $derived(loaded.data);
   const unit = $derived(by === 'WEEK' ? 'week' : 'month');
   const rows = $derived((of === 'lines' ? data?.rows : data?.parties) ?? []);
-  const chosen = $derived([...(data?.rows ?? []), ...(data?.parties ?? [])].find((row) => row.id === rowId));
+  const chosen = $derived(data?.chosen ?? undefined);
 </script>
 
 <div class="mb-2 flex items-center gap-3">

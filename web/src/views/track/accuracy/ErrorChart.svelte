@@ -3,7 +3,7 @@
   import { errorWords } from '../track';
 
   interface Props {
-    row: Schemas['ErrorRow'];
+    row: Schemas['ChosenRow'];
     unit: string;
     /** The lead whose record is shown. */
     lead: number;
@@ -13,7 +13,7 @@
   let { row, unit, lead, onlead }: Props = $props();
   const HEIGHT = 150;
   let width = $state(430);
-  const shown = $derived(row.errors.slice(0, 13));
+  const shown = $derived(row.errors);
   /** Errors beyond twice what happened are cut: they would hide the others. */
   const most = $derived(
     Math.min(20000, Math.max(1000, ...shown.flatMap((e) => [e.error ?? 0, e.dueDates ?? 0, e.lastYear ?? 0]))),

@@ -13,7 +13,7 @@
   let { rows, leads, unit, chosen, onchoose }: Props = $props();
   /** The leads that are shown as columns: each of the first four, then every third. */
   const columns = $derived([1, 2, 3, 4, 7, 10, 13].filter((lead) => lead <= leads));
-  const shown = $derived(rows.filter((row) => row.errors.some((error) => error.error !== null)));
+  const shown = $derived(rows.filter((row) => row.errors.some((error) => error !== null)));
 </script>
 
 <div class="mt-3 overflow-auto" style="max-height:calc(100vh - 486px)">
@@ -29,7 +29,6 @@
     </thead>
     <tbody>
       {#each shown as row (row.id)}
-        {@const first = row.errors[0]}
         <tr class="{row.group ? 'font-[650]' : ''} {row.id === chosen ? 'bg-foam' : ''}">
           <th scope="row" class="words" style="padding-left:{7 + row.depth * 14}px">
             <button
@@ -38,12 +37,11 @@
               onclick={() => onchoose(row.id)}>{row.name}</button
             >
           </th>
-          {#each columns as lead (lead)}<td>{errorWords(row.errors[lead - 1]?.error ?? null)}</td>{/each}
-          <td class="hush" title="How much too much was forecast"
-            >{first?.bias == null ? '' : signedPercent(first.bias)}</td
+          {#each columns as lead (lead)}<td>{errorWords(row.errors[lead - 1] ?? null)}</td>{/each}
+          <td class="hush" title="How much too much was forecast">{row.bias === null ? '' : signedPercent(row.bias)}</td
           >
-          <td class="hush">{errorWords(first?.dueDates ?? null)}</td>
-          <td class="hush">{first?.lastYear == null ? '' : errorWords(first.lastYear)}</td>
+          <td class="hush">{errorWords(row.dueDates)}</td>
+          <td class="hush">{row.lastYear === null ? '' : errorWords(row.lastYear)}</td>
         </tr>
       {/each}
     </tbody>

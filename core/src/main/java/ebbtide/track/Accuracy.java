@@ -7,6 +7,7 @@ import ebbtide.time.Periods;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -66,15 +67,19 @@ public final class Accuracy {
   private final Periods by;
   private final int leads;
   private final SumsToDay actual;
-  private final Map<String, Error[][]> errors = new HashMap<>();
+  /** The place of each row among the sums. */
+  private final Map<String, Integer> places = new HashMap<>();
+  private final List<Integer> signs = new ArrayList<>();
+  private final Sums[] sums;
   private final String recordOf;
   private final List<Point> points = new ArrayList<>();
   private final PartyErrors parties;
   private final Map<LocalDate, Long> cash = new HashMap<>();
   private final List<Closing> closings = new ArrayList<>();
-  private final Map<String, List<String>> above = new HashMap<>();
-  private final Map<String, Integer> signs = new HashMap<>();
+  /** Of what is forecast, the places of the rows that it counts in. */
+  private final Map<String, int[]> above = new LinkedHashMap<>();
   private final LocalDate firstFact;
+  private int longest;
 
   /** Begins to measure, over so many periods ahead; the points of one row, by its id, are kept for its record over time. */
   public Accuracy(Facts facts, Periods by, int leads, String recordOf) {
@@ -85,26 +90,63 @@ public final class Accuracy {
     this.parties = new PartyErrors(facts, leads);
     this.actual = new SumsToDay(facts);
     this.firstFact = facts.books().findFirstDay().orElse(facts.asOf());
-    signs.put(NET, 1);
+    place(NET, 1);
     for (Direction direction : Direction.values()) {
-      signs.put(section(direction), direction.sign());
+      place(section(direction), direction.sign());
     }
+    facts.plan().lines().forEach(line -> place(line.id(), line.direction().sign()));
     for (Line line : facts.plan().lines()) {
-      signs.put(line.id(), line.direction().sign());
       if (!line.isGroup()) {
-        List<String> sums = new ArrayList<>(List.of(line.id()));
+        List<String> rows = new ArrayList<>(List.of(line.id()));
         for (String at = line.group(); at != null; at = facts.plan().findLine(at).orElseThrow().group()) {
-          sums.add(at);
+          rows.add(at);
         }
-        sums.add(section(line.direction()));
-        sums.add(NET);
-        above.put(line.id(), sums);
+        rows.add(section(line.direction()));
+        rows.add(NET);
+        countIn(line.id(), rows);
         actual.put(line.id(), facts.movements(line.id()));
       }
     }
     for (Snapshot.KeptLine line : Snapshot.outside()) {
-      above.put(line.id(), line.id().equals(Snapshot.TRANSFERS) ? List.of(NET) : List.of(section(line.direction()), NET));
+      countIn(line.id(), line.id().equals(Snapshot.TRANSFERS) ? List.of(NET) : List.of(section(line.direction()), NET));
       actual.put(line.id(), facts.movements(line.id()));
+    }
+    sums = new Sums[leads];
+    Arrays.setAll(sums, lead -> new Sums(signs.size()));
+  }
+
+  private void place(String id, int sign) {
+    places.put(id, signs.size());
+    signs.add(sign);
+  }
+
+  private void countIn(String id, List<String> rows) {
+    above.put(id, rows.stream().mapToInt(places::get).toArray());
+  }
+
+  /** Of one lead: what every row missed by each way of forecasting, and what happened. */
+  private static final class Sums {
+    private final int[][] periods;
+    private final long[][] missed;
+    private final long[][] happened;
+    private final long[][] over;
+
+    Sums(int rows) {
+      periods = new int[Of.values().length][rows];
+      missed = new long[Of.values().length][rows];
+      happened = new long[Of.values().length][rows];
+      over = new long[Of.values().length][rows];
+    }
+
+    void add(Of of, int row, long forecast, long actual, int sign) {
+      periods[of.ordinal()][row]++;
+      missed[of.ordinal()][row] += Math.abs(actual - forecast);
+      happened[of.ordinal()][row] += Math.abs(actual);
+      over[of.ordinal()][row] += (forecast - actual) * sign;
+    }
+
+    Error error(Of of, int row) {
+      return new Error(periods[of.ordinal()][row], missed[of.ordinal()][row], happened[of.ordinal()][row], over[of.ordinal()][row]);
     }
   }
 
@@ -134,37 +176,43 @@ public final class Accuracy {
   /** Takes a snapshot; of one as-of date the last saved is to be given, in order of as-of date. */
   public void add(Snapshot snapshot) {
     List<Period> ahead = ahead(snapshot);
+    longest = Math.max(longest, ahead.size());
     // Lines that are gone since were forecast all the same.
-    snapshot.lines().forEach(line -> above.putIfAbsent(line.id(), List.of(section(line.direction()), NET)));
+    snapshot.lines().stream().filter(line -> !above.containsKey(line.id())).forEach(line -> countIn(line.id(), List.of(section(line.direction()), NET)));
+    Integer recorded = places.get(recordOf);
     Map<String, List<Snapshot.KeptItem>> items = snapshot.itemsByLine();
-    for (int lead = 0; lead < ahead.size(); lead++) {
-      Period period = ahead.get(lead);
-      Map<String, long[]> sums = new HashMap<>();
-      for (Map.Entry<String, List<String>> line : above.entrySet()) {
-        long forecast = snapshot.sum(line.getKey(), period.startInclusive(), period.lastDay());
-        long happened = actual.sum(line.getKey(), period.startInclusive(), period.lastDay());
-        long lastYear = actual.sum(line.getKey(), yearBefore(period.startInclusive()), yearBefore(period.endExclusive()).minusDays(1));
-        long due = forecast + byDueDate(items.getOrDefault(line.getKey(), List.of()), snapshot, period);
-        for (String id : line.getValue()) {
-          long[] sum = sums.computeIfAbsent(id, key -> new long[4]);
-          sum[0] += forecast;
-          sum[1] += happened;
-          sum[2] += lastYear;
-          sum[3] += due;
+    Days[] days = ahead.stream().map(period -> new Days(snapshot, period)).toArray(Days[]::new);
+    long[][][] of = new long[days.length][4][signs.size()];
+    for (Map.Entry<String, int[]> line : above.entrySet()) {
+      KeptFlows kept = snapshot.flows().getOrDefault(line.getKey(), KeptFlows.NONE);
+      long[] upTo = actual.of(line.getKey());
+      List<Snapshot.KeptItem> ofLine = items.getOrDefault(line.getKey(), List.of());
+      for (int lead = 0; lead < days.length; lead++) {
+        Days at = days[lead];
+        long forecast = kept.sum(at.from, at.to);
+        long happened = SumsToDay.between(upTo, at.before, at.last);
+        long lastYear = SumsToDay.between(upTo, at.beforeYear, at.lastYear);
+        long due = forecast + byDueDate(ofLine, snapshot, ahead.get(lead));
+        for (int row : line.getValue()) {
+          of[lead][0][row] += forecast;
+          of[lead][1][row] += happened;
+          of[lead][2][row] += lastYear;
+          of[lead][3][row] += due;
         }
       }
+    }
+    for (int lead = 0; lead < days.length; lead++) {
+      Period period = ahead.get(lead);
       boolean yearKnown = !yearBefore(period.startInclusive()).isBefore(firstFact);
-      for (Map.Entry<String, long[]> sum : sums.entrySet()) {
-        int sign = signs.get(sum.getKey());
-        long[] of = sum.getValue();
-        add(sum.getKey(), Of.OURS, lead, of[0], of[1], sign);
-        add(sum.getKey(), Of.DUE_DATES, lead, of[3], of[1], sign);
+      for (int row = 0; row < signs.size(); row++) {
+        sums[lead].add(Of.OURS, row, of[lead][0][row], of[lead][1][row], signs.get(row));
+        sums[lead].add(Of.DUE_DATES, row, of[lead][3][row], of[lead][1][row], signs.get(row));
         if (yearKnown) {
-          add(sum.getKey(), Of.LAST_YEAR, lead, of[2], of[1], sign);
+          sums[lead].add(Of.LAST_YEAR, row, of[lead][2][row], of[lead][1][row], signs.get(row));
         }
-        if (sum.getKey().equals(recordOf)) {
-          points.add(new Point(snapshot.asOf(), period, lead + 1, of[0], of[1]));
-        }
+      }
+      if (recorded != null) {
+        points.add(new Point(snapshot.asOf(), period, lead + 1, of[lead][0][recorded], of[lead][1][recorded]));
       }
       closings.add(new Closing(snapshot.asOf(), period.lastDay(), lead + 1, snapshot.closing(period.lastDay()), cash.computeIfAbsent(period.lastDay(), facts.books()::cash)));
     }
@@ -174,6 +222,25 @@ public final class Accuracy {
   /** Returns the rows of counterparties, of their open items alone, those that cost most first. */
   public List<Row> parties() {
     return parties.rows(longest());
+  }
+
+  /** Where a period's days stand in what a snapshot keeps, and in the sums of what happened, in its year and the one before. */
+  private final class Days {
+    private final int from;
+    private final int to;
+    private final int before;
+    private final int last;
+    private final int beforeYear;
+    private final int lastYear;
+
+    Days(Snapshot snapshot, Period period) {
+      from = snapshot.index(period.startInclusive());
+      to = snapshot.index(period.endExclusive());
+      before = actual.index(period.startInclusive().minusDays(1));
+      last = actual.index(period.lastDay());
+      beforeYear = actual.index(yearBefore(period.startInclusive()).minusDays(1));
+      lastYear = actual.index(yearBefore(period.endExclusive()).minusDays(1));
+    }
   }
 
   private LocalDate yearBefore(LocalDate day) {
@@ -193,15 +260,9 @@ public final class Accuracy {
     return change;
   }
 
-  private void add(String id, Of of, int lead, long forecast, long happened, int sign) {
-    Error[][] all = errors.computeIfAbsent(id, key -> new Error[Of.values().length][leads]);
-    Error before = all[of.ordinal()][lead];
-    all[of.ordinal()][lead] = (before == null ? Error.NONE : before).plus(forecast, happened, sign);
-  }
-
   /** Returns how many periods ahead there is anything to measure. */
   public int longest() {
-    return closings.stream().mapToInt(Closing::lead).max().orElse(0);
+    return longest;
   }
 
   /** Returns every row in the order of the plan, the net first. */
@@ -238,10 +299,8 @@ public final class Accuracy {
 
   private List<Error> of(String id, Of of) {
     List<Error> list = new ArrayList<>();
-    Error[][] all = errors.get(id);
     for (int lead = 0; lead < longest(); lead++) {
-      Error error = all == null ? null : all[of.ordinal()][lead];
-      list.add(error == null ? Error.NONE : error);
+      list.add(sums[lead].error(of, places.get(id)));
     }
     return list;
   }

@@ -84,7 +84,8 @@ public record Snapshot(LocalDate asOf, LocalDate horizonEnd, long cashAtAsOf, Li
     return id.equals(UNASSIGNED_IN) || id.equals(UNASSIGNED_OUT) || id.equals(TRANSFERS);
   }
 
-  private int index(LocalDate day) {
+  /** Returns the place of a day in the flows: nil is the day after the as-of date. */
+  int index(LocalDate day) {
     return (int) ChronoUnit.DAYS.between(asOf, day) - 1;
   }
 

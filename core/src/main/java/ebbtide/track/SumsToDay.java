@@ -9,6 +9,7 @@ import java.util.Map;
 
 /** The cash of lines up to each day of the facts, so that the sum of any days is a difference of two. */
 final class SumsToDay {
+  private static final long[] NONE = new long[0];
   private final Map<String, long[]> upTo = new HashMap<>();
   private final LocalDate first;
   private final LocalDate last;
@@ -34,14 +35,22 @@ final class SumsToDay {
     upTo.put(id, sums);
   }
 
-  /** Returns the sum from one day to another, both included. */
-  long sum(String id, LocalDate from, LocalDate to) {
-    long[] sums = upTo.get(id);
-    return sums == null ? 0 : at(sums, to) - at(sums, from.minusDays(1));
+  /** Returns the sums of a line up to each day, to be read between two of them; empty where nothing happened. */
+  long[] of(String id) {
+    return upTo.getOrDefault(id, NONE);
   }
 
-  private long at(long[] sums, LocalDate day) {
-    long index = ChronoUnit.DAYS.between(first, day) + 1;
-    return index <= 0 ? 0 : sums[(int) Math.min(index, sums.length - 1)];
+  /** Returns the place of a day among the sums; those of days before the first fact are below one. */
+  int index(LocalDate day) {
+    return (int) Math.max(-1, Math.min(Integer.MAX_VALUE, ChronoUnit.DAYS.between(first, day) + 1));
+  }
+
+  /** Returns what happened after one place and up to another. */
+  static long between(long[] sums, int after, int upTo) {
+    return sums.length == 0 ? 0 : at(sums, upTo) - at(sums, after);
+  }
+
+  private static long at(long[] sums, int index) {
+    return index <= 0 ? 0 : sums[Math.min(index, sums.length - 1)];
   }
 }

@@ -7,14 +7,16 @@ import ebbtide.forecast.Forecast;
 import ebbtide.time.Periods;
 import ebbtide.track.Accuracy;
 import ebbtide.track.Band;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -28,6 +30,7 @@ class AccuracyController {
   private static final int WEEKS = 26;
   private static final int MONTHS = 12;
   private static final int COSTLY = 4;
+  private static final int SHOWN = 13;
   private final Tracking tracking;
   private final Edits edits;
   private final Stores stores;
@@ -41,13 +44,21 @@ class AccuracyController {
 
   /**
    * The record: how many forecasts were measured, how many periods ahead; every row by lead; counterparties; how far closing cash was off on
-   * average; the lines that cost most; one row's forecasts of one lead over time; how often closing cash fell within the band.
+   * average; the lines that cost most; of the row chosen its errors with those of the rivals (null: there is no such row) and its forecasts of one
+   * lead over time; how often closing cash fell within the band.
    */
-  record AccuracyView(int snapshots, int leads, List<ErrorRow> rows, List<ErrorRow> parties, List<Long> closingMiss, List<Accuracy.Cost> costs, int costsOf,
+  record AccuracyView(int snapshots, int leads, List<ErrorRow> rows, List<ErrorRow> parties, @Schema(nullable = true) ChosenRow chosen, List<Long> closingMiss, List<Accuracy.Cost> costs, int costsOf,
       List<RecordPoint> record, int covered, int tried, int fewest) {}
 
-  /** A row's errors, weighted, and bias, in hundredths of a percent by lead; null where nothing happened; beside it those of the two rivals. */
-  record ErrorRow(String id, String name, String direction, int depth, boolean group, List<ErrorView> errors) {}
+  /**
+   * A row's weighted errors by the first leads in hundredths of a percent, null where nothing happened; and of the first lead its bias and
+   * the errors of the two rivals.
+   */
+  record ErrorRow(String id, String name, int depth, boolean group, @ArraySchema(schema = @Schema(nullable = true)) List<Long> errors, @Schema(nullable = true) Long bias,
+      @Schema(nullable = true) Long lastYear, @Schema(nullable = true) Long dueDates) {}
+
+  /** A row with its errors by lead. */
+  record ChosenRow(String id, String name, List<ErrorView> errors) {}
 
   /** An error of one lead and those of the rivals, hundredths of a percent, and over how many periods. */
   record ErrorView(@Schema(nullable = true) Long error, @Schema(nullable = true) Long bias, @Schema(nullable = true) Long lastYear,
@@ -60,10 +71,13 @@ class AccuracyController {
   AccuracyView accuracy(@PathVariable String plan, @RequestParam(defaultValue = "WEEK") Periods by, @RequestParam(defaultValue = Accuracy.NET) String row,
       @RequestParam(defaultValue = "1") int lead) {
     Accuracy accuracy = measured(plan, by, row);
+    List<Accuracy.Row> rows = accuracy.rows();
+    List<Accuracy.Row> parties = accuracy.parties();
     Band band = Band.of(accuracy.closings());
     int snapshots = (int) accuracy.closings().stream().map(Accuracy.Closing::asOf).distinct().count();
-    return new AccuracyView(snapshots, accuracy.longest(), accuracy.rows().stream().map(AccuracyController::row).toList(),
-        accuracy.parties().stream().map(AccuracyController::row).toList(), accuracy.closingMiss(), accuracy.costs(COSTLY), COSTLY,
+    return new AccuracyView(snapshots, accuracy.longest(), rows.stream().map(AccuracyController::row).toList(),
+        parties.stream().map(AccuracyController::row).toList(), Stream.concat(rows.stream(), parties.stream())
+            .filter(one -> one.id().equals(row)).findFirst().map(AccuracyController::chosen).orElse(null), accuracy.closingMiss(), accuracy.costs(COSTLY), COSTLY,
         accuracy.record(lead).stream().map(one -> new RecordPoint(one.asOf(), one.period().startInclusive(), one.period().lastDay(), one.forecast(), one.actual())).toList(),
         band.covered(), band.tried(), Band.FEWEST);
   }
@@ -78,13 +92,22 @@ class AccuracyController {
   }
 
   private static ErrorRow row(Accuracy.Row row) {
+    return new ErrorRow(row.id(), row.name(), row.depth(), row.isGroup(), row.errors().stream().limit(SHOWN).map(Accuracy.Error::wapeHundredths).toList(),
+        first(row.errors(), Accuracy.Error::biasHundredths), first(row.lastYear(), Accuracy.Error::wapeHundredths), first(row.dueDates(), Accuracy.Error::wapeHundredths));
+  }
+
+  private static Long first(List<Accuracy.Error> errors, Function<Accuracy.Error, Long> of) {
+    return errors.isEmpty() ? null : of.apply(errors.get(0));
+  }
+
+  private static ChosenRow chosen(Accuracy.Row row) {
     List<ErrorView> errors = new ArrayList<>();
-    for (int lead = 0; lead < row.errors().size(); lead++) {
+    for (int lead = 0; lead < Math.min(SHOWN, row.errors().size()); lead++) {
       Accuracy.Error one = row.errors().get(lead);
       errors.add(new ErrorView(one.wapeHundredths(), one.biasHundredths(), row.lastYear().get(lead).wapeHundredths(), row.dueDates().get(lead).wapeHundredths(),
           one.periods()));
     }
-    return new ErrorRow(row.id(), row.name(), row.direction() == null ? "" : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.isGroup(), errors);
+    return new ChosenRow(row.id(), row.name(), errors);
   }
 
   /** What the band was worked out from: it stays until a fact or a snapshot comes. */

@@ -22,6 +22,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -45,6 +46,8 @@ public class Edits {
   /** Above so many changes at once the books are added up anew: it costs two passes, however many there are. */
   private static final int MOST_ONE_BY_ONE = 200;
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+  /** What is kept beside a plan and no forecast reads. */
+  private static final Set<Kept.Kind> ASIDE = EnumSet.of(Kept.Kind.SNAPSHOT, Kept.Kind.NOTE, Kept.Kind.ROLL, Kept.Kind.RULE);
   private final Stores stores;
   private final Map<Kept.Kind, Kept> kept = new EnumMap<>(Kept.Kind.class);
   private final TransactionTemplate transaction;
@@ -91,6 +94,9 @@ public class Edits {
 
   /** Returns the plan after effects: what they did not touch is taken over, not read again. */
   private Current after(String planId, Current was, List<Effect> effects) {
+    if (ASIDE.containsAll(effects.stream().map(Effect::kind).toList())) {
+      return new Current(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
+    }
     Set<String> changed = effects.stream().filter(e -> e.kind() == Kept.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
     List<Placed> placed = new ArrayList<>(was.placed());
     placed.removeIf(one -> changed.contains(one.line().id()));

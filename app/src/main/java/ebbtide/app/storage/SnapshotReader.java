@@ -6,9 +6,10 @@ import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptItem;
 import ebbtide.track.Snapshot.KeptLine;
 import java.io.ByteArrayInputStream;
-import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -40,7 +41,8 @@ final class SnapshotReader {
       days.clear();
       items.clear();
     }
-    try (DataInputStream in = new DataInputStream(new java.io.BufferedInputStream(new InflaterInputStream(new ByteArrayInputStream(content)), 1 << 16))) {
+    try (InflaterInputStream inflated = new InflaterInputStream(new ByteArrayInputStream(content))) {
+      ByteBuffer in = ByteBuffer.wrap(inflated.readAllBytes());
       LocalDate before = asOf;
       asOf = LocalDate.ofEpochDay(number(in));
       horizonEnd = LocalDate.ofEpochDay(number(in));
@@ -50,7 +52,7 @@ final class SnapshotReader {
       } else if (asOf.isBefore(before)) {
         goBack(before);
       }
-      if (in.readBoolean()) {
+      if (in.get() != 0) {
         readLines(in);
       }
       readFlows(in);
@@ -82,16 +84,16 @@ final class SnapshotReader {
     return moved;
   }
 
-  private void readLines(DataInputStream in) throws IOException {
+  private void readLines(ByteBuffer in) {
     List<KeptLine> read = new ArrayList<>();
     for (long count = number(in); count > 0; count--) {
-      read.add(new KeptLine(in.readUTF(), in.readUTF(), in.readUTF(), in.readBoolean() ? Direction.RECEIPT : Direction.PAYMENT, in.readUTF()));
+      read.add(new KeptLine(text(in), text(in), text(in), (in.get() != 0) ? Direction.RECEIPT : Direction.PAYMENT, text(in)));
     }
     lines = List.copyOf(read);
     days.keySet().retainAll(read.stream().map(KeptLine::id).collect(Collectors.toSet()));
   }
 
-  private void readFlows(DataInputStream in) throws IOException {
+  private void readFlows(ByteBuffer in) {
     int length = (int) (horizonEnd.toEpochDay() + 1 - epoch);
     int from = (int) (asOf.toEpochDay() + 1 - epoch);
     for (KeptLine line : lines) {
@@ -110,21 +112,21 @@ final class SnapshotReader {
     }
   }
 
-  private void readItems(DataInputStream in) throws IOException {
+  private void readItems(ByteBuffer in) {
     for (long gone = number(in); gone > 0; gone--) {
-      items.remove(in.readUTF());
+      items.remove(text(in));
     }
     for (long count = number(in); count > 0; count--) {
-      String id = in.readUTF();
-      items.put(id, new KeptItem(id, in.readUTF(), in.readUTF(), in.readUTF(), in.readBoolean(), LocalDate.ofEpochDay(signed(in)),
-          in.readBoolean() ? LocalDate.ofEpochDay(signed(in)) : null, signed(in), signed(in)));
+      String id = text(in);
+      items.put(id, new KeptItem(id, text(in), text(in), text(in), (in.get() != 0), LocalDate.ofEpochDay(signed(in)),
+          (in.get() != 0) ? LocalDate.ofEpochDay(signed(in)) : null, signed(in), signed(in)));
     }
   }
 
-  private static long number(DataInputStream in) throws IOException {
+  private static long number(ByteBuffer in) {
     long number = 0;
     for (int shift = 0; ; shift += 7) {
-      int next = in.readUnsignedByte();
+      int next = in.get() & 0xff;
       number |= (next & 0x7fL) << shift;
       if (next < 0x80) {
         return number;
@@ -132,7 +134,13 @@ final class SnapshotReader {
     }
   }
 
-  private static long signed(DataInputStream in) throws IOException {
+  private static String text(ByteBuffer in) {
+    byte[] bytes = new byte[(int) number(in)];
+    in.get(bytes);
+    return new String(bytes, StandardCharsets.UTF_8);
+  }
+
+  private static long signed(ByteBuffer in) {
     long number = number(in);
     return (number >>> 1) ^ -(number & 1);
   }

@@ -5,10 +5,12 @@ import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptItem;
 import ebbtide.track.Snapshot.KeptLine;
+import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
-import java.io.DataOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,24 +22,27 @@ import java.util.zip.DeflaterOutputStream;
 /** Writes what a snapshot keeps: all of it, or what differs from the one before it, so that it costs what changed ({@link SnapshotReader}). */
 final class SnapshotWriter {
   private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-  private final DataOutputStream out;
+  private final Deflater deflater = new Deflater(Deflater.BEST_SPEED);
+  private final OutputStream out;
   private final Snapshot now;
   private final Snapshot before;
 
   private SnapshotWriter(Snapshot before, Snapshot now) {
     this.before = before;
     this.now = now;
-    this.out = new DataOutputStream(new java.io.BufferedOutputStream(new DeflaterOutputStream(bytes, new Deflater(Deflater.BEST_SPEED), 1 << 14), 1 << 16));
+    this.out = new BufferedOutputStream(new DeflaterOutputStream(bytes, deflater, 1 << 14), 1 << 16);
   }
 
   /** Returns what a snapshot keeps beyond the one before it; all of it where that is null. */
   static byte[] content(Snapshot before, Snapshot now) {
+    SnapshotWriter writer = new SnapshotWriter(before, now);
     try {
-      SnapshotWriter writer = new SnapshotWriter(before, now);
       writer.write();
       return writer.bytes.toByteArray();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    } finally {
+      writer.deflater.end();
     }
   }
 
@@ -46,15 +51,15 @@ final class SnapshotWriter {
     number(now.horizonEnd().toEpochDay());
     signed(now.cashAtAsOf());
     boolean others = before == null || !before.lines().equals(now.lines());
-    out.writeBoolean(others);
+    flag(others);
     if (others) {
       number(now.lines().size());
       for (KeptLine line : now.lines()) {
-        out.writeUTF(line.id());
-        out.writeUTF(line.name());
-        out.writeUTF(line.group());
-        out.writeBoolean(line.direction() == Direction.RECEIPT);
-        out.writeUTF(line.mark());
+        text(line.id());
+        text(line.name());
+        text(line.group());
+        flag(line.direction() == Direction.RECEIPT);
+        text(line.mark());
       }
     }
     int shift = before == null ? 0 : (int) (now.asOf().toEpochDay() - before.asOf().toEpochDay());
@@ -100,24 +105,34 @@ final class SnapshotWriter {
     }
     number(gone.size());
     for (String id : gone) {
-      out.writeUTF(id);
+      text(id);
     }
     List<KeptItem> changed = now.items().stream().filter(item -> !item.equals(was.get(item.id()))).toList();
     number(changed.size());
     for (KeptItem item : changed) {
-      out.writeUTF(item.id());
-      out.writeUTF(item.lineId());
-      out.writeUTF(item.number());
-      out.writeUTF(item.counterparty());
-      out.writeBoolean(item.order());
+      text(item.id());
+      text(item.lineId());
+      text(item.number());
+      text(item.counterparty());
+      flag(item.order());
       signed(item.due().toEpochDay());
-      out.writeBoolean(item.day() != null);
+      flag(item.day() != null);
       if (item.day() != null) {
         signed(item.day().toEpochDay());
       }
       signed(item.minor());
       signed(item.open());
     }
+  }
+
+  private void flag(boolean set) throws IOException {
+    out.write(set ? 1 : 0);
+  }
+
+  private void text(String text) throws IOException {
+    byte[] utf8 = text.getBytes(StandardCharsets.UTF_8);
+    number(utf8.length);
+    out.write(utf8);
   }
 
   private void number(long number) throws IOException {
