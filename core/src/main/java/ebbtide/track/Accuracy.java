@@ -173,7 +173,7 @@ public final class Accuracy {
             && (by != Periods.MONTH || period.endExclusive().getDayOfMonth() == 1)).limit(leads).toList();
   }
 
-  /** Takes a snapshot; of one as-of date the last saved is to be given, in order of as-of date. */
+  /** Takes a snapshot, in any order; of one as-of date the last saved is to be given. */
   public void add(Snapshot snapshot) {
     List<Period> ahead = ahead(snapshot);
     longest = Math.max(longest, ahead.size());
@@ -307,7 +307,7 @@ public final class Accuracy {
 
   /** Returns the forecasts of a lead of the row whose record is kept, one a snapshot, with what happened. */
   public List<Point> record(int lead) {
-    return points.stream().filter(point -> point.lead() == lead).toList();
+    return points.stream().filter(point -> point.lead() == lead).sorted(Comparator.comparing(Point::asOf)).toList();
   }
 
   /** What a line costs of accuracy: its misses of the first leads, and their share of all lines', in hundredths of a percent. */

@@ -136,4 +136,49 @@ class AccuracyTest {
       assertThat(band.covered()).isBetween(band.tried() / 2, band.tried());
     }
   }
+
+  /** Of any history: every line, group and sum at every lead is off by just what its days add up to, and so is each counterparty. */
+  @Test
+  void accuracy_ofAnyHistory_isWhatItsDaysAddUpTo() {
+    for (long seed = 0; seed < 300; seed++) {
+      RandomHistory.Case some = RandomHistory.of(seed);
+      Accuracy accuracy = new Accuracy(some.facts(), Periods.WEEK, 13, "net");
+      accuracy.add(some.snapshot());
+      Map<String, Row> rows = accuracy.rows().stream().collect(Collectors.toMap(Row::id, Function.identity()));
+      for (int lead = 0; lead < accuracy.longest(); lead++) {
+        LocalDate from = RandomHistory.THEN.plusDays(1 + 7L * lead);
+        LocalDate to = from.plusDays(6);
+        long net = 0;
+        long outside = 0;
+        for (String line : List.of("l0", "l1", "l2", "l3", Snapshot.UNASSIGNED_IN)) {
+          long forecast = some.snapshot().sum(line, from, to);
+          long happened = some.facts().actual(line, from, to);
+          net += happened - forecast;
+          Row row = rows.get(line);
+          if (row != null) {
+            assertThat(row.errors().get(lead)).isEqualTo(new Error(1, Math.abs(happened - forecast), Math.abs(happened), (forecast - happened) * row.direction().sign()));
+            outside += row.depth() == 2 ? happened - forecast : 0;
+          }
+        }
+        assertThat(rows.get("net").errors().get(lead).missed()).as("net of seed " + seed).isEqualTo(Math.abs(net));
+        assertThat(rows.get("g").errors().get(lead).missed()).as("the group's only line").isEqualTo(Math.abs(outside));
+        assertThat(accuracy.record(lead + 1)).singleElement().extracting(point -> point.actual() - point.forecast()).isEqualTo(net);
+        assertThat(accuracy.closings().get(lead).day()).isEqualTo(to);
+        partiesAddUp(some, accuracy, lead, from, to);
+      }
+    }
+  }
+
+  private static void partiesAddUp(RandomHistory.Case some, Accuracy accuracy, int lead, LocalDate from, LocalDate to) {
+    for (Row party : accuracy.parties()) {
+      List<String> lines = some.facts().plan().lines().stream().filter(line -> line.direction() == party.direction()).map(Line::id).toList();
+      long forecast = some.snapshot().items().stream().filter(item -> lines.contains(item.lineId()) && item.day() != null && !item.day().isBefore(from)
+          && !item.day().isAfter(to)).mapToLong(Snapshot.KeptItem::minor).sum();
+      long paid = lines.stream().flatMap(line -> some.facts().settling(line, from, to).stream()).filter(one -> some.facts().item(one.itemId()) != null)
+          .mapToLong(Payment::minor).sum();
+      boolean any = party.errors().get(lead).periods() > 0;
+      assertThat(party.errors().get(lead).missed()).isEqualTo(any ? Math.abs(paid - forecast) : 0);
+      assertThat(any || paid == 0 && forecast == 0).isTrue();
+    }
+  }
 }

@@ -9,13 +9,11 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
@@ -111,24 +109,22 @@ public class SnapshotStore implements Kept {
   }
 
   /**
-   * Gives the latest snapshot of each as-of date to a consumer, in order of as-of date as they were kept, each with its flows for so many
-   * days after it.
+   * Gives the latest snapshot of each as-of date to a consumer, one after another in the order in which they were kept, each with its flows
+   * for so many days after it: all at once would not fit the memory.
    */
   public void each(String planId, int days, Consumer<Snapshot> take) {
     List<SnapshotListed> all = all(planId);
     Map<LocalDate, String> latest = new LinkedHashMap<>();
     all.forEach(one -> latest.putIfAbsent(one.asOf(), one.id()));
     SnapshotReader reader = new SnapshotReader();
-    List<Snapshot> found = new ArrayList<>();
+    client.sql("select id from snapshot where plan_id = ? and seq is null").param(planId).query(String.class).list().stream()
+        .filter(latest::containsValue).map(id -> fromRows(planId, id, LocalDate.MAX)).forEach(take);
     client.sql("select id, whole, content from snapshot where plan_id = ? and seq is not null order by seq").param(planId).query(row -> {
       reader.take(row.getBytes("content"), row.getBoolean("whole"));
       if (latest.containsValue(row.getString("id"))) {
-        found.add(reader.snapshot(reader.asOf().plusDays(days)));
+        take.accept(reader.snapshot(reader.asOf().plusDays(days)));
       }
     });
-    Stream<Snapshot> old = client.sql("select id from snapshot where plan_id = ? and seq is null").param(planId).query(String.class).list().stream()
-        .filter(latest::containsValue).map(id -> fromRows(planId, id, LocalDate.MAX));
-    Stream.concat(old, found.stream()).sorted(java.util.Comparator.comparing(Snapshot::asOf)).forEach(take);
   }
 
   /** Reads a snapshot that was kept row by row, without open items. */
