@@ -64,6 +64,11 @@
     void focusRow();
   }
 
+  /** Only what is seen to be bad is red: what rounds to nothing is not. */
+  function tone(minor: number): string {
+    return minor < 0 && /[1-9]/.test(plan.money.cell(minor)) ? 'bad' : '';
+  }
+
   function signed(minor: number): string {
     const text = plan.money.cell(minor);
     return minor > 0 && /[1-9]/.test(text) ? '+' + text : text;
@@ -119,7 +124,7 @@
     <td
       role="gridcell"
       tabindex={cursor.row === r ? 0 : -1}
-      class="cursor-pointer {row.variance < 0 ? 'bad' : ''} {cursor.row === r ? 'outline outline-1 outline-tide' : ''}"
+      class="cursor-pointer {tone(row.variance)} {cursor.row === r ? 'outline outline-1 outline-tide' : ''}"
       title="{plan.money.sum(row.variance)}, {row.variance < 0 ? 'unfavourable' : 'favourable'}"
       onclick={() => {
         cursor.set(r, 0);
@@ -130,7 +135,7 @@
     <td class="hush">{percent(row)}</td>
     {#if figures}
       {#each REASONS as { key } (key)}
-        <td title={plan.money.sum(row.why[key])} class={row.why[key] < 0 ? 'bad' : ''}
+        <td title={plan.money.sum(row.why[key])} class={tone(row.why[key])}
           >{row.why[key] ? signed(row.why[key]) : ''}</td
         >
       {/each}
