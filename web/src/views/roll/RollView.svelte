@@ -96,6 +96,10 @@
       onbusy={() => (chosen = 'arrive')}
       ondone={() => (chosen = undefined)}
     />
+    <p class="hush mb-2">
+      No statement from a bank?
+      <a class="underline" href="#/plan/{plan.id}/track/actuals">Type what came</a>, and move the as-of date from there.
+    </p>
     <AccountsClose accounts={roll.accounts} />
   {:else if step === 'settle'}
     <Movements />

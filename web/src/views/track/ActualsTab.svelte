@@ -5,9 +5,11 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
+  import { Rolling } from '../roll/rolling';
   import ActualsTable from './ActualsTable.svelte';
 
   const plan = getPlan();
+  const rolling = new Rolling(plan);
   let from = $state<string>();
   let to = $state<string>();
   let account = $state<string>();
@@ -25,6 +27,17 @@
     );
   });
   const data = $derived(loaded.data);
+
+  const roll = new Loaded((signal) => {
+    void plan.version;
+    return answer(api.GET('/api/plans/{plan}/roll', { params: { path: { plan: plan.id } }, signal }));
+  });
+
+  /** While the plan is rolled forward, that is where its as-of date moves. */
+  function moveTo(asOf: string) {
+    const underWay = roll.data && roll.data.number > 0 && !roll.data.done;
+    return underWay ? rolling.to(asOf) : plan.putSettings((now) => ({ ...now, asOf }));
+  }
 
   function day(put: (day: string) => void) {
     return (typed: string): string => {
@@ -52,9 +65,7 @@
   >
   {#if data}
     {#if data.to > plan.view!.tide.asOf}
-      <Act
-        title="What is typed up to then takes the place of what was planned"
-        onclick={() => void plan.putSettings((now) => ({ ...now, asOf: data.to }))}
+      <Act title="What is typed up to then takes the place of what was planned" onclick={() => void moveTo(data.to)}
         >Move the as-of date to {longDay(data.to)}</Act
       >
     {/if}

@@ -3,7 +3,7 @@
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
   import SidePanel from '../../../lib/SidePanel.svelte';
-  import { REASONS, type Length, type Row } from '../track';
+  import { REASONS, type Length, type Row, type Why } from '../track';
 
   interface Props {
     row: Row;
@@ -25,6 +25,13 @@
       }),
     );
   });
+
+  function whyWords(why: Why): string {
+    const words = REASONS.filter(({ key }) => why[key] !== 0).map(
+      ({ key, name }) => `${name} ${plan.money.full(why[key])}`,
+    );
+    return words.join(', ') || 'as forecast';
+  }
   const reasons = $derived(REASONS.filter(({ key }) => row.why[key] !== 0));
 </script>
 
@@ -44,26 +51,29 @@
   {#if row.note}<p class="mb-2">{row.note}</p>{/if}
   {#if loaded.problem}<p role="alert" class="bad">{loaded.problem.detail}</p>{/if}
   {#if loaded.data?.length}
-    <table class="figures" aria-label="Items of {row.name}">
-      <thead
-        ><tr><th class="words" scope="col">Item</th><th scope="col">Forecast</th><th scope="col">Actual</th></tr></thead
-      >
+    <table class="figures" aria-label="Counterparties and items of {row.name}">
+      <thead>
+        <tr><th class="words" scope="col">Counterparty</th><th scope="col">Forecast</th><th scope="col">Actual</th></tr>
+      </thead>
       <tbody>
-        {#each loaded.data as one, i (i)}
-          <tr>
-            <th scope="row" class="words !whitespace-normal !py-1 leading-tight">
-              {one.number ? `${one.number}, ${one.counterparty}` : 'expected without an item'}
-              <small class="hush block"
-                >{REASONS.filter(({ key }) => one.why[key] !== 0)
-                  .map(({ key, name }) => `${name} ${plan.money.full(one.why[key])}`)
-                  .join(', ') || 'as forecast'}</small
-              >
-            </th>
-            <td class="estimated">{plan.money.full(one.forecast)}</td>
-            <td>{plan.money.full(one.actual)}</td>
-          </tr>
+        {#each loaded.data as party (party.counterparty)}
+          {@render part(party.counterparty || 'expected without an item', party, 'font-[650]')}
+          {#each party.items as item, i (i)}
+            {#if item.number}{@render part(item.number, item, '')}{/if}
+          {/each}
         {/each}
       </tbody>
     </table>
   {/if}
 </SidePanel>
+
+{#snippet part(name: string, one: { forecast: number; actual: number; why: Why }, look: string)}
+  <tr class={look}>
+    <th scope="row" class="words !whitespace-normal !py-1 leading-tight {look ? '' : '!pl-5'}">
+      {name}
+      <small class="hush block font-normal">{whyWords(one.why)}</small>
+    </th>
+    <td class="estimated">{plan.money.full(one.forecast)}</td>
+    <td>{plan.money.full(one.actual)}</td>
+  </tr>
+{/snippet}

@@ -40,12 +40,20 @@
     grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
   }
 
+  /** Why a key did nothing. */
+  let said = $state('');
+
   const waiting = (row: Row) => row.decisions.find((one) => one.carried === null);
 
   function act(key: string, row: Row): boolean {
+    said = '';
     if (key === 'Enter' || key === 'w') onopen(row);
     else if (key === 'c' && waiting(row)) form = { id: row.id, of: 'carry' };
     else if (key === 'd' && waiting(row)) void rolling.drop(waiting(row)!.key);
+    else if (key === 'c' || key === 'd')
+      said = row.why.open
+        ? `What is open on '${row.name}' is asked about once its month or window is over and the plan is rolled forward; until then it waits.`
+        : `Nothing is open on '${row.name}'.`;
     else if (key === 'n') form = { id: row.id, of: 'note' };
     else return false;
     return true;
@@ -108,6 +116,7 @@
     </tfoot>
   </table>
 </div>
+{#if said}<p class="hush" role="status">{said}</p>{/if}
 
 {#snippet line(row: Row)}
   {@const r = shown.indexOf(row)}

@@ -178,7 +178,10 @@ public final class Accuracy {
     List<Period> ahead = ahead(snapshot);
     longest = Math.max(longest, ahead.size());
     // Lines that are gone since were forecast all the same.
-    snapshot.lines().stream().filter(line -> !above.containsKey(line.id())).forEach(line -> countIn(line.id(), List.of(section(line.direction()), NET)));
+    snapshot.lines().stream().filter(line -> !above.containsKey(line.id())).forEach(line -> {
+      countIn(line.id(), List.of(section(line.direction()), NET));
+      actual.put(line.id(), facts.movements(line.id()));
+    });
     Integer recorded = places.get(recordOf);
     Map<String, List<Snapshot.KeptItem>> items = snapshot.itemsByLine();
     Days[] days = ahead.stream().map(period -> new Days(snapshot, period)).toArray(Days[]::new);

@@ -115,7 +115,7 @@ final class LineSplit {
       return;
     }
     if (here) {
-      long passedOn = toEstimate(item, today, payments, paid);
+      long passedOn = toEstimate(item, today, payments);
       forecast -= passedOn;
       if (isWithin(item.day())) {
         estimate[index(item.day())] += passedOn;
@@ -141,16 +141,17 @@ final class LineSplit {
    * Returns what of an item's forecast other cash of the line answers for: an order became invoices, or the ledger has it as paid by cash
    * that was not settled against it.
    */
-  private static long toEstimate(KeptItem item, OpenItem today, List<Payment> payments, long paid) {
+  private static long toEstimate(KeptItem item, OpenItem today, List<Payment> payments) {
     long less = item.open() - today.amount().open();
     if (item.order()) {
       return less > 0 ? item.minor() : 0;
     }
-    if (today.amount().open() == 0 && today.paidOn() == null) {
+    boolean writtenOff = today.amount().open() == 0 && today.paidOn() == null;
+    if (writtenOff || !payments.isEmpty()) {
       return 0;
     }
-    long settled = payments.stream().mapToLong(one -> Math.abs(one.minor()) + one.less()).sum();
-    long entered = Math.max(0, Math.min(less - settled, Math.abs(item.minor()) - Math.abs(paid)));
+    // What was under way had nothing open any more: the ledger had entered all of it.
+    long entered = item.open() == 0 ? Math.abs(item.minor()) : Math.max(0, Math.min(less, Math.abs(item.minor())));
     return Long.signum(item.minor()) * entered;
   }
 

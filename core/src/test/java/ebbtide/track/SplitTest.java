@@ -104,6 +104,45 @@ class SplitTest {
     assertThat(sales(snapshot(0, true), facts, List.of(BOTH), BOTH)).isEqualTo(Reasons.NONE);
   }
 
+  /** The ledger had it as paid before the snapshot, and its cash came on the line without being settled against it. */
+  @Test
+  void item_underWay_whoseCashWasNotSettled_isNeitherShortNorNew() {
+    Snapshot before = snapshot(0, true);
+    Snapshot underWay = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
+        List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", false, THEN, THEN.plusDays(3), 1_000_000, 0)));
+    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN)), List.of(), receipt(THEN.plusDays(4), 1_000_000, null, 0));
+    assertThat(sales(underWay, facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(Reasons.NONE);
+  }
+
+  /** A credit note takes a part of it, the rest is paid: it came to another amount. */
+  @Test
+  void item_paidLessACreditNote_cameToAnotherAmount() {
+    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 900_000, "x", 0));
+    assertThat(sales(snapshot(0, true), facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(new Reasons(0, -100_000, 0, 0, 0));
+  }
+
+  /** An order became invoices: what they pay is held against what was expected of it. */
+  @Test
+  void order_thatWasInvoiced_isAnsweredByItsInvoices() {
+    Snapshot before = snapshot(0, true);
+    Snapshot ordered = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
+        List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", true, THEN, THEN.plusDays(3), 1_000_000, 1_000_000)));
+    Facts facts = facts(List.of(new OpenItem("x", OpenItem.Kind.ORDER, "x", "Party", "sales", THEN, THEN, THEN, new OpenItem.Amount(1_000_000, 0, false, 0), null,
+        OpenItem.Handling.NONE, null), invoice("y", 1_050_000, 0, THEN.plusDays(9))), List.of(), receipt(THEN.plusDays(9), 1_050_000, "y", 0));
+    List<Period> weeks = List.of(WEEK_1, WEEK_2);
+    assertThat(sales(ordered, facts, weeks, WEEK_1)).isEqualTo(new Reasons(-1_000_000, 0, 0, 0, 0));
+    assertThat(sales(ordered, facts, weeks, WEEK_2)).isEqualTo(new Reasons(1_000_000, 0, 50_000, 0, 0));
+  }
+
+  @Test
+  void item_leftOutThatPaysAllTheSame_isNew() {
+    Snapshot before = snapshot(0, false);
+    Snapshot held = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
+        List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", false, THEN, null, 0, 1_000_000)));
+    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 1_000_000, "x", 0));
+    assertThat(sales(held, facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(new Reasons(0, 0, 1_000_000, 0, 0));
+  }
+
   @Test
   void estimate_thatDidNotCome_isOpenUntilItIsCarriedOrDroppedInParts() {
     List<Period> weeks = List.of(WEEK_1, WEEK_2);
@@ -144,6 +183,10 @@ class SplitTest {
             assertThat(details.stream().mapToLong(Variance.Detail::forecast).sum()).isEqualTo(row.forecast());
             assertThat(details.stream().mapToLong(Variance.Detail::actual).sum()).isEqualTo(row.actual());
             assertThat(details.stream().map(Variance.Detail::why).reduce(Reasons.NONE, Reasons::plus)).isEqualTo(row.why());
+            List<PartyVariance> parties = PartyVariance.of(details);
+            assertThat(parties.stream().map(PartyVariance::why).reduce(Reasons.NONE, Reasons::plus)).isEqualTo(row.why());
+            assertThat(parties.stream().mapToLong(PartyVariance::variance).sum()).isEqualTo(row.variance());
+            assertThat(parties).allSatisfy(party -> assertThat(party.why().total()).isEqualTo(party.variance()));
           }
         }
       }

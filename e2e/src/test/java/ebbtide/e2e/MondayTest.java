@@ -113,6 +113,9 @@ class MondayTest extends Mondays {
     field("Day to carry it to").fill("2026-03-20");
     field("Day to carry it to").press("Enter");
     assertThat(row(page, "Ice machine")).containsText("carried to 20 Mar");
+    stand("Pay");
+    page.keyboard().press("c");
+    assertThat(page.getByText("What is open on 'Pay' is asked about once its month or window is over")).isVisible();
     stand("Old claim");
     page.keyboard().press("d");
     assertThat(row(page, "Old claim")).containsText("dropped");

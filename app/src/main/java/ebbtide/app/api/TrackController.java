@@ -12,6 +12,7 @@ import ebbtide.plan.Threshold;
 import ebbtide.time.Period;
 import ebbtide.track.Commentary;
 import ebbtide.track.Difference;
+import ebbtide.track.PartyVariance;
 import ebbtide.track.Reasons;
 import ebbtide.track.Variance;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -121,15 +122,20 @@ class TrackController {
         notes.getOrDefault(row.id(), ""), decisions.getOrDefault(row.id(), List.of()));
   }
 
-  /** A part of a line's row: an open item's, or what was expected without one (then number and counterparty are empty). */
-  record VarianceDetail(String number, String counterparty, long forecast, long actual, long variance, Reasons why) {}
+  /** A counterparty's part of a line's row with its items; an empty name stands for what was expected without an item. */
+  record VarianceParty(String counterparty, long forecast, long actual, long variance, Reasons why, List<VarianceItem> items) {}
+
+  /** An open item's part of a line's row; the number is empty of what was expected without one. */
+  record VarianceItem(String number, long forecast, long actual, long variance, Reasons why) {}
 
   @GetMapping("/variance/{line}")
-  List<VarianceDetail> details(@PathVariable String plan, @PathVariable String id, @PathVariable String line, @RequestParam(defaultValue = "WEEK") Length by,
+  List<VarianceParty> details(@PathVariable String plan, @PathVariable String id, @PathVariable String line, @RequestParam(defaultValue = "WEEK") Length by,
       @RequestParam LocalDate from) {
     Compared compared = tracking.compared(plan, id, by, from);
-    return compared.window() == null ? List.of() : Variance.details(compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line).stream()
-        .map(one -> new VarianceDetail(one.number(), one.counterparty(), one.forecast(), one.actual(), one.variance(), one.why())).toList();
+    return compared.window() == null ? List.of()
+        : PartyVariance.of(Variance.details(compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line)).stream()
+            .map(one -> new VarianceParty(one.counterparty(), one.forecast(), one.actual(), one.variance(), one.why(), one.items().stream()
+                .map(item -> new VarianceItem(item.number(), item.forecast(), item.actual(), item.variance(), item.why())).toList())).toList();
   }
 
   /** What is said of a row's figure in a window, blank to take it back. */

@@ -79,6 +79,10 @@ class TrackApiTest extends ApiJourney {
           JsonNode details = send(200, get(path("/snapshots/" + id(9) + "/variance/" + row.get("id").asString() + "?by=" + by + "&from="
               + view.get("window").get("from").asString())));
           details.forEach(TrackApiTest::addsUp);
+          for (JsonNode party : details) {
+            party.get("items").forEach(TrackApiTest::addsUp);
+            assertThat(party.get("items").valueStream().mapToLong(one -> one.get("variance").asLong()).sum()).isEqualTo(party.get("variance").asLong());
+          }
           assertThat(details.valueStream().mapToLong(one -> one.get("variance").asLong()).sum()).as(row.toString()).isEqualTo(row.get("variance").asLong());
         }
       }
