@@ -60,7 +60,9 @@
       value={account ?? data?.account}
       onchange={(e) => (account = e.currentTarget.value)}
     >
-      {#each plan.view!.accounts as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+      {#each plan.view!.accounts.filter((one) => !one.restricted) as one (one.id)}<option value={one.id}
+          >{one.name}</option
+        >{/each}
     </select></label
   >
   {#if data}

@@ -1,7 +1,10 @@
 package ebbtide.track;
 
+import ebbtide.forecast.Forecast;
+import ebbtide.plan.Settings;
 import ebbtide.track.Accuracy.Closing;
 import java.time.LocalDate;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
@@ -42,6 +45,27 @@ public record Band(List<Reach> reaches, int covered, int tried) {
       }
     }
     return new Band(List.copyOf(reaches), covered, tried);
+  }
+
+  /** Where closing cash is likely to lie at the end of a day, in minor units. */
+  public record Level(LocalDate day, long low, long high) {}
+
+  /** Returns the band around a forecast: from its as-of date, when cash is known, to the end of the last whole week that has a reach; none without reaches. */
+  public List<Level> around(Forecast forecast) {
+    if (reaches.isEmpty()) {
+      return List.of();
+    }
+    Settings settings = forecast.plan().settings();
+    List<Level> levels = new ArrayList<>();
+    levels.add(new Level(settings.asOf(), forecast.closing(settings.asOf()), forecast.closing(settings.asOf())));
+    LocalDate first = settings.asOf().plusDays(1).with(TemporalAdjusters.nextOrSame(settings.firstDayOfWeek()));
+    for (Reach reach : reaches) {
+      LocalDate day = first.plusWeeks(reach.lead()).minusDays(1);
+      if (!day.isAfter(forecast.lastDay())) {
+        levels.add(new Level(day, forecast.closing(day) + reach.low(), forecast.closing(day) + reach.high()));
+      }
+    }
+    return levels;
   }
 
   private static List<Closing> knownOn(List<Closing> all, LocalDate day) {

@@ -49,6 +49,22 @@ public record Bridge(LocalDate day, long before, long after, List<Row> rows) {
     return sums;
   }
 
+  /** A step of the bridge: what a cause moved, and where closing cash stands before and after it. */
+  public record Step(Cause cause, long moved, long from, long to) {}
+
+  /** Returns the steps from what was forecast to what is, a step for each cause in their order, those that moved nothing too. */
+  public List<Step> steps() {
+    Map<Cause, Long> sums = causes();
+    List<Step> steps = new ArrayList<>();
+    long level = before;
+    for (Cause cause : Cause.values()) {
+      long moved = sums.getOrDefault(cause, 0L);
+      steps.add(new Step(cause, moved, level, level + moved));
+      level += moved;
+    }
+    return steps;
+  }
+
   /**
    * Returns the bridge from an old forecast to one of the same or a later as-of date, of closing cash on a day after both and within both
    * horizons; the largest movers come first.

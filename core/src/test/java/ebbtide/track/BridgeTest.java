@@ -103,6 +103,8 @@ class BridgeTest {
         Bridge bridge = Bridge.of(old, now, facts, day);
         assertThat(bridge.after() - bridge.before()).isEqualTo(bridge.causes().values().stream().mapToLong(Long::longValue).sum());
         assertThat(bridge.after()).isEqualTo(now.closing(day));
+        assertThat(bridge.steps().get(0).from()).isEqualTo(bridge.before());
+        assertThat(bridge.steps().get(Cause.values().length - 1).to()).isEqualTo(bridge.after());
         assertThat(bridge.rows()).as("books that stayed leave nothing that no line explains").noneMatch(row -> row.id().isEmpty());
       }
     });

@@ -3,7 +3,6 @@ package ebbtide.app.api;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.DayAmount;
-import ebbtide.forecast.Forecast;
 import ebbtide.time.Periods;
 import ebbtide.track.Accuracy;
 import ebbtide.track.Band;
@@ -116,10 +115,7 @@ class AccuracyController {
   private record Known(Basis basis, Band band) {}
 
   /** Where closing cash is likely to lie at the end of weeks to come, with how often it did; no points where too few forecasts were measured. */
-  record BandView(List<BandPoint> points, int covered, int tried) {}
-
-  /** The least and the most at the end of a day. */
-  record BandPoint(LocalDate day, long low, long high) {}
+  record BandView(List<Band.Level> points, int covered, int tried) {}
 
   @GetMapping("/band")
   BandView band(@PathVariable String plan) {
@@ -129,22 +125,6 @@ class AccuracyController {
     Known was = known.get(plan);
     Band band = was != null && Objects.equals(was.basis(), basis) ? was.band() : Band.of(measured(plan, Periods.WEEK, "").closings());
     known.put(plan, new Known(basis, band));
-    return new BandView(points(current.forecast(), band), band.covered(), band.tried());
-  }
-
-  private static List<BandPoint> points(Forecast forecast, Band band) {
-    LocalDate asOf = forecast.plan().settings().asOf();
-    LocalDate first = asOf.plusDays(1).with(java.time.temporal.TemporalAdjusters.nextOrSame(forecast.plan().settings().firstDayOfWeek()));
-    List<BandPoint> points = new ArrayList<>();
-    if (!band.reaches().isEmpty()) {
-      points.add(new BandPoint(asOf, forecast.closing(asOf), forecast.closing(asOf)));
-    }
-    for (Band.Reach reach : band.reaches()) {
-      LocalDate day = first.plusWeeks(reach.lead()).minusDays(1);
-      if (!day.isAfter(forecast.lastDay())) {
-        points.add(new BandPoint(day, forecast.closing(day) + reach.low(), forecast.closing(day) + reach.high()));
-      }
-    }
-    return points;
+    return new BandView(band.around(current.forecast()), band.covered(), band.tried());
   }
 }

@@ -16,6 +16,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
+import ebbtide.track.Actual;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -63,10 +64,8 @@ class ActualsController {
     Period days = days(from == null ? asOf.plusDays(1) : from, to == null ? asOf.plusDays(7) : to);
     Account on = account(current, account);
     List<BankMovement> typed = typed(plan, on, days);
-    List<ActualRow> rows = new ArrayList<>();
-    for (Direction direction : Direction.values()) {
-      current.plan().lines().stream().filter(line -> line.direction() == direction && !line.isGroup()).forEach(line -> rows.add(row(current, line, days, typed)));
-    }
+    List<ActualRow> rows = Actual.of(current.forecast(), days, typed).stream().map(one -> new ActualRow(one.line().id(), one.line().name(),
+        current.plan().pathOf(one.line()), one.line().direction().name().toLowerCase(Locale.ROOT), one.proposed(), one.booked(), one.typed())).toList();
     return new ActualsView(days.startInclusive(), days.lastDay(), on.id(), current.books().cash(days.lastDay()), rows);
   }
 
@@ -77,16 +76,10 @@ class ActualsController {
 
   private static Account account(Edits.Current current, String id) {
     Check.that(!current.books().accounts().isEmpty(), "Add a bank account first, under Setup: what happened is booked on one");
-    return current.books().accounts().stream().filter(one -> id == null ? !one.restricted() : one.id().equals(id)).findFirst()
+    Account account = current.books().accounts().stream().filter(one -> id == null ? !one.restricted() : one.id().equals(id)).findFirst()
         .orElseThrow(() -> new IllegalArgumentException(id == null ? "Every account is restricted: add one that is not" : "There is no account '" + id + "'"));
-  }
-
-  private static ActualRow row(Edits.Current current, Line line, Period days, List<BankMovement> typed) {
-    int sign = line.direction().sign();
-    Long own = typed.stream().filter(one -> isOf(one, line)).map(one -> one.minor() * sign).findFirst().orElse(null);
-    long booked = current.books().byLine().getOrDefault(line.id(), List.of()).stream().filter(one -> days.contains(one.day())).mapToLong(one -> one.minor()).sum() * sign;
-    return new ActualRow(line.id(), line.name(), current.plan().pathOf(line), line.direction().name().toLowerCase(Locale.ROOT),
-        current.forecast().cell(line, days).amount() * sign, booked - (own == null ? 0 : own), own);
+    Check.that(!account.restricted(), "The account '" + account.name() + "' is restricted, and what is on it counts on no line: choose another");
+    return account;
   }
 
   private static String title(Period days) {
@@ -99,10 +92,6 @@ class ActualsController {
 
   private List<BankMovement> typed(String plan, Account account, Period days) {
     return findTyped(plan, account, days).map(statement -> stores.movements().ofStatement(plan, statement.id(), days.lastDay())).orElse(List.of());
-  }
-
-  private static boolean isOf(BankMovement movement, Line line) {
-    return movement.parts().stream().anyMatch(part -> line.id().equals(part.lineId()));
   }
 
   /**
@@ -126,7 +115,7 @@ class ActualsController {
     for (Typed one : typing.figures()) {
       Line line = one.line() != null ? current.plan().findLine(one.line()).filter(some -> !some.isGroup())
           .orElseThrow(() -> new IllegalArgumentException("There is no line '" + one.line() + "' to type a figure on")) : fresh(one, fresh);
-      movements.removeIf(movement -> isOf(movement, line));
+      movements.removeIf(movement -> Actual.isOf(movement, line));
       long minor = one.amount().isBlank() ? 0 : Money.minor(one.amount(), current.currency()) * line.direction().sign();
       if (minor != 0) {
         movements.add(new BankMovement(account.id(), days.lastDay(), days.lastDay(), minor, "Typed: " + line.name(), "", "", List.of(new AssignedPart(line.id(), minor))));

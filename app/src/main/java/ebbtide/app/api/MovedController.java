@@ -49,12 +49,7 @@ class MovedController {
     LocalDate low = current.forecast().lowWater().day();
     LocalDate on = day != null ? day : low.isBefore(first) || low.isAfter(last) ? last : low;
     Bridge bridge = Bridge.of(old, now, tracking.facts(plan, current, old.asOf()), on);
-    long[] level = {bridge.before()};
-    List<CauseView> causes = Arrays.stream(Cause.values()).map(cause -> {
-      long moved = bridge.causes().getOrDefault(cause, 0L);
-      level[0] += moved;
-      return new CauseView(cause.name(), moved, level[0] - moved, level[0]);
-    }).toList();
+    List<CauseView> causes = bridge.steps().stream().map(step -> new CauseView(step.cause().name(), step.moved(), step.from(), step.to())).toList();
     return new MovedView(on, first, last, bridge.before(), bridge.after(), causes, bridge.rows().stream().map(MovedController::row).toList());
   }
 
