@@ -157,7 +157,7 @@ class MondayTest extends Mondays {
     button(page, "Gullrock Hotels").click();
     assertThat(page.getByText("Gullrock Hotels, by weeks ahead")).isVisible();
     button(page, "Months").click();
-    assertThat(page.getByText(Pattern.compile("up to \\d\\s+months ahead"))).isVisible();
+    assertThat(page.getByText(Pattern.compile("measured, up to \\d\\s+months ahead"))).isVisible();
   }
 
   private void snapshots() {

@@ -56,7 +56,7 @@ record Tracking(Edits edits, Stores stores) {
     return decided(plan).stream().map(Decided::decision).flatMap(Optional::stream).filter(one -> one.on().isAfter(day)).toList();
   }
 
-  /** Compares a snapshot in the window that holds a day; the last window where none is asked for. */
+  /** Compares a snapshot in the window that holds a day; where none is asked for, in the last that is over, or in the only one. */
   Compared compared(String plan, String id, Length by, LocalDate from) {
     Edits.Current current = edits.current(plan);
     LocalDate asOf = current.plan().settings().asOf();
@@ -68,6 +68,9 @@ record Tracking(Edits edits, Stores stores) {
     }
     List<Period> windows = by.windows(all, current, snapshot.asOf());
     return new Compared(current, snapshot, facts, windows,
-        windows.stream().filter(one -> from != null && one.contains(from)).findFirst().orElse(windows.get(windows.size() - 1)));
+        windows.stream().filter(one -> from != null && one.contains(from)).findFirst().orElseGet(() -> {
+          boolean over = by.windows(new Period(all.startInclusive(), all.endExclusive().plusDays(1)), current, snapshot.asOf()).size() > windows.size();
+          return windows.get(windows.size() - (over || by == Length.TO_DATE || windows.size() == 1 ? 1 : 2));
+        }));
   }
 }

@@ -130,7 +130,7 @@ class JourneyTest extends ApiJourney {
     JsonNode week = send(200, get(path("/snapshots/" + id + "/variance?by=WEEK&from=2026-03-03")));
     assertThat(week.get("window").get("to").asString()).isEqualTo("2026-03-08");
     assertThat(week.get("windows")).hasSize(2);
-    JsonNode toDate = send(200, get(path("/snapshots/" + id + "/variance?toDate=true")));
+    JsonNode toDate = send(200, get(path("/snapshots/" + id + "/variance?by=TO_DATE")));
     assertThat(toDate.get("window").get("to").asString()).isEqualTo("2026-03-12");
     for (JsonNode variance : List.of(week, toDate)) {
       JsonNode closing = variance.get("rows").get(variance.get("rows").size() - 1);

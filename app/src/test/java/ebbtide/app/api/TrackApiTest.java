@@ -90,6 +90,9 @@ class TrackApiTest extends ApiJourney {
         assertThat(closing.get("variance")).isEqualTo(net.get("variance"));
       }
     }
+    JsonNode month = send(200, get(path("/snapshots/" + id(9) + "/variance?by=MONTH")));
+    assertThat(month.get("window").get("from").asString()).as("the last month that is over, not the first of March alone").isEqualTo("2026-02-01");
+    assertThat(send(200, get(path("/snapshots/" + id(9) + "/variance?by=TO_DATE"))).get("window").get("to").asString()).isEqualTo("2026-03-01");
     assertThat(send(404, get(path("/snapshots/none/variance"))).get("detail").asString()).contains("snapshot");
   }
 
