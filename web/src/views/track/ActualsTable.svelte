@@ -11,6 +11,8 @@
   /** What is typed and not kept yet, by line: it stays until it is kept or given up. */
   let typing = $state<Record<string, string>>({});
   let refused = $state<Record<string, string>>({});
+  /** What a pasted column had beyond the lines. */
+  let tooMany = $state('');
   let body = $state<HTMLTableSectionElement>();
   const fields = () => [...(body?.querySelectorAll<HTMLInputElement>('input[data-actual]') ?? [])];
 
@@ -65,6 +67,10 @@
     if (read.length < 2) return;
     e.preventDefault();
     const lines = data.rows.slice(at, at + read.length);
+    tooMany =
+      read.length > lines.length
+        ? `The column has ${read.length} figures, but only ${lines.length} lines stand from here on: the last ${read.length - lines.length} were not taken. Check that each stands on its line.`
+        : '';
     const bad = lines.filter((_, i) => read[i] !== '' && readAmount(read[i]!) === null);
     lines.forEach((row, i) => (typing[row.line] = read[i]!));
     if (bad.length) {
@@ -120,6 +126,7 @@
     </tbody>
   </table>
 </div>
+{#if tooMany}<p class="bad mt-1" role="alert">{tooMany}</p>{/if}
 <NewActual onput={(name, direction, amount) => put([{ line: null, amount, name, direction }])} />
 <p class="hush mt-1">
   <kbd>Enter</kbd> accepts what is proposed and moves down; a figure typed replaces it, an empty one takes it back; a column

@@ -1,3 +1,8 @@
+<script lang="ts" module>
+  /** What is being written, by snapshot: it stays until it is kept or given up, wherever one looks meanwhile. */
+  const writing = $state<Record<string, string | undefined>>({});
+</script>
+
 <script lang="ts">
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
@@ -12,8 +17,7 @@
 
   let { snapshot, by, from }: Props = $props();
   const plan = getPlan();
-  /** What is being written; nothing typed is lost when the plan changes meanwhile. */
-  let text = $state<string>();
+  const text = $derived(writing[snapshot.id]);
   let refusal = $state('');
 
   async function draft() {
@@ -22,7 +26,7 @@
         params: { path: { plan: plan.id, id: snapshot.id }, query: { by, from } },
       }),
     );
-    if (got.ok) text = got.data.text;
+    if (got.ok) writing[snapshot.id] = got.data.text;
     refusal = got.ok ? '' : got.problem.detail;
   }
 
@@ -36,7 +40,7 @@
       ),
     );
     refusal = problem?.detail ?? '';
-    if (!problem) text = undefined;
+    if (!problem) writing[snapshot.id] = undefined;
   }
 </script>
 
@@ -45,15 +49,19 @@
     <b class="font-semibold">Commentary</b>
     <span class="hush flex-1">kept with the snapshot</span>
     {#if text === undefined}
-      {#if snapshot.commentary}<Act onclick={() => (text = snapshot.commentary)}>Edit</Act>{/if}
+      {#if snapshot.commentary}<Act onclick={() => (writing[snapshot.id] = snapshot.commentary)}>Edit</Act>{/if}
       <Act onclick={() => void draft()}>{snapshot.commentary ? 'Draft anew' : 'Draft'}</Act>
     {:else}
       <Act main onclick={() => void keep()}>Keep commentary</Act>
-      <Act onclick={() => (text = undefined)}>Leave it</Act>
+      <Act onclick={() => (writing[snapshot.id] = undefined)}>Leave it</Act>
     {/if}
   </div>
   {#if text !== undefined}
-    <textarea class="small-field !h-auto w-full" rows="10" aria-label="Commentary" bind:value={text}></textarea>
+    <textarea
+      class="small-field !h-auto w-full"
+      rows="10"
+      aria-label="Commentary"
+      bind:value={() => text ?? '', (typed) => (writing[snapshot.id] = typed)}></textarea>
   {:else if snapshot.commentary}
     <p class="whitespace-pre-wrap">{snapshot.commentary}</p>
   {:else}

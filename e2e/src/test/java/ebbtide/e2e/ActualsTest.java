@@ -43,6 +43,12 @@ class ActualsTest extends Journeys {
     assertThat(field("Actual of Marketing")).hasValue("1,100");
     assertThat(status()).containsText("2 actuals typed");
     accessible();
+    field("Actual of Overdraft interest").focus();
+    page.evaluate("() => { const data = new DataTransfer(); data.setData('text/plain', '1\\n2\\n3');"
+        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })); }");
+    assertThat(page.getByText("the last 2 were not taken")).isVisible();
+    click("Undo");
+    assertThat(field("Actual of Overdraft interest")).hasValue("");
     field("Name of a new line").fill("Harbour fine");
     field("Actual of the new line").fill("300");
     click("Make the line");

@@ -131,6 +131,11 @@ class MondayTest extends Mondays {
     assertThat(text.inputValue()).contains("2 Mar 2026 to 8 Mar 2026, against the forecast of 1 Mar 2026: receipts came to £").contains("Asked the counterparty of")
         .contains("£4,000 of Ice machine is carried to a later day").contains("the difference of £2,500 on Old claim is dropped");
     text.fill("Late customers, nothing lost.\n\n" + text.inputValue());
+    // Another snapshot is looked at meanwhile: what was written is still there.
+    field("Snapshot").selectOption("Forecast of 22 Feb 2026");
+    assertThat(page.getByText("against the forecast of 22 Feb 2026")).isVisible();
+    field("Snapshot").selectOption("Forecast of 1 Mar 2026");
+    assertThat(text).hasValue(Pattern.compile("^Late customers, nothing lost."));
     click("Keep commentary");
     assertThat(status()).containsText("Commentary of 'Forecast of 1 Mar 2026' written");
     page.reload();
