@@ -69,7 +69,7 @@
     const lines = data.rows.slice(at, at + read.length);
     tooMany =
       read.length > lines.length
-        ? `The column has ${read.length} figures, but only ${lines.length} lines stand from here on: the last ${read.length - lines.length} were not taken. Check that each stands on its line.`
+        ? `The column has ${read.length} figures, but only ${lines.length === 1 ? '1 line stands' : `${lines.length} lines stand`} from here on: the last ${read.length - lines.length} were not taken. Check that each stands on its line.`
         : '';
     const bad = lines.filter((_, i) => read[i] !== '' && readAmount(read[i]!) === null);
     lines.forEach((row, i) => (typing[row.line] = read[i]!));
