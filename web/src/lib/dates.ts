@@ -83,6 +83,12 @@ export function weekStart(of: Day, firstDay: string): Day {
 
 /** The refusal of a text that is no day. */
 export function noDay(typed: string): string {
+  const parts = dayParts(typed);
+  if (parts && parts.month >= 0 && parts.month < 12 && parts.day > 28) {
+    const days = new Date(Date.UTC(parts.year, parts.month + 1, 0)).getUTCDate();
+    const name = MONTHS_IN_FULL[parts.month] ?? '';
+    return `${name.charAt(0).toUpperCase()}${name.slice(1)} ${parts.year} has ${days} days: '${typed}' is no date.`;
+  }
   return typed.trim()
     ? `'${typed}' is no date: type one such as 2026-07-01 or 1/7/2026.`
     : 'The date is missing: type one such as 2026-07-01 or 1/7/2026.';
@@ -103,6 +109,14 @@ export function readMonth(typed: string): string | null {
 
 /** Reads a day as people type it: "2026-03-01", "1/3/26", "1 Mar 2026"; null when it is none. */
 export function readDay(typed: string): Day | null {
+  const parts = dayParts(typed);
+  if (!parts) return null;
+  const made = new Date(Date.UTC(parts.year, parts.month, parts.day));
+  return Number.isNaN(made.getTime()) || made.getUTCMonth() !== parts.month ? null : day(made);
+}
+
+/** The year, the month counted from 0 and the day of a text that is written as a day, whether there is such a day or not. */
+function dayParts(typed: string): { year: number; month: number; day: number } | null {
   const text = typed.trim().toLowerCase();
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
   const other = /^(\d{1,2})[-/. ](\d{1,2}|[a-z]{3,9})[-/. ](\d{4}|\d{2})$/.exec(text);
@@ -111,6 +125,5 @@ export function readDay(typed: string): Day | null {
   const word = iso ? iso[2] : other?.[2];
   const name = MONTHS.findIndex((month) => word?.startsWith(month.toLowerCase()));
   const month = name >= 0 ? name : Number(word) - 1;
-  const made = new Date(Date.UTC(year < 100 ? 2000 + year : year, month, Number(iso ? iso[3] : other?.[1])));
-  return Number.isNaN(made.getTime()) || made.getUTCMonth() !== month ? null : day(made);
+  return { year: year < 100 ? 2000 + year : year, month, day: Number(iso ? iso[3] : other?.[1]) };
 }

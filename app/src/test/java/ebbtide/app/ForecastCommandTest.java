@@ -11,6 +11,8 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The command that computes a plan file: the worked examples to the cent, and broken plans refused whole. */
 class ForecastCommandTest {
@@ -70,8 +72,8 @@ class ForecastCommandTest {
   void daysTargetAndDiscount_printTheirResults() {
     assertThat(owed("days-target", "receivables", "Sales", "closing")).first().isEqualTo("193571.43");
     assertThat(run("../docs/examples/early-payment.json", "--show", "discounts")).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualTo("Bills: Taking 2% for 10 days instead of 45 earns 21.28% a year; Overdraft costs "
-        + "8.4%: worth taking.\n");
+    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualToNormalizingNewlines("line,verdict\nBills,Taking 2% for 10 days instead of 45 earns 21.28% a year; "
+        + "Overdraft costs 8.4%: worth taking\n");
     assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
   }
 
@@ -118,6 +120,68 @@ class ForecastCommandTest {
     assertThat(funding("facility-ends", "owed").get(0)).isEqualTo("70000.00");
     assertThat(funding("facility-ends", "closing").get(0)).isEqualTo("0.00");
     assertThat(funding("facility-ends", "shortfall").get(0)).isEqualTo("170000.00");
+  }
+
+  /** Plans that each show one thing: what is printed of a line, or row, on a day. */
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', textBlock = """
+      gross-sales-read-with-tax            | --by day     | payments,share,estimated,2027-01-15,2027-01-15,-50.00
+      gross-sales-read-with-tax            | --by day     | payments,stock,estimated,2027-01-15,2027-01-15,-50.00
+      gross-sales-read-with-tax            | --by day     | payments,pay,estimated,2027-01-28,2027-01-28,-10.00
+      tax-year-cut-at-horizon              | --by day     | payments,pt,estimated,2027-02-15,2027-02-15,-1500.00
+      instalments-dropped                  | --by day     | payments,pt,estimated,2027-03-11,2027-03-11,-800.00
+      instalments-dropped                  | --by day     | payments,pt,estimated,2027-12-15,2027-12-15,-200.00
+      instalments-dropped                  | --by day     | payments,pt,estimated,2028-03-01,2028-03-01,1000.00
+      interest-before-the-month            | --by day     | payments,ci,estimated,2027-03-31,2027-03-31,90.00
+      interest-one-night                   | --by day     | payments,odi,estimated,2027-02-28,2027-02-28,-28.00
+      paid-over-dropped                    | --by day     | payments,pay,estimated,2027-08-11,2027-08-11,-6600.00
+      disputed-credit-note                 | --by day     | receipts,s,committed,2027-01-25,2027-01-25,60.00
+      item-without-its-convention          | --by day     | receipts,s,committed,2027-01-24,2027-01-24,60.00
+      pay-day-before-the-first             | --by month   | payments,Pay,estimated,2026-01-01,2026-01-31,-1000.00
+      days-of-payables-counts-capital-spending | --by year --show ratios | days-of-payables,Days of payables (DPO),days,2026-01-01,2026-12-31,30.4
+      commission-of-last-months-is-no-cost | --show income | line pay,pay,2027-06-01,2027-06-30,-1000.00
+      dividend-declared-before-is-dropped  | --by day     | payments,Owners,estimated,2027-01-20,2027-01-20,-500.00
+      asset-tax-on-cash-basis              | --by day     | payments,Sales tax,estimated,2027-07-15,2027-07-15,200.00
+      undrawn-fee-of-the-first-night       | --by day     | payments,Interest,estimated,2026-12-31,2026-12-31,-10.00
+      own-payments-move-forward            | --by day     | payments,Machine,estimated,2027-01-29,2027-01-29,-1000.00
+      own-payments-move-forward            | --by day     | payments,Owners,estimated,2027-02-26,2027-02-26,-500.00
+      yearly-depreciation-rounded-twice    | --show income | depreciation,Depreciation,2027-12-01,2027-12-31,-755.18
+      """)
+  void smallPlan_printsWhatItIsToShow(String plan, String options, String expected) {
+    assertThat(run(("src/test/resources/plans/" + plan + ".json " + options).split(" +"))).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8).lines()).contains(expected);
+  }
+
+  /** The checklist stands beside the figures, not among them, and is the exit code where that is asked for. */
+  @Test
+  void checklist_isOnStandardErrorAlone_andIsTheExitCodeWithCheck() {
+    String plan = "src/test/resources/plans/opening-stock-left-out-is-not-said.json";
+    assertThat(run(plan)).isZero();
+    String said = "Checklist: Stock has no opening stock: type what was in stock at the end of December 2025, be it nil, or it is taken as nil.";
+    assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
+    assertThat(out.toString(StandardCharsets.UTF_8).lines()).allMatch(line -> line.matches("[a-z_]+,.+,[a-z_]+,[^,]+,[^,]+,[^,]+"));
+    assertThat(run(plan, "--check")).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
+    assertThat(run("../docs/examples/every-kind.json", "--check")).as(err.toString(StandardCharsets.UTF_8)).isEqualTo(1);
+  }
+
+  /** What can be shown is said alike by the command itself, its help and the README. */
+  @Test
+  void wordsOfShow_areTheSameWhereverTheyAreSaid() throws IOException {
+    List<String> words = java.util.Arrays.stream(Shown.values()).map(Shown::word).toList();
+    assertThat(Files.readString(Path.of("../ebbtide"))).contains("[--show " + String.join("|", words) + "]");
+    String readme = Files.readString(Path.of("../README.md"));
+    assertThat(words).allMatch(word -> readme.contains("`" + word + "`"));
+    assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
+    assertThat(err.toString(StandardCharsets.UTF_8)).isEqualToNormalizingNewlines("Say --show " + String.join(", ", words) + ", but was 'moon'.\n");
+  }
+
+  @Test
+  void dayThatItsMonthLacks_isAnsweredWithHowManyItHas() throws IOException {
+    Path file = folder.resolve("plan.json");
+    Files.writeString(file, Files.readString(Path.of("../docs/examples/pattern.json")).replaceFirst("\"asOf\": \"[0-9-]+\"", "\"asOf\": \"2026-02-30\""));
+    assertThat(run(file.toString())).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("/settings/asOf: February 2026 has 28 days, but was '2026-02-30'");
   }
 
   @Test

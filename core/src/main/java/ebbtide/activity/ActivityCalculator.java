@@ -10,13 +10,15 @@ import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The computation of every stream's monthly amounts (rules 2). One for a plan; it remembers what it has worked out. */
 public final class ActivityCalculator {
   private final Plan plan;
   private final Map<String, Line> byId = new HashMap<>();
-  private final Map<String, MonthlyActivity> done = new HashMap<>();
-  private final Map<String, MonthlyActivity> billed = new HashMap<>();
+  private final Map<String, MonthlyActivity> done = new ConcurrentHashMap<>();
+  private final Map<String, MonthlyActivity> billed = new ConcurrentHashMap<>();
+  private final Map<String, MonthlyActivity> net = new ConcurrentHashMap<>();
   private final int firstMonth;
   private final int lastMonth;
   private final int firstForecastMonth;
@@ -26,7 +28,7 @@ public final class ActivityCalculator {
     this.plan = plan;
     this.firstForecastMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
     int first = firstForecastMonth;
-    int last = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()));
+    int last = Timeline.monthNumber(plan.lastEarnedMonth());
     int lag = 0;
     int lead = 0;
     int stockAhead = 0;
@@ -72,8 +74,15 @@ public final class ActivityCalculator {
     return ((StockAmounts) amounts((Assumption.Stream) line.assumption())).roll(lastMonth);
   }
 
-  MonthlyActivity of(String lineId) {
-    return planned(byId.get(lineId));
+  /** Returns what is planned for a line that is a stream, net of sales tax however the line types it: what other lines read of it (rules 3.1). */
+  public MonthlyActivity net(String lineId) {
+    MonthlyActivity known = net.get(lineId);
+    if (known == null) {
+      Line line = byId.get(lineId);
+      known = planned(line).without(line.assumption().tax());
+      net.put(lineId, known);
+    }
+    return known;
   }
 
   String nameOf(String lineId) {

@@ -1,10 +1,22 @@
 package ebbtide.activity;
 
+import ebbtide.plan.SalesTax;
+import java.util.Arrays;
+
 /**
  * A stream's amounts by month, in minor units as the line types them (net, or gross where it says so): what the method
  * computes, and what counts, history and overrides in their place.
  */
 public record MonthlyActivity(int firstMonth, long[] computed, long[] effective) {
+
+  /** Returns the same net of the sales tax in it, each month rounded once; itself where the line types its amounts net. */
+  MonthlyActivity without(SalesTax tax) {
+    return tax.amountsAreGross() ? new MonthlyActivity(firstMonth, net(computed, tax), net(effective, tax)) : this;
+  }
+
+  private static long[] net(long[] gross, SalesTax tax) {
+    return Arrays.stream(gross).map(amount -> amount - tax.taxOf(amount)).toArray();
+  }
 
   public int lastMonth() {
     return firstMonth + effective.length - 1;

@@ -11,7 +11,7 @@ record ShareAmounts(ShareOfLine share, ActivityCalculator calculator, Currency c
 
   @Override
   public long[] months(int first, int last) {
-    MonthlyActivity other = calculator.of(share.lineId());
+    MonthlyActivity other = calculator.net(share.lineId());
     long[] amounts = new long[last - first + 1];
     for (int m = first; m <= last; m++) {
       amounts[m - first] = share.share().of(other.in(m));
@@ -22,6 +22,6 @@ record ShareAmounts(ShareOfLine share, ActivityCalculator calculator, Currency c
   @Override
   public String words(YearMonth month) {
     return share.share() + " of " + calculator.nameOf(share.lineId()) + " "
-        + Money.words(calculator.of(share.lineId()).in(Timeline.monthNumber(month)), currency);
+        + Money.words(calculator.net(share.lineId()).in(Timeline.monthNumber(month)), currency);
   }
 }

@@ -12,7 +12,7 @@ record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, Act
     implements MonthlyAmounts {
 
   StockRoll roll(int last) {
-    return new StockRoll(policy, settings, calculator.of(policy.salesLine()), purchasesTyped, last);
+    return new StockRoll(policy, settings, calculator.net(policy.salesLine()), purchasesTyped, last);
   }
 
   @Override
@@ -39,7 +39,7 @@ record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, Act
           + amount(one.opening()) + (one.surplus() > 0 ? "; there is " + amount(one.surplus()) + " more than asked for" : "");
       case PURCHASES, BOTH -> policy.bought().by() == StockPolicy.BoughtBy.AMOUNTS ? "typed for " + Words.month(month)
           : policy.bought().share() + " of " + calculator.nameOf(policy.salesLine()) + " "
-              + amount(calculator.of(policy.salesLine()).in(Timeline.monthNumber(month)));
+              + amount(calculator.net(policy.salesLine()).in(Timeline.monthNumber(month)));
     };
   }
 

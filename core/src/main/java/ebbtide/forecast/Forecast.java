@@ -10,7 +10,6 @@ import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
 import ebbtide.timing.ExpectedItem;
 import ebbtide.timing.ItemTiming;
-import ebbtide.timing.Settlements;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,13 +26,12 @@ public final class Forecast {
   private final LineFlows transfers;
   private final long[] closing;
   private final Liquidity liquidity;
-  private final ItemTiming items;
   private final Funding funding;
-  private final Settlements settlements;
+  private final Forecaster forecaster;
 
   Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
-      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, ItemTiming items,
-      Funding funding, Settlements settlements) {
+      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, Funding funding,
+      Forecaster forecaster) {
     this.plan = plan;
     this.books = books;
     this.timeline = timeline;
@@ -43,9 +41,8 @@ public final class Forecast {
     this.transfers = transfers;
     this.closing = closing;
     this.liquidity = liquidity;
-    this.items = items;
     this.funding = funding;
-    this.settlements = settlements;
+    this.forecaster = forecaster;
   }
 
   /** A signed amount of one part on one day. */
@@ -70,12 +67,9 @@ public final class Forecast {
     return liquidity;
   }
 
-  /**
-   * Returns the accounts from which the forecast came, as they bear the interest of its sweep. They are filled as they are asked: whoever asks holds their
-   * lock meanwhile.
-   */
-  public Settlements settlements() {
-    return settlements;
+  /** Returns what worked the forecast out, to be asked for its accounts: they bear the interest of its sweep, as its cells do. */
+  public Forecaster forecaster() {
+    return forecaster;
   }
 
   /** Returns how the plan is funded: what its facilities draw and repay, and what falls short. */
@@ -93,7 +87,7 @@ public final class Forecast {
 
   /** Returns when the open items of the plan's lines are expected to be paid, and why (rules 4). */
   public ItemTiming items() {
-    return items;
+    return forecaster.items();
   }
 
   /** Returns the index of the as-of date on the timeline. */

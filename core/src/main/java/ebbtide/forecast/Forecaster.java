@@ -37,10 +37,10 @@ import ebbtide.timing.TargetBilling;
 import ebbtide.timing.TaxPoints;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 
 /** The pipeline from plan and books to the forecast: a pure function of the two, to the cent. */
@@ -50,15 +50,16 @@ public final class Forecaster {
   private final Plan plan;
   private final Books books;
   private final ActivityCalculator activity;
-  private final Map<String, Timeline> timelines = new HashMap<>();
-  private final Map<String, PaidDays> paidDays = new HashMap<>();
+  // A kept forecast is asked by several threads at once: what is worked out for the first is there for all.
+  private final Map<String, Timeline> timelines = new ConcurrentHashMap<>();
+  private final Map<String, PaidDays> paidDays = new ConcurrentHashMap<>();
   private final Billings billings;
   private final Settlements settlements;
   private final Timeline timeline;
   private final int asOf;
   private final Plan assumed;
   private final ItemTiming items;
-  private ActivityCalculator beforeLate;
+  private volatile ActivityCalculator beforeLate;
 
   private Forecaster(Plan assumed, Books books) {
     this.assumed = assumed;
@@ -86,7 +87,7 @@ public final class Forecaster {
   }
 
   /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */
-  LeftOfPlan left(Line line) {
+  public LeftOfPlan left(Line line) {
     return new LeftOfPlan(line, plan.isActive(line) ? books.items().of(line.id()) : List.of(), activity.planned(line), late(line), plan.settings(),
         timelineOf(country(line)));
   }
@@ -96,13 +97,10 @@ public final class Forecaster {
     if (plan.settings().firstOpenMonth().equals(plan.settings().firstForecastMonth())) {
       return null;
     }
-    beforeLate = beforeLate == null ? new ActivityCalculator(assumed.asOf(plan.settings().firstOpenMonth().atDay(1).minusDays(1))) : beforeLate;
+    if (beforeLate == null) {
+      beforeLate = new ActivityCalculator(assumed.asOf(plan.settings().firstOpenMonth().atDay(1).minusDays(1)));
+    }
     return beforeLate.planned(line);
-  }
-
-  /** Returns what invoices and orders leave of the months planned for a stream on books (rules 5.1). */
-  public static LeftOfPlan left(Plan plan, Books books, Line line) {
-    return new Forecaster(plan, books).left(line);
   }
 
   ItemTiming items() {
@@ -120,18 +118,12 @@ public final class Forecaster {
   }
 
   /** Returns what works plan and books out, to be asked for its accounts one by one: all is worked out once for one asker. */
-  static Forecaster of(Plan plan, Books books) {
+  public static Forecaster of(Plan plan, Books books) {
     return new Forecaster(plan, books);
   }
 
-  /** Returns the same for a forecast: profit bears the interest that its sweep found. */
-  public static Forecaster of(Forecast forecast) {
-    Forecaster forecaster = new Forecaster(forecast.plan(), forecast.books());
-    forecaster.settlements.bear(forecast.funding().interestByMonth());
-    return forecaster;
-  }
-
-  ActivityCalculator activity() {
+  /** Returns what every stream earns or incurs by month. */
+  public ActivityCalculator activity() {
     return activity;
   }
 
@@ -150,14 +142,19 @@ public final class Forecaster {
     return timelineOf(line).calendar();
   }
 
-  /** Returns the billing of a stream's line that stands at a target of days. */
-  TargetBilling target(Line line) {
+  /** Returns the billing of a stream's line that stands at a target of days (rules 3.4). */
+  public TargetBilling target(Line line) {
     return new TargetBilling(activity.of(line), (Assumption.Stream) line.assumption(), plan.settings(), timelineOf(country(line)));
   }
 
-  /** Returns what a stream's line that is paid by months or by days implies is owed on the as-of date. */
-  Implied implied(Line line) {
+  /** Returns what a stream's line that is paid by months or by days implies is owed on the as-of date (rules 3.5). */
+  public Implied implied(Line line) {
     return timing(line).implied(line);
+  }
+
+  /** Returns the expectations of a line planned in cash, with their windows and what movements and items have used of each (rules 5.2). */
+  public List<Expectation> expectations(Line line) {
+    return expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
   }
 
   /** Returns the expectations of a line, used up by the movements given. */
@@ -186,7 +183,7 @@ public final class Forecaster {
     funding.lay(flows, closing);
     settlements.bear(funding.interestByMonth());
     Liquidity liquidity = liquidity(funding, closing);
-    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, items, funding, settlements);
+    return new Forecast(assumed, books, timeline, flows, unassignedIn, unassignedOut, transfers, closing, liquidity, funding, this);
   }
 
   private Funding fund(SweepInput input, Map<String, LineFlows> flows, List<LineFlows> others) {
@@ -287,7 +284,7 @@ public final class Forecaster {
 
   /** Emits a line's estimates into a sink of the caller's: the path on which figures are explained. */
   static void emit(Forecast forecast, Line line, BiFunction<Line, Timeline, FlowSink> sinkFor) {
-    Forecaster forecaster = of(forecast);
+    Forecaster forecaster = forecast.forecaster();
     Books books = forecast.books();
     Timeline days = forecaster.timelineOf(forecaster.country(line));
     Line billed = forecaster.billed(line);
@@ -302,21 +299,6 @@ public final class Forecaster {
   /** Returns the accounts of everything that is settled by rules, and what the plan earns, its profit without interest of a sweep. */
   public static Settlements settlements(Plan plan, Books books) {
     return new Forecaster(plan, books).settlements;
-  }
-
-  /** Returns the billing of a stream's line that stands at a target of days (rules 3.4). */
-  public static TargetBilling target(Plan plan, Books books, Line line) {
-    return new Forecaster(plan, books).target(line);
-  }
-
-  /** Returns what a stream's line that is paid by months or by days implies is owed on the as-of date (rules 3.5). */
-  public static Implied implied(Plan plan, Books books, Line line) {
-    return new Forecaster(plan, books).implied(line);
-  }
-
-  /** Returns the expectations of a line planned in cash, with their windows and what used them up. */
-  public static List<Expectation> expectations(Plan plan, Books books, Line line) {
-    return new Forecaster(plan, books).expectations(line, books.byLine().getOrDefault(line.id(), List.of()));
   }
 
   private static String mainCountry(Books books) {
@@ -344,8 +326,7 @@ public final class Forecaster {
   /** Returns the days of bills from the earliest one that may still be paid after the as-of date. */
   private PaidDays paidDaysOf(String country) {
     return paidDays.computeIfAbsent(country, code -> new PaidDays(new Timeline(
-        plan.settings().firstForecastMonth().minusMonths(DayTerms.MOST_MONTHS), YearMonth.from(plan.settings().horizonEnd()),
-        BusinessDays.ofCountry(code))));
+        plan.settings().firstForecastMonth().minusMonths(DayTerms.MOST_MONTHS), plan.lastEarnedMonth(), BusinessDays.ofCountry(code))));
   }
 
   /** Returns the days of a line's bills of some months, by the country of its account. */

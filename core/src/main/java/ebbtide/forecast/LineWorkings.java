@@ -56,7 +56,7 @@ final class LineWorkings implements FlowSink {
     this.line = line;
     this.period = period;
     this.sign = line.direction().sign();
-    this.activity = new ActivityCalculator(plan);
+    this.activity = forecast.forecaster().activity();
   }
 
   Workings workings() {
@@ -131,7 +131,7 @@ final class LineWorkings implements FlowSink {
   private void addTrueUp() {
     if (truedUp != 0) {
       long ledger = ((Assumption.Stream) line.assumption()).ledger().amount();
-      long implied = Forecaster.implied(plan, forecast.books(), line).total();
+      long implied = forecast.forecaster().implied(line).total();
       items.add(new Workings.Item(Part.ESTIMATED, "Trued up to the ledger", "the ledger says " + amount(ledger) + " on the as-of date, history "
           + "and terms imply " + amount(implied) + ": what was owed then is scaled to it", null, truedUp));
     }
@@ -157,7 +157,7 @@ final class LineWorkings implements FlowSink {
     if (((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN) {
       return words;
     }
-    left = left == null ? Forecaster.left(plan, forecast.books(), line) : left;
+    left = left == null ? forecast.forecaster().left(line) : left;
     return left.months().stream().filter(one -> one.month().equals(Timeline.month(month)) && (one.invoiced() != 0 || one.onOrder() != 0 || one.isCapped())).findFirst()
         .map(one -> "planned " + amount(one.planned()) + " (" + words + "), less invoiced " + amount(one.invoiced())
             + (one.onOrder() == 0 ? "" : ", less on order " + amount(one.onOrder())) + ": left " + amount(one.left())
@@ -266,7 +266,7 @@ final class LineWorkings implements FlowSink {
 
   private Long overBy() {
     if (line.assumption() instanceof Assumption.Stream stream) {
-      long over = stream.basis() == Basis.PATTERN || !plan.isActive(line) ? 0 : Forecaster.left(plan, forecast.books(), line).months().stream()
+      long over = stream.basis() == Basis.PATTERN || !plan.isActive(line) ? 0 : forecast.forecaster().left(line).months().stream()
           .filter(one -> period.overlaps(new Period(one.month().atDay(1), one.month().plusMonths(1).atDay(1))))
           .mapToLong(LeftOfPlan.Month::overBy).sum();
       return over == 0 ? null : over;
@@ -274,7 +274,7 @@ final class LineWorkings implements FlowSink {
     if (line.isGroup()) {
       return null;
     }
-    long over = Forecaster.expectations(plan, forecast.books(), line).stream()
+    long over = forecast.forecaster().expectations(line).stream()
         .filter(e -> period.contains(e.day())).mapToLong(Expectation::overBy).sum();
     return over == 0 ? null : over;
   }

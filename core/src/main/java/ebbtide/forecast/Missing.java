@@ -13,12 +13,15 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
+import ebbtide.plan.StockPolicy;
 import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
+import ebbtide.timing.Expectation;
 import ebbtide.timing.ItemTiming;
 import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
@@ -33,12 +36,15 @@ import java.util.Locale;
 public record Missing(String lineId, String sentence) {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
   private static final int BOOKED_OF_LATE = 31;
 
-  /** Returns what is missing in a plan and its books, accounts first, then line by line. */
-  public static List<Missing> of(Plan plan, Books books) {
+  /** Returns what is missing in the plan and the books of a forecast, accounts first, then line by line. */
+  public static List<Missing> of(Forecast forecast) {
     List<Missing> found = new ArrayList<>();
-    Forecaster forecaster = Forecaster.of(plan, books);
+    Plan plan = forecast.plan();
+    Books books = forecast.books();
+    Forecaster forecaster = forecast.forecaster();
     LocalDate asOf = plan.settings().asOf();
     if (books.accounts().isEmpty()) {
       found.add(new Missing(null, "No bank account yet: without a balance the forecast starts at nil"));
@@ -68,6 +74,8 @@ public record Missing(String lineId, String sentence) {
     funding(plan, found);
     openItems(plan, books, found);
     notSettled(plan, books, found);
+    plan.lines().stream().filter(line -> plan.isActive(line) && (line.assumption() instanceof Pay || line.assumption() instanceof ProfitTax))
+        .forEach(line -> overdue(plan, forecaster, line, found));
     plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Dividends).forEach(line ->
         forecaster.settlements().dividends(line).declared().stream()
             .filter(one -> one.distributable() != null && one.amount() > one.distributable()).findFirst()
@@ -78,6 +86,19 @@ public record Missing(String lineId, String sentence) {
             .forEach(month -> found.add(new Missing(line.id(), line.name() + " of " + month.month() + " lacks what was withheld and owed "
                 + "on the as-of date: take the figure proposed, or type your own"))));
     return found;
+  }
+
+  /** What staff or the state are owed stands until it is paid (rules 1.9): where no movement has paid it, it may have been paid all the same. */
+  private static void overdue(Plan plan, Forecaster forecaster, Line line, List<Missing> found) {
+    LocalDate asOf = plan.settings().asOf();
+    List<Expectation> late = forecaster.expectations(line).stream()
+        .filter(one -> one.isUntilPaid() && !one.day().isAfter(asOf) && one.left() > 0).toList();
+    if (!late.isEmpty()) {
+      String mend = line.assumption() instanceof Pay ? ", or type a first pay day after those that were paid" : ", or type it as paid so far";
+      found.add(new Missing(line.id(), line.name() + " stands overdue with " + Money.words(late.stream().mapToLong(Expectation::left).sum(), plan.settings().currency())
+          + " of " + (late.size() == 1 ? DAY.format(late.get(0).day()) : late.size() + " days from " + DAY.format(late.get(0).day()))
+          + ", which no movement has paid: assign its movements" + mend));
+    }
   }
 
   /** A facility or loan that bears a rate needs a line on which its interest is paid. */
@@ -149,8 +170,8 @@ public record Missing(String lineId, String sentence) {
       } else if (stream.method() instanceof ActivityMethod.RecurringCustomers customers) {
         oldStep(plan, line, "fee", customers.fee().value(), found);
       }
-      if (stream.method() instanceof ActivityMethod.StockPurchases) {
-        stock(plan, forecaster, line, found);
+      if (stream.method() instanceof ActivityMethod.StockPurchases stock) {
+        stock(plan, forecaster, line, stock.policy(), found);
       }
       if (stream.method().isEmpty()) {
         found.add(new Missing(line.id(), line.name() + " has no amount yet"));
@@ -185,8 +206,12 @@ public record Missing(String lineId, String sentence) {
             + Timeline.month(month.month()) + ": its cash would be " + Money.words(month.cash(), plan.settings().currency()))));
   }
 
-  /** Stock that is sold and not there (rules 6.3): the first month, and what is missing. */
-  private static void stock(Plan plan, Forecaster forecaster, Line line, List<Missing> found) {
+  /** Stock that nobody has said (rules 6.1), or that is sold and not there (rules 6.3): the first month, and what is missing. */
+  private static void stock(Plan plan, Forecaster forecaster, Line line, StockPolicy policy, List<Missing> found) {
+    if (!policy.opening().said()) {
+      found.add(new Missing(line.id(), line.name() + " has no opening stock: type what was in stock at the end of "
+          + MONTH.format(plan.settings().openingDay()) + ", be it nil, or it is taken as nil"));
+    }
     LocalDate end = plan.settings().horizonEnd();
     Arrays.stream(forecaster.activity().stock(line).months()).filter(one -> !one.month().atDay(1).isAfter(end))
         .filter(one -> one.units() == null ? one.closing() < 0 : one.units().closing().signum() < 0).findFirst()

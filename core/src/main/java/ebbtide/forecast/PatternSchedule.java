@@ -38,7 +38,8 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     return of(Forecaster.of(plan, books), line, firstCashMonth, months);
   }
 
-  static PatternSchedule of(Forecaster forecaster, Line assumed, YearMonth firstCashMonth, int months) {
+  /** Returns the same of a line whose plan is worked out already. */
+  public static PatternSchedule of(Forecaster forecaster, Line assumed, YearMonth firstCashMonth, int months) {
     Line line = forecaster.billed(assumed);
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     Laying laying = new Laying(forecaster.activity().of(line), Timeline.monthNumber(firstCashMonth), months);

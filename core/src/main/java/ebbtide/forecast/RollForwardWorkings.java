@@ -83,12 +83,12 @@ public final class RollForwardWorkings {
       add(items, at == 0 ? "at the end of " + MONTH.format(month.minusMonths(1)) : "closing of " + MONTH.format(month.minusMonths(1)),
           at == 0 ? "what the months before it left" : "", roll.opening().get(at));
     } else if (roll.kind() == RollForward.Kind.STOCK) {
-      ActivityCalculator activity = new ActivityCalculator(plan);
+      ActivityCalculator activity = forecast.forecaster().activity();
       add(items, row, row.equals("purchases") ? activity.words(line, Timeline.monthNumber(month)) : "", amount(row));
     } else if (line.assumption() instanceof Assumption.Stream) {
       ofStream(items, line, row);
     } else if (line.assumption() instanceof SalesTaxSettlement && !row.equals("settled")) {
-      Forecaster.salesTax(plan, forecast.books(), line).lines(month, month).stream()
+      forecast.forecaster().settlements().salesTax(line).lines(month, month).stream()
           .filter(tax -> (tax.direction() == ebbtide.plan.Direction.RECEIPT) == row.equals("on receipts"))
           .forEach(tax -> add(items, tax.name(), "tax points after the as-of date", tax.minor() * tax.direction().sign()));
     }
@@ -96,11 +96,11 @@ public final class RollForwardWorkings {
   }
 
   private void ofStream(List<Workings.Item> items, Line line, String row) {
-    PatternSchedule schedule = PatternSchedule.of(plan, forecast.books(), line, month, 1);
-    ActivityCalculator activity = new ActivityCalculator(plan);
+    PatternSchedule schedule = PatternSchedule.of(forecast.forecaster(), line, month, 1);
+    ActivityCalculator activity = forecast.forecaster().activity();
     int number = Timeline.monthNumber(month);
     if (row.equals("billed")) {
-      long amount = activity.of(line).in(number);
+      long amount = activity.planned(line).in(number);
       long tax = line.assumption().tax().taxOf(amount);
       add(items, "net", activity.words(line, number), line.assumption().tax().grossOf(amount) - tax);
       add(items, line.assumption().tax().rate() + " sales tax", "", tax);

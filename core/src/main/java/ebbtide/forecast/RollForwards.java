@@ -45,7 +45,7 @@ public final class RollForwards {
   private RollForwards(Forecast forecast, int months) {
     this.forecast = forecast;
     this.plan = forecast.plan();
-    this.forecaster = Forecaster.of(forecast);
+    this.forecaster = forecast.forecaster();
     this.first = plan.settings().firstForecastMonth();
     this.months = months;
   }
@@ -189,7 +189,7 @@ public final class RollForwards {
         .filter(movement -> !movement.day().isAfter(asOf)).toList();
     long level = owed;
     for (Expectation one : forecaster.expectations(line, facts)) {
-      if (one.isUntilPaid() || one.day().isAfter(asOf)) {
+      if (one.isUntilPaid() && !one.isPayDay() || one.day().isAfter(asOf)) {
         level -= one.used();
       } else if (one.windowEnd().isAfter(asOf)) {
         level += one.left();

@@ -241,10 +241,15 @@ final class SweepInput {
     for (LocalDate night = revolving.drawn().on(); !night.isAfter(plan.settings().asOf()); night = night.plusDays(1)) {
       long drawn = drawnOn(line, night);
       owed.night(night, BigInteger.valueOf(drawn).multiply(BigInteger.valueOf(revolving.rate(night).millionths()))
-          .add(BigInteger.valueOf(Math.max(0, revolving.most(night) - drawn)).multiply(BigInteger.valueOf(fee(revolving, night)))));
+          .add(BigInteger.valueOf(Math.max(0, mostBefore(revolving, night) - drawn)).multiply(BigInteger.valueOf(fee(revolving, night)))));
     }
     this.owed.put(interest.get().id(), owed);
     return accrual(charging, rate, fee, owed, negative(booked(interest.get())));
+  }
+
+  /** The most that could be drawn up to the as-of date: what is available now is all that is known of it (rules 8.2). */
+  private static long mostBefore(Revolving revolving, LocalDate night) {
+    return revolving.availability() == null ? revolving.most(night) : Math.min(revolving.most(night), revolving.availability().now());
   }
 
   private static long fee(Revolving revolving, LocalDate day) {
@@ -268,10 +273,11 @@ final class SweepInput {
       rate[day] = bankRate(of, day(day));
     }
     LocalDate from = charging.lastOn(charging.lastOn(plan.settings().asOf()).minusDays(1));
-    from = from.isBefore(timeline.first()) ? timeline.first() : from;
+    // Before the first day of the timeline nothing moved: cash stood then as it did on the eve of it.
+    long before = books.cash(timeline.first().minusDays(1));
     Owed owed = new Owed(charging, from, BigInteger.ZERO);
     for (LocalDate night = from; !night.isAfter(plan.settings().asOf()); night = night.plusDays(1)) {
-      long cash = levels[timeline.index(night)];
+      long cash = night.isBefore(timeline.first()) ? before : levels[timeline.index(night)];
       long balance = of == Interest.Of.CASH ? Math.max(0, cash) : Math.max(0, -cash);
       owed.night(night, BigInteger.valueOf(balance).multiply(BigInteger.valueOf(bankRate(of, night))));
     }

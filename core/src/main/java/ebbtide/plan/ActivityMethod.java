@@ -95,7 +95,7 @@ public sealed interface ActivityMethod {
     public ActivityMethod cleared() {
       return new StockPurchases(new StockPolicy(policy.salesLine(), policy.given(), policy.cost(), policy.target(),
           new StockPolicy.Bought(policy.bought().by(), policy.bought().share(), new TreeMap<>()),
-          new StockPolicy.Opening(0, BigDecimal.ZERO), policy.orderedMonths()));
+          StockPolicy.Opening.NOT_SAID, policy.orderedMonths()));
     }
   }
 

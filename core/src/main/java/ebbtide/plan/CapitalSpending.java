@@ -2,13 +2,17 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 
 /** Assets bought, used up and sold (rules 7.5), and when what they cost is paid. */
 public record CapitalSpending(List<Asset> assets, Convention convention) implements Assumption {
+  private static final long MONTHS = 12;
+
   public CapitalSpending {
     assets = List.copyOf(assets);
     Check.that(assets.size() <= 300, "a line has at most 300 assets, but had " + assets.size());
@@ -60,6 +64,11 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
       Check.inRange(yearly, Percent.ZERO, Percent.HUNDRED, "depreciation a year");
       Check.that(depreciated <= cost, "depreciation so far is above the cost");
       Check.that(monthly == 0 || yearly.millionths() == 0, "depreciation is a sum a month or a percentage a year, not both");
+    }
+
+    /** Returns what is depreciated in a month, in minor units: the sum typed, or a twelfth of the year's share of the cost, rounded once (rules 1.3, 7.5). */
+    public long monthlyCharge() {
+      return monthly != 0 ? monthly : Rounding.divide(BigDecimal.valueOf(cost).multiply(BigDecimal.valueOf(yearly.millionths())), MONTHS * Percent.WHOLE);
     }
   }
 

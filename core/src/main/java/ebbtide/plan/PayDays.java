@@ -47,8 +47,9 @@ public record PayDays(Often often, LocalDate anchor, int secondDay, Convention c
         "the two pay days of a month must be different days, but both were day " + secondDay);
   }
 
-  /** Returns the pay days from one day to another, both included, in order. */
-  public List<Date> between(LocalDate from, LocalDate to) {
+  /** Returns the pay days from one day to another, both included, in order; none before the first. */
+  public List<Date> between(LocalDate earliest, LocalDate to) {
+    LocalDate from = earliest.isBefore(anchor) ? anchor : earliest;
     List<Date> dates = new ArrayList<>();
     if (often == Often.WEEKLY || often == Often.FORTNIGHTLY) {
       int length = often == Often.WEEKLY ? 7 : 14;

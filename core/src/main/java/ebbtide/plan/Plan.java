@@ -1,6 +1,7 @@
 package ebbtide.plan;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
 
@@ -23,6 +24,16 @@ public record Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
   /** Returns the plan with the same assumptions as of another day. */
   public Plan asOf(LocalDate day) {
     return new Plan(settings.on(day), lines, buoys);
+  }
+
+  /**
+   * Returns the last month whose profit is worked out: that of the horizon, or the end of its fiscal year where instalments are a share of that
+   * year's tax (rules 7.4), so that no instalment depends on how far one looks.
+   */
+  public YearMonth lastEarnedMonth() {
+    YearMonth last = YearMonth.from(settings.horizonEnd());
+    boolean wholeYear = lines.stream().anyMatch(line -> line.assumption() instanceof ProfitTax tax && tax.readsThisYear() && isActive(line));
+    return wholeYear ? last.plusMonths(Math.floorMod(settings.firstFiscalMonth().getValue() - 1 - last.getMonthValue(), 12)) : last;
   }
 
   /** Returns the line of an id, if there is one. */

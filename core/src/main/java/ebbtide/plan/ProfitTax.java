@@ -62,6 +62,11 @@ public record ProfitTax(Mode mode, Percent rate, YearSoFar soFar, long lastYearT
     Objects.requireNonNull(convention, "convention");
   }
 
+  /** Returns whether instalments are shares of the tax of the year in which they are paid. */
+  public boolean readsThisYear() {
+    return mode == Mode.YEAR && instalmentsOf == InstalmentsOf.THIS_YEAR && !instalments.isEmpty();
+  }
+
   @Override
   public ProfitTax cleared() {
     return new ProfitTax(mode, rate, YearSoFar.NOTHING, 0, 0, instalments, instalmentsOf, monthsAfter, day, convention);

@@ -92,6 +92,12 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
         countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, explained);
   }
 
+  /** Returns the same settings with a horizon of so many months. */
+  public Settings lookingAhead(int months) {
+    return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, months, amountSteps, minimumCash, facility,
+        countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, explained);
+  }
+
   /** Returns the same settings with months closed some days after their end. */
   public Settings closing(int days) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,

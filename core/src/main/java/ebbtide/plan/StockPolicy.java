@@ -86,8 +86,16 @@ public record StockPolicy(String salesLine, Given given, Cost cost, Target targe
     }
   }
 
-  /** Stock at the end of the month before the first that is forecast. */
-  public record Opening(long value, BigDecimal units) {
+  /** Stock at the end of the month before the first that is forecast, in minor units and in units; nil where nobody has said it. */
+  public record Opening(long value, BigDecimal units, boolean said) {
+    /** What opening stock is until somebody says it: nil, and on the checklist. */
+    public static final Opening NOT_SAID = new Opening(0, BigDecimal.ZERO, false);
+
+    /** Makes an opening that somebody has said. */
+    public Opening(long value, BigDecimal units) {
+      this(value, units, true);
+    }
+
     public Opening {
       Check.notNegative(value, "opening stock");
       Driver.requireValue(units, "opening units");

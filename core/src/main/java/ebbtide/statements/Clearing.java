@@ -5,6 +5,7 @@ import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
@@ -39,7 +40,7 @@ final class Clearing {
     this.ledger = ledger;
     this.plan = ledger.plan();
     this.end = ledger.forecast().lastDay();
-    this.forecaster = Forecaster.of(ledger.forecast());
+    this.forecaster = ledger.forecast().forecaster();
     this.rolls = RollForwards.of(ledger.forecast(), ledger.months()).stream().filter(roll -> roll.lineId() != null).toList();
   }
 
@@ -87,6 +88,9 @@ final class Clearing {
       OptionalLong swept = ledger.forecast().funding().interestOwed(line);
       return swept.isPresent() ? OptionalLong.of(-swept.getAsLong()) : OptionalLong.of(-plan.findLine(String.valueOf(interest.lineId()))
           .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> loan(of).interestOwedOn(end)).orElse(0L));
+    }
+    if (line.assumption() instanceof Dividends) {
+      return OptionalLong.of(-forecaster.settlements().dividends(line).owedOn(end));
     }
     List<Falling> falling = new ArrayList<>();
     BusinessDays calendar = forecaster.calendar(line);

@@ -25,7 +25,7 @@ final class IncomeStatement {
 
   IncomeStatement(Ledger ledger) {
     this.ledger = ledger;
-    this.activity = new ActivityCalculator(ledger.plan());
+    this.activity = ledger.forecast().forecaster().activity();
     Figure sales = group("sales", "Sales", line -> isOf(line, Nature.SALES));
     Figure cost = group("cost", "Cost of sales", line -> isOf(line, Nature.COST_OF_SALES));
     Figure gross = sum("gross", "Gross profit", sales, cost);

@@ -69,11 +69,9 @@ final class Ledger {
     this.tax = new long[months];
     this.points = new long[months];
     Map<String, long[]> declaredBy = new LinkedHashMap<>();
-    Settlements settlements = forecast.settlements();
-    synchronized (settlements) {
-      plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, settlements, declaredBy));
-      findSalesTax().ifPresent(line -> add(points, settlements.salesTax(line).pointsByMonth(), 1));
-    }
+    Settlements settlements = forecast.forecaster().settlements();
+    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, settlements, declaredBy));
+    findSalesTax().ifPresent(line -> add(points, settlements.salesTax(line).pointsByMonth(), 1));
     plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> open(line, declaredBy));
     openBesideLines();
     this.profit = new long[months];

@@ -1,6 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.money.Money;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.time.Period;
@@ -72,7 +73,7 @@ public final class Ratios {
     all.add(ratio("quick-ratio", "Quick ratio", Unit.TIMES, at -> times("current assets without stock", quick(at), "current liabilities", level("current-liabilities", at))));
     all.add(ratio("days-of-sales", "Days of sales (DSO)", Unit.DAYS, at -> days("receivables", row(BalanceRow.RECEIVABLES, at), "billed to customers", billed(Kind.RECEIVABLES, at), at)));
     all.add(ratio("days-of-stock", "Days of stock (DIO)", Unit.DAYS, at -> days("stock", row(BalanceRow.STOCK, at), "cost of sales", -flow("cost", at), at)));
-    all.add(ratio("days-of-payables", "Days of payables (DPO)", Unit.DAYS, at -> days("payables", row(BalanceRow.PAYABLES, at), "billed by suppliers", -billed(Kind.PAYABLES, at), at)));
+    all.add(ratio("days-of-payables", "Days of payables (DPO)", Unit.DAYS, at -> days("payables", suppliers(at), "billed by suppliers", -billed(Kind.PAYABLES, at), at)));
     all.add(cycle(all.subList(all.size() - 3, all.size())));
     all.add(ratio("interest-cover", "Interest cover", Unit.TIMES, at -> times("EBITDA", flow("ebitda", at), "interest on debt", -flow("interest", at))));
     all.add(ratio("debt-to-equity", "Debt to equity", Unit.TIMES, at -> times("debt and overdraft", debt(at), "equity", level("equity", at))));
@@ -138,11 +139,22 @@ public final class Ratios {
     return soon == null ? null : soon.add(row(BalanceRow.DEBT_LATER, at)).add(row(BalanceRow.OVERDRAFT, at));
   }
 
-  /** What lines whose account is of a kind have billed, with sales tax. */
+  /** Payables without what is owed for assets: those are payables of their own, and count for no day of supplies. */
+  private BigDecimal suppliers(Months at) {
+    BigDecimal payables = row(BalanceRow.PAYABLES, at);
+    return payables == null ? null : payables.subtract(BigDecimal.valueOf(ledger.accounts().stream()
+        .filter(account -> account.kind() == Kind.PAYABLES && isOfAssets(account)).mapToLong(account -> Math.max(0, -account.at(at.to()))).sum()));
+  }
+
+  private boolean isOfAssets(Account account) {
+    return ledger.line(account).filter(line -> line.assumption() instanceof CapitalSpending).isPresent();
+  }
+
+  /** What lines whose account is of a kind have billed, with sales tax; assets left out. */
   private long billed(Kind kind, Months at) {
     long sum = 0;
     for (Account account : ledger.accounts()) {
-      if (account.kind() == kind && account.lineId() != null) {
+      if (account.kind() == kind && account.lineId() != null && !isOfAssets(account)) {
         Line line = ledger.line(account).orElseThrow();
         for (int month = at.from(); month <= at.to(); month++) {
           sum += ledger.earnings(line).billed()[month] + ledger.earnings(line).tax()[month];

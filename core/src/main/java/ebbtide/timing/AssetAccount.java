@@ -1,6 +1,5 @@
 package ebbtide.timing;
 
-import ebbtide.money.Rounding;
 import ebbtide.money.Split;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CapitalSpending.Asset;
@@ -29,7 +28,7 @@ public final class AssetAccount {
     this.spending = (CapitalSpending) line.assumption();
     this.calendar = calendar;
     this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
-    this.last = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd()));
+    this.last = Timeline.monthNumber(plan.lastEarnedMonth());
   }
 
   private static int month(LocalDate day) {
@@ -51,8 +50,7 @@ public final class AssetAccount {
       if (month < open) {
         return 0;
       }
-      long charge = asset.owned().monthly() != 0 ? asset.owned().monthly()
-          : Rounding.divide(asset.owned().yearly().of(asset.owned().cost()), 12);
+      long charge = asset.owned().monthlyCharge();
       long left = Math.max(0, worn - asset.owned().depreciated());
       long before = Math.min(left, charge * (month - open));
       return Math.min(charge, left - before);
@@ -80,7 +78,7 @@ public final class AssetAccount {
         .mapToLong(asset -> costBefore(asset, open) - depreciatedBefore(asset, open)).sum();
   }
 
-  /** Returns the months from the first that is forecast to the horizon, in order. */
+  /** Returns the months from the first that is forecast to the last that is earned (rules 7.4), in order. */
   public List<Month> months() {
     List<Month> months = new ArrayList<>();
     for (int month = open; month <= last; month++) {

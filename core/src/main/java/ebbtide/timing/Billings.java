@@ -5,9 +5,9 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.OpenItem;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The months billed by streams that are paid by a pattern, each parted once: what pays them, what their tax is and what they earn
@@ -16,7 +16,7 @@ import java.util.Map;
 public final class Billings {
   private final ActivityCalculator activity;
   private final ItemTiming items;
-  private final Map<String, MonthBilling[]> byLine = new HashMap<>();
+  private final Map<String, MonthBilling[]> byLine = new ConcurrentHashMap<>();
 
   public Billings(ActivityCalculator activity, ItemTiming items) {
     this.activity = activity;

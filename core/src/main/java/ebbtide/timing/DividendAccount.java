@@ -11,15 +11,20 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** What owners are paid out of profit: declared in its month, paid on its day (rules 7.6). */
 public final class DividendAccount {
+  /** A dividend is looked for so many days after its day that up to three months may have begun since. */
+  private static final int MONTHS_LOOKED_FOR = 3;
+
   private final Plan plan;
   private final Dividends dividends;
   private final BusinessDays calendar;
   private final long[] afterTax;
   private final long[] beforeSwept;
   private final int open;
+  private final List<Declared> before = new ArrayList<>();
 
   /** A dividend: the month it is declared in, its amount, and what can be distributed then (null: not known). */
   public record Declared(YearMonth month, long amount, Long distributable) {}
@@ -32,6 +37,12 @@ public final class DividendAccount {
     this.calendar = calendar;
     this.afterTax = afterTax;
     this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
+    for (int month = open - dividends.monthsAfter() - MONTHS_LOOKED_FOR; month < open; month++) {
+      long amount = Timeline.month(month).getMonth() == dividends.declared() ? declaredBefore(Timeline.month(month)) : 0;
+      if (amount != 0) {
+        before.add(new Declared(Timeline.month(month), amount, null));
+      }
+    }
   }
 
   /** Returns the dividends declared from the first month that is forecast on, in order. */
@@ -49,9 +60,22 @@ public final class DividendAccount {
     return all;
   }
 
+  /** What was declared before the first month that is forecast, as far as it is known: the profit of earlier months is not. */
+  private long declaredBefore(YearMonth month) {
+    return switch (dividends.by()) {
+      case AMOUNT -> typed(month);
+      case MONTH_PROFIT -> 0;
+      case YEAR_PROFIT -> lastWholeYearStart(month) == lastWholeYearStart(Timeline.month(open)) ? dividends.payout().of(Math.max(0, dividends.lastYearProfit())) : 0;
+    };
+  }
+
+  private long typed(YearMonth month) {
+    return dividends.amount().findOn(month.atDay(1)).map(Steps.Step::value).orElse(0L);
+  }
+
   private long amount(int at, YearMonth month) {
     return switch (dividends.by()) {
-      case AMOUNT -> dividends.amount().findOn(month.atDay(1)).map(Steps.Step::value).orElse(0L);
+      case AMOUNT -> typed(month);
       case MONTH_PROFIT -> at == 0 ? 0 : dividends.payout().of(Math.max(0, beforeSwept[at - 1] + madeGood(at, month)));
       case YEAR_PROFIT -> dividends.payout().of(Math.max(0, lastWholeYear(month)));
     };
@@ -68,8 +92,7 @@ public final class DividendAccount {
 
   /** The profit after tax of the last fiscal year that ended before a month. */
   private long lastWholeYear(YearMonth month) {
-    int into = Math.floorMod(month.getMonthValue() - plan.settings().firstFiscalMonth().getValue(), 12);
-    int start = Timeline.monthNumber(month) - into - 12;
+    int start = lastWholeYearStart(month);
     if (start + 12 <= open) {
       return dividends.lastYearProfit();
     }
@@ -80,14 +103,29 @@ public final class DividendAccount {
     return profit;
   }
 
+  private int lastWholeYearStart(YearMonth month) {
+    int into = Math.floorMod(month.getMonthValue() - plan.settings().firstFiscalMonth().getValue(), 12);
+    return Timeline.monthNumber(month) - into - 12;
+  }
+
+  /** Returns what is declared up to the month of a day and paid after that day. */
+  public long owedOn(LocalDate day) {
+    return everyDue().filter(one -> !one.month().isAfter(YearMonth.from(day)) && one.due().day().isAfter(day)).mapToLong(one -> one.due().amount()).sum();
+  }
+
+  /** Returns the dues, those that were declared before the forecast and may still be paid among them (rules 1.9). */
   List<Due> dues() {
-    List<Due> dues = new ArrayList<>();
-    for (Declared one : declared()) {
+    return everyDue().map(DatedDue::due).toList();
+  }
+
+  private record DatedDue(YearMonth month, Due due) {}
+
+  private Stream<DatedDue> everyDue() {
+    return Stream.concat(before.stream(), declared().stream()).map(one -> {
       YearMonth paid = one.month().plusMonths(dividends.monthsAfter());
       LocalDate day = paid.atDay(Math.min(dividends.day(), paid.lengthOfMonth()));
-      dues.add(Due.whole(day, dividends.convention().adjust(day, calendar), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF,
+      return new DatedDue(one.month(), Due.whole(day, dividends.convention().adjust(day, calendar), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF,
           "dividend declared in " + one.month()));
-    }
-    return dues;
+    });
   }
 }

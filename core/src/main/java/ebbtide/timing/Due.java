@@ -23,9 +23,11 @@ public record Due(LocalDate typed, LocalDate day, long amount, Certainty certain
   public enum Lasting {
     /** Half-way to its neighbours, at most 15 days. */
     BETWEEN_NEIGHBOURS,
+    /** As between neighbours, but what nobody paid stands until it is paid: what staff are owed on one pay day after another. */
+    PAY_DAY,
     /** From 15 days before to 45 after. */
     ONE_OFF,
-    /** Half-way to the one before, and until it is paid: what is owed to a bank, to staff or to the state. */
+    /** Half-way to the one before, and until it is paid: what is owed to a bank or to the state. */
     UNTIL_PAID
   }
 }

@@ -23,14 +23,16 @@ import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /**
  * What each line earns or costs by month, whatever its cash does (rules 7, 9.1): income above zero, costs below, net of sales
- * tax that is claimed back. Whole months from the first that is forecast to the horizon; profit is before tax on it.
+ * tax that is claimed back. Whole months from the first that is forecast to the horizon, or further where a tax asks for its whole year; profit
+ * is before tax on it.
  */
 public final class Earnings {
   private final Plan plan;
@@ -38,16 +40,21 @@ public final class Earnings {
   private final Settlements settlements;
   private final Function<Line, PaidDays> paidDays;
   private final int open;
+  private final int toHorizon;
   private final int months;
   private final boolean relief;
-  private final Map<String, Months> byLine = new HashMap<>();
+  private final Map<String, Months> byLine = new ConcurrentHashMap<>();
 
   /**
    * A line by month, signed: what it earns; the sales tax that goes with what it bills, owed above zero, claimed back below; and what it bills
    * or is billed besides that tax, in the month of the bill. Bills that cover other months, purchases for stock, assets and fees earn
    * otherwise than they bill.
    */
-  public record Months(long[] earned, long[] tax, long[] billed) {}
+  public record Months(long[] earned, long[] tax, long[] billed) {
+    private Months upTo(int months) {
+      return earned.length == months ? this : new Months(Arrays.copyOf(earned, months), Arrays.copyOf(tax, months), Arrays.copyOf(billed, months));
+    }
+  }
 
   Earnings(Plan plan, ActivityCalculator activity, Settlements settlements, Function<Line, PaidDays> paidDays) {
     this.plan = plan;
@@ -55,16 +62,22 @@ public final class Earnings {
     this.settlements = settlements;
     this.paidDays = paidDays;
     this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
-    this.months = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd())) - open + 1;
+    this.toHorizon = Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd())) - open + 1;
+    this.months = Timeline.monthNumber(plan.lastEarnedMonth()) - open + 1;
     this.relief = plan.lines().stream().anyMatch(line -> line.assumption() instanceof SalesTaxSettlement tax && tax.relief());
   }
 
   /** Returns the profit before profit tax by month. */
   public long[] profit() {
+    return Arrays.copyOf(profitToLast(), toHorizon);
+  }
+
+  /** Returns the same up to the last month that is earned (rules 7.4), which may lie beyond the horizon; nothing is swept there. */
+  long[] profitToLast() {
     long[] profit = new long[months];
     for (Line line : plan.lines()) {
       if (!(line.assumption() instanceof ProfitTax)) {
-        add(profit, of(line));
+        add(profit, all(line).earned());
       }
     }
     return profit;
@@ -72,7 +85,7 @@ public final class Earnings {
 
   /** Returns what the sweep's interest takes from the profit of each month (rules 8.9): facilities and overdraft below zero, cash above. */
   long[] swept() {
-    long[] sum = new long[months];
+    long[] sum = new long[toHorizon];
     for (Line line : plan.lines()) {
       if (settlements.swept().containsKey(line.id())) {
         add(sum, of(line));
@@ -87,7 +100,7 @@ public final class Earnings {
     for (Line line : plan.lines()) {
       if (line.assumption() instanceof Interest) {
         long[] interest = of(line);
-        for (int i = 0; i < months; i++) {
+        for (int i = 0; i < toHorizon; i++) {
           profit[i] -= interest[i];
         }
       }
@@ -108,6 +121,10 @@ public final class Earnings {
 
   /** Returns what a line earns, bills and owes of sales tax by month; of one outside the income statement only the tax. */
   public Months months(Line line) {
+    return all(line).upTo(toHorizon);
+  }
+
+  private Months all(Line line) {
     Months known = byLine.get(line.id());
     if (known == null) {
       known = plan.isActive(line) ? new Working(line).months() : new Months(new long[months], new long[months], new long[months]);
@@ -151,7 +168,7 @@ public final class Earnings {
         ofInterest(interest);
       } else if (line.assumption() instanceof ProfitTax) {
         long[] expense = settlements.profitTax(line).expense();
-        for (int i = 0; i < months; i++) {
+        for (int i = 0; i < toHorizon; i++) {
           both(open + i, -expense[i]);
         }
       }
@@ -305,7 +322,7 @@ public final class Earnings {
     /** A loan costs interest night by night and its fee over its term; what the sweep bears is known once it is swept. */
     private void ofInterest(Interest interest) {
       long[] swept = settlements.swept().get(line.id());
-      for (int i = 0; swept != null && i < months; i++) {
+      for (int i = 0; swept != null && i < toHorizon; i++) {
         both(open + i, swept[i]);
       }
       if (swept != null || interest.lineId() == null) {

@@ -47,11 +47,21 @@ public record Expectation(Due due, LocalDate windowStart, LocalDate windowEnd, l
 
   /** Returns whether it stays expected until it is paid, however late. */
   public boolean isUntilPaid() {
-    return due.lasting() == Due.Lasting.UNTIL_PAID;
+    return windowEnd.equals(LocalDate.MAX);
+  }
+
+  /** Returns whether it is a pay day, on which what was earned is owed. */
+  public boolean isPayDay() {
+    return due.lasting() == Due.Lasting.PAY_DAY;
   }
 
   long distance(LocalDate date) {
     return Math.abs(date.toEpochDay() - day().toEpochDay());
+  }
+
+  /** Returns the same with no end to its window. */
+  Expectation standing() {
+    return new Expectation(due, windowStart, LocalDate.MAX, used);
   }
 
   Expectation use(long minor) {

@@ -27,7 +27,7 @@ final class Expectations {
     int among = 0;
     for (int i = 0; i < dues.size(); i++) {
       found.add(switch (dues.get(i).lasting()) {
-        case BETWEEN_NEIGHBOURS -> netting.window() != null ? within(dues.get(i), netting.window()) : new Expectation(dues.get(i), start(neighbours, among), end(neighbours, among), 0);
+        case BETWEEN_NEIGHBOURS, PAY_DAY -> netting.window() != null ? within(dues.get(i), netting.window()) : new Expectation(dues.get(i), start(neighbours, among), end(neighbours, among), 0);
         case UNTIL_PAID -> new Expectation(dues.get(i), start(dues, i), LocalDate.MAX, 0);
         case ONE_OFF -> netting.window() != null ? within(dues.get(i), netting.window()) : oneOff(dues.get(i));
       });
@@ -39,6 +39,8 @@ final class Expectations {
     }
     items.stream().filter(item -> item.kind() != OpenItem.Kind.CREDIT_NOTE && item.amount().open() > 0)
         .forEach(item -> use(found, netting, item.due(), item.amount().open()));
+    // What staff are paid closes their pay day as it closes a bill; a pay day that nobody paid stands (rules 1.9).
+    found.replaceAll(one -> one.isPayDay() && one.used() == 0 ? one.standing() : one);
     return found;
   }
 

@@ -11,6 +11,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Terms;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Convention;
 import java.time.LocalDate;
@@ -119,13 +120,13 @@ public final class ItemTiming {
   }
 
   private ExpectedItem expected(Line line, OpenItem item) {
-    if (item.kind() == Kind.CREDIT_NOTE) {
-      return new ExpectedItem(item, null, 0, 0, "used against the next item of " + item.counterparty(), ExpectedItem.Source.CREDIT);
-    }
     if (!item.isExpected()) {
       String note = item.handling().note().isEmpty() ? "" : ": " + item.handling().note();
       return new ExpectedItem(item, null, 0, 0, (item.handling().standing() == OpenItem.Standing.HELD ? "held" : "disputed") + note,
           ExpectedItem.Source.HELD);
+    }
+    if (item.kind() == Kind.CREDIT_NOTE) {
+      return new ExpectedItem(item, null, 0, 0, "used against the next item of " + item.counterparty(), ExpectedItem.Source.CREDIT);
     }
     LocalDate said = item.handling().expected();
     if (said != null && said.isAfter(asOf)) {
@@ -207,13 +208,16 @@ public final class ItemTiming {
     if (line.assumption() instanceof Assumption.DatedItems dated) {
       return dated.convention();
     }
+    if (line.assumption() instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.DAYS) {
+      return stream.terms().days().convention();
+    }
     return line.direction() == Direction.RECEIPT ? Convention.FOLLOWING : Convention.PRECEDING;
   }
 
   /** A credit note is used against the counterparty's next items; what they do not take is not forecast, and stays listed. */
   private static List<ExpectedItem> useCredits(List<ExpectedItem> found) {
     Map<String, Long> credits = new HashMap<>();
-    found.stream().filter(one -> one.item().kind() == Kind.CREDIT_NOTE)
+    found.stream().filter(one -> one.source() == ExpectedItem.Source.CREDIT)
         .forEach(one -> credits.merge(one.item().counterparty(), one.item().amount().open(), Long::sum));
     if (credits.isEmpty()) {
       return List.copyOf(found);

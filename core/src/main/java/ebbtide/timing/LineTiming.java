@@ -8,6 +8,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
@@ -145,6 +146,12 @@ public final class LineTiming {
   public List<Expectation> expectations(Line line, List<DayAmount> movements) {
     List<Due> carried = line.carried().stream().map(one ->
         Due.whole(one.day(), one.day(), one.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF, one.origin())).toList();
-    return Expectations.of(settlements.dues(line), carried, line, movements, items.known(line));
+    return Expectations.of(settlements.dues(line), carried, line, unsaid(line, movements), items.known(line));
+  }
+
+  /** What is said to be paid of profit tax so far holds the movements up to the opening day: they settle nothing a second time. */
+  private List<DayAmount> unsaid(Line line, List<DayAmount> movements) {
+    boolean said = line.assumption() instanceof ProfitTax tax && tax.soFar().paid() != 0;
+    return said ? movements.stream().filter(one -> one.day().isAfter(plan.settings().openingDay())).toList() : movements;
   }
 }

@@ -203,7 +203,7 @@ public final class LoanAccount {
   List<Due> interestDues() {
     List<Due> dues = new ArrayList<>();
     if (!loan.running() && loan.fee() > 0) {
-      dues.add(Due.whole(loan.from().on(), loan.convention().adjust(loan.from().on(), calendar), loan.fee(), Certainty.CERTAIN, Due.Lasting.ONE_OFF, "fee of the loan"));
+      dues.add(Due.whole(loan.from().on(), loan.convention().adjust(loan.from().on(), calendar), loan.fee(), Certainty.CERTAIN, Due.Lasting.UNTIL_PAID, "fee of the loan"));
     }
     for (Payment one : payments) {
       if (one.interest() != 0) {

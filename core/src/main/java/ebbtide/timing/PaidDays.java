@@ -2,8 +2,8 @@ package ebbtide.timing;
 
 import ebbtide.plan.DayTerms;
 import ebbtide.time.Timeline;
-import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The days on which bills are issued, and for terms of days the day on which the bill of each of them is paid. Lines
@@ -11,7 +11,7 @@ import java.util.Map;
  */
 public final class PaidDays {
   private final Timeline issues;
-  private final Map<DayTerms, int[]> byTerms = new HashMap<>();
+  private final Map<DayTerms, int[]> byTerms = new ConcurrentHashMap<>();
 
   /** Makes the days for bills issued on a timeline. */
   public PaidDays(Timeline issues) {

@@ -23,9 +23,7 @@ import java.util.TreeMap;
 /** The pay of a line: what each pay day pays, withholds and adds, and when the rest is paid over (rules 7.1). */
 public final class PayAccount {
   private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
-  /** Past pay days whose movements may still be looked for. */
-  private static final int DAYS_BACK = 45;
-  /** Pay days after the horizon whose work lies partly before it. */
+  /** Pay days after the last month that is earned whose work lies partly before it. */
   private static final int DAYS_AHEAD = 62;
 
   private final Plan plan;
@@ -34,8 +32,8 @@ public final class PayAccount {
   private final ActivityCalculator activity;
   private final LocalDate asOf;
   private final List<PayDay> payDays;
-  private SortedMap<YearMonth, Long> expenses;
-  private SortedMap<YearMonth, Long> costs;
+  private final SortedMap<YearMonth, Long> expenses;
+  private final SortedMap<YearMonth, Long> costs;
 
   /** Why a role is paid on a day. */
   public enum Why {
@@ -84,24 +82,23 @@ public final class PayAccount {
     this.activity = activity;
     this.asOf = plan.settings().asOf();
     this.payDays = makePayDays();
+    this.expenses = earnedAfter(asOf);
+    this.costs = earnedAfter(plan.settings().firstForecastMonth().atDay(1).minusDays(1));
   }
 
+  /** Staff are owed until they are paid (rules 1.9), so every pay day from the first on is looked for; none before it is. */
   private List<PayDay> makePayDays() {
-    YearMonth first = YearMonth.from(asOf).minusMonths(pay.paidOver().monthsAfter() + 1L);
-    LocalDate from = first.atDay(1).isBefore(asOf.minusDays(DAYS_BACK)) ? first.atDay(1) : asOf.minusDays(DAYS_BACK);
-    LocalDate to = plan.settings().horizonEnd().plusDays(DAYS_AHEAD);
+    LocalDate first = pay.days().anchor();
+    LocalDate to = plan.lastEarnedMonth().atEndOfMonth().plusDays(DAYS_AHEAD);
     List<PayDay> made = new ArrayList<>();
-    List<PayDays.Date> dates = pay.days().between(from, to);
+    List<PayDays.Date> dates = pay.days().between(first, to);
     for (Pay.Role role : pay.roles()) {
       dates.forEach(date -> addPay(made, role, date));
-      for (var extra : role.extras()) {
-        if (!extra.date().isBefore(from) && !extra.date().isAfter(to)) {
-          addUnlessNil(made, role, Why.EXTRA, extra.note().isEmpty() ? "extra pay" : extra.note(),
-              new PayDays.Date(extra.date(), 0, extra.date(), extra.date()), extra.amount());
-        }
-      }
+      role.extras().stream().filter(extra -> !extra.date().isAfter(to)).forEach(extra -> addUnlessNil(made, role, Why.EXTRA,
+          extra.note().isEmpty() ? "extra pay" : extra.note(), new PayDays.Date(extra.date(), 0, extra.date(), extra.date()), extra.amount()));
       if (role.commission() != null) {
-        commissions(made, role, dates);
+        // What is earned up to the last month costs then, however much later it is paid.
+        commissions(made, role, pay.days().between(first, to.plusMonths(role.commission().monthsAfter())));
       }
     }
     made.sort(Comparator.comparing(PayDay::day));
@@ -139,7 +136,7 @@ public final class PayAccount {
       YearMonth month = paid.minusMonths(role.commission().monthsAfter());
       boolean employed = !role.start().isAfter(month.atEndOfMonth()) && (role.end() == null || !role.end().isBefore(month.atDay(1)));
       if (employed) {
-        long sold = activity.planned(plan.findLine(role.commission().lineId()).orElseThrow()).in(Timeline.monthNumber(month));
+        long sold = activity.net(role.commission().lineId()).in(Timeline.monthNumber(month));
         addUnlessNil(made, role, Why.COMMISSION, "commission of " + MONTH.format(month),
             new PayDays.Date(day, 0, month.atDay(1), month.atEndOfMonth()), role.commission().share().of(sold));
       }
@@ -173,7 +170,8 @@ public final class PayAccount {
       LocalDate typed = pay.paidOver().dueOf(month);
       LocalDate day = pay.paidOver().convention().adjust(typed, calendar);
       Long owed = pay.paidOver().owed().get(month);
-      boolean open = day.isAfter(asOf) && (minor[0] != 0 || minor[1] != 0);
+      // A pay day still to come is paid over even where the day for it has passed already (rules 1.9).
+      boolean open = minor[1] != 0 || day.isAfter(asOf) && minor[0] != 0;
       if ((open || owed != null) && !month.atDay(1).isAfter(plan.settings().horizonEnd())) {
         found.add(new PaidOverMonth(month, owed, minor[0], minor[1], typed, day));
       }
@@ -186,7 +184,7 @@ public final class PayAccount {
     TreeMap<LocalDate, List<PayDay>> byDay = new TreeMap<>();
     payDays.forEach(one -> byDay.computeIfAbsent(one.day(), some -> new ArrayList<>()).add(one));
     byDay.forEach((day, paid) -> dues.add(new Due(paid.get(0).typed(), day, paid.stream().mapToLong(PayDay::net).sum(), Certainty.CERTAIN,
-        Due.Lasting.BETWEEN_NEIGHBOURS, "pay after what is withheld",
+        Due.Lasting.PAY_DAY, "pay after what is withheld",
         paid.stream().map(one -> new Due.Piece(one.role() + ", " + one.what(), one.net())).toList())));
     paidOver().stream().filter(month -> month.total() != 0).forEach(month -> dues.add(new Due(month.typed(), month.day(), month.total(),
         Certainty.CERTAIN, Due.Lasting.UNTIL_PAID, "withheld and on-costs of the pay of " + MONTH.format(month.month()), pieces(month))));
@@ -209,19 +207,17 @@ public final class PayAccount {
 
   /** Returns what is earned after the as-of date by month, with the employer's cost on top: the expense (rules 7.1). */
   public SortedMap<YearMonth, Long> expenses() {
-    expenses = expenses == null ? earnedAfter(asOf) : expenses;
     return expenses;
   }
 
   /** Returns the same of whole months from the first that is forecast, its days up to the as-of date as the plan has them. */
   public SortedMap<YearMonth, Long> costs() {
-    costs = costs == null ? earnedAfter(plan.settings().firstForecastMonth().atDay(1).minusDays(1)) : costs;
     return costs;
   }
 
   private SortedMap<YearMonth, Long> earnedAfter(LocalDate after) {
     SortedMap<YearMonth, Long> byMonth = new TreeMap<>();
-    payDays.forEach(one -> eachDay(one, (day, minor) -> {
+    payDays.stream().filter(one -> one.to().isAfter(after)).forEach(one -> eachDay(one, (day, minor) -> {
       if (day.isAfter(after)) {
         byMonth.merge(YearMonth.from(day), minor, Long::sum);
       }
@@ -235,7 +231,7 @@ public final class PayAccount {
    */
   public long accrued() {
     long[] sum = {0};
-    payDays.forEach(one -> eachDay(one, (day, minor) -> {
+    payDays.stream().filter(one -> one.day().isAfter(asOf) || one.to().isAfter(asOf)).forEach(one -> eachDay(one, (day, minor) -> {
       boolean paid = !one.day().isAfter(asOf);
       if (paid == day.isAfter(asOf)) {
         sum[0] += paid ? -minor : minor;

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -25,16 +26,18 @@ public final class ProfitTaxAccount {
   private final long[] expense;
   private final long[] expenseBeforeSwept;
   private final int open;
+  private final int months;
   private final List<Due> dues = new ArrayList<>();
 
   ProfitTaxAccount(Plan plan, Line line, BusinessDays calendar, Earnings earnings) {
     this.plan = plan;
     this.tax = (ProfitTax) line.assumption();
     this.calendar = calendar;
-    this.profit = earnings.profit();
+    this.profit = earnings.profitToLast();
     this.beforeSwept = profit.clone();
     long[] swept = earnings.swept();
-    for (int i = 0; i < profit.length; i++) {
+    this.months = swept.length;
+    for (int i = 0; i < months; i++) {
       beforeSwept[i] -= swept[i];
     }
     this.expense = new long[profit.length];
@@ -50,12 +53,12 @@ public final class ProfitTaxAccount {
 
   /** Returns the expense by month from the first that is forecast; below zero where a loss takes back what was expensed. */
   public long[] expense() {
-    return expense.clone();
+    return Arrays.copyOf(expense, months);
   }
 
   /** Returns the expense as it would be without interest of the sweep: what is paid out month by month reads it (rules 8.9). */
   long[] expenseBeforeSwept() {
-    return expenseBeforeSwept.clone();
+    return Arrays.copyOf(expenseBeforeSwept, months);
   }
 
   /** Returns what is owed at the end of the month before the first that is forecast: earlier years' and this one's, less paid. */
@@ -68,7 +71,7 @@ public final class ProfitTaxAccount {
   }
 
   private void byMonth(long[] operating) {
-    for (int i = 0; i < profit.length; i++) {
+    for (int i = 0; i < months; i++) {
       expense[i] = Math.max(0, tax.rate().of(operating[i]));
       expenseBeforeSwept[i] = expense[i];
       YearMonth paid = Timeline.month(open + i).plusMonths(tax.monthsAfter());
@@ -84,7 +87,7 @@ public final class ProfitTaxAccount {
     pay(settled(start - 12), tax.owed(), "profit tax of earlier years");
     Year year = new Year(tax.lastYearTax(), tax.soFar().losses());
     Year before = new Year(tax.lastYearTax(), tax.soFar().losses());
-    for (; start < open + profit.length; start += 12) {
+    for (; start < open + months; start += 12) {
       boolean first = start < open;
       long lastTax = year.tax;
       year.pass(start, profit, expense);
@@ -92,8 +95,8 @@ public final class ProfitTaxAccount {
       before.pass(start, beforeSwept, expenseBeforeSwept);
       // A year that is not over knows only what the sweep does not change: its interest is made good in the rest.
       long base = tax.instalmentsOf() == ProfitTax.InstalmentsOf.LAST_YEAR ? lastTax : before.tax;
-      long paid = (first ? tax.soFar().paid() : 0) + payInstalments(start, base);
-      if (start + 12 <= open + profit.length) {
+      long paid = payInstalments(start, base, first ? tax.soFar().paid() : 0);
+      if (start + 12 <= open + months) {
         pay(settled(start), year.tax - paid, "the rest of the profit tax of the year to " + MONTH.format(Timeline.month(start + 11)));
       }
     }
@@ -131,17 +134,24 @@ public final class ProfitTaxAccount {
     return dayOf(Timeline.month(start + 11).plusMonths(tax.monthsAfter()), tax.day());
   }
 
-  /** Instalments up to the as-of date are those said to be paid. */
-  private long payInstalments(int start, long base) {
-    long sum = 0;
+  /**
+   * Asks for a year's instalments. Those up to the as-of date are paid as far as what is said to be paid covers them, the earliest first; what is
+   * left of them stands (rules 1.9). Returns what the year has paid in advance in the end.
+   */
+  private long payInstalments(int start, long base, long paid) {
+    long sum = paid;
+    long covers = paid;
     for (ProfitTax.Instalment one : tax.instalments()) {
       LocalDate day = dayOf(Timeline.month(start + one.month() - 1), one.day());
-      if (tax.convention().adjust(day, calendar).isAfter(plan.settings().asOf())) {
-        long part = one.share().of(base);
-        pay(day, part, "profit tax in advance, " + one.share() + " of " + (tax.instalmentsOf() == ProfitTax.InstalmentsOf.LAST_YEAR
-            ? "last year's" : "this year's"));
-        sum += part;
+      long part = one.share().of(base);
+      if (!tax.convention().adjust(day, calendar).isAfter(plan.settings().asOf())) {
+        long covered = Math.min(covers, part);
+        covers -= covered;
+        part -= covered;
       }
+      pay(day, part, "profit tax in advance, " + one.share() + " of " + (tax.instalmentsOf() == ProfitTax.InstalmentsOf.LAST_YEAR
+          ? "last year's" : "this year's"));
+      sum += part;
     }
     return sum;
   }

@@ -19,6 +19,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 
 /**
  * The tax points of lines (rules 7.3): to which month the sales tax of an amount, a bill or a payment belongs, and whether
@@ -53,7 +54,9 @@ public final class TaxPoints {
   /** Emits the recoverable tax of an active line from a month to the end of the timeline. */
   void emit(Line line, SalesTaxSettlement rule, int firstMonth, Sink sink) {
     if (line.assumption() instanceof CapitalSpending spending) {
-      spending.assets().forEach(asset -> ofAsset(asset, firstMonth, sink));
+      // On the cash basis the point is the day of the flow, else that of the bill (rules 7.3).
+      UnaryOperator<LocalDate> paid = rule.point() == SalesTaxSettlement.TaxPoint.CASH ? day -> spending.convention().adjust(day, timeline.calendar()) : null;
+      spending.assets().forEach(asset -> ofAsset(asset, paid, firstMonth, sink));
       return;
     }
     SalesTax tax = line.assumption().tax();
@@ -75,12 +78,13 @@ public final class TaxPoints {
     }
   }
 
-  /** Tax on what an asset costs is claimed back, that on its sale is owed: input less output, on the dates of both. */
-  private void ofAsset(CapitalSpending.Asset asset, int firstMonth, Sink sink) {
-    asset.milestones().forEach(one ->
-        addOn(one.date(), asset.tax().recoverable().of(asset.tax().taxOf(one.amount())), firstMonth, sink));
+  /** Tax on what an asset costs is claimed back, that on its sale is owed: input less output, on the dates of both, or when they are paid. */
+  private void ofAsset(CapitalSpending.Asset asset, UnaryOperator<LocalDate> paid, int firstMonth, Sink sink) {
+    asset.milestones().forEach(one -> addOn(paid == null ? one.date() : paid.apply(one.date().plusDays(asset.termsDays())),
+        asset.tax().recoverable().of(asset.tax().taxOf(one.amount())), firstMonth, sink));
     if (asset.disposal() != null) {
-      addOn(asset.disposal().date(), -asset.tax().taxOf(asset.disposal().proceeds()), firstMonth, sink);
+      LocalDate sold = asset.disposal().date();
+      addOn(paid == null ? sold : paid.apply(sold), -asset.tax().taxOf(asset.disposal().proceeds()), firstMonth, sink);
     }
   }
 

@@ -45,8 +45,10 @@ public final class Differences {
     for (YearMonth month = YearMonth.from(before.minusDays(late)); !month.isAfter(YearMonth.from(differences.now)); month = month.plusMonths(1)) {
       differences.closed(month, differences.isBetween(month.atEndOfMonth()), differences.isBetween(month.atEndOfMonth().plusDays(late)));
     }
+    // As of the day before, so that none is missing that was open then, and with the interest that its profit bore.
+    Forecaster asItWas = Forecaster.forecast(plan.asOf(before), books).forecaster();
     plan.lines().stream().filter(line -> plan.isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream))
-        .forEach(differences::windows);
+        .forEach(line -> differences.windows(line, asItWas));
     differences.found.removeIf(one -> one.open() == 0);
     differences.found.sort(Comparator.comparingLong((Difference one) -> -Math.abs(one.open())).thenComparing(Difference::key));
     return List.copyOf(differences.found);
@@ -84,7 +86,7 @@ public final class Differences {
   }
 
   private void invoiced(Line line, Assumption.Stream stream, YearMonth month) {
-    LeftOfPlan.Month one = Forecaster.left(plan.asOf(month.atEndOfMonth().minusDays(1)), books, line).in(month);
+    LeftOfPlan.Month one = Forecaster.of(plan.asOf(month.atEndOfMonth().minusDays(1)), books).left(line).in(month);
     int sign = line.direction().sign();
     found.add(difference("invoiced", line, Of.INVOICED_OF_MONTH, month, sign * stream.tax().grossOf(one.planned()),
         sign * stream.tax().grossOf(one.invoiced() + one.onOrder())));
@@ -99,11 +101,10 @@ public final class Differences {
         planned, actual);
   }
 
-  private void windows(Line line) {
+  private void windows(Line line, Forecaster asItWas) {
     int sign = line.direction().sign();
     Map<LocalDate, Integer> ofDay = new HashMap<>();
-    // As of the day before, so that none is missing that was open then.
-    for (Expectation one : Forecaster.expectations(plan.asOf(before), books, line)) {
+    for (Expectation one : asItWas.expectations(line)) {
       int nth = ofDay.merge(one.typed(), 1, Integer::sum);
       if (isBetween(one.windowEnd()) && plan.settings().counts(line.direction(), one.certainty())) {
         found.add(new Difference("sum " + line.id() + " " + one.typed() + " " + nth, line.id(), line.name(), line.direction(), Of.SUM_ON_DATE,

@@ -85,13 +85,32 @@ class OpenItemsTest {
     return forecast.cell(forecast.plan().lines().get(0), new Period(date, date.plusDays(1)));
   }
 
+  @Test
+  void creditNote_thatIsDisputed_lowersNothing() {
+    OpenItem invoice = item(Kind.INVOICE, "a", FRIDAY.minusDays(2), FRIDAY.plusDays(5), 6_000, 6_000);
+    OpenItem credit = item(Kind.CREDIT_NOTE, "c", FRIDAY.minusDays(2), FRIDAY.plusDays(5), 1_000, 1_000);
+    assertThat(on(forecast(FRIDAY, sales(Map.of(), 30), List.of(invoice, credit)), "2026-03-25").committed()).isEqualTo(5_000);
+    Forecast disputed = forecast(FRIDAY, sales(Map.of(), 30), List.of(invoice, said(credit, null, null, Standing.DISPUTED)));
+    assertThat(on(disputed, "2026-03-25").committed()).isEqualTo(6_000);
+    assertThat(disputed.items().of(disputed.plan().lines().get(0))).extracting(ExpectedItem::source).contains(ExpectedItem.Source.HELD);
+  }
+
+  /** Due on Sunday 29 March: on its day where the line's terms know no convention, else on Monday. */
+  @ParameterizedTest
+  @CsvSource({"NONE, 2026-03-29", "FOLLOWING, 2026-03-30", "PRECEDING, 2026-03-27"})
+  void item_isMovedByItsLinesConvention(Convention convention, String paid) {
+    Line sales = sales(Map.of(), 30);
+    Line moved = sales.with(((Assumption.Stream) sales.assumption()).with(Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, convention))));
+    assertThat(on(forecast(FRIDAY, moved, List.of(item(Kind.INVOICE, "a", FRIDAY.minusDays(2), LocalDate.of(2026, 3, 29), 6_000, 6_000))), paid).committed()).isEqualTo(6_000);
+  }
+
   /** W9, first part. */
   @ParameterizedTest
   @CsvSource({"7840000, 4160000, 0", "13100000, 0, 1100000"})
   void left_ofAPlannedMonth_isWhatIsNotInvoiced(long invoiced, long left, long overBy) {
     Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0),
         List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), invoiced, invoiced)));
-    LeftOfPlan.Month march = Forecaster.left(forecast.plan(), forecast.books(), forecast.plan().lines().get(0)).months().get(0);
+    LeftOfPlan.Month march = forecast.forecaster().left(forecast.plan().lines().get(0)).months().get(0);
     assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0, 12_000_000));
     assertThat(march.left()).isEqualTo(left);
     Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
@@ -120,10 +139,10 @@ class OpenItemsTest {
     OpenItem open = item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), 100_000, 100_000);
     DayAmount booked = new DayAmount(FRIDAY.minusDays(3), 100_000);
     Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open), booked);
-    assertThat(Missing.of(forecast.plan(), forecast.books())).extracting(Missing::sentence).anyMatch(said -> said.startsWith("1,000 more was booked on "));
+    assertThat(Missing.of(forecast)).extracting(Missing::sentence).anyMatch(said -> said.startsWith("1,000 more was booked on "));
     Forecast told = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open.open(0, booked.day()),
         item(Kind.INVOICE, "2", LocalDate.of(2026, 3, 3), LocalDate.of(2026, 4, 30), 50_000, 50_000)), booked);
-    assertThat(Missing.of(told.plan(), told.books())).extracting(Missing::sentence).noneMatch(said -> said.contains("more was booked on"));
+    assertThat(Missing.of(told)).extracting(Missing::sentence).noneMatch(said -> said.contains("more was booked on"));
   }
 
   /** What an analyst says of a counterparty holds for its items, until one is later than that. */

@@ -122,7 +122,7 @@ class PlannedCashTest {
   @Test
   void missing_streamWithLagsButNoHistory_isNamedWithItsLine() {
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), AS_OF), List.of(), List.of());
-    assertThat(Missing.of(plan, Books.of(List.of()))).extracting(Missing::sentence)
+    assertThat(Missing.of(Forecaster.forecast(plan, Books.of(List.of())))).extracting(Missing::sentence)
         .anyMatch(s -> s.startsWith("No bank account yet")).anyMatch(s -> s.startsWith("No receipts are planned"));
   }
 }

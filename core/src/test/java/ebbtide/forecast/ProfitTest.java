@@ -153,7 +153,7 @@ class ProfitTest {
     Forecast forecast = forecast(tax(Mode.YEAR, 800_000, InstalmentsOf.LAST_YEAR), owners);
     assertThat(on(forecast, "owners", "2026-05-15")).isEqualTo(-2_000_000);
     assertThat(on(forecast, "owners", "2027-05-17")).as("the 15th is a Saturday").isEqualTo(-2_060_000);
-    assertThat(Missing.of(forecast.plan(), BOOKS)).extracting(Missing::sentence).contains("owners declared in 2026-04 is more "
+    assertThat(Missing.of(forecast)).extracting(Missing::sentence).contains("owners declared in 2026-04 is more "
         + "than the 15,375 that can be distributed: lower it, or say more");
   }
 

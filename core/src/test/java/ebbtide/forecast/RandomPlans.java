@@ -214,8 +214,8 @@ public final class RandomPlans {
 
   private Assumption profitTax() {
     return new ProfitTax(pick(List.of(ProfitTax.Mode.values())), new Percent(random.nextInt(400_000)), new ProfitTax.YearSoFar(amount() - 9_000_000L,
-        amount(), amount(), amount()), amount(), amount(), List.of(new ProfitTax.Instalment(1 + random.nextInt(12), 1 + random.nextInt(31),
-        new Percent(random.nextInt(900_000)))), pick(List.of(ProfitTax.InstalmentsOf.values())), random.nextInt(12), 1 + random.nextInt(31),
+        amount(), random.nextBoolean() ? 0 : amount(), amount()), amount(), amount(), List.of(new ProfitTax.Instalment(1 + random.nextInt(12), 1 + random.nextInt(31), new Percent(random.nextInt(500_000))),
+            new ProfitTax.Instalment(1 + random.nextInt(12), 1 + random.nextInt(31), new Percent(random.nextInt(500_000)))), pick(List.of(ProfitTax.InstalmentsOf.values())), random.nextInt(12), 1 + random.nextInt(31),
         pick(List.of(Convention.values())));
   }
 
@@ -230,7 +230,7 @@ public final class RandomPlans {
               : new Pay.Commission(pick(streams), new Percent(random.nextInt(200_000)), random.nextInt(4)),
           items().stream().map(item -> new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note())).toList()));
     }
-    return new Pay(roles, new PayDays(pick(List.of(PayDays.Often.values())), asOf.withDayOfMonth(1 + random.nextInt(28)), 31,
+    return new Pay(roles, new PayDays(pick(List.of(PayDays.Often.values())), asOf.plusMonths(random.nextInt(6) - 4L).withDayOfMonth(1 + random.nextInt(28)), 31,
         pick(List.of(Convention.values()))), new Pay.PaidOver(random.nextInt(3), 1 + random.nextInt(31), pick(List.of(Convention.values())),
         new TreeMap<>(Map.of(YearMonth.from(asOf), amount()))));
   }

@@ -116,7 +116,7 @@ class SalesTaxTest {
     Forecast unsaid = forecast(LocalDate.of(2026, 2, 15), Books.of(List.of()), early, settling(TaxPoint.INVOICE, false, Map.of()));
     assertThat(quarter(unsaid, MARCH).proposed()).isEqualTo(1_000_000);
     assertThat(quarter(unsaid, MARCH).balance()).isZero();
-    assertThat(Missing.of(unsaid.plan(), unsaid.books())).extracting(Missing::sentence).contains("Sales tax of the period to 2026-03 "
+    assertThat(Missing.of(unsaid)).extracting(Missing::sentence).contains("Sales tax of the period to 2026-03 "
         + "lacks what was owed on the as-of date: take the figure proposed, or type your own");
   }
 

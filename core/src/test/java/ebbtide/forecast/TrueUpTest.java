@@ -59,7 +59,7 @@ class TrueUpTest {
   void ledgerThatHasMore_scalesEveryFlowAndWriteOff() {
     Line asImplied = line(Terms.byMonths(PATTERN), new Ledger(2_600_000, false), new Spread.Even());
     Plan plan = plan(FEBRUARY_END, asImplied);
-    assertThat(Forecaster.implied(plan, BOOKS, asImplied).total()).isEqualTo(2_500_000);
+    assertThat(Forecaster.of(plan, BOOKS).implied(asImplied).total()).isEqualTo(2_500_000);
     assertThat(month(plan, 3)).as("shown, not scaled").isEqualTo(980_000 + 450_000);
     Line scaled = line(Terms.byMonths(PATTERN), new Ledger(2_600_000, true), new Spread.Even());
     Plan truedUp = plan(FEBRUARY_END, scaled);
@@ -85,7 +85,7 @@ class TrueUpTest {
     Terms terms = Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, Convention.FOLLOWING));
     Line line = line(terms, new Ledger(1_500_000, true), new Spread.OnDays(List.of(new Spread.DayWeight(20, 1))));
     Plan plan = plan(FEBRUARY_END, line);
-    assertThat(Forecaster.implied(plan, BOOKS, line).total()).isEqualTo(2_000_000);
+    assertThat(Forecaster.of(plan, BOOKS).implied(line).total()).isEqualTo(2_000_000);
     assertThat(Forecaster.forecast(plan, BOOKS).cell(line, new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).amount())
         .isEqualTo(1_500_000);
   }
@@ -95,7 +95,7 @@ class TrueUpTest {
     Line line = line(Terms.byMonths(MonthPattern.atOnce()), new Ledger(1_500_000, true), new Spread.Even());
     Plan plan = plan(FEBRUARY_END, line);
     assertThat(month(plan, 3)).isZero();
-    assertThat(Missing.of(plan, BOOKS)).extracting(Missing::sentence).contains("Sales has 15,000 in the ledger, but its history implies nothing "
+    assertThat(Missing.of(Forecaster.forecast(plan, BOOKS))).extracting(Missing::sentence).contains("Sales has 15,000 in the ledger, but its history implies nothing "
         + "to scale to it: type the history, or add the sum as a line with a single date");
   }
 
@@ -105,7 +105,7 @@ class TrueUpTest {
     Line line = line(Terms.byMonths(PATTERN), new Ledger(3_500_000, true), new Spread.Even());
     Plan plan = plan(LocalDate.of(2026, 2, 13), line);
     // Ten of February's twenty business days: half of January's first step is not in yet; half of February is billed.
-    assertThat(Forecaster.implied(plan, BOOKS, line).total()).as("of January, and half of February").isEqualTo(
+    assertThat(Forecaster.of(plan, BOOKS).implied(line).total()).as("of January, and half of February").isEqualTo(
         250_000 + 450_000 + 50_000 + 1_000_000);
     assertThat(Forecaster.forecast(plan, BOOKS).cell(line, new Period(LocalDate.of(2026, 2, 14), LocalDate.of(2026, 3, 1))).amount())
         .as("245,000 by the plan, doubled").isEqualTo(490_000);

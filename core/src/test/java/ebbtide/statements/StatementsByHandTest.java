@@ -9,8 +9,10 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.Workings;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Covenant;
@@ -92,6 +94,17 @@ class StatementsByHandTest {
 
   private static long in(Statements statements, Statements.Kind kind, String row, Periods by, int column) {
     return statements.table(kind, statements.periods(by), false).rows().stream().filter(one -> one.id().equals(row)).findFirst().orElseThrow().amounts().get(column);
+  }
+
+  /** 6,000 owed of 6,000 a month for January's 31 days; a boat of 50,000 that is paid for later is no day of supplies. */
+  @Test
+  void daysOfPayables_leaveAssetsOut() {
+    Line boat = line("boat", new CapitalSpending(List.of(new CapitalSpending.Asset("Boat", SalesTax.NONE, List.of(new DatedAmount(LocalDate.of(2026, 1, 10), 5_000_000, "")), 60,
+        LocalDate.of(2026, 1, 10), 60, 0, null, null)), Convention.NONE));
+    for (Statements statements : List.of(Statements.of(forecast(OPENING)), Statements.of(forecast(OPENING, boat)))) {
+      Ratios.Ratio payables = Ratios.of(statements, statements.periods(Periods.MONTH)).stream().filter(one -> one.id().equals("days-of-payables")).findFirst().orElseThrow();
+      assertThat(payables.values().get(0)).isEqualByComparingTo("20.7");
+    }
   }
 
   @Test

@@ -112,7 +112,7 @@ final class DemoBank {
 
   /** Each pay day is a batch; what was withheld and the employer's cost follow the month after. */
   private void bookPay(Line line) {
-    PayAccount pay = Forecaster.pay(before(), DemoPlan.NO_BOOKS, line);
+    PayAccount pay = Forecaster.pay(before(), DemoPlan.NO_BOOKS, DemoPlan.paidSinceAugust(line));
     SortedMap<LocalDate, Long> batches = new TreeMap<>();
     pay.between(FIRST_DAY, LAST_DAY).forEach(one -> batches.merge(one.day(), one.net(), Long::sum));
     batches.forEach((day, net) -> add(line, day, wobble(net, 15), words(line), line.name()));

@@ -103,11 +103,18 @@ final class DemoPlan {
       return line.with(tax.withOwed(owed));
     }
     if (line.assumption() instanceof Pay pay) {
-      Forecaster.pay(plan, NO_BOOKS, line).paidOver().stream().filter(month -> month.proposed() != 0)
+      Forecaster.pay(plan, NO_BOOKS, paidSinceAugust(line)).paidOver().stream().filter(month -> month.proposed() != 0)
           .forEach(month -> owed.put(month.month(), month.proposed()));
       return line.with(new Pay(pay.roles(), pay.days(), pay.paidOver().withOwed(owed)));
     }
     return line;
+  }
+
+  /** Returns the pay with the pay days before the books begin: of those nothing is owed to staff, but what was withheld is still paid over. */
+  static Line paidSinceAugust(Line line) {
+    Pay pay = (Pay) line.assumption();
+    PayDays days = pay.days();
+    return line.with(new Pay(pay.roles(), new PayDays(days.often(), days.anchor().minusWeeks(4), days.secondDay(), days.convention()), pay.paidOver()));
   }
 
   private void receipts() {

@@ -31,7 +31,7 @@ class DemoCompanyTest {
     assertThat(forecast.lowWater().day().getYear()).isEqualTo(2026);
     assertThat(forecast.peakNeed()).as("cash before the facility is below its minimum").isPositive();
     assertThat(forecast.funding().drawn(0, forecast.timeline().index(forecast.lowWater().day()))).isPositive();
-    assertThat(Missing.of(demo.plan(), demo.books())).isEmpty();
+    assertThat(Missing.of(Forecaster.forecast(demo.plan(), demo.books()))).isEmpty();
   }
 
   @Test

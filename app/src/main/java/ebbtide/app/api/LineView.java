@@ -117,7 +117,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static List<LeftView> left(Edits.Current current, Line line, int months) {
-    return Forecaster.left(current.plan(), current.books(), line).months().stream().limit(months)
+    return current.forecast().forecaster().left(line).months().stream().limit(months)
         .map(one -> new LeftView(one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy())).toList();
   }
 
@@ -128,8 +128,8 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   private static LedgerView ledger(Edits.Current current, Line line) {
     return new LedgerView(((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
-        ? Forecaster.target(current.plan(), current.books(), line).countedOnAsOf()
-        : Forecaster.implied(current.plan(), current.books(), line).total());
+        ? current.forecast().forecaster().target(line).countedOnAsOf()
+        : current.forecast().forecaster().implied(line).total());
   }
 
   private static EarlyView early(Edits.Current current, Line line) {
@@ -166,13 +166,13 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static List<PaidOverView> paidOver(Edits.Current current, Line line) {
-    return Forecaster.pay(current.plan(), current.books(), line).paidOver().stream().map(month -> new PaidOverView(
+    return current.forecast().forecaster().settlements().pay(line).paidOver().stream().map(month -> new PaidOverView(
         month.month().toString(), month.owed(), month.proposed(), month.after(), month.total(), month.day())).toList();
   }
 
   private static List<TaxPeriodView> tax(Edits.Current current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
-    return Forecaster.salesTax(current.plan(), current.books(), line).periods().stream().map(p -> new TaxPeriodView(
+    return current.forecast().forecaster().settlements().salesTax(line).periods().stream().map(p -> new TaxPeriodView(
         p.first().toString(), p.last().toString(), p.beganBy(asOf), p.owed(), p.proposed(), p.lines().stream().map(tax ->
             new LineTaxView(tax.lineId(), tax.name(), tax.minor() * tax.direction().sign())).toList(),
         p.output(), p.input(), p.balance(), p.settled())).toList();
@@ -196,7 +196,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static ScheduleView schedule(Edits.Current current, Line line, YearMonth first, int months) {
-    PatternSchedule schedule = PatternSchedule.of(current.plan(), current.books(), line, first, months);
+    PatternSchedule schedule = PatternSchedule.of(current.forecast().forecaster(), line, first, months);
     YearMonth forecast = current.plan().settings().firstForecastMonth();
     List<BilledView> billed = schedule.billed().stream().map(b -> new BilledView(b.month().toString(),
         b.month().isBefore(forecast), b.gross(), b.payments().stream()
@@ -207,7 +207,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   private static List<ComingView> coming(Edits.Current current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
-    return Forecaster.expectations(current.plan(), current.books(), line).stream()
+    return current.forecast().forecaster().expectations(line).stream()
         .filter(e -> e.windowEnd().isAfter(asOf) && !e.day().isAfter(current.plan().settings().horizonEnd())).limit(60).map(e -> comingView(current, line, e)).toList();
   }
 

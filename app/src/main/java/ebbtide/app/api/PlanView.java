@@ -59,7 +59,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         current.books().accounts().stream().map(account -> accountView(account, current)).toList(),
         current.plan().buoys().stream().map(b -> new BuoyView(b.id(), b.row(), b.period().startInclusive(),
             b.period().lastDay(), b.note())).toList(),
-        Missing.of(current.plan(), current.books()).stream().map(m -> new MissingView(m.lineId(), m.sentence())).toList(), current.unassigned(),
+        Missing.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence())).toList(), current.unassigned(),
         stores.log().findUndoWords(planId).orElse(null), stores.log().findRedoWords(planId).orElse(null),
         List.copyOf(BusinessDays.countries()));
   }

@@ -4,9 +4,12 @@ import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.StaleVersion;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.plan.PlanProblem;
+import ebbtide.time.CalendarDay;
+import java.time.LocalDate;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -64,6 +67,21 @@ class Problems extends ResponseEntityExceptionHandler {
       org.springframework.web.context.request.WebRequest request) {
     return org.springframework.http.ResponseEntity.badRequest().body(detail(HttpStatus.BAD_REQUEST,
         "What was sent could not be understood: " + e.getMostSpecificCause().getMessage()));
+  }
+
+  /** A day in an address that no calendar has is said as one in a field is. */
+  @Override
+  protected org.springframework.http.ResponseEntity<Object> handleTypeMismatch(TypeMismatchException e, org.springframework.http.HttpHeaders headers,
+      org.springframework.http.HttpStatusCode status, org.springframework.web.context.request.WebRequest request) {
+    String sentence = "'" + e.getValue() + "' is not what is expected here.";
+    if (e.getRequiredType() == LocalDate.class) {
+      try {
+        CalendarDay.parse(String.valueOf(e.getValue()));
+      } catch (IllegalArgumentException refused) {
+        sentence = refused.getMessage() + ", but was '" + e.getValue() + "'.";
+      }
+    }
+    return org.springframework.http.ResponseEntity.badRequest().body(detail(HttpStatus.BAD_REQUEST, sentence));
   }
 
   @Override

@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.PlanProblem;
+import ebbtide.time.CalendarDay;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -106,7 +107,7 @@ final class JsonPlace {
   }
 
   LocalDate date() {
-    return required("a date such as 2026-03-01", text -> parse(text, LocalDate::parse, "A date is written 2026-03-01"));
+    return required("a date such as 2026-03-01", JsonPlace::day);
   }
 
   LocalDate dateOr(LocalDate otherwise) {
@@ -230,6 +231,14 @@ final class JsonPlace {
       return null;
     }
     return make(() -> parser.apply(node.isNumber() ? node.decimalValue().toPlainString() : node.asString()));
+  }
+
+  private static LocalDate day(String text) {
+    try {
+      return CalendarDay.parse(text.strip());
+    } catch (IllegalArgumentException e) {
+      throw new IllegalArgumentException(e.getMessage() + ", but was '" + text + "'");
+    }
   }
 
   private static <T> T parse(String text, Function<String, T> parser, String rule) {

@@ -90,8 +90,10 @@ record MethodWriter(Currency currency) {
     ObjectNode bought = NODES.objectNode().put("by", Words.of(policy.bought().by())).put("share", policy.bought().share().number());
     bought.set("amounts", byMonth(policy.bought().amounts(), minor -> NODES.stringNode(amount(minor))));
     node.set("bought", bought);
-    return node.put("opening", amount(policy.opening().value())).put("openingUnits", policy.opening().units().toPlainString())
-        .put("orderedMonths", policy.orderedMonths());
+    if (policy.opening().said()) {
+      node.put("opening", amount(policy.opening().value())).put("openingUnits", policy.opening().units().toPlainString());
+    }
+    return node.put("orderedMonths", policy.orderedMonths());
   }
 
   private static ObjectNode driver(Driver driver) {

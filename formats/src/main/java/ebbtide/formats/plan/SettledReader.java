@@ -145,7 +145,7 @@ final class SettledReader {
   Assumption capital(JsonPlace place) {
     int count = place.at("assets").list(p -> p).size();
     List<CapitalSpending.Asset> assets = place.at("assets").list(this::asset);
-    Convention convention = place.at("convention").oneOfOr(Convention.class, Convention.FOLLOWING);
+    Convention convention = place.at("convention").oneOfOr(Convention.class, Convention.PRECEDING);
     return assets.size() < count || convention == null ? null : place.make(() -> new CapitalSpending(assets, convention));
   }
 
@@ -191,7 +191,7 @@ final class SettledReader {
     Month declared = place.at("declared").oneOfOr(Month.class, Month.JUNE);
     Integer after = place.at("monthsAfter").wholeOr(0);
     Integer day = place.at("day").wholeOr(31);
-    Convention convention = place.at("convention").oneOfOr(Convention.class, Convention.FOLLOWING);
+    Convention convention = place.at("convention").oneOfOr(Convention.class, Convention.PRECEDING);
     Long last = amountOr(place.at("lastYearProfit"), 0);
     Long soFar = amountOr(place.at("yearSoFar"), 0);
     JsonPlace most = place.at("distributable");

@@ -25,7 +25,7 @@ record StockReader(Currency currency) {
       return null;
     }
     return place.make(() -> new ActivityMethod.StockPurchases(new StockPolicy(sales, given, cost, target, bought,
-        new StockPolicy.Opening(opening, units), ordered)));
+        place.at("opening").isAbsent() && place.at("openingUnits").isAbsent() ? StockPolicy.Opening.NOT_SAID : new StockPolicy.Opening(opening, units), ordered)));
   }
 
   private static BigDecimal number(JsonPlace place) {

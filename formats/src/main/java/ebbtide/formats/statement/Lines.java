@@ -1,6 +1,6 @@
 package ebbtide.formats.statement;
 
-import java.time.DateTimeException;
+import ebbtide.time.CalendarDay;
 import java.time.LocalDate;
 import java.util.function.Supplier;
 
@@ -23,14 +23,13 @@ final class Lines {
 
   /** Returns a day between 1990 and 2100; refuses any other, with the text it was read from. */
   static LocalDate day(int line, String text, int year, int month, int day) {
-    try {
-      LocalDate read = LocalDate.of(year, month, day);
-      if (year >= 1990 && year <= 2100) {
-        return read;
-      }
-    } catch (DateTimeException e) {
-      // Refused below, with the text as it stands.
+    if (year < 1990 || year > 2100) {
+      throw fault(line, "'" + text + "' is no day between 1990 and 2100");
     }
-    throw fault(line, "'" + text + "' is no day between 1990 and 2100");
+    try {
+      return CalendarDay.of(year, month, day);
+    } catch (IllegalArgumentException e) {
+      throw fault(line, "'" + text + "' is no day: " + e.getMessage());
+    }
   }
 }

@@ -22,21 +22,30 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import org.junit.jupiter.api.Test;
 
-/** Identities that hold for every plan (rules 9.3 a, b, f, g), over plans made at random; a failure names its seed. */
-class IdentitiesTest {
-  private static final int PLANS = 2_000;
+/** Identities of the forecast that hold for every plan (rules 9.3 a, b, c, f, g). */
+public final class ForecastIdentities {
+  private ForecastIdentities() {}
 
-  @Test
-  void table_everyLength_chainsAddsUpAndMeetsTheBank() {
-    RandomPlans.each(PLANS, IdentitiesTest::table_everyLength_chainsAddsUpAndMeetsTheBank);
+  /** Returns the identities, each held against every plan that it is asked of. */
+  public static List<Identity> all() {
+    return List.of(
+        Identity.of("table_everyLength_chainsAddsUpAndMeetsTheBank", ForecastIdentities::table_everyLength_chainsAddsUpAndMeetsTheBank),
+        Identity.of("workings_everyFigure_partsAddUpToItAndToTheBank", ForecastIdentities::workings_everyFigure_partsAddUpToItAndToTheBank),
+        Identity.of("workings_everyRowOfTheTable_itemsAddUpToIt", ForecastIdentities::workings_everyRowOfTheTable_itemsAddUpToIt),
+        Identity.of("override_onAnyPeriodAhead_isWhatTheCellShows", ForecastIdentities::override_onAnyPeriodAhead_isWhatTheCellShows),
+        Identity.of("rollForwards_ofEveryLine_chainAndAddUpToTheirTotals", ForecastIdentities::rollForwards_ofEveryLine_chainAndAddUpToTheirTotals),
+        Identity.of("owed_onEveryStream_isWhatLaterMonthsStillClear", ForecastIdentities::owed_onEveryStream_isWhatLaterMonthsStillClear),
+        Identity.of("comingDates_ofEveryLine_areWhatItsCellsHave", ForecastIdentities::comingDates_ofEveryLine_areWhatItsCellsHave),
+        Identity.of("horizon_furtherAway_changesNothingNearer", ForecastIdentities::horizon_furtherAway_changesNothingNearer),
+        Identity.of("salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt", ForecastIdentities::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt),
+        Identity.of("variance_laterFactsAgainstSnapshot_addsUpInEveryWindow", ForecastIdentities::variance_laterFactsAgainstSnapshot_addsUpInEveryWindow));
   }
 
-  private static void table_everyLength_chainsAddsUpAndMeetsTheBank(RandomPlans.Case some, long seed) {
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+  private static void table_everyLength_chainsAddsUpAndMeetsTheBank(RandomCase some) {
+    Forecast forecast = some.forecast();
     Map<Periods, Long> net = new HashMap<>();
-    for (Periods by : lengths(seed)) {
+    for (Periods by : lengths(some.seed())) {
       List<Period> periods = forecast.periods(by, forecast.firstDay(), forecast.lastDay());
       ForecastTable table = ForecastTable.of(forecast, periods);
       Map<String, Row> rows = new HashMap<>();
@@ -84,18 +93,13 @@ class IdentitiesTest {
         .mapToLong(row -> row.cells().get(at).amount()).sum();
   }
 
-  @Test
-  void workings_everyFigure_partsAddUpToItAndToTheBank() {
-    RandomPlans.each(PLANS, IdentitiesTest::workings_everyFigure_partsAddUpToItAndToTheBank);
-  }
-
-  private static void workings_everyFigure_partsAddUpToItAndToTheBank(RandomPlans.Case some, long seed) {
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+  private static void workings_everyFigure_partsAddUpToItAndToTheBank(RandomCase some) {
+    Forecast forecast = some.forecast();
     LocalDate asOf = some.plan().settings().asOf();
     List<Period> periods = new ArrayList<>(forecast.periods(Periods.WEEK, asOf.minusDays(20), asOf.plusDays(50)));
     periods.addAll(forecast.periods(Periods.MONTH, asOf, forecast.lastDay()));
-    for (Line line : sample(some.plan().lines().stream().filter(l -> !l.isGroup()).toList(), seed, 4)) {
-      for (Period period : sample(periods, seed, 6)) {
+    for (Line line : sample(some.plan().lines().stream().filter(l -> !l.isGroup()).toList(), some.seed(), 4)) {
+      for (Period period : sample(periods, some.seed(), 6)) {
         Workings workings = Workings.of(forecast, line, period);
         Cell cell = forecast.cell(line, period);
         for (Part part : Part.values()) {
@@ -113,15 +117,10 @@ class IdentitiesTest {
     }
   }
 
-  @Test
-  void workings_everyRowOfTheTable_itemsAddUpToIt() {
-    RandomPlans.each(PLANS, IdentitiesTest::workings_everyRowOfTheTable_itemsAddUpToIt);
-  }
-
-  private static void workings_everyRowOfTheTable_itemsAddUpToIt(RandomPlans.Case some, long seed) {
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+  private static void workings_everyRowOfTheTable_itemsAddUpToIt(RandomCase some) {
+    Forecast forecast = some.forecast();
     LocalDate asOf = some.plan().settings().asOf();
-    for (Period period : sample(forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70)), seed, 1)) {
+    for (Period period : sample(forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70)), some.seed(), 1)) {
       for (Row row : ForecastTable.of(forecast, List.of(period)).rows()) {
         assertThat(Workings.of(forecast, row.id(), period).items().stream().mapToLong(Workings.Item::minor).sum())
             .as("%s in %s", row.name(), period).isEqualTo(row.cells().get(0).amount());
@@ -129,13 +128,8 @@ class IdentitiesTest {
     }
   }
 
-  @Test
-  void override_onAnyPeriodAhead_isWhatTheCellShows() {
-    RandomPlans.each(PLANS, IdentitiesTest::override_onAnyPeriodAhead_isWhatTheCellShows);
-  }
-
-  private static void override_onAnyPeriodAhead_isWhatTheCellShows(RandomPlans.Case some, long seed) {
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+  private static void override_onAnyPeriodAhead_isWhatTheCellShows(RandomCase some) {
+    Forecast forecast = some.forecast();
     for (Line line : some.plan().lines()) {
       for (Line.CashOverride override : line.overrides()) {
         boolean inForce = some.plan().isActive(line) && override.period().lastDay().isAfter(some.plan().settings().asOf())
@@ -150,13 +144,8 @@ class IdentitiesTest {
   }
 
   /** Each roll-forward chains, closes on its causes, and the totals are the sums of their lines. */
-  @Test
-  void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals() {
-    RandomPlans.each(PLANS, IdentitiesTest::rollForwards_ofEveryLine_chainAndAddUpToTheirTotals);
-  }
-
-  private static void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals(RandomPlans.Case some, long seed) {
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+  private static void rollForwards_ofEveryLine_chainAndAddUpToTheirTotals(RandomCase some) {
+    Forecast forecast = some.forecast();
     List<RollForward> rolls = RollForwards.of(forecast, 8);
     for (RollForward roll : rolls) {
       List<RollForward> lines = rolls.stream().filter(one -> one.kind() == roll.kind() && one.lineId() != null).toList();
@@ -165,7 +154,7 @@ class IdentitiesTest {
         assertThat(roll.closing().get(i)).as("%s in %s", roll.name(), roll.months().get(i)).isEqualTo(roll.opening().get(i)
             + roll.changes().stream().mapToLong(change -> change.amounts().get(at)).sum());
         assertThat(i == 0 || roll.opening().get(i).equals(roll.closing().get(i - 1))).isTrue();
-        if (i == seed % (4L * roll.months().size())) {
+        if (i == some.seed() % (4L * roll.months().size())) {
           assertWorkings(forecast, roll, i);
         }
         if (roll.lineId() == null) {
@@ -183,12 +172,7 @@ class IdentitiesTest {
   }
 
   /** What is owed on a stream at a month's end is what later months still collect, take off and write off of bills up to it. */
-  @Test
-  void owed_onEveryStream_isWhatLaterMonthsStillClear() {
-    RandomPlans.each(PLANS, IdentitiesTest::owed_onEveryStream_isWhatLaterMonthsStillClear);
-  }
-
-  private static void owed_onEveryStream_isWhatLaterMonthsStillClear(RandomPlans.Case some, long seed) {
+  private static void owed_onEveryStream_isWhatLaterMonthsStillClear(RandomCase some) {
     YearMonth first = some.plan().settings().firstForecastMonth();
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof Assumption.Stream stream && stream.terms().monthsAhead() == 0
@@ -204,6 +188,49 @@ class IdentitiesTest {
     }
   }
 
+  /** What a line shows as coming is what its cells have: both ask the same accounts, which bear what the sweep's interest costs. */
+  private static void comingDates_ofEveryLine_areWhatItsCellsHave(RandomCase some) {
+    Forecast forecast = some.forecast();
+    Forecaster accounts = forecast.forecaster();
+    for (Line line : some.plan().lines()) {
+      if (some.plan().isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream) && line.overrides().isEmpty() && !isSwept(some.plan(), line)) {
+        Map<LocalDate, Long> coming = new HashMap<>();
+        accounts.expectations(line).stream().filter(one -> some.plan().settings().counts(line.direction(), one.certainty())).forEach(one -> {
+          boolean late = !one.day().isAfter(some.plan().settings().asOf());
+          if (!late || one.windowEnd().isAfter(some.plan().settings().asOf())) {
+            coming.merge(late ? accounts.calendar(line).next(some.plan().settings().asOf()) : one.day(), one.left() * line.direction().sign(), Long::sum);
+          }
+        });
+        coming.values().removeIf(minor -> minor == 0);
+        coming.keySet().removeIf(day -> day.isAfter(forecast.lastDay()));
+        Map<LocalDate, Long> cells = new HashMap<>();
+        forecast.flows(line).stream().filter(flow -> flow.part() == Part.ESTIMATED).forEach(flow -> cells.put(flow.day(), flow.minor()));
+        assertThat(coming).as(line.name()).isEqualTo(cells);
+      }
+    }
+  }
+
+  private static boolean isSwept(ebbtide.plan.Plan plan, Line line) {
+    return line.assumption() instanceof ebbtide.plan.Revolving || line.assumption() instanceof ebbtide.plan.Interest interest && (interest.lineId() == null
+        || plan.findLine(interest.lineId()).orElseThrow().assumption() instanceof ebbtide.plan.Revolving);
+  }
+
+  /** How far one looks changes no figure that is nearer, unless minimum cash reads the payments of the days ahead, or an override reaches beyond. */
+  private static void horizon_furtherAway_changesNothingNearer(RandomCase some) {
+    Forecast near = some.forecast();
+    boolean beyond = some.plan().lines().stream().flatMap(line -> line.overrides().stream()).anyMatch(one -> one.period().lastDay().isAfter(near.lastDay()));
+    if (beyond || some.plan().settings().funding().minimumDays() != null) {
+      return;
+    }
+    ebbtide.plan.Plan further = new ebbtide.plan.Plan(some.plan().settings().lookingAhead(some.plan().settings().horizonMonths() + 1 + (int) (some.seed() % 14)), some.plan().lines(), List.of());
+    Forecast far = Forecaster.forecast(further, some.books());
+    for (Period period : near.periods(Periods.MONTH, near.firstDay(), near.lastDay())) {
+      for (Line line : some.plan().lines()) {
+        assertThat(far.cell(line, period).amount()).as("%s in %s", line.name(), period).isEqualTo(near.cell(line, period).amount());
+      }
+    }
+  }
+
   private static long notYetWrittenOff(ebbtide.plan.Plan plan, Line line, YearMonth first) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     ebbtide.timing.MonthBilling.Series series = new ebbtide.timing.MonthBilling.Series(stream.tax(), stream.terms().pattern());
@@ -214,12 +241,7 @@ class IdentitiesTest {
   }
 
   /** Sales tax owed at a month's end is what periods not settled by then have gathered up to it. */
-  @Test
-  void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt() {
-    RandomPlans.each(PLANS, IdentitiesTest::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt);
-  }
-
-  private static void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(RandomPlans.Case some, long seed) {
+  private static void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(RandomCase some) {
     ebbtide.books.Books none = ebbtide.books.Books.of(List.of());
     Forecast forecast = Forecaster.forecast(some.plan(), none);
     for (Line line : some.plan().lines()) {
@@ -232,13 +254,8 @@ class IdentitiesTest {
     }
   }
 
-  @Test
-  void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow() {
-    RandomPlans.each(PLANS, IdentitiesTest::variance_laterFactsAgainstSnapshot_addsUpInEveryWindow);
-  }
-
-  private static void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow(RandomPlans.Case some, long seed) {
-    Snapshot snapshot = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), line -> "");
+  private static void variance_laterFactsAgainstSnapshot_addsUpInEveryWindow(RandomCase some) {
+    Snapshot snapshot = Snapshot.of(some.forecast(), line -> "");
     LocalDate later = some.plan().settings().asOf().plusDays(6);
     ebbtide.plan.Plan today = withAsOf(some.plan(), later);
     Period window = Variance.findComparable(snapshot, later).orElseThrow();
