@@ -4,6 +4,7 @@ import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanStore;
+import ebbtide.app.storage.StatementStore;
 import ebbtide.sim.DemoCompany;
 import ebbtide.sim.DemoPast;
 import ebbtide.sim.StandIns;
@@ -105,6 +106,7 @@ public final class Startup {
     application.setDefaultProperties(settings);
     application.setLogStartupInfo(false);
     ConfigurableApplicationContext context = application.run();
+    context.getBean(StatementStore.class).takeUpCutOff().forEach(one -> System.out.println(one.sentence() + "."));
     if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
       context.getBean(Edits.class).add(DemoCompany.document(), DemoPast.forecasts());
     }

@@ -15,6 +15,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /** What every view of a plan needs: its settings, tree, accounts, buoys, what is missing, and the tide line. */
@@ -59,7 +60,8 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         current.books().accounts().stream().map(account -> accountView(account, current)).toList(),
         current.plan().buoys().stream().map(b -> new BuoyView(b.id(), b.row(), b.period().startInclusive(),
             b.period().lastDay(), b.note())).toList(),
-        Missing.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence())).toList(), current.unassigned(),
+        Stream.concat(stores.statements().cutOff(planId).stream().map(one -> new MissingView(null, one.sentence())),
+            Missing.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence()))).toList(), current.unassigned(),
         stores.log().findUndoWords(planId).orElse(null), stores.log().findRedoWords(planId).orElse(null),
         List.copyOf(BusinessDays.countries()));
   }

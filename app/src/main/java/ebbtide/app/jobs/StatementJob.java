@@ -219,15 +219,17 @@ public final class StatementJob implements Runnable {
         int fresh = lay(laid.get(laid.size() - 1), one);
         if (fresh > 0 || one.declared() != null && !statements.isThere(file.planId(), one.declared())) {
           toSwitchOn.add(laid.get(laid.size() - 1));
+        } else {
+          statements.takeUp(file.planId(), laid.get(laid.size() - 1));
         }
         added += fresh;
       }
+      done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> toSwitchOn.forEach(draft::switchOn));
     } catch (RuntimeException e) {
       added = 0;
       laid.forEach(id -> statements.takeUp(file.planId(), id));
       throw e;
     }
-    done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> toSwitchOn.forEach(draft::switchOn));
     end(State.DONE, added == 0 ? "Every movement of this file was there already: nothing was added."
         : added + (added == 1 ? " movement" : " movements") + " brought in"
             + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");

@@ -191,6 +191,8 @@ public final class Draft {
     int added = stores.statements().lay(planId, id, new StatementStore.Arriving(account, fileName, movements, null), () -> {});
     if (added > 0) {
       switchOn(id);
+    } else {
+      stores.statements().takeUp(planId, id);
     }
     return added;
   }

@@ -27,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -34,6 +35,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -51,12 +53,16 @@ public class Edits {
   private final Stores stores;
   private final Map<Kept.Kind, Kept> kept = new EnumMap<>(Kept.Kind.class);
   private final TransactionTemplate transaction;
+  private final TransactionTemplate reading;
   private final Map<String, Current> current = new ConcurrentHashMap<>();
 
   Edits(Stores stores, List<Kept> kept, TransactionTemplate transaction) {
     this.stores = stores;
     kept.forEach(one -> this.kept.put(one.kind(), one));
     this.transaction = transaction;
+    // A plan is read as it stood at one moment, whatever is edited meanwhile.
+    this.reading = new TransactionTemplate(Objects.requireNonNull(transaction.getTransactionManager()));
+    this.reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
   }
 
   /**
@@ -86,8 +92,11 @@ public class Edits {
     if (known != null && known.version() == stores.plans().version(planId)) {
       return known;
     }
-    Current loaded = transaction.execute(status -> forecast(planId,
-        stores.lines().all(planId), books(planId)));
+    Current loaded = reading.execute(status -> {
+      // The version first: what is read after it can only be newer, and is then read again.
+      long version = stores.plans().version(planId);
+      return forecast(planId, version, stores.lines().all(planId), books(planId));
+    });
     current.put(planId, loaded);
     return loaded;
   }
@@ -102,7 +111,7 @@ public class Edits {
     placed.removeIf(one -> changed.contains(one.line().id()));
     placed.addAll(stores.lines().find(planId, changed));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
-    return forecast(planId, placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))));
+    return forecast(planId, stores.plans().version(planId), placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))));
   }
 
   /** Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and goes with all it settles. */
@@ -162,8 +171,7 @@ public class Edits {
     return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
   }
 
-  private Current forecast(String planId, List<Placed> placed, Counted counted) {
-    long version = stores.plans().version(planId);
+  private Current forecast(String planId, long version, List<Placed> placed, Counted counted) {
     Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
         stores.buoys().all(planId));
     List<PlanProblem> problems = PlanCheck.problems(plan);

@@ -53,10 +53,37 @@ public class StatementStore implements Kept {
     return movements.booksOf(planId, accounts, id);
   }
 
-  /** Takes up a statement that was laid down and never switched on. */
+  /** A statement whose bringing in was cut off: how many movements of it had been laid down; without a file name where none was known. */
+  public record CutOff(String planId, String fileName, int movements) {
+    /** Returns what happened, and how to mend it. */
+    public String sentence() {
+      return "The bringing in of " + (fileName.isEmpty() ? "a bank file" : "'" + fileName + "'") + " was cut off: none of its movements counts ("
+          + movements + " had been laid down and were taken up). Bring the file in again";
+    }
+  }
+
+  /** Takes up a statement that was laid down and never switched on; one that is kept stays. */
   public void takeUp(String planId, String id) {
-    movements.removeOf(planId, id);
-    client.sql("delete from statement where plan_id = ? and id = ? and not active").params(planId, id).update();
+    if (client.sql("select count(*) from statement where plan_id = ? and id = ? and not kept").params(planId, id).query(Integer.class).single() > 0) {
+      movements.removeOf(planId, id);
+      client.sql("delete from statement where plan_id = ? and id = ?").params(planId, id).update();
+    }
+  }
+
+  /** Takes up every statement whose bringing in was cut off when the program ended, and returns all that are not brought in again yet; for a start. */
+  public List<CutOff> takeUpCutOff() {
+    client.sql("select plan_id, id, file_name from statement where not kept")
+        .query((row, n) -> List.of(row.getString("plan_id"), row.getString("id"), row.getString("file_name"))).list().forEach(laid -> {
+          int there = client.sql("select count(*) from movement where plan_id = ? and statement_id = ?").params(laid.get(0), laid.get(1)).query(Integer.class).single();
+          client.sql("insert into statement_cut_off (plan_id, file_name, movements) values (?, ?, ?)").params(laid.get(0), laid.get(2), there).update();
+          takeUp(laid.get(0), laid.get(1));
+        });
+    return client.sql("select plan_id, file_name, movements from statement_cut_off").query(CutOff.class).list();
+  }
+
+  /** Returns the statements of a plan whose bringing in was cut off and that were not brought in again since. */
+  public List<CutOff> cutOff(String planId) {
+    return client.sql("select plan_id, file_name, movements from statement_cut_off where plan_id = ?").param(planId).query(CutOff.class).list();
   }
 
   /** Returns whether a statement with just these balances counts already. */
@@ -85,21 +112,22 @@ public class StatementStore implements Kept {
     LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseGet(() -> declared.from());
     LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseGet(() -> declared.to());
     List<BankMovement> fresh = fresh(planId, arriving);
+    // The statement stands first, switched off: whatever ends the work, no movement is ever there without it.
+    client.sql("""
+        insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active, kept,
+          number, opening, closing)
+        values (?, ?, ?, ?, ?, ?, ?, ?, false, false, ?, ?, ?)""")
+        .params(planId, id, arriving.account(), arriving.fileName(), OffsetDateTime.now(clock), fresh.size(),
+            declared == null ? first : declared.from(), declared == null ? last : declared.to(),
+            declared == null ? null : declared.number(), declared == null ? null : declared.opening(),
+            declared == null ? null : declared.closing())
+        .update();
     try {
       layAll(planId, arriving.account(), id, fresh, eachBatch);
       transaction.executeWithoutResult(status -> sums.lay(planId, id, fresh));
-      client.sql("""
-          insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active,
-            number, opening, closing)
-          values (?, ?, ?, ?, ?, ?, ?, ?, false, ?, ?, ?)""")
-          .params(planId, id, arriving.account(), arriving.fileName(), OffsetDateTime.now(clock), fresh.size(),
-              declared == null ? first : declared.from(), declared == null ? last : declared.to(),
-              declared == null ? null : declared.number(), declared == null ? null : declared.opening(),
-              declared == null ? null : declared.closing())
-          .update();
       return fresh.size();
     } catch (RuntimeException e) {
-      movements.removeOf(planId, id);
+      takeUp(planId, id);
       throw e;
     }
   }
@@ -146,6 +174,9 @@ public class StatementStore implements Kept {
 
   @Override
   public void restore(String planId, String id, String state) {
-    client.sql("update statement set active = ? where plan_id = ? and id = ?").params(state != null, planId, id).update();
+    client.sql("update statement set active = ?, kept = true where plan_id = ? and id = ?").params(state != null, planId, id).update();
+    client.sql("""
+        delete from statement_cut_off where plan_id = ? and file_name in ('', (select file_name from statement where plan_id = ? and id = ?))""")
+        .params(planId, planId, id).update();
   }
 }

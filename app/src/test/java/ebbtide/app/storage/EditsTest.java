@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
@@ -25,17 +26,23 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is kept comes back the same; every edit can be undone and redone, and nothing is kept by halves. */
 @InMemory
 class EditsTest {
   @Autowired private Edits edits;
   @Autowired private Stores stores;
+  @Autowired private List<Kept> kept;
+  @Autowired private TransactionTemplate transaction;
+  @Autowired private JdbcClient client;
 
   private static PlanDocument randomDocument(long seed) {
     RandomPlans.Case some = RandomPlans.of(seed);
@@ -153,6 +160,29 @@ class EditsTest {
   private static Settings withHorizon(Settings s, int months) {
     return new Settings(s.name(), s.currency(), s.asOf(), s.firstDayOfWeek(), s.firstFiscalMonth(), months, s.amountSteps(), s.minimumCash(),
         s.facility(), s.countedReceipts(), s.countedPayments(), s.cashRate(), s.terms(), s.documents());
+  }
+
+  /** An edit that is made while a plan is first read is there afterwards, whichever of the two is first. */
+  @Test
+  void edit_whileThePlanIsFirstRead_isSeen() {
+    String plan = edits.add(DemoCompany.document());
+    LineStore whileEdited = new LineStore(client, stores.plans()) {
+      @Override
+      public List<Placed> all(String planId) {
+        List<Placed> read = super.all(planId);
+        if (edits.current(planId).version() == 1) {
+          CompletableFuture.runAsync(() -> edits.edit(planId, 1, "renamed", draft ->
+              draft.putLine(renamed(edits.current(planId).plan().findLine("shop").orElseThrow(), "Farm shop"), 5.5))).join();
+        }
+        return read;
+      }
+    };
+    Stores slow = new Stores(stores.plans(), whileEdited, stores.buoys(), stores.accounts(), stores.rules(), stores.movements(), stores.statements(),
+        stores.bankNumbers(), stores.snapshots(), stores.items(), stores.rolls(), stores.notes(), stores.log());
+    Edits started = new Edits(slow, kept, transaction);
+    started.current(plan);
+    assertThat(started.current(plan).version()).isEqualTo(2);
+    assertThat(started.current(plan).plan().findLine("shop").orElseThrow().name()).isEqualTo("Farm shop");
   }
 
   @Test
