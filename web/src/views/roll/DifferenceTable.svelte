@@ -20,7 +20,9 @@
   <p class="card">
     {roll.to
       ? 'No month and no window closed on the way: what has not come yet is still expected.'
-      : 'Bring in statements and move the as-of date first.'}
+      : roll.reach
+        ? 'Move the as-of date first: what closed on the way is asked about then.'
+        : 'Bring in statements and move the as-of date first.'}
   </p>
 {:else}
   <table class="figures" aria-label="Differences">

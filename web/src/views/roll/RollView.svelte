@@ -15,6 +15,8 @@
   const rolling = new Rolling(plan);
   type Step = 'arrive' | 'settle' | 'differ' | 'finish';
   let chosen = $state<Step>();
+  /** Files are being gone through: they make their own offer at their end. */
+  let busy = $state(false);
 
   const loaded = new Loaded((signal) => {
     void plan.version;
@@ -86,15 +88,21 @@
         { value: 'finish', name: '4 Finish' },
       ]}
       value={step}
-      onchoose={(to) => (chosen = to)}
+      onchoose={(to) => ((chosen = to), (busy = false))}
     />
   </div>
+  {#if roll.reach && !busy}
+    <p class="mb-2 flex items-center gap-3" aria-label="What is in">
+      <Act main onclick={() => void rolling.to(roll.reach!)}>Move the as-of date to {fullDay(roll.reach)}</Act>
+      <span class="hush">statements are in up to that day; the plan is as of {fullDay(plan.view!.tide.asOf)}.</span>
+    </p>
+  {/if}
   {#if step === 'arrive'}
     <Arrivals
       {roll}
       onto={(day) => void rolling.to(day)}
-      onbusy={() => (chosen = 'arrive')}
-      ondone={() => (chosen = undefined)}
+      onbusy={() => ((chosen = 'arrive'), (busy = true))}
+      ondone={() => ((chosen = undefined), (busy = false))}
     />
     <p class="hush mb-2">
       No statement from a bank?
@@ -113,7 +121,7 @@
       >
       <span class="hush">
         {#if !roll.to}
-          Bring in statements and move the as-of date first.
+          {roll.reach ? 'Move the as-of date first.' : 'Bring in statements and move the as-of date first.'}
         {:else if roll.undecided}
           {roll.undecided === 1 ? 'A difference is' : `${roll.undecided} differences are`} neither carried nor dropped.
         {:else if unassigned}

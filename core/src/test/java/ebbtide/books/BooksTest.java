@@ -127,6 +127,22 @@ class BooksTest {
     assertThat(memory.suggest(movement("a", DAY, 30, "NOBODY KNOWS", ""), plan, 5)).containsExactly("sales");
   }
 
+  /** A repayment of sales tax comes from whom pay's taxes go to: its own words and the way of the cash say what it is. */
+  @Test
+  void suggestions_heedTheTextsOwnWords_andTheWayOfTheCash() {
+    List<Line> lines = List.of(line("sales", Direction.RECEIPT), line("pay", Direction.PAYMENT), line("vat", Direction.PAYMENT));
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), DAY), lines, List.of());
+    List<BankMovement> assigned = new java.util.ArrayList<>();
+    for (int i = 0; i < 9; i++) {
+      assigned.add(movement("a", DAY, -10, "PAYROLL TAX", "Revenue Office", new AssignedPart("pay", -10)));
+    }
+    assertThat(new AssignmentMemory(assigned).suggest(movement("a", DAY, 30, "VAT REPAYMENT", "REVENUE OFFICE"), plan, 2)).startsWith("vat");
+    assertThat(new AssignmentMemory(assigned).suggest(movement("a", DAY, -30, "PAYROLL TAX", "REVENUE OFFICE"), plan, 2)).startsWith("pay");
+    assigned.add(movement("a", DAY, 20, "REPAYMENT 4711", "Revenue Office", new AssignedPart("vat", 20)));
+    assertThat(new AssignmentMemory(assigned).suggest(movement("a", DAY, 30, "REPAYMENT 4712", "REVENUE OFFICE"), plan, 2)).as("learnt from what came in")
+        .startsWith("vat");
+  }
+
   private static Line line(String id, Direction direction) {
     return new Line(id, null, id, direction, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
   }

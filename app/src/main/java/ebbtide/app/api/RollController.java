@@ -54,10 +54,11 @@ class RollController {
 
   /**
    * The latest roll forward (number 0: there was none): from and to which as-of date, its differences, how many of them are undecided,
-   * each account's balance, how many edits it is made of, and whether banks and ledger answer under an address.
+   * each account's balance, how many edits it is made of, whether banks and ledger answer under an address, and up to which day beyond
+   * the as-of date statements are in while it is under way (null: none).
    */
   record RollView(int number, @Schema(nullable = true) LocalDate from, @Schema(nullable = true) LocalDate to, boolean done, List<DifferenceView> differences,
-      int undecided, List<AccountClose> accounts, int edits, boolean issues, LocalDate carryTo) {}
+      int undecided, List<AccountClose> accounts, int edits, boolean issues, LocalDate carryTo, @Schema(nullable = true) LocalDate reach) {}
 
   /** A difference, signed; {@code words} say of what; {@code carry} is all that can be carried, in the line's direction; carried and day are null until it is decided, and carried is nil when it was dropped. */
   record DifferenceView(String key, String line, String name, String direction, String words, long planned, long actual, long open, long carry,
@@ -73,13 +74,20 @@ class RollController {
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
     LocalDate carryTo = carryTo(current);
     if (roll == null) {
-      return new RollView(0, null, null, false, List.of(), 0, accounts(plan, current), 0, issued.isThere(), carryTo);
+      return new RollView(0, null, null, false, List.of(), 0, accounts(plan, current), 0, issued.isThere(), carryTo, null);
     }
     Map<String, Decided> decided = roll.decided().stream().collect(Collectors.toMap(Decided::key, Function.identity()));
     List<DifferenceView> differences = roll.to() == null ? List.of()
         : differences(current, roll).stream().map(one -> view(one, decided.get(one.key()))).toList();
+    List<AccountClose> accounts = accounts(plan, current);
     return new RollView(roll.number(), roll.from(), roll.to(), roll.done(), differences,
-        (int) differences.stream().filter(one -> one.carried() == null).count(), accounts(plan, current), edits.editsOf(plan, roll), issued.isThere(), carryTo);
+        (int) differences.stream().filter(one -> one.carried() == null).count(), accounts, edits.editsOf(plan, roll), issued.isThere(), carryTo,
+        roll.done() ? null : reach(accounts, current.plan().settings().asOf()));
+  }
+
+  /** Returns the day to which the accounts that are known beyond the as-of date are all known, null where none is. */
+  private static LocalDate reach(List<AccountClose> accounts, LocalDate asOf) {
+    return accounts.stream().map(AccountClose::knownTo).filter(day -> day.isAfter(asOf)).min(Comparator.naturalOrder()).orElse(null);
   }
 
   static List<Difference> differences(Edits.Current current, Roll roll) {
