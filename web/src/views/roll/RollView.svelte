@@ -92,7 +92,7 @@
     />
   </div>
   {#if roll.reach && !busy}
-    <p class="mb-2 flex items-center gap-3" aria-label="What is in">
+    <p class="mb-2 flex items-center gap-3">
       <Act main onclick={() => void rolling.to(roll.reach!)}>Move the as-of date to {fullDay(roll.reach)}</Act>
       <span class="hush">statements are in up to that day; the plan is as of {fullDay(plan.view!.tide.asOf)}.</span>
     </p>

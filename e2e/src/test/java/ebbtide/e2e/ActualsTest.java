@@ -11,10 +11,6 @@ import org.junit.jupiter.api.Test;
 
 /** What happened, typed where there is no bank file. */
 class ActualsTest extends Journeys {
-  ActualsTest() {
-    super("demo");
-  }
-
   /** Without a bank file: Enter takes what is proposed, a figure replaces it, a column lands in place, a line is made on the spot; all can be undone. */
   @Test
   void actuals_typedWithoutABankFile_countAsFacts() {

@@ -11,10 +11,6 @@ import org.junit.jupiter.api.Test;
 
 /** The list of assumptions of the demo: found by words, narrowed to what was changed since a snapshot, one act from its line. */
 class AssumptionsTest extends Journeys {
-  AssumptionsTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void open() {
     open("setup");

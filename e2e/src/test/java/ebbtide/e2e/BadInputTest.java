@@ -31,21 +31,13 @@ class BadInputTest extends Journeys {
   /** Fields of a form that is judged as a whole. */
   private static final Pattern ADDED = Pattern.compile(".* of a new .*|From|New amount|Move all .*");
 
-  BadInputTest() {
-    super("start");
-  }
-
-  @BeforeAll
-  void bringThePlan() {
-    page = chromium.open(running.url() + "/#/new");
-    page.getByLabel("Plan file").setInputFiles(EVERY_KIND);
-    page.getByText("Closing cash").first().waitFor();
-    page.context().close();
+  @Override
+  protected String makePlan() throws IOException {
+    return Programs.plan(running, Files.readString(EVERY_KIND));
   }
 
   private String lines() {
-    String plan = running.get("/api/plans/" + Screens.onlyPlan(running) + "/file");
-    return new JsonMapper().readTree(plan).get("lines").toString();
+    return new JsonMapper().readTree(running.get("/api/plans/" + plan + "/file")).get("lines").toString();
   }
 
   private static String nameOf(Locator field) {

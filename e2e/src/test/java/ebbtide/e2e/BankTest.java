@@ -20,10 +20,6 @@ import org.junit.jupiter.api.io.TempDir;
 class BankTest extends Journeys {
   @TempDir private Path folder;
 
-  BankTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void open() {
     open("position");

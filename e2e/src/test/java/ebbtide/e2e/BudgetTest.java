@@ -28,10 +28,6 @@ class BudgetTest extends Journeys {
       5020,Wages,-1000,soon,-1000
       """;
 
-  BudgetTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void open() {
     open("setup");

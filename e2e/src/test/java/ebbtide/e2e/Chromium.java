@@ -1,23 +1,27 @@
 package ebbtide.e2e;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Debian's Chromium, headless; it notes every request that leaves the host and every fault on a page. */
+/** Debian's Chromium, headless, one for each thread of tests; it notes every request that leaves the host and every fault on a page. */
 final class Chromium implements AutoCloseable {
-  private final Playwright playwright =
-      Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-  private final Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-      .setExecutablePath(Path.of("/usr/bin/chromium")).setChromiumSandbox(false).setArgs(List.of(
-          "--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync",
-          "--disable-component-update")));
+  private static final ThreadLocal<Browser> BROWSER = ThreadLocal.withInitial(Chromium::launch);
+
+  private static Browser launch() {
+    Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setChromiumSandbox(false)
+        .setArgs(List.of("--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync", "--disable-component-update")));
+  }
+
   static {
     // A busy machine may take its time; what is waited for must come all the same.
     PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
@@ -25,10 +29,14 @@ final class Chromium implements AutoCloseable {
 
   private final List<String> outside = new ArrayList<>();
   private final List<String> faults = new ArrayList<>();
+  private final List<BrowserContext> opened = new ArrayList<>();
 
   /** Opens a page of 1280x800 in a fresh profile. */
   Page open(String url) {
-    Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true)).newPage();
+    BrowserContext context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true)
+        .setReducedMotion(ReducedMotion.REDUCE));
+    opened.add(context);
+    Page page = context.newPage();
     page.setDefaultTimeout(15_000);
     page.onRequest(request -> {
       if (!request.url().startsWith("http://127.0.0.1:") && !request.url().startsWith("data:") && !request.url().startsWith("blob:")) {
@@ -52,6 +60,6 @@ final class Chromium implements AutoCloseable {
 
   @Override
   public void close() {
-    playwright.close();
+    opened.forEach(BrowserContext::close);
   }
 }

@@ -27,20 +27,11 @@ class CompanyTest extends Journeys {
   private static final int CAPITAL = 6;
   private static final int DIVIDENDS = 7;
 
-  CompanyTest() {
-    super("start");
-  }
-
-  @BeforeAll
-  void bringAnEmptyPlan(@TempDir Path folder) throws java.io.IOException {
-    Path file = folder.resolve("empty.json");
-    Files.writeString(file, """
+  @Override
+  protected String makePlan() {
+    return Programs.plan(running, """
         {"format": "ebbtide-plan", "version": 1, "settings": {"name": "Twelve lines", "currency": "GBP", "asOf": "2025-12-31"},
          "accounts": [{"id": "bank", "name": "Bank", "country": "--", "balanceDate": "2025-12-31", "balance": "100000"}]}""");
-    page = chromium.open(running.url() + "/#/new");
-    page.getByLabel("Plan file").setInputFiles(file);
-    page.getByText("Closing cash").first().waitFor();
-    page.context().close();
   }
 
   /** Goes on with Tab until an element has the focus, as someone without a mouse would. */

@@ -21,8 +21,10 @@ import org.junit.jupiter.api.Test;
 
 /** The demo company in the browser: by keyboard and mouse, with mistakes, and fit for those who can't see it. */
 class DemoTest extends Journeys {
-  DemoTest() {
-    super("demo");
+  /** The plan with its twenty-six snapshots. */
+  @Override
+  protected String makePlan() {
+    return Programs.shippedPlan();
   }
 
   @BeforeEach
@@ -193,7 +195,7 @@ class DemoTest extends Journeys {
     Locator first = page.getByLabel("first on");
     first.fill("31/2/2026");
     first.press("Tab");
-    assertThat(page.getByText("'31/2/2026' is no date: type one such as 2026-07-01 or 1/7/2026.")).isVisible();
+    assertThat(page.getByText("February 2026 has 28 days: '31/2/2026' is no date.")).isVisible();
     go("setup");
     Locator months = page.getByLabel("Months ahead");
     months.fill("100");

@@ -17,10 +17,6 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The forecast on the screen: what it shows is what the core computed, in every length, folded, copied and explained. */
 class ForecastTest extends Journeys {
-  ForecastTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void open() {
     open("forecast");
@@ -38,7 +34,7 @@ class ForecastTest extends Journeys {
   }
 
   private JsonNode api(String path) {
-    return new JsonMapper().readTree(running.get("/api/plans/" + Screens.onlyPlan(running) + path));
+    return new JsonMapper().readTree(running.get("/api/plans/" + plan + path));
   }
 
   private static List<String> texts(Page page, String row) {

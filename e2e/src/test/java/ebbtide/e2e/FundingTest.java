@@ -13,10 +13,6 @@ import org.junit.jupiter.api.Test;
 
 /** Funding as a treasurer asks about it: facilities and loans added, their terms typed, whether the limits are enough; and the worked examples. */
 class FundingTest extends Journeys {
-  FundingTest() {
-    super("demo");
-  }
-
   private void add(String what, String name, String field, String amount) {
     click("Add a facility or loan");
     page.getByLabel("What is added").selectOption(what);

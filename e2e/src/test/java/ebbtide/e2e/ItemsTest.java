@@ -16,10 +16,6 @@ import org.junit.jupiter.api.Test;
 
 /** A ledger's list brought in: it makes the near weeks of its line, is edited in place, and goes again with undo. */
 class ItemsTest extends Journeys {
-  ItemsTest() {
-    super("demo");
-  }
-
   private void only(String words) {
     page.getByLabel("Search items").fill(words);
   }

@@ -5,39 +5,40 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Path;
-import java.util.List;
-import java.util.stream.Stream;
+import java.io.IOException;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.io.TempDir;
 
-/** One program and one browser for the journeys of a class; after each, nothing may have left the host or broken. */
+/** The journeys of a class: through a plan of its own in a program that all share; after each, nothing may have left the host or broken. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class Journeys {
-  private final String command;
   protected Running running;
   protected Chromium chromium;
   protected Page page;
-
-  /** Makes journeys through the demo, or through a program started with an empty folder. */
-  protected Journeys(String command) {
-    this.command = command;
-  }
+  protected String plan;
 
   @BeforeAll
-  void start(@TempDir Path folder) {
-    List<String> data = command.equals("start") ? List.of("--data", folder.resolve("data").toString()) : List.of();
-    running = Running.start(Stream.concat(Stream.of(command), data.stream()).toArray(String[]::new));
+  void start() throws IOException {
+    running = program();
+    plan = makePlan();
     chromium = new Chromium();
+  }
+
+  /** Returns the program that the journeys go through: the shared one, unless a class needs one of its own. */
+  protected Running program() {
+    return Programs.demo();
+  }
+
+  /** Makes the plan that the journeys go through and returns its id: a copy of the demo's, unless a class has another. */
+  protected String makePlan() throws IOException {
+    return Programs.plan(running, Programs.shippedFile());
   }
 
   @AfterAll
   void stop() {
     chromium.close();
-    running.close();
   }
 
   @AfterEach
@@ -47,14 +48,18 @@ abstract class Journeys {
     page.context().close();
   }
 
-  /** Opens a place of the only plan in a fresh profile. */
+  /** Opens a place of the plan in a fresh profile. */
   protected void open(String place) {
-    page = chromium.open(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/" + place);
+    page = chromium.open(address(place));
   }
 
-  /** Goes to a place of the only plan on the page that is open. */
+  /** Goes to a place of the plan on the page that is open. */
   protected void go(String place) {
-    page.navigate(running.url() + "/#/plan/" + Screens.onlyPlan(running) + "/" + place);
+    page.navigate(address(place));
+  }
+
+  private String address(String place) {
+    return running.url() + "/#/plan/" + plan + "/" + place;
   }
 
   /** Clicks the first button of a name. */

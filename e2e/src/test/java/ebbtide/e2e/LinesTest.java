@@ -19,16 +19,9 @@ import org.junit.jupiter.api.Test;
 
 /** Lines of every kind made and changed on the screen, with the figures they must give. D is 31 December 2025. */
 class LinesTest extends Journeys {
-  LinesTest() {
-    super("start");
-  }
-
-  @BeforeAll
-  void bringThePlan() {
-    page = chromium.open(running.url() + "/#/new");
-    page.getByLabel("Plan file").setInputFiles(Path.of("../docs/examples/pattern.json"));
-    cell(page, "Sales", 1).waitFor();
-    page.context().close();
+  @Override
+  protected String makePlan() throws IOException {
+    return Programs.plan(running, Files.readString(Path.of("../docs/examples/pattern.json")));
   }
 
   @BeforeEach

@@ -13,10 +13,28 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A whole Monday: statements, settling, what came otherwise and why, what is carried and dropped, the roll forward, a snapshot and its commentary. */
 class MondayTest extends Mondays {
+  /** A demo of its own: what is compared are the snapshots that it ships with. */
+  @Override
+  protected Running program() {
+    return Running.start("demo");
+  }
+
+  @Override
+  protected String makePlan() {
+    return new JsonMapper().readTree(running.get("/api/plans")).get(0).get("id").asString();
+  }
+
+  @AfterAll
+  void end() {
+    running.close();
+  }
+
   @Test
   void monday_fromStatementsToCommentary() {
     open("payments");

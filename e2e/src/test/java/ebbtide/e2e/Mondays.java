@@ -12,10 +12,6 @@ import java.util.regex.Pattern;
 
 /** The steps of a Monday that journeys through roll forwards share: statements and lists come in, what was booked is settled and assigned. */
 abstract class Mondays extends Journeys {
-  Mondays() {
-    super("demo");
-  }
-
   void press(Pattern name) {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first().click();
   }

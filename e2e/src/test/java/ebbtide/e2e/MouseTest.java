@@ -14,10 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** What is done by dragging and hovering, held against what the same does by keys. */
 class MouseTest extends Journeys {
-  MouseTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void open() {
     open("forecast");

@@ -1,6 +1,7 @@
 package ebbtide.e2e;
 
 import java.io.IOException;
+import java.net.CookieManager;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -83,6 +84,29 @@ final class Running implements AutoCloseable {
     try {
       return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url() + path)).build(),
           HttpResponse.BodyHandlers.ofString()).body();
+    } catch (IOException | InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Sends a body to a path as a page of the program would, and returns what it answers. */
+  String post(String path, String body) {
+    return send("POST", path, body, "application/json");
+  }
+
+  /** Sends a body to a path as a page of the program would, and returns what it answers. */
+  String send(String method, String path, String body, String type) {
+    try {
+      CookieManager cookies = new CookieManager();
+      HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+      client.send(HttpRequest.newBuilder(URI.create(url() + "/api/plans")).build(), HttpResponse.BodyHandlers.discarding());
+      String token = cookies.getCookieStore().getCookies().stream().filter(one -> one.getName().equals("XSRF-TOKEN")).findFirst().orElseThrow().getValue();
+      HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(url() + path)).header("Content-Type", type).header("X-XSRF-TOKEN", token)
+          .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+      if (answer.statusCode() != 200) {
+        throw new IllegalStateException(path + " was answered with " + answer.statusCode() + ": " + answer.body());
+      }
+      return answer.body();
     } catch (IOException | InterruptedException e) {
       throw new IllegalStateException(e);
     }

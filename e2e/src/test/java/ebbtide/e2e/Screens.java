@@ -5,7 +5,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Finding things on a page by what a person sees. */
 final class Screens {
@@ -32,17 +31,13 @@ final class Screens {
 
   /** Has axe look at the page as it is and returns what it finds serious or critical, in words. */
   static List<?> seriousViolations(Page page) {
-    page.waitForTimeout(300);
+    // What is on its way in or out has neither its place nor its colour yet.
+    page.evaluate("Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))");
     if (!(Boolean) page.evaluate("'axe' in window")) {
       page.evaluate(AxeBuilder.getAxeScript());
     }
     return (List<?>) page.evaluate("axe.run(document, { resultTypes: ['violations'] }).then((found) => found.violations"
         + ".filter((rule) => ['serious', 'critical'].includes(rule.impact))"
         + ".map((rule) => rule.id + ': ' + rule.nodes.slice(0, 3).map((node) => node.html)))");
-  }
-
-  /** The id of the only plan of a program. */
-  static String onlyPlan(Running running) {
-    return new JsonMapper().readTree(running.get("/api/plans")).get(0).get("id").asString();
   }
 }

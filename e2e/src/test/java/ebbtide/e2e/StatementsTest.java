@@ -18,10 +18,6 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Statements as a treasurer takes them to the bank: they balance on the screen, say what each figure is, and what an opening lacks. */
 class StatementsTest extends Journeys {
-  StatementsTest() {
-    super("demo");
-  }
-
   private List<String> figures(String row) {
     return row(page, row).getByRole(AriaRole.GRIDCELL).allInnerTexts();
   }

@@ -22,10 +22,6 @@ class TypingTest extends Journeys {
         return reply;
       };""";
 
-  TypingTest() {
-    super("demo");
-  }
-
   @BeforeEach
   void openWithSlowAnswers() {
     open("payments/rent");

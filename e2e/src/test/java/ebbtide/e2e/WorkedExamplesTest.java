@@ -12,15 +12,13 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The worked examples on the screen, to the cent. */
 class WorkedExamplesTest {
-  @TempDir private Path folder;
-
   @Test
   void examplePlans_broughtIn_showTheExactCash() {
-    try (Running running = Running.start("start", "--data", folder.toString()); Chromium chromium = new Chromium()) {
+    Running running = Programs.demo();
+    try (Chromium chromium = new Chromium()) {
       Page page = chromium.open(running.url());
       bring(page, running, "pattern.json");
       cells(page, "Sales", "29,400", "69,069", "82,019", "83,803.25", "91,619.90", "61,502.30", "17,391");
@@ -40,7 +38,8 @@ class WorkedExamplesTest {
 
   @Test
   void examplesOfStockTaxAndTerms_broughtIn_showTheirResults() {
-    try (Running running = Running.start("start", "--data", folder.toString()); Chromium chromium = new Chromium()) {
+    Running running = Programs.demo();
+    try (Chromium chromium = new Chromium()) {
       Page page = chromium.open(running.url());
       bring(page, running, "stock.json");
       link(page, "Payments").click();
