@@ -45,7 +45,10 @@ final class Running implements AutoCloseable {
   static Process launch(Path output, List<String> arguments) throws IOException {
     List<String> command = new ArrayList<>(List.of("../ebbtide"));
     command.addAll(arguments);
-    return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile()).start();
+    ProcessBuilder program = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile());
+    // It lives for minutes: compiling its code to the last costs more than that gives back.
+    program.environment().put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1");
+    return program.start();
   }
 
   static int freePort() throws IOException {
