@@ -19,7 +19,8 @@ final class Chromium implements AutoCloseable {
   private static Browser launch() {
     Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium-headless-shell")).setChromiumSandbox(false)
-        .setArgs(List.of("--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync", "--disable-component-update")));
+        .setArgs(List.of("--disable-background-networking", "--disable-quic", "--no-first-run", "--disable-sync", "--disable-component-update",
+            "--font-render-hinting=none")));
   }
 
   static {

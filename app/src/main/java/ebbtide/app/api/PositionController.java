@@ -36,6 +36,8 @@ class PositionController {
   private final Stores stores;
   /** A search by words answers about as quickly as any view; who is patient waits for all days. */
   private static final Duration AT_ONCE = Duration.ofMillis(120);
+  /** So many movements are searched through at once, however busy the machine is. */
+  private static final int FEW = 20_000;
   private static final Duration ALL_DAYS = Duration.ofMinutes(10);
   private final Settlings settlings;
   private final WordSearch search;
@@ -103,7 +105,7 @@ class PositionController {
     int most = Math.min(500, limit);
     MovementStore.Query query = new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
     WordSearch.Found sought = words.isBlank() ? new WordSearch.Found(stores.movements().find(plan, query), null)
-        : search.find(plan, query, patient ? ALL_DAYS : AT_ONCE);
+        : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
     List<Stored> found = sought.movements();
     Edits.Current current = edits.current(plan);
     AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null

@@ -91,6 +91,11 @@ public class StatementStore implements Kept {
     return all(planId).stream().anyMatch(one -> one.balances().filter(declared::equals).isPresent());
   }
 
+  /** Returns how many movements the statements of a plan that count have. */
+  public int movements(String planId) {
+    return client.sql("select coalesce(sum(movements), 0) from statement where plan_id = ? and active").param(planId).query(Integer.class).single();
+  }
+
   /** Returns the statements of a plan that count, the latest first. */
   public List<StatementListed> all(String planId) {
     return client.sql("""
