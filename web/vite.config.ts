@@ -6,5 +6,6 @@ export default defineConfig({
   plugins: [svelte(), tailwindcss()],
   build: { outDir: 'target/classes/static', emptyOutDir: true, chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { include: ['src/**/*.test.ts'] },
+  // Each file has its own modules; none of them leaves anything behind that another could find.
+  test: { include: ['src/**/*.test.ts'], isolate: false },
 });

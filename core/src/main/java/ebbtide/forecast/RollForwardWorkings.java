@@ -42,7 +42,9 @@ public final class RollForwardWorkings {
    */
   public static List<Workings.Item> of(Forecast forecast, RollForward.Kind kind, String lineId, String row, YearMonth month) {
     int months = (int) forecast.plan().settings().firstForecastMonth().until(month, java.time.temporal.ChronoUnit.MONTHS) + 1;
-    List<RollForward> all = RollForwards.of(forecast, Math.max(1, months)).stream().filter(roll -> roll.kind() == kind).toList();
+    List<RollForward> rolled = lineId == null ? RollForwards.of(forecast, Math.max(1, months))
+        : forecast.plan().findLine(lineId).map(line -> RollForwards.of(forecast, line, Math.max(1, months))).orElse(List.of());
+    List<RollForward> all = rolled.stream().filter(roll -> roll.kind() == kind).toList();
     RollForward roll = all.stream().filter(one -> java.util.Objects.equals(one.lineId(), lineId)).findFirst().orElse(null);
     if (roll == null || !roll.months().contains(month)) {
       throw new IllegalArgumentException("There is no such roll-forward in " + month);

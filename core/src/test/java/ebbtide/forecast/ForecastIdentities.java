@@ -243,9 +243,9 @@ public final class ForecastIdentities {
   /** Sales tax owed at a month's end is what periods not settled by then have gathered up to it. */
   private static void salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt(RandomCase some) {
     ebbtide.books.Books none = ebbtide.books.Books.of(List.of());
-    Forecast forecast = Forecaster.forecast(some.plan(), none);
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof ebbtide.plan.SalesTaxSettlement) {
+        Forecast forecast = Forecaster.forecast(some.plan(), none);
         RollForward roll = RollForwards.of(forecast, line, 99).get(0);
         long unsettled = Forecaster.salesTax(some.plan(), none, line).periods().stream()
             .filter(period -> period.settled().isAfter(forecast.lastDay())).mapToLong(period -> period.balance()).sum();

@@ -30,13 +30,13 @@ final class Chromium implements AutoCloseable {
 
   private final List<String> outside = new ArrayList<>();
   private final List<String> faults = new ArrayList<>();
-  private final List<BrowserContext> opened = new ArrayList<>();
+  private BrowserContext context;
 
-  /** Opens a page of 1280x800 in a fresh profile. */
+  /** Opens a page of 1280x800 that remembers nothing of the pages before. */
   Page open(String url) {
-    BrowserContext context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true)
-        .setReducedMotion(ReducedMotion.REDUCE));
-    opened.add(context);
+    if (context == null) {
+      context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true).setReducedMotion(ReducedMotion.REDUCE));
+    }
     Page page = context.newPage();
     page.setDefaultTimeout(15_000);
     page.onRequest(request -> {
@@ -59,8 +59,20 @@ final class Chromium implements AutoCloseable {
     return faults;
   }
 
+  /** Closes every page, and forgets what they kept: only what was loaded stays, so that the next need not load it again. */
+  void forget() {
+    for (Page page : context.pages()) {
+      if (page.url().startsWith("http")) {
+        page.evaluate("(localStorage.clear(), sessionStorage.clear())");
+      }
+      page.close();
+    }
+  }
+
   @Override
   public void close() {
-    opened.forEach(BrowserContext::close);
+    if (context != null) {
+      context.close();
+    }
   }
 }

@@ -17,9 +17,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** The demo company in the browser: by keyboard and mouse, with mistakes, and fit for those who can't see it. */
+@Order(1)
 class DemoTest extends Journeys {
   /** The plan with its twenty-six snapshots. */
   @Override

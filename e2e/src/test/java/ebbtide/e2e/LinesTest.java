@@ -15,9 +15,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** Lines of every kind made and changed on the screen, with the figures they must give. D is 31 December 2025. */
+@Order(5)
 class LinesTest extends Journeys {
   @Override
   protected String makePlan() throws IOException {

@@ -14,10 +14,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A whole Monday: statements, settling, what came otherwise and why, what is carried and dropped, the roll forward, a snapshot and its commentary. */
+@Order(3)
 class MondayTest extends Mondays {
   /** A demo of its own: what is compared are the snapshots that it ships with. */
   @Override

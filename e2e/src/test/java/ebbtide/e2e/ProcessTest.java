@@ -11,12 +11,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The program as a process: what stands in the way of its start is a sentence, and a kill loses nothing acknowledged. */
+@Order(8)
 class ProcessTest {
   private static final JsonMapper JSON = new JsonMapper();
   @TempDir private Path folder;

@@ -31,17 +31,17 @@ final class Screens {
 
   /** Has axe look at the page as it is and returns what it finds serious or critical, in words. */
   static List<?> seriousViolations(Page page) {
-    return seriousViolations(page, "body");
+    return seriousViolations(page, new String[] {"body"});
   }
 
-  /** Has axe look at a part of the page alone: at what was opened over a view that it has seen. */
-  static List<?> seriousViolations(Page page, String part) {
+  /** Has axe look at those of some parts that the page has, and at nothing else of it. */
+  static List<?> seriousViolations(Page page, String... parts) {
     // What is on its way in or out has neither its place nor its colour yet.
     page.evaluate("Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))");
     if (!(Boolean) page.evaluate("'axe' in window")) {
       page.evaluate(AxeBuilder.getAxeScript());
     }
-    return (List<?>) page.evaluate("axe.run({ include: [document.querySelector('" + part + "')] }, { resultTypes: ['violations'] }).then((found) => found.violations"
+    return (List<?>) page.evaluate("axe.run({ include: [...document.querySelectorAll('" + String.join(",", parts) + "')] }, { resultTypes: ['violations'] }).then((found) => found.violations"
         + ".filter((rule) => ['serious', 'critical'].includes(rule.impact))"
         + ".map((rule) => rule.id + ': ' + rule.nodes.slice(0, 3).map((node) => node.html)))");
   }

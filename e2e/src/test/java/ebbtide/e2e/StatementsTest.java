@@ -13,10 +13,12 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Statements as a treasurer takes them to the bank: they balance on the screen, say what each figure is, and what an opening lacks. */
+@Order(7)
 class StatementsTest extends Journeys {
   private List<String> figures(String row) {
     return row(page, row).getByRole(AriaRole.GRIDCELL).allInnerTexts();

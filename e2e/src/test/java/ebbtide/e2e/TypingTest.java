@@ -9,9 +9,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** Hands quicker than the answers: what is typed while earlier edits are under way is neither lost nor overwritten. */
+@Order(2)
 class TypingTest extends Journeys {
   /** Holds every answer to an edit back, as a busy machine would. */
   private static final String SLOW_EDITS = """
@@ -187,7 +189,7 @@ class TypingTest extends Journeys {
     other.getByLabel("paid days after").fill("10");
     other.getByLabel("paid days after").press("Tab");
     assertThat(other.getByRole(AriaRole.STATUS).first()).containsText("paid days after 10");
-    other.context().close();
+    other.close();
     type("more each year %", "7");
     assertThat(page.getByText("changed since").first()).isVisible();
     assertThat(field("more each year %")).hasValue("7");

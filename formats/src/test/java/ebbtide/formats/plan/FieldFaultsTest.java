@@ -60,7 +60,7 @@ class FieldFaultsTest {
       "\"unit\": \"week\"|\"unit\": \"fortnight\"|/assumption/when/unit|One of week, month, year is expected, but was 'fortnight'",
       "\"every\": 2|\"every\": 0|/assumption/when|every how many weeks must be from 1 to 120, but was 0",
       "\"until\": \"2027-03-06\"|\"until\": \"2025-03-06\"|/assumption/when|lies before the first",
-      "\"first\": \"2026-03-06\"|\"first\": \"2026-02-31\"|/assumption/when/first|A date is written 2026-03-01, but was '2026-02-31'",
+      "\"first\": \"2026-03-06\"|\"first\": \"2026-02-31\"|/assumption/when/first|February 2026 has 28 days, but was '2026-02-31'",
       "\"preceding\"|\"backwards\"|/assumption/convention|One of following, modified-following, preceding, none is expected",
       "\"certain\"|\"sure\"|/assumption/certainty|One of certain, likely, possible is expected",
       "[{\"from\": \"2026-01-01\", \"value\": \"10.50\"}]|{}|/assumption/amount|A list in square brackets is expected here"})

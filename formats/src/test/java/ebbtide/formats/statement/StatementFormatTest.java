@@ -88,7 +88,7 @@ class StatementFormatTest {
       "camt-02.xml|>5.50<|>5,50<|'5,50' is no amount such as 1250.50",
       "camt-02.xml|>5.50<|>-5.50<|'-5.50' is no amount",
       "camt-02.xml|>5.50<|>5.505<|has at most 2 decimals",
-      "camt-02.xml|<Dt>2026-03-02</Dt></BookgDt>|<Dt>2026-02-31</Dt></BookgDt>|'2026-02-31' is no day between 1990 and 2100",
+      "camt-02.xml|<Dt>2026-03-02</Dt></BookgDt>|<Dt>2026-02-31</Dt></BookgDt>|'2026-02-31' is no day: February 2026 has 28 days",
       "camt-02.xml|<BookgDt><Dt>2026-03-02</Dt></BookgDt>||Ntry has no BookgDt",
       "camt-02.xml|<CdtDbtInd>DBIT</CdtDbtInd>|<CdtDbtInd>DEBIT</CdtDbtInd>|CdtDbtInd is CRDT or DBIT, but was 'DEBIT'",
       "camt-02.xml|<Cd>CLBD</Cd>|<Cd>XPCD</Cd>|the statement has no closing balance (CLBD)",
