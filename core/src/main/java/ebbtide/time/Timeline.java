@@ -10,6 +10,8 @@ import java.time.temporal.ChronoField;
  */
 public final class Timeline {
   private final LocalDate first;
+  /** Every day once: a forecast asks for dates more often than for anything else. */
+  private final LocalDate[] dates;
   private final int days;
   private final int firstMonth;
   private final int[] monthStart;
@@ -23,6 +25,7 @@ public final class Timeline {
     this.firstMonth = monthNumber(firstMonth);
     int months = monthNumber(lastMonth) - this.firstMonth + 1;
     this.monthStart = new int[months + 1];
+    this.dates = new LocalDate[(int) (lastMonth.atEndOfMonth().toEpochDay() - first.toEpochDay()) + 1];
     this.businessDays = new int[months][];
     int day = 0;
     for (int m = 0; m < months; m++) {
@@ -31,7 +34,8 @@ public final class Timeline {
       int[] found = new int[month.lengthOfMonth()];
       int count = 0;
       for (int d = 1; d <= month.lengthOfMonth(); d++) {
-        if (calendar.isBusinessDay(month.atDay(d))) {
+        dates[day + d - 1] = month.atDay(d);
+        if (calendar.isBusinessDay(dates[day + d - 1])) {
           found[count++] = day + d - 1;
         }
       }
@@ -79,7 +83,7 @@ public final class Timeline {
   }
 
   public LocalDate date(int index) {
-    return first.plusDays(index);
+    return index >= 0 && index < days ? dates[index] : first.plusDays(index);
   }
 
   public boolean hasMonth(int monthNumber) {

@@ -37,7 +37,7 @@ public final class ForecastIdentities {
         Identity.of("rollForwards_ofEveryLine_chainAndAddUpToTheirTotals", ForecastIdentities::rollForwards_ofEveryLine_chainAndAddUpToTheirTotals),
         Identity.of("owed_onEveryStream_isWhatLaterMonthsStillClear", ForecastIdentities::owed_onEveryStream_isWhatLaterMonthsStillClear),
         Identity.of("comingDates_ofEveryLine_areWhatItsCellsHave", ForecastIdentities::comingDates_ofEveryLine_areWhatItsCellsHave),
-        Identity.of("horizon_furtherAway_changesNothingNearer", ForecastIdentities::horizon_furtherAway_changesNothingNearer),
+        Identity.of("horizon_furtherAway_changesNothingNearer", ForecastIdentities::horizon_furtherAway_changesNothingNearer).ofEvery(2),
         Identity.of("salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt", ForecastIdentities::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt),
         Identity.of("variance_laterFactsAgainstSnapshot_addsUpInEveryWindow", ForecastIdentities::variance_laterFactsAgainstSnapshot_addsUpInEveryWindow));
   }
@@ -177,7 +177,7 @@ public final class ForecastIdentities {
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof Assumption.Stream stream && stream.terms().monthsAhead() == 0
           && stream.terms().by() != ebbtide.plan.Terms.By.TARGET && stream.basis() == ebbtide.plan.Basis.PATTERN) {
-        PatternSchedule schedule = PatternSchedule.of(some.plan(), some.books(), line, first, 60);
+        PatternSchedule schedule = PatternSchedule.of(some.forecast().forecaster(), line, first, 60);
         long owed = schedule.owed().get(0);
         long later = schedule.billed().stream().filter(billed -> !billed.month().isAfter(first))
             .flatMap(billed -> billed.payments().stream()).filter(payment -> payment.month().isAfter(first))
