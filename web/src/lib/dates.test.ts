@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addDays, addMonths, daysBetween, readDay, readMonth, weekStart } from './dates';
+import { addDays, addMonths, daysBetween, noDay, readDay, readMonth, weekStart } from './dates';
 
 describe('days', () => {
   it('counts over month ends and leap days', () => {
@@ -27,6 +27,13 @@ describe('days', () => {
     ['13/13/2026', null],
     ['tomorrow', null],
   ])('reads %s as %s', (typed, day) => expect(readDay(typed)).toBe(day));
+
+  it.each([
+    ['2026-02-30', "February 2026 has 28 days: '2026-02-30' is no date."],
+    ['31/4/28', "April 2028 has 30 days: '31/4/28' is no date."],
+    ['the ides', "'the ides' is no date: type one such as 2026-07-01 or 1/7/2026."],
+    [' ', 'The date is missing: type one such as 2026-07-01 or 1/7/2026.'],
+  ])('says what is wrong with the day %s', (typed, said) => expect(noDay(typed)).toBe(said));
 
   it.each([
     ['2026-07', '2026-07'],

@@ -1,0 +1,69 @@
+// @vitest-environment jsdom
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { tick } from 'svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import WithPlan from '../../test/WithPlan.svelte';
+import { MoneyFormat } from '../money';
+import FigureGrid from './FigureGrid.svelte';
+
+const rows = [
+  { key: 'h', name: 'Operating', style: 'heading', amounts: [] },
+  { key: 'in', name: 'Received', style: 'line', amounts: [12_345, 0, 300] },
+  { key: 'net', name: 'Net', style: 'sum', amounts: [-700, 800, 900] },
+];
+const columns = ['Jan', 'Feb', 'Mar'].map((name) => ({ key: name, name, sub: '' }));
+const onopen = vi.fn();
+const onleave = vi.fn();
+
+function cells(): HTMLElement[] {
+  return screen.getAllByRole('gridcell');
+}
+
+async function press(key: string, shiftKey = false) {
+  await fireEvent.keyDown(screen.getByRole('grid'), { key, shiftKey });
+  await tick();
+}
+
+describe('a grid of figures', () => {
+  beforeEach(() => {
+    vi.clearAllMocks();
+    const plan = { money: new MoneyFormat('GBP', 2, 'full'), unit: 'full' };
+    render(WithPlan, {
+      plan: plan as never,
+      component: FigureGrid,
+      of: { label: 'Cash', rows, columns, onopen, onleave },
+    });
+  });
+
+  it('is one stop for Tab, and its keys move within it, past headings', async () => {
+    const stops = () => cells().filter((cell) => cell.tabIndex === 0);
+    expect(stops()).toHaveLength(1);
+    expect(stops()[0]).toBe(cells()[0]);
+    await press('ArrowDown');
+    await press('End');
+    expect(stops()).toHaveLength(1);
+    expect(stops()[0]).toBe(cells()[5]);
+    expect(document.activeElement).toBe(cells()[5]);
+    await press('ArrowRight');
+    expect(stops()[0]).toBe(cells()[5]);
+  });
+
+  it('opens the figure that it stands on, and leaves', async () => {
+    await press('ArrowDown');
+    await press('ArrowRight');
+    await press('Enter');
+    expect(onopen).toHaveBeenCalledWith(rows[2], 1);
+    await press('Escape');
+    expect(onleave).toHaveBeenCalledOnce();
+    await fireEvent.click(cells()[2]!);
+    expect(onopen).toHaveBeenLastCalledWith(rows[1], 2);
+  });
+
+  it('gives a block as a spreadsheet takes it, in full', async () => {
+    await press('ArrowRight', true);
+    await press('ArrowDown', true);
+    const setData = vi.fn();
+    await fireEvent.copy(screen.getByRole('grid'), { clipboardData: { setData } });
+    expect(setData).toHaveBeenCalledWith('text/plain', '123.45\t0.00\n-7.00\t8.00');
+  });
+});

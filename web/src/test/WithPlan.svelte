@@ -1,0 +1,20 @@
+<script lang="ts" module>
+  import type { Component } from 'svelte';
+</script>
+
+<script lang="ts">
+  import { setPlan, type PlanState } from '../lib/plan.svelte';
+
+  interface Props {
+    plan: PlanState;
+    // eslint-disable-next-line @typescript-eslint/no-explicit-any -- whatever component a test stands in a plan
+    component: Component<any>;
+    of: Record<string, unknown>;
+  }
+
+  let { plan, component: Of, of }: Props = $props();
+  // svelte-ignore state_referenced_locally
+  setPlan(plan);
+</script>
+
+<Of {...of} />
