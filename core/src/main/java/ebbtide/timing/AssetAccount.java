@@ -13,13 +13,14 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** The assets of a line: what they cost and when that is paid, how they are used up, and what selling them brings (rules 7.5). */
 public final class AssetAccount {
   private final CapitalSpending spending;
   private final BusinessDays calendar;
   private final int open;
-  private final int last;
+  private final List<Month> months;
 
   /** A month of all assets of the line, in minor units: bought, depreciation, book value of what is sold, and gain on it. */
   public record Month(long bought, long depreciation, long sold, long gain) {}
@@ -28,7 +29,7 @@ public final class AssetAccount {
     this.spending = (CapitalSpending) line.assumption();
     this.calendar = calendar;
     this.open = Timeline.monthNumber(plan.settings().firstForecastMonth());
-    this.last = Timeline.monthNumber(plan.lastEarnedMonth());
+    this.months = IntStream.rangeClosed(open, Timeline.monthNumber(plan.lastEarnedMonth())).mapToObj(this::month).toList();
   }
 
   private static int month(LocalDate day) {
@@ -80,10 +81,6 @@ public final class AssetAccount {
 
   /** Returns the months from the first that is forecast to the last that is earned (rules 7.4), in order. */
   public List<Month> months() {
-    List<Month> months = new ArrayList<>();
-    for (int month = open; month <= last; month++) {
-      months.add(month(month));
-    }
     return months;
   }
 

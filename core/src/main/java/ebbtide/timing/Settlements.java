@@ -33,6 +33,7 @@ public final class Settlements {
   private final Function<Line, Implied> implied;
   // Asked from several sides at once, when a forecast is kept.
   private final Map<String, Object> accounts = new ConcurrentHashMap<>();
+  private final Map<String, List<Due>> dues = new ConcurrentHashMap<>();
   private Map<String, long[]> swept = Map.of();
 
   /** Makes the settlements of a plan; the others of a line are asked for when a settlement needs them. */
@@ -146,7 +147,23 @@ public final class Settlements {
     return Split.byWeights(minor, days);
   }
 
+  /** Returns what falls due on a line; what does not follow from profit is worked out once, whatever the sweep finds. */
   List<Due> dues(Line line) {
+    if (line.assumption() instanceof ProfitTax) {
+      return profitTax(line).dues();
+    }
+    if (line.assumption() instanceof Dividends) {
+      return dividends(line).dues();
+    }
+    List<Due> known = dues.get(line.id());
+    if (known == null) {
+      known = worked(line);
+      dues.put(line.id(), known);
+    }
+    return known;
+  }
+
+  private List<Due> worked(Line line) {
     Assumption assumption = line.assumption();
     if (assumption instanceof SalesTaxSettlement) {
       return salesTax(line).dues();
@@ -156,12 +173,6 @@ public final class Settlements {
     }
     if (assumption instanceof CapitalSpending) {
       return assets(line).dues();
-    }
-    if (assumption instanceof ProfitTax) {
-      return profitTax(line).dues();
-    }
-    if (assumption instanceof Dividends) {
-      return dividends(line).dues();
     }
     if (assumption instanceof TermLoan) {
       return loan(line).dues();
