@@ -38,7 +38,9 @@ abstract class Journeys {
 
   @AfterAll
   void stop() {
-    chromium.close();
+    if (chromium != null) {
+      chromium.close();
+    }
   }
 
   @AfterEach

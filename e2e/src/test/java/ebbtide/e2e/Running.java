@@ -16,6 +16,9 @@ import java.util.concurrent.TimeUnit;
 
 /** The packaged program started by its command, as users do, as a process of its own on a free port. */
 final class Running implements AutoCloseable {
+  private static final HttpClient PLAIN = HttpClient.newHttpClient();
+  private static final Duration LONGEST_START = Duration.ofMinutes(3);
+
   private final Process process;
   private final Path output;
   private final int port;
@@ -26,8 +29,8 @@ final class Running implements AutoCloseable {
     this.port = port;
   }
 
-  /** Starts the program and waits until it says that it is ready. */
-  static Running start(String... command) {
+  /** Starts the program and waits until it says that it is ready; one at a time, since the first one unpacks what was built. */
+  static synchronized Running start(String... command) {
     try {
       int port = freePort();
       List<String> all = new ArrayList<>(List.of(command));
@@ -58,7 +61,7 @@ final class Running implements AutoCloseable {
   }
 
   private void awaitReady() throws IOException {
-    for (long until = System.nanoTime() + Duration.ofSeconds(60).toNanos(); System.nanoTime() < until; ) {
+    for (long until = System.nanoTime() + LONGEST_START.toNanos(); System.nanoTime() < until; ) {
       if (Files.readString(output).contains("is ready on")) {
         return;
       }
@@ -85,7 +88,7 @@ final class Running implements AutoCloseable {
   /** Returns the body of what a path answers. */
   String get(String path) {
     try {
-      return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url() + path)).build(),
+      return PLAIN.send(HttpRequest.newBuilder(URI.create(url() + path)).build(),
           HttpResponse.BodyHandlers.ofString()).body();
     } catch (IOException | InterruptedException e) {
       throw new IllegalStateException(e);
