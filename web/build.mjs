@@ -36,7 +36,7 @@ function unlessDone(stamp, input, act) {
 mkdirSync('target/classes/static', { recursive: true });
 const lock = hash(['package.json', 'package-lock.json']);
 unlessDone(existsSync('node_modules') ? 'node_modules/.installed' : 'target/none', lock, () => {
-  run('npm', 'ci', '--no-audit', '--no-fund');
+  run('npm', 'ci', '--no-audit', '--no-fund', '--prefer-offline');
   writeFileSync('node_modules/.installed', lock);
 });
 unlessDone('target/built', hash(ROOTS.flatMap(files)), () => {

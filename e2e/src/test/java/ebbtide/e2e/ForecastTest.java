@@ -143,6 +143,7 @@ class ForecastTest extends Journeys {
     page.keyboard().press("Escape");
     // A second one over the same days is refused with both spans.
     button(page, "Month").click();
+    assertThat(page.getByRole(AriaRole.GRID).getByRole(AriaRole.COLUMNHEADER).nth(3)).containsText("Apr");
     cell(page, "Diesel", 1).click();
     page.keyboard().press("Escape");
     page.keyboard().press("9");

@@ -39,6 +39,12 @@ class LinesTest extends Journeys {
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name))).isVisible();
   }
 
+  private void openLine(String name) {
+    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText(name)).click();
+    // Until it is shown, what is typed would go to the line before.
+    page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)).waitFor();
+  }
+
   private void months(String line, String... amounts) {
     link(page, "Forecast").click();
     button(page, "Month").click();
@@ -136,7 +142,7 @@ class LinesTest extends Journeys {
     cell(page, "Kelp boxes", 2).click();
     assertThat(page.getByText("quantity 132 \u00d7 price 38.8901")).isVisible();
     go("receipts");
-    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Kelp boxes")).click();
+    openLine("Kelp boxes");
     page.getByLabel("It is").selectOption("customers who each pay a fee");
     type("customers at the start", "200");
     type("Month from which customers are counted", "Jan 2026");
@@ -148,7 +154,7 @@ class LinesTest extends Journeys {
     // 200 + 12 - 5 = 207; 207 + 12 - 5.175 = 213.825; means 203.5 and 210.4125
     months("Kelp boxes", "2,035", "2,104.13");
     go("receipts");
-    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Kelp boxes")).click();
+    openLine("Kelp boxes");
     page.getByLabel("It is").selectOption("so many pieces at a price");
     assertThat(field("pieces a month from 1 Jan 2026")).hasValue("120");
     months("Kelp boxes", "4,620.60", "5,133.49", "5,703.30");
@@ -166,7 +172,7 @@ class LinesTest extends Journeys {
     // 1,000 over 13 parts, three of them in February: 76.923..., 230.769...
     months("Audit", "\u00b7", "\u2212230.77", "\u221276.93", "\u221276.93");
     go("payments");
-    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Audit")).click();
+    openLine("Audit");
     page.getByLabel("It is").selectOption("single amounts by date");
     page.getByLabel("Date of a new amount").fill("20/2/2026");
     page.getByLabel("Amount of a new amount").fill("some");
@@ -203,12 +209,12 @@ class LinesTest extends Journeys {
     assertThat(page.getByText("Of January 2026 900, issued even over business days, due 30 days after the end of the month"))
         .isVisible();
     go("payments");
-    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Mussel seed")).click();
+    openLine("Mussel seed");
     page.getByLabel("Due", new Page.GetByLabelOptions().setExact(true)).selectOption("as the day of the month after");
     // The 30th, in February its last day, a Saturday, so the Friday before.
     months("Mussel seed", "\u00b7", "\u2212900", "\u2212900", "\u2212900");
     go("payments");
-    page.getByRole(AriaRole.TREEITEM).filter(new Locator.FilterOptions().setHasText("Mussel seed")).click();
+    openLine("Mussel seed");
     page.getByLabel("Terms", new Page.GetByLabelOptions().setExact(true)).selectOption("by a pattern of months");
     assertThat(field("Share of step 1 in percent")).hasValue("60");
     months("Mussel seed", "\u2212540", "\u2212900", "\u2212900");
