@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
@@ -17,6 +18,8 @@ import java.util.regex.Pattern;
  */
 public final class AssignmentMemory {
   private static final Pattern WORD = Pattern.compile("[\\p{L}]{3,}");
+  /** Words that tie names together and name nothing. */
+  private static final Set<String> TIES = Set.of("the", "and", "for", "from", "with");
   /** What a word taught when cash went the other way counts so much less. */
   private static final double OTHER_WAY = 0.25;
   /** A word that names a line says more than one that came with it. */
@@ -64,6 +67,6 @@ public final class AssignmentMemory {
   }
 
   private static List<String> words(String text) {
-    return WORD.matcher(text.toLowerCase(Locale.ROOT)).results().map(match -> match.group()).distinct().toList();
+    return WORD.matcher(text.toLowerCase(Locale.ROOT)).results().map(match -> match.group()).filter(word -> !TIES.contains(word)).distinct().toList();
   }
 }

@@ -141,6 +141,9 @@ class BooksTest {
     assigned.add(movement("a", DAY, 20, "REPAYMENT 4711", "Revenue Office", new AssignedPart("vat", 20)));
     assertThat(new AssignmentMemory(assigned).suggest(movement("a", DAY, 30, "REPAYMENT 4712", "REVENUE OFFICE"), plan, 2)).as("learnt from what came in")
         .startsWith("vat");
+    List<Line> loan = List.of(line("sales", Direction.RECEIPT), line("interest on the loan", Direction.PAYMENT));
+    assertThat(new AssignmentMemory(List.of()).suggest(movement("a", DAY, 30, "TRANSFER", "The Limpet Room"), new Plan(Settings.of("P", Money.currency("GBP"), DAY), loan, List.of()), 2))
+        .as("a word that names nothing").containsExactly("sales");
   }
 
   private static Line line(String id, Direction direction) {
