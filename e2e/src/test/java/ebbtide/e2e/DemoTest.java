@@ -53,6 +53,13 @@ class DemoTest extends Journeys {
     }
   }
 
+  /** Contrast is asked of one of each look alone; one that differs from the many beside it has a look of its own. */
+  @Test
+  void oneFaintFigure_amongManyThatLookAlike_isNoticed() {
+    cell(page, "Diesel", 5).evaluate("one => one.style.color = '#cccccc'");
+    assertThat(seriousViolations(page, "main")).singleElement().asString().startsWith("color-contrast");
+  }
+
   private void noSeriousViolation(String what, String part) {
     assertThat(seriousViolations(page, part)).as(what).isEmpty();
   }

@@ -2,7 +2,6 @@ package ebbtide.e2e;
 
 import java.io.IOException;
 import java.net.CookieManager;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -13,32 +12,31 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** The packaged program started by its command, as users do, as a process of its own on a free port. */
 final class Running implements AutoCloseable {
   private static final HttpClient PLAIN = HttpClient.newHttpClient();
+  private static final Pattern READY = Pattern.compile("is ready on (http://[\\d.:]+) with");
   private static final Duration LONGEST_START = Duration.ofMinutes(3);
 
   private final Process process;
-  private final Path output;
-  private final int port;
+  private final String url;
 
-  private Running(Process process, Path output, int port) {
+  private Running(Process process, String url) {
     this.process = process;
-    this.output = output;
-    this.port = port;
+    this.url = url;
   }
 
   /** Starts the program and waits until it says that it is ready; one at a time, since the first one unpacks what was built. */
   static synchronized Running start(String... command) {
     try {
-      int port = freePort();
       List<String> all = new ArrayList<>(List.of(command));
-      all.addAll(List.of("--port", Integer.toString(port)));
+      all.addAll(List.of("--port", "0"));
       Path output = Files.createTempFile("ebbtide-e2e", ".log");
-      Running running = new Running(launch(output, all), output, port);
-      running.awaitReady();
-      return running;
+      Process process = launch(output, all);
+      return new Running(process, awaitReady(process, output));
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
@@ -54,16 +52,12 @@ final class Running implements AutoCloseable {
     return program.start();
   }
 
-  static int freePort() throws IOException {
-    try (ServerSocket socket = new ServerSocket(0)) {
-      return socket.getLocalPort();
-    }
-  }
-
-  private void awaitReady() throws IOException {
+  /** Waits until the program says that it is ready, and returns where. */
+  private static String awaitReady(Process process, Path output) throws IOException {
     for (long until = System.nanoTime() + LONGEST_START.toNanos(); System.nanoTime() < until; ) {
-      if (Files.readString(output).contains("is ready on")) {
-        return;
+      Matcher ready = READY.matcher(Files.readString(output));
+      if (ready.find()) {
+        return ready.group(1);
       }
       if (!process.isAlive()) {
         break;
@@ -82,7 +76,7 @@ final class Running implements AutoCloseable {
   }
 
   String url() {
-    return "http://127.0.0.1:" + port;
+    return url;
   }
 
   /** Returns the body of what a path answers. */

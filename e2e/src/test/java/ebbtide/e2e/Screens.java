@@ -4,11 +4,25 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /** Finding things on a page by what a person sees. */
 final class Screens {
+  private static final String VIOLATIONS = script("violations.js");
+
   private Screens() {}
+
+  private static String script(String name) {
+    try (InputStream in = Screens.class.getResourceAsStream(name)) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
 
   static Locator button(Page page, String name) {
     return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
@@ -36,13 +50,9 @@ final class Screens {
 
   /** Has axe look at those of some parts that the page has, and at nothing else of it. */
   static List<?> seriousViolations(Page page, String... parts) {
-    // What is on its way in or out has neither its place nor its colour yet.
-    page.evaluate("Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))");
     if (!(Boolean) page.evaluate("'axe' in window")) {
       page.evaluate(AxeBuilder.getAxeScript());
     }
-    return (List<?>) page.evaluate("axe.run({ include: [...document.querySelectorAll('" + String.join(",", parts) + "')] }, { resultTypes: ['violations'] }).then((found) => found.violations"
-        + ".filter((rule) => ['serious', 'critical'].includes(rule.impact))"
-        + ".map((rule) => rule.id + ': ' + rule.nodes.slice(0, 3).map((node) => node.html)))");
+    return (List<?>) page.evaluate(VIOLATIONS, String.join(",", parts));
   }
 }

@@ -65,6 +65,9 @@ public final class Startup {
     } catch (IllegalArgumentException | IOException e) {
       System.err.println(e.getMessage());
       return REFUSED;
+    } catch (SpringApplication.AbandonedRunException e) {
+      // The build looks at what would be started, and goes no further.
+      throw e;
     } catch (RuntimeException e) {
       Throwable cause = e;
       while (cause.getCause() != null) {
@@ -110,20 +113,20 @@ public final class Startup {
     if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
       context.getBean(Edits.class).add(DemoCompany.document(), DemoPast.forecasts());
     }
-    System.out.println("Ebbtide is ready on http://" + host + ":" + port + (demo ? " with the demo company" : " with the data in "
+    System.out.println("Ebbtide is ready on http://" + host + ":" + context.getEnvironment().getProperty("local.server.port") + (demo ? " with the demo company" : " with the data in "
         + data) + ". Ctrl+C ends it.");
   }
 
   private static int port(String text) {
     try {
       int port = Integer.parseInt(text);
-      if (port >= 1 && port <= 65535) {
+      if (port >= 0 && port <= 65535) {
         return port;
       }
     } catch (NumberFormatException e) {
       // The sentence below says what is wrong with it.
     }
-    throw new IllegalArgumentException("A port is a number from 1 to 65535, but was '" + text + "'.");
+    throw new IllegalArgumentException("A port is a number from 1 to 65535, or 0 for any that is free, but was '" + text + "'.");
   }
 
   private static void requireWritable(Path data) {
