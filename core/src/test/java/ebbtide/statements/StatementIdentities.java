@@ -30,19 +30,26 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
+import java.util.concurrent.atomic.AtomicLong;
 
 /** Identities of the statements (rules 9.3 c, d, e, g) that hold for every plan. */
 public final class StatementIdentities {
   private static final Books NONE = Books.of(List.of());
+  private static final AtomicLong PROPOSED = new AtomicLong();
 
   private StatementIdentities() {}
+
+  /** Returns how many accounts the proposed opening balance sheets were held against by now: an identity that compares few says little. */
+  public static long proposedAccounts() {
+    return PROPOSED.get();
+  }
 
   /** Returns the identities; those that work every figure out are held against a part of the plans. */
   public static List<Identity> all() {
     return List.of(
         Identity.of("balanceSheet_atEveryMonthEnd_balancesWithWhatIsNotPlaced", StatementIdentities::balanceSheet_atEveryMonthEnd_balancesWithWhatIsNotPlaced),
         Identity.of("cashFlow_directAndIndirect_agreeInEverySectionAndWithTheForecast", StatementIdentities::cashFlow_directAndIndirect_agreeInEverySectionAndWithTheForecast),
-        Identity.of("workings_ofEveryRowAndPeriod_addUpToIt", StatementIdentities::workings_ofEveryRowAndPeriod_addUpToIt).ofEvery(7),
+        Identity.of("workings_ofEveryRowAndPeriod_addUpToIt", StatementIdentities::workings_ofEveryRowAndPeriod_addUpToIt).ofEvery(6),
         Identity.of("accounts_ofStreamsOnPattern_growByWhatTheirRollForwardBills", StatementIdentities::accounts_ofStreamsOnPattern_growByWhatTheirRollForwardBills).ofEvery(4),
         Identity.of("salesTax_onTheInvoiceBasis_isAllDue", StatementIdentities::salesTax_onTheInvoiceBasis_isAllDue).ofEvery(4),
         Identity.of("proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith", StatementIdentities::proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith).ofEvery(2));
@@ -86,7 +93,7 @@ public final class StatementIdentities {
       List<Period> periods = statements.periods(by);
       for (Statements.Kind kind : Statements.Kind.values()) {
         StatementTable table = statements.table(kind, periods, true);
-        int at = (int) (some.seed() & 1);
+        int at = (int) (some.seed() / 6 & 1);
         Period period = periods.get(at % periods.size());
         for (StatementTable.Row row : table.rows()) {
           long shown = row.amounts().get(at % periods.size() + (table.opening() ? 1 : 0));
@@ -149,6 +156,7 @@ public final class StatementIdentities {
         Kind kind = line.assumption() instanceof CapitalSpending ? Kind.FIXED_ASSETS : Ledger.usual(line);
         long proposed = sheet.entries().stream().filter(entry -> line.id().equals(entry.lineId()) && entry.kind() == kind).mapToLong(OpeningSheet.Entry::amount).sum();
         assertThat(proposed).as("%s %s", line.name(), line.assumption().getClass().getSimpleName()).isEqualTo(opening.getAsLong());
+        PROPOSED.incrementAndGet();
       }
     }
     Plan proposed = starting(plan, sheet);

@@ -22,6 +22,7 @@ import ebbtide.track.Variance.Row;
 import ebbtide.track.Variance.RowKind;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -199,12 +200,14 @@ class SplitTest {
   void timing_overAllWindows_comesToWhatIsStillUnderWay(long seed) {
     RandomHistory.Case some = RandomHistory.of(seed);
     List<Period> windows = some.windows(Periods.WEEK);
+    Map<String, List<Variance.Detail>> details = new HashMap<>();
     for (Snapshot.KeptItem item : some.snapshot().items()) {
       ebbtide.books.OpenItem today = some.facts().item(item.id());
       boolean closed = today != null && today.lineId().equals(item.lineId()) && today.amount().open() == 0;
       if (!item.order() && closed && item.minor() != 0 && !item.day().isAfter(some.facts().asOf())) {
-        long timing = windows.stream().flatMap(window -> Variance.details(some.snapshot(), some.facts(), windows, window, item.lineId()).stream())
-            .filter(detail -> detail.itemId().equals(item.id())).mapToLong(detail -> detail.why().timing()).sum();
+        List<Variance.Detail> ofLine = details.computeIfAbsent(item.lineId(), line -> windows.stream()
+            .flatMap(window -> Variance.details(some.snapshot(), some.facts(), windows, window, line).stream()).toList());
+        long timing = ofLine.stream().filter(detail -> detail.itemId().equals(item.id())).mapToLong(detail -> detail.why().timing()).sum();
         assertThat(timing).as(item.id()).isZero();
       }
     }
@@ -217,19 +220,20 @@ class SplitTest {
     RandomHistory.Case some = RandomHistory.of(seed);
     Random random = new Random(seed);
     List<Period> windows = some.windows(Periods.WEEK);
+    List<Map<String, Row>> undecided = rows(some, windows);
     List<Decision> decisions = new ArrayList<>();
     for (String line : List.of("l0", "l1", "l2")) {
-      long open = windows.stream().mapToLong(window -> row(some, windows, window, line).why().open()).sum();
+      long open = undecided.stream().mapToLong(rows -> rows.get(line).why().open()).sum();
       long carried = (long) (open * random.nextDouble());
       decisions.add(new Decision(line, RandomHistory.THEN.plusDays(1), some.facts().asOf(), open, carried, some.facts().asOf(), random.nextBoolean()));
     }
-    RandomHistory.Case decided = some.with(decisions);
+    List<Map<String, Row>> decided = rows(some.with(decisions), windows);
     for (Decision one : decisions) {
       long open = 0;
       long moved = 0;
-      for (Period window : windows) {
-        Row before = row(some, windows, window, one.lineId());
-        Row after = row(decided, windows, window, one.lineId());
+      for (int i = 0; i < windows.size(); i++) {
+        Row before = undecided.get(i).get(one.lineId());
+        Row after = decided.get(i).get(one.lineId());
         assertThat(after.why().total()).isEqualTo(before.variance()).isEqualTo(after.variance());
         assertThat(after.why().gone()).isEqualTo(before.why().gone());
         open += after.why().open();
@@ -242,8 +246,10 @@ class SplitTest {
     }
   }
 
-  private static Row row(RandomHistory.Case some, List<Period> windows, Period window, String line) {
-    return Variance.of(some.snapshot(), some.facts(), windows, window).rows().stream().filter(row -> row.id().equals(line)).findFirst().orElseThrow();
+  /** The rows of each window by their ids. */
+  private static List<Map<String, Row>> rows(RandomHistory.Case some, List<Period> windows) {
+    return windows.stream().map(window -> Variance.of(some.snapshot(), some.facts(), windows, window).rows().stream()
+        .collect(Collectors.toMap(Row::id, Function.identity()))).toList();
   }
 
   /** A difference that was carried comes in a later window: it was a matter of time in both, and nothing is open. */

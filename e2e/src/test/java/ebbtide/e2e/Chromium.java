@@ -30,14 +30,32 @@ final class Chromium implements AutoCloseable {
 
   private final List<String> outside = new ArrayList<>();
   private final List<String> faults = new ArrayList<>();
+  private final String script;
   private BrowserContext context;
+  private Page blank;
+
+  Chromium() {
+    this("");
+  }
+
+  /** Makes a browser in which every page runs a script before its own. */
+  Chromium(String script) {
+    this.script = script;
+  }
 
   /** Opens a page of 1280x800 that remembers nothing of the pages before. */
   Page open(String url) {
     if (context == null) {
       context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true).setReducedMotion(ReducedMotion.REDUCE));
+      context.addInitScript(script);
     }
-    Page page = context.newPage();
+    Page page = blank == null ? watched(context.newPage()) : blank;
+    blank = null;
+    page.navigate(url);
+    return page;
+  }
+
+  private Page watched(Page page) {
     page.setDefaultTimeout(15_000);
     page.onRequest(request -> {
       if (!request.url().startsWith("http://127.0.0.1:") && !request.url().startsWith("data:") && !request.url().startsWith("blob:")) {
@@ -45,7 +63,6 @@ final class Chromium implements AutoCloseable {
       }
     });
     page.onPageError(faults::add);
-    page.navigate(url);
     return page;
   }
 
@@ -59,13 +76,20 @@ final class Chromium implements AutoCloseable {
     return faults;
   }
 
-  /** Closes every page, and forgets what they kept: only what was loaded stays, so that the next need not load it again. */
+  /** Closes every page but an empty one, and forgets what they kept: only what was loaded stays, so that the next need not load it again. */
   void forget() {
     for (Page page : context.pages()) {
       if (page.url().startsWith("http")) {
         page.evaluate("(localStorage.clear(), sessionStorage.clear())");
       }
-      page.close();
+      if (blank == null) {
+        blank = page;
+        page.unrouteAll();
+        page.mouse().move(0, 0);
+        page.navigate("about:blank");
+      } else {
+        page.close();
+      }
     }
   }
 

@@ -23,7 +23,12 @@ abstract class Journeys {
   void start() throws IOException {
     running = program();
     plan = makePlan();
-    chromium = new Chromium();
+    chromium = new Chromium(script());
+  }
+
+  /** Returns what every page runs before its own scripts: nothing, unless a class needs the page to behave otherwise. */
+  protected String script() {
+    return "";
   }
 
   /** Returns the program that the journeys go through: the shared one, unless a class needs one of its own. */

@@ -24,11 +24,14 @@ class TypingTest extends Journeys {
         return reply;
       };""";
 
+  @Override
+  protected String script() {
+    return SLOW_EDITS;
+  }
+
   @BeforeEach
-  void openWithSlowAnswers() {
+  void openRent() {
     open("payments/rent");
-    page.addInitScript(SLOW_EDITS);
-    page.reload();
     field("first on").waitFor();
   }
 

@@ -54,7 +54,7 @@ public final class DemoCompany {
   /** Returns the ledger's items as it had them on a day. */
   static List<OpenItem> items(Plan plan, LocalDate day) {
     List<OpenItem> items = new ArrayList<>();
-    DemoLedger.LINES.forEach(line -> items.addAll(items(plan.findLine(line).orElseThrow(), day)));
+    DemoLedger.LINES.forEach(line -> items.addAll(items(plan, plan.findLine(line).orElseThrow(), day)));
     return items;
   }
 
@@ -75,11 +75,10 @@ public final class DemoCompany {
   }
 
   /** The ledger's own list, read as any other would be. */
-  private static List<OpenItem> items(Line line, LocalDate day) {
+  private static List<OpenItem> items(Plan plan, Line line, LocalDate day) {
     byte[] list = DemoWorld.get().list(line.id(), day, day).getBytes(StandardCharsets.UTF_8);
     Sheet sheet = SheetReader.read(list).get(0);
-    return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line,
-        DemoPlan.plan().settings().currency())).items();
+    return ItemList.read(sheet, 0, ItemColumns.proposed(sheet.rows().get(0)), new ItemList.Reading(line, plan.settings().currency())).items();
   }
 
   /** The id by which a list's reader knows an entry. */

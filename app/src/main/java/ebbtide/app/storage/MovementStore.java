@@ -228,8 +228,9 @@ public class MovementStore implements Kept {
     }
     Map<Long, List<AssignedPart>> parts = new HashMap<>();
     for (int from = 0; from < bare.size(); from += BATCH) {
-      client.sql("select movement_id, line_id, minor, item_id, less from movement_part where movement_id in (:ids) order by position")
-          .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(Stored::id).toList())
+      // An array is looked up in the index; of a list of many the whole table would be read and each row held against all.
+      client.sql("select movement_id, line_id, minor, item_id, less from movement_part where movement_id = any(:ids) order by position")
+          .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(Stored::id).toArray(Long[]::new))
           .query(row -> {
             parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
                 .add(new AssignedPart(row.getString("line_id"), row.getLong("minor"), row.getString("item_id"), row.getLong("less")));

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
@@ -32,6 +33,8 @@ import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
 
 /** The demo rolled forward week by week with what its banks and ledger issue: everything ties to the penny. */
+// It takes the longest: the others run beside it.
+@Order(1)
 @InMemory
 class RollTest extends ApiJourney {
   private static final StandIns STAND_INS = StandIns.start();
