@@ -240,13 +240,15 @@ public class MovementStore implements Kept {
         stored.movement().withParts(parts.getOrDefault(stored.id(), stored.movement().parts())))).toList();
   }
 
-  /** Takes out the movements of a statement that was never switched on. */
+  /** Takes out the movements of a statement that was never switched on, batch by batch: each is looked up, whatever else is edited meanwhile. */
   void removeOf(String planId, String statementId) {
     sums.remove(planId, statementId);
-    client.sql("""
-        delete from movement_part where movement_id in
-          (select id from movement where plan_id = ? and statement_id = ?)""").params(planId, statementId).update();
-    client.sql("delete from movement where plan_id = ? and statement_id = ?").params(planId, statementId).update();
+    List<Long> ids = client.sql("select id from movement where plan_id = ? and statement_id = ?").params(planId, statementId).query(Long.class).list();
+    for (int from = 0; from < ids.size(); from += BATCH) {
+      Long[] some = ids.subList(from, Math.min(ids.size(), from + BATCH)).toArray(Long[]::new);
+      client.sql("delete from movement_part where movement_id = any(:ids)").param("ids", some).update();
+      client.sql("delete from movement where id = any(:ids)").param("ids", some).update();
+    }
   }
 
   /** Returns the ids of the movements that have a part on a line. */

@@ -75,6 +75,8 @@ public class StatementStore implements Kept {
     client.sql("select plan_id, id, file_name from statement where not kept")
         .query((row, n) -> List.of(row.getString("plan_id"), row.getString("id"), row.getString("file_name"))).list().forEach(laid -> {
           int there = client.sql("select count(*) from movement where plan_id = ? and statement_id = ?").params(laid.get(0), laid.get(1)).query(Integer.class).single();
+          // One that was cut off again is said once.
+          client.sql("delete from statement_cut_off where plan_id = ? and file_name = ?").params(laid.get(0), laid.get(2)).update();
           client.sql("insert into statement_cut_off (plan_id, file_name, movements) values (?, ?, ?)").params(laid.get(0), laid.get(2), there).update();
           takeUp(laid.get(0), laid.get(1));
         });
