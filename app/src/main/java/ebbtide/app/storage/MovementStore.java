@@ -228,8 +228,10 @@ public class MovementStore implements Kept {
     }
     Map<Long, List<AssignedPart>> parts = new HashMap<>();
     for (int from = 0; from < bare.size(); from += BATCH) {
-      // An array is looked up in the index; of a list of many the whole table would be read and each row held against all.
-      client.sql("select movement_id, line_id, minor, item_id, less from movement_part where movement_id = any(:ids) order by position")
+      // Joined, each is looked up in the index; of a list of many the whole table would be read and each row held against all.
+      client.sql("""
+          select movement_id, line_id, minor, item_id, less from unnest(cast(:ids as bigint array)) as one (id)
+          join movement_part on movement_id = one.id order by position""")
           .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(Stored::id).toArray(Long[]::new))
           .query(row -> {
             parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
@@ -246,8 +248,8 @@ public class MovementStore implements Kept {
     List<Long> ids = client.sql("select id from movement where plan_id = ? and statement_id = ?").params(planId, statementId).query(Long.class).list();
     for (int from = 0; from < ids.size(); from += BATCH) {
       Long[] some = ids.subList(from, Math.min(ids.size(), from + BATCH)).toArray(Long[]::new);
-      client.sql("delete from movement_part where movement_id = any(:ids)").param("ids", some).update();
-      client.sql("delete from movement where id = any(:ids)").param("ids", some).update();
+      client.sql("merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete").param(some).update();
+      client.sql("merge into movement m using unnest(cast(? as bigint array)) as one (id) on m.id = one.id when matched then delete").param(some).update();
     }
   }
 
