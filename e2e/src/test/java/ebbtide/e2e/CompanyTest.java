@@ -19,7 +19,7 @@ import org.junit.jupiter.api.io.TempDir;
  * A company of twelve lines, at least one of every kind, built by keyboard alone from an as-of date of 31 December 2025 with 100,000.00
  * in the bank, against a closing cash worked out by hand.
  */
-@Order(6)
+@Order(3)
 class CompanyTest extends Journeys {
   private static final int RECURRING = 1;
   private static final int ITEMS = 2;
