@@ -24,7 +24,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 
 /** What the command line shows of a plan, each as CSV; the words for {@code --show}, in the order in which they are named. */
 enum Shown {
@@ -107,8 +106,10 @@ enum Shown {
 
   /** Returns what a word shows; refuses any other with the words there are. */
   static Shown of(String word) {
+    List<String> words = Arrays.stream(values()).map(Shown::word).toList();
+    int last = words.size() - 1;
     return Arrays.stream(values()).filter(show -> show.word().equals(word)).findFirst().orElseThrow(() -> new IllegalArgumentException(
-        "Say --show " + Arrays.stream(values()).map(Shown::word).collect(Collectors.joining(", ")) + ", but was '" + word + "'."));
+        "Say --show " + String.join(", ", words.subList(0, last)) + " or " + words.get(last) + ", but was '" + word + "'."));
   }
 
   private static Settings settings(Forecast forecast) {

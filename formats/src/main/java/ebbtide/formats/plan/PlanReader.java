@@ -44,6 +44,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.UnexpectedEndOfInputException;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -91,7 +92,13 @@ public final class PlanReader {
 
   private static JsonNode tree(java.util.function.Supplier<JsonNode> reader) {
     try {
-      return reader.get();
+      JsonNode read = reader.get();
+      if (read == null || read.isMissingNode()) {
+        throw new BrokenPlan(List.of(new PlanProblem("/", "There is nothing in it")));
+      }
+      return read;
+    } catch (UnexpectedEndOfInputException e) {
+      throw new BrokenPlan(List.of(new PlanProblem("line " + e.getLocation().getLineNr(), "This is no JSON: it ends in the middle, as a file does that was cut off")));
     } catch (JacksonException e) {
       String place = e.getLocation() == null ? "/"
           : "line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();

@@ -84,6 +84,13 @@ class PlanFileTest {
   }
 
   @Test
+  void brokenFile_cutOffOrEmpty_saysSoAndNothingElse() {
+    assertThat(problems("{\"format\": \"ebbtide-plan\",\n  \"version\": 1, \"settings\": {")).containsExactly(
+        new PlanProblem("line 2", "This is no JSON: it ends in the middle, as a file does that was cut off"));
+    assertThat(problems(" \n")).containsExactly(new PlanProblem("/", "There is nothing in it"));
+  }
+
+  @Test
   void brokenFile_linesThatReferToNothing_areNamed() {
     String json = """
         {"format": "ebbtide-plan", "version": 1, "settings": {"name": "P", "currency": "GBP", "asOf": "2026-03-01"},
