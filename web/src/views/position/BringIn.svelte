@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
+  import { fullDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import DeclaredForm from './DeclaredForm.svelte';
   import DialectForm from './DialectForm.svelte';
@@ -76,8 +77,8 @@
     <p>{work.said || 'Nothing is left to bring in.'}</p>
     {#if work.reach && work.reach > plan.view!.tide.asOf}
       <div class="mt-2 flex items-center gap-3">
-        <span>The statements now reach {work.reach}, the as-of date is {plan.view!.tide.asOf}.</span>
-        <Act main onclick={move}>Move the as-of date to {work.reach}</Act>
+        <span>The statements now reach {fullDay(work.reach)}, the as-of date is {fullDay(plan.view!.tide.asOf)}.</span>
+        <Act main onclick={move}>Move the as-of date to {fullDay(work.reach)}</Act>
       </div>
     {/if}
   {/if}

@@ -48,7 +48,7 @@ class BankTest extends Journeys {
     button(page, "Bring it in").click();
     assertThat(page.getByLabel("It is the statement of")).hasValue("shop-takings");
     button(page, "Bring it in").click();
-    assertThat(button(page, "Move the as-of date to 2026-03-08")).isVisible();
+    assertThat(button(page, "Move the as-of date to Sun 8 Mar 2026")).isVisible();
     page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
     int waiting = movements().count();
     assertThat(waiting).as("card takings, payroll, cover and transfers were assigned by rules").isLessThan(12);

@@ -97,7 +97,7 @@ class LoopTest {
     page.getByLabel("Statements to bring in").setInputFiles(file);
     assertThat(page.getByLabel("Preview of the movements")).containsText("\u2212712.50");
     button(page, "Bring it in").click();
-    button(page, "Move the as-of date to 2026-06-30").click();
+    button(page, "Move the as-of date to Tue 30 Jun 2026").click();
     assertThat(page.getByText("as of Tue 30 Jun 2026")).isVisible();
     page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
     assign(page, "INVOICE 8", "Sales");
