@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { tick } from 'svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
@@ -33,25 +32,33 @@
 
   const figure = (line: string, amount: string): Figure => ({ line, amount, name: null, direction: null });
 
-  /** Keeps what was typed on a line; nothing typed takes the figure back. */
-  async function keep(line: string, typed: string): Promise<boolean> {
+  /** What is on its way to be kept, by line: leaving a field after Enter keeps nothing twice. */
+  const underWay = new Map<string, string>();
+
+  /** Keeps what was typed on a line; nothing typed takes the figure back. What is typed meanwhile stays. */
+  async function keep(line: string, typed: string) {
+    if (underWay.get(line) === typed) return;
     const amount = typed.trim() === '' ? '' : readAmount(typed);
-    refused[line] = amount === null ? noAmount(typed) : await put([figure(line, amount)]);
-    if (refused[line]) return false;
-    delete typing[line];
-    return true;
+    refused[line] = amount === null ? noAmount(typed) : '';
+    if (amount === null) return;
+    underWay.set(line, typed);
+    const said = await put([figure(line, amount)]);
+    // Of two answers that are waited for, the last word's holds.
+    if (underWay.get(line) !== typed) return;
+    underWay.delete(line);
+    refused[line] = said;
+    if (!said && typing[line] === typed) delete typing[line];
   }
 
-  async function enter(row: Schemas['ActualRow'], at: number) {
-    const typed = typing[row.line];
-    const accepted = typed ?? (row.typed === null ? plan.money.decimal(row.proposed) : undefined);
-    if (accepted !== undefined && !(await keep(row.line, accepted))) return;
-    await tick();
-    fields()[at + 1]?.focus();
+  /** Moves down at once, hands do not wait for the answer; from what is no amount they do not move. */
+  function enter(row: Schemas['ActualRow'], at: number) {
+    const accepted = typing[row.line] ?? (row.typed === null ? plan.money.decimal(row.proposed) : undefined);
+    if (accepted !== undefined) void keep(row.line, accepted);
+    if (!refused[row.line]) fields()[at + 1]?.focus();
   }
 
   function onkeydown(e: KeyboardEvent, row: Schemas['ActualRow'], at: number) {
-    if (e.key === 'Enter') void enter(row, at);
+    if (e.key === 'Enter') enter(row, at);
     else if (e.key === 'ArrowDown') fields()[at + 1]?.focus();
     else if (e.key === 'ArrowUp') fields()[at - 1]?.focus();
     else if (e.key === 'Escape') {
