@@ -247,7 +247,7 @@ public final class ForecastIdentities {
       if (line.assumption() instanceof ebbtide.plan.SalesTaxSettlement) {
         Forecast forecast = Forecaster.forecast(some.plan(), none);
         RollForward roll = RollForwards.of(forecast, line, 99).get(0);
-        long unsettled = Forecaster.salesTax(some.plan(), none, line).periods().stream()
+        long unsettled = forecast.forecaster().settlements().salesTax(line).periods().stream()
             .filter(period -> period.settled().isAfter(forecast.lastDay())).mapToLong(period -> period.balance()).sum();
         assertThat(roll.closing().get(roll.closing().size() - 1)).isEqualTo(unsettled);
       }

@@ -10,10 +10,12 @@ import ebbtide.forecast.RandomCase;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.forecast.Workings;
+import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
+import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
@@ -21,6 +23,8 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
+import ebbtide.statements.Covenants.Standing;
+import ebbtide.statements.Covenants.Tested;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.timing.LoanAccount;
@@ -30,9 +34,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
+import java.util.Random;
 import java.util.concurrent.atomic.AtomicLong;
 
-/** Identities of the statements (rules 9.3 c, d, e, g) that hold for every plan. */
+/** Identities of the statements (rules 9.3 c, d, e, g), of covenants (8.8) and of the years after the months (9.4) that hold for every plan. */
 public final class StatementIdentities {
   private static final Books NONE = Books.of(List.of());
   private static final AtomicLong PROPOSED = new AtomicLong();
@@ -52,7 +57,9 @@ public final class StatementIdentities {
         Identity.of("workings_ofEveryRowAndPeriod_addUpToIt", StatementIdentities::workings_ofEveryRowAndPeriod_addUpToIt).ofEvery(6),
         Identity.of("accounts_ofStreamsOnPattern_growByWhatTheirRollForwardBills", StatementIdentities::accounts_ofStreamsOnPattern_growByWhatTheirRollForwardBills).ofEvery(4),
         Identity.of("salesTax_onTheInvoiceBasis_isAllDue", StatementIdentities::salesTax_onTheInvoiceBasis_isAllDue).ofEvery(4),
-        Identity.of("proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith", StatementIdentities::proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith).ofEvery(2));
+        Identity.of("proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith", StatementIdentities::proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith).ofEvery(2),
+        Identity.of("covenants_standingAndRoom_agree", StatementIdentities::covenants_standingAndRoom_agree).ofEvery(10),
+        Identity.of("yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts", StatementIdentities::yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts).ofEvery(4));
   }
 
   private static void balanceSheet_atEveryMonthEnd_balancesWithWhatIsNotPlaced(RandomCase some) {
@@ -185,6 +192,32 @@ public final class StatementIdentities {
     boolean trued = line.assumption() instanceof Assumption.Stream stream && stream.ledger() != null && stream.ledger().trueUp();
     boolean owed = !rolls.isEmpty() && rolls.get(0).kind() != RollForward.Kind.PREPAID && !trued;
     return owed ? OptionalLong.of(rolls.get(0).opening().get(0)) : OptionalLong.empty();
+  }
+
+  /** A test holds just when there is room, and what is not known has neither value nor room. */
+  private static void covenants_standingAndRoom_agree(RandomCase some) {
+    for (Tested one : Covenants.of(some.forecast())) {
+      assertThat(one.standing() == Standing.NOT_KNOWN ? one.value() == null && one.room() == null : one.room() == null || one.room() < 0
+          || one.value() == null || one.standing() == Standing.HOLDS).as("%s", one).isTrue();
+      assertThat(one.standing() != Standing.HOLDS || one.room() == null || one.room() >= 0).isTrue();
+    }
+  }
+
+  private static void yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts(RandomCase some) {
+    if (!LongRangeTable.isPossible(some.forecast())) {
+      return;
+    }
+    Random random = new Random(some.seed());
+    LongRange proposed = LongRangeTable.proposed(some.forecast(), 1 + random.nextInt(5));
+    LongRange range = new LongRange(proposed.growth().stream().map(one -> new Percent(random.nextInt(400_000) - 150_000)).toList(), proposed.variable(), proposed.fixed(),
+        new Percent(random.nextInt(50_000)), random.nextInt(90), random.nextInt(90), random.nextInt(90), proposed.capitalSpending(), proposed.depreciation(), proposed.interest(),
+        Percent.parse("25"), new Percent(random.nextInt(900_000)));
+    LongRangeTable table = LongRangeTable.of(some.forecast(), range);
+    assertThat(LongRangeTest.amounts(table, "Assets, less what else is owed")).isEqualTo(LongRangeTest.amounts(table, "Payables, debt and equity"));
+    assertThat(table.needs()).hasSize(range.growth().size()).allMatch(need -> need.minor() == need.parts().stream().mapToLong(LongRangeTable.Part::minor).sum());
+    for (int i = 0; i < table.needs().size(); i++) {
+      assertThat(LongRangeTest.amounts(table, "Funding from outside").get(i + 1)).isEqualTo(Math.max(0, table.needs().get(i).minor()));
+    }
   }
 
   private static Plan starting(Plan plan, OpeningSheet sheet) {
