@@ -62,7 +62,7 @@ class KilledImportTest {
       }
       String job = bring(running, plan, text.toString());
       for (String state = state(running, job); state.equals("READING"); state = state(running, job)) {
-        Thread.sleep(5);
+        Thread.sleep(20);
       }
       Thread.sleep(random.nextInt(500));
       running.kill();
