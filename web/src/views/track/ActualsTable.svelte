@@ -40,7 +40,11 @@
     if (underWay.get(line) === typed) return;
     const amount = typed.trim() === '' ? '' : readAmount(typed);
     refused[line] = amount === null ? noAmount(typed) : '';
-    if (amount === null) return;
+    if (amount === null) {
+      // The answer to what stood there before must not take this sentence away.
+      underWay.delete(line);
+      return;
+    }
     underWay.set(line, typed);
     const said = await put([figure(line, amount)]);
     // Of two answers that are waited for, the last word's holds.

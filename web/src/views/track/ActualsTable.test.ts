@@ -89,6 +89,16 @@ describe('actuals typed one below the other', () => {
     expect(screen.getByRole('alert').textContent).toBe('The account is closed');
   });
 
+  it('goes on saying what is no amount when the answer to the figure before it comes', async () => {
+    await type('Ice', '40');
+    await enter('Ice');
+    await type('Ice', 'lots');
+    await fireEvent.change(actual('Ice'));
+    await answered(null);
+    expect(actual('Ice').value).toBe('lots');
+    expect(screen.getByRole('alert').textContent).toContain("'lots' is no amount");
+  });
+
   it('lets the last word hold: what is typed before the answer stays', async () => {
     await type('Ice', '40');
     await enter('Ice');
