@@ -18,7 +18,9 @@ import java.nio.file.Files;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -210,24 +212,27 @@ public final class StatementJob implements Runnable {
   }
 
   private void keep() {
-    state = State.KEEPING;
-    List<String> laid = new ArrayList<>();
+    Map<String, Arriving> laid = new LinkedHashMap<>();
     List<String> toSwitchOn = new ArrayList<>();
     try {
-      for (Arriving one : arriving) {
-        laid.add(ShortId.next());
-        int fresh = lay(laid.get(laid.size() - 1), one);
+      arriving.stream().filter(one -> !one.movements().isEmpty() || one.declared() != null).forEach(one -> laid.put(ShortId.next(), one));
+      laid.forEach((id, one) -> statements.begin(file.planId(), id, one));
+      // Not before it is begun: who has seen it being kept must be told if it is cut off.
+      state = State.KEEPING;
+      for (Map.Entry<String, Arriving> entry : laid.entrySet()) {
+        Arriving one = entry.getValue();
+        int fresh = lay(entry.getKey(), one);
         if (fresh > 0 || one.declared() != null && !statements.isThere(file.planId(), one.declared())) {
-          toSwitchOn.add(laid.get(laid.size() - 1));
+          toSwitchOn.add(entry.getKey());
         } else {
-          statements.takeUp(file.planId(), laid.get(laid.size() - 1));
+          statements.takeUp(file.planId(), entry.getKey());
         }
         added += fresh;
       }
       done = edits.edit(file.planId(), "Statement " + file.name() + " brought in", draft -> toSwitchOn.forEach(draft::switchOn));
     } catch (RuntimeException e) {
       added = 0;
-      laid.forEach(id -> statements.takeUp(file.planId(), id));
+      laid.keySet().forEach(id -> statements.takeUp(file.planId(), id));
       throw e;
     }
     end(State.DONE, added == 0 ? "Every movement of this file was there already: nothing was added."

@@ -188,7 +188,12 @@ public final class Draft {
 
   /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
   public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
-    int added = stores.statements().lay(planId, id, new StatementStore.Arriving(account, fileName, movements, null), () -> {});
+    if (movements.isEmpty()) {
+      return 0;
+    }
+    StatementStore.Arriving arriving = new StatementStore.Arriving(account, fileName, movements, null);
+    stores.statements().begin(planId, id, arriving);
+    int added = stores.statements().lay(planId, id, arriving, () -> {});
     if (added > 0) {
       switchOn(id);
     } else {

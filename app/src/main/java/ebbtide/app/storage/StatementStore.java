@@ -106,32 +106,37 @@ public class StatementStore implements Kept {
   }
 
   /**
-   * Lays down the movements that arrive and are not among the account's yet, switched off, and returns how many those
-   * are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
-   * adds it twice. {@code eachBatch} runs before every ten thousand and may throw to end the work, which leaves nothing.
+   * Begins a statement, switched off and without a movement yet: from here on no movement of it is ever there without it, and what cuts the work
+   * off is said.
    */
-  public int lay(String planId, String id, Arriving arriving, Runnable eachBatch) {
+  public void begin(String planId, String id, Arriving arriving) {
     List<BankMovement> read = arriving.movements();
     StatementBalances declared = arriving.declared();
-    if (read.isEmpty() && declared == null) {
-      return 0;
-    }
-    LocalDate first = read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseGet(() -> declared.from());
-    LocalDate last = read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseGet(() -> declared.to());
-    List<BankMovement> fresh = fresh(planId, arriving);
-    // The statement stands first, switched off: whatever ends the work, no movement is ever there without it.
+    LocalDate first = declared != null ? declared.from() : read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseThrow();
+    LocalDate last = declared != null ? declared.to() : read.stream().map(BankMovement::bookingDate).max(Comparator.naturalOrder()).orElseThrow();
     client.sql("""
         insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active, kept,
           number, opening, closing)
-        values (?, ?, ?, ?, ?, ?, ?, ?, false, false, ?, ?, ?)""")
-        .params(planId, id, arriving.account(), arriving.fileName(), OffsetDateTime.now(clock), fresh.size(),
-            declared == null ? first : declared.from(), declared == null ? last : declared.to(),
+        values (?, ?, ?, ?, ?, 0, ?, ?, false, false, ?, ?, ?)""")
+        .params(planId, id, arriving.account(), arriving.fileName(), OffsetDateTime.now(clock), first, last,
             declared == null ? null : declared.number(), declared == null ? null : declared.opening(),
             declared == null ? null : declared.closing())
         .update();
+  }
+
+  /**
+   * Lays down the movements that arrive for a statement that was begun and are not among the account's yet, switched off, and returns how many
+   * those are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
+   * adds it twice. {@code eachBatch} runs before every ten thousand and may throw to end the work, which leaves nothing.
+   */
+  public int lay(String planId, String id, Arriving arriving, Runnable eachBatch) {
+    List<BankMovement> fresh = fresh(planId, arriving);
     try {
       layAll(planId, arriving.account(), id, fresh, eachBatch);
-      transaction.executeWithoutResult(status -> sums.lay(planId, id, fresh));
+      transaction.executeWithoutResult(status -> {
+        sums.lay(planId, id, fresh);
+        client.sql("update statement set movements = ? where plan_id = ? and id = ?").params(fresh.size(), planId, id).update();
+      });
       return fresh.size();
     } catch (RuntimeException e) {
       takeUp(planId, id);

@@ -114,8 +114,10 @@ class MovementsTest {
   void lay_cutOffBetweenBatches_countsForNothing_andIsTakenUpAtTheNextStart() {
     String plan = plan();
     List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
+    StatementStore.Arriving arriving = new StatementStore.Arriving("a", "big.csv", many, null);
+    stores.statements().begin(plan, "s-" + plan, arriving);
     int[] batches = {0};
-    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, new StatementStore.Arriving("a", "big.csv", many, null), () -> {
+    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
       if (++batches[0] == 3) {
         throw new Killed();
       }
@@ -134,6 +136,16 @@ class MovementsTest {
         many.stream().filter(m -> m.bookingDate().isAfter(DAY)).mapToLong(BankMovement::minor).sum());
   }
 
+  /** Who has seen that a file is being kept is told that it was cut off, however early that was. */
+  @Test
+  void begin_cutOffBeforeTheFirstMovement_isSaidAtTheNextStart() {
+    String plan = plan();
+    stores.statements().begin(plan, "s-" + plan, new StatementStore.Arriving("a", "small.csv", List.of(some("a", 1)), null));
+    assertThat(stores.statements().takeUpCutOff().stream().filter(one -> one.planId().equals(plan))).singleElement().satisfies(one ->
+        assertThat(one.sentence()).startsWith("The bringing in of 'small.csv' was cut off: none of its movements counts (0 had been laid down"));
+    assertThat(stores.statements().all(plan)).isEmpty();
+  }
+
   /** Nothing catches it, as nothing catches a kill. */
   private static final class Killed extends Error {
     private static final long serialVersionUID = 1L;
@@ -143,8 +155,10 @@ class MovementsTest {
   void lay_endedBetweenBatches_leavesNothingAndCanBeDoneAgain() {
     String plan = plan();
     List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
+    StatementStore.Arriving arriving = new StatementStore.Arriving("a", "big.csv", many, null);
+    stores.statements().begin(plan, "s-" + plan, arriving);
     int[] batches = {0};
-    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, new StatementStore.Arriving("a", "big.csv", many, null), () -> {
+    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
       if (++batches[0] == 3) {
         throw new IllegalStateException("stopped by hand");
       }
