@@ -2,7 +2,7 @@ package ebbtide.app;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.Missing;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
@@ -57,12 +57,12 @@ final class ForecastCommand {
 
   private static int run(Path file, Shown show, Periods by, CommandLine line, PrintStream out, PrintStream err) {
     String csv;
-    List<Missing> checklist;
+    List<ChecklistItem> checklist;
     try (InputStream in = Files.newInputStream(file)) {
       PlanDocument document = PlanReader.read(in);
       Forecast forecast = Forecaster.forecast(document.plan(), document.books());
       csv = show.csv(forecast, by);
-      checklist = Missing.of(forecast);
+      checklist = ChecklistItem.of(forecast);
     } catch (BrokenPlan e) {
       e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
       return BROKEN;

@@ -1,6 +1,6 @@
 package ebbtide.app;
 
-import ebbtide.forecast.EarlyPaymentEffect;
+import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.RollForwards;

@@ -8,7 +8,7 @@ import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.ItemTable;
+import ebbtide.answers.ItemTable;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;

@@ -1,31 +1,77 @@
 package ebbtide.activity;
 
+import ebbtide.derive.Derived;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.SalesTax;
+import ebbtide.plan.Settings;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 
-/** The computation of every stream's monthly amounts (rules 2). One for a plan; it remembers what it has worked out. */
+/**
+ * The computation of every stream's monthly amounts (rules 2), from the first month known to the last one needed. One for a plan; each line is
+ * worked out once, and taken over from an earlier plan where it reads the same.
+ */
 public final class ActivityCalculator {
   private final Plan plan;
   private final Map<String, Line> byId = new HashMap<>();
-  private final Map<String, MonthlyActivity> done = new ConcurrentHashMap<>();
-  private final Map<String, MonthlyActivity> billed = new ConcurrentHashMap<>();
-  private final Map<String, MonthlyActivity> net = new ConcurrentHashMap<>();
+  private final Derived<Reads, MonthlyActivity> planned;
+  private final Derived<Gross, MonthlyActivity> net;
+  private final Derived<Reads, StockRoll> stock;
   private final int firstMonth;
   private final int lastMonth;
   private final int firstForecastMonth;
 
+  /** What a stream's months are worked out from: {@code read} is the other line that its method reads, empty where it reads none. */
+  private record Reads(Assumption.Stream stream, Settings settings, int first, int last, List<OtherLine> read) {
+    MonthlyAmounts amounts() {
+      return MonthlyAmounts.of(stream, settings, read);
+    }
+
+    StockRoll stock() {
+      return ((StockAmounts) amounts()).roll(last);
+    }
+
+    MonthlyActivity activity(StockRoll roll) {
+      int open = Timeline.monthNumber(settings.firstForecastMonth());
+      long[] computed = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
+      for (int m = first; m < open; m++) {
+        if (!(stream.method() instanceof ShareOfLine)) {
+          computed[m - first] = 0;
+        }
+      }
+      stream.history().headMap(settings.firstForecastMonth()).forEach((month, amount) -> computed[Timeline.monthNumber(month) - first] = amount);
+      long[] effective = computed.clone();
+      stream.overrides().forEach((month, override) -> {
+        int at = Timeline.monthNumber(month) - first;
+        if (month.compareTo(settings.firstForecastMonth()) >= 0 && at < effective.length) {
+          effective[at] = override.amount();
+        }
+      });
+      return new MonthlyActivity(first, computed, effective);
+    }
+  }
+
+  /** A stream's months as it types them, and the tax that may be in them. */
+  private record Gross(MonthlyActivity amounts, SalesTax tax) {}
+
   /** Makes the calculator for a plan without problems ({@link ebbtide.plan.PlanCheck}). */
   public ActivityCalculator(Plan plan) {
+    this(plan, Derived.none(), Derived.none(), Derived.none());
+  }
+
+  private ActivityCalculator(Plan plan, Derived<Reads, MonthlyActivity> planned, Derived<Gross, MonthlyActivity> net, Derived<Reads, StockRoll> stock) {
     this.plan = plan;
+    this.planned = planned;
+    this.net = net;
+    this.stock = stock;
     this.firstForecastMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
     int first = firstForecastMonth;
     int last = Timeline.monthNumber(plan.lastEarnedMonth());
@@ -37,8 +83,8 @@ public final class ActivityCalculator {
       if (line.assumption() instanceof Assumption.Stream stream) {
         lag = Math.max(lag, stream.terms().monthsBack());
         lead = Math.max(lead, stream.terms().monthsAhead());
-        if (stream.method() instanceof StockPurchases stock) {
-          stockAhead = Math.max(stockAhead, stock.policy().monthsAhead());
+        if (stream.method() instanceof StockPurchases buying) {
+          stockAhead = Math.max(stockAhead, buying.policy().monthsAhead());
         }
         if (!stream.history().isEmpty()) {
           first = Math.min(first, Timeline.monthNumber(stream.history().firstKey()));
@@ -49,67 +95,30 @@ public final class ActivityCalculator {
     this.lastMonth = last + lead + stockAhead;
   }
 
-  /** Says what a line on books still bills by month; what reads the line goes on reading what is planned of it. */
-  public void bills(Line line, MonthlyActivity left) {
-    billed.put(line.id(), left);
-  }
-
-  /** Returns the monthly amounts that a line that is a stream bills: what is planned, of a line on books what is left of it. */
-  public MonthlyActivity of(Line line) {
-    return billed.containsKey(line.id()) ? billed.get(line.id()) : planned(line);
+  /** Returns the calculator of another plan, which takes over what this one has worked out of lines that read the same. */
+  public ActivityCalculator next(Plan other) {
+    return new ActivityCalculator(other, planned.next(), net.next(), stock.next());
   }
 
   /** Returns the monthly amounts planned for a line that is a stream, from the first month known to the last one needed. */
   public MonthlyActivity planned(Line line) {
-    MonthlyActivity known = done.get(line.id());
-    if (known == null) {
-      known = compute((Assumption.Stream) byId.get(line.id()).assumption());
-      done.put(line.id(), known);
-    }
-    return known;
+    return planned.of(line.id(), () -> reads(byId.get(line.id())), reads -> reads.activity(reads.stream().method() instanceof StockPurchases ? stock(line) : null));
+  }
+
+  private Reads reads(Line line) {
+    Assumption.Stream stream = (Assumption.Stream) line.assumption();
+    return new Reads(stream, plan.settings(), firstMonth, lastMonth, line.reads().stream().map(id -> new OtherLine(byId.get(id).name(), net(id))).toList());
   }
 
   /** Returns the months of stock of a line that buys for it, from the first that is forecast; how long it lasts is asked there. */
   public StockRoll stock(Line line) {
-    return ((StockAmounts) amounts((Assumption.Stream) line.assumption())).roll(lastMonth);
+    return stock.of(line.id(), () -> reads(byId.get(line.id())), Reads::stock);
   }
 
   /** Returns what is planned for a line that is a stream, net of sales tax however the line types it: what other lines read of it (rules 3.1). */
   public MonthlyActivity net(String lineId) {
-    MonthlyActivity known = net.get(lineId);
-    if (known == null) {
-      Line line = byId.get(lineId);
-      known = planned(line).without(line.assumption().tax());
-      net.put(lineId, known);
-    }
-    return known;
-  }
-
-  String nameOf(String lineId) {
-    return byId.get(lineId).name();
-  }
-
-  private MonthlyAmounts amounts(Assumption.Stream stream) {
-    return MonthlyAmounts.of(stream, plan.settings(), this);
-  }
-
-  private MonthlyActivity compute(Assumption.Stream stream) {
-    long[] computed = amounts(stream).months(firstMonth, lastMonth);
-    for (int m = firstMonth; m < firstForecastMonth; m++) {
-      if (!(stream.method() instanceof ShareOfLine)) {
-        computed[m - firstMonth] = 0;
-      }
-    }
-    stream.history().headMap(plan.settings().firstForecastMonth())
-        .forEach((month, amount) -> computed[Timeline.monthNumber(month) - firstMonth] = amount);
-    long[] effective = computed.clone();
-    stream.overrides().forEach((month, override) -> {
-      int at = Timeline.monthNumber(month) - firstMonth;
-      if (month.compareTo(plan.settings().firstForecastMonth()) >= 0 && at < effective.length) {
-        effective[at] = override.amount();
-      }
-    });
-    return new MonthlyActivity(firstMonth, computed, effective);
+    Line line = byId.get(lineId);
+    return net.of(lineId, () -> new Gross(planned(line), line.assumption().tax()), gross -> gross.amounts().without(gross.tax()));
   }
 
   /** Returns where a stream's figure of a month comes from, in words: "history", "55% of Grocery chains 412,000". */
@@ -122,11 +131,11 @@ public final class ActivityCalculator {
     Assumption.MonthOverride override = stream.overrides().get(month);
     if (override != null && monthNumber >= firstForecastMonth) {
       return "overridden: " + override.reason() + " (computed "
-          + Money.words(planned(line).computedIn(monthNumber), plan.settings().currency()) + ", " + amounts(stream).words(month) + ")";
+          + Money.words(planned(line).computedIn(monthNumber), plan.settings().currency()) + ", " + reads(line).amounts().words(month) + ")";
     }
     if (monthNumber < firstForecastMonth && !(stream.method() instanceof ShareOfLine)) {
       return "no history of " + Words.month(month) + ": taken as nil";
     }
-    return amounts(stream).words(month);
+    return reads(line).amounts().words(month);
   }
 }

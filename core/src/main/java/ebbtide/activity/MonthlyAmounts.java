@@ -13,6 +13,7 @@ import ebbtide.plan.ActivityMethod.YearTotal;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Settings;
 import java.time.YearMonth;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -26,8 +27,8 @@ sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmoun
   /** Returns where the amount of a month comes from, in words: "55% of Grocery chains 412,000". */
   String words(YearMonth month);
 
-  /** Returns the computation of a stream's method; lines that it reads are asked of the calculator. */
-  static MonthlyAmounts of(Assumption.Stream stream, Settings settings, ActivityCalculator calculator) {
+  /** Returns the computation of a stream's method, which reads the other lines given, if any. */
+  static MonthlyAmounts of(Assumption.Stream stream, Settings settings, List<OtherLine> read) {
     ActivityMethod method = stream.method();
     if (method instanceof FixedAmount fixed) {
       return SteppedAmounts.of(fixed, settings);
@@ -51,9 +52,9 @@ sealed interface MonthlyAmounts permits SteppedAmounts, TypedAmounts, ShareAmoun
       return new DatedSums(dated, settings.currency());
     }
     if (method instanceof StockPurchases stock) {
-      return new StockAmounts(stock.policy(), overrides(stream, settings), calculator, settings);
+      return new StockAmounts(stock.policy(), overrides(stream, settings), read.get(0), settings);
     }
-    return new ShareAmounts((ShareOfLine) method, calculator, settings.currency());
+    return new ShareAmounts((ShareOfLine) method, read.get(0), settings.currency());
   }
 
   private static Map<YearMonth, Long> overrides(Assumption.Stream stream, Settings settings) {

@@ -7,11 +7,11 @@ import java.time.YearMonth;
 import java.util.Currency;
 
 /** The monthly amounts that are a share of another line's, its history included. */
-record ShareAmounts(ShareOfLine share, ActivityCalculator calculator, Currency currency) implements MonthlyAmounts {
+record ShareAmounts(ShareOfLine share, OtherLine of, Currency currency) implements MonthlyAmounts {
 
   @Override
   public long[] months(int first, int last) {
-    MonthlyActivity other = calculator.net(share.lineId());
+    MonthlyActivity other = of.net();
     long[] amounts = new long[last - first + 1];
     for (int m = first; m <= last; m++) {
       amounts[m - first] = share.share().of(other.in(m));
@@ -21,7 +21,7 @@ record ShareAmounts(ShareOfLine share, ActivityCalculator calculator, Currency c
 
   @Override
   public String words(YearMonth month) {
-    return share.share() + " of " + calculator.nameOf(share.lineId()) + " "
-        + Money.words(calculator.net(share.lineId()).in(Timeline.monthNumber(month)), currency);
+    return share.share() + " of " + of.name() + " "
+        + Money.words(of.net().in(Timeline.monthNumber(month)), currency);
   }
 }

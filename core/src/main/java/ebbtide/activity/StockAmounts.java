@@ -8,17 +8,22 @@ import java.time.YearMonth;
 import java.util.Map;
 
 /** The monthly amounts that are bought for stock (rules 6); months before the first that is forecast are not computed. */
-record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, ActivityCalculator calculator, Settings settings)
+record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, OtherLine sales, Settings settings)
     implements MonthlyAmounts {
 
   StockRoll roll(int last) {
-    return new StockRoll(policy, settings, calculator.net(policy.salesLine()), purchasesTyped, last);
+    return new StockRoll(policy, settings, sales.net(), purchasesTyped, last);
   }
 
   @Override
   public long[] months(int first, int last) {
+    return months(roll(last), first, last);
+  }
+
+  /** Returns what a stock buys by month. */
+  static long[] months(StockRoll roll, int first, int last) {
     long[] amounts = new long[last - first + 1];
-    for (StockRoll.Month month : roll(last).months()) {
+    for (StockRoll.Month month : roll.months()) {
       int at = Timeline.monthNumber(month.month()) - first;
       if (at >= 0) {
         amounts[at] = month.computed();
@@ -38,8 +43,8 @@ record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, Act
       case CLOSING -> "closing stock " + amount(one.target()) + " + cost of sales " + amount(one.cost()) + " \u2212 opening "
           + amount(one.opening()) + (one.surplus() > 0 ? "; there is " + amount(one.surplus()) + " more than asked for" : "");
       case PURCHASES, BOTH -> policy.bought().by() == StockPolicy.BoughtBy.AMOUNTS ? "typed for " + Words.month(month)
-          : policy.bought().share() + " of " + calculator.nameOf(policy.salesLine()) + " "
-              + amount(calculator.net(policy.salesLine()).in(Timeline.monthNumber(month)));
+          : policy.bought().share() + " of " + sales.name() + " "
+              + amount(sales.net().in(Timeline.monthNumber(month)));
     };
   }
 

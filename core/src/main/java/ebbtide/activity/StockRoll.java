@@ -1,5 +1,6 @@
 package ebbtide.activity;
 
+import ebbtide.derive.Lazy;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
@@ -26,6 +27,7 @@ public final class StockRoll {
   private final int last;
   private final DriverPath units;
   private final DriverPath unitCost;
+  private final Lazy<Month[]> months = Lazy.of(this::rolled);
 
   /**
    * A month of stock in minor units: {@code computed} is what purchases would be without an override. Units are null unless
@@ -62,6 +64,10 @@ public final class StockRoll {
 
   /** Returns the months from the first that is forecast to the last, in order. */
   public Month[] months() {
+    return months.get().clone();
+  }
+
+  private Month[] rolled() {
     Month[] months = new Month[Math.max(0, last - first + 1)];
     Month[] planned = new Month[Math.min(months.length, policy.orderedMonths())];
     roll(planned, true, new Month[0]);

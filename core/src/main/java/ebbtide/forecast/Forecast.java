@@ -1,62 +1,56 @@
 package ebbtide.forecast;
 
+import ebbtide.accounts.Accounts;
 import ebbtide.books.Books;
+import ebbtide.flows.Cell;
+import ebbtide.flows.Flows;
+import ebbtide.flows.ItemFlow;
+import ebbtide.flows.LineFlows;
+import ebbtide.flows.Part;
+import ebbtide.funding.Funding;
 import ebbtide.funding.Liquidity;
+import ebbtide.items.ItemTiming;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
-import ebbtide.timing.ExpectedItem;
-import ebbtide.timing.ItemTiming;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 
 /** The forecast of a plan and its books: flows by line and day, and the levels that follow. It never changes. */
 public final class Forecast {
   private final Plan plan;
-  private final Books books;
+  private final Accounts accounts;
   private final Timeline timeline;
-  private final Map<String, LineFlows> flows;
-  private final LineFlows unassignedIn;
-  private final LineFlows unassignedOut;
-  private final LineFlows transfers;
+  private final Flows laid;
+  private final Flows flows;
   private final long[] closing;
   private final Liquidity liquidity;
   private final Funding funding;
-  private final Forecaster forecaster;
 
-  Forecast(Plan plan, Books books, Timeline timeline, Map<String, LineFlows> flows, LineFlows unassignedIn,
-      LineFlows unassignedOut, LineFlows transfers, long[] closing, Liquidity liquidity, Funding funding,
-      Forecaster forecaster) {
-    this.plan = plan;
-    this.books = books;
-    this.timeline = timeline;
+  Forecast(Accounts accounts, Flows laid, Flows flows, Funding funding) {
+    this.plan = accounts.plan();
+    this.accounts = accounts;
+    this.timeline = flows.timeline();
+    this.laid = laid;
     this.flows = flows;
-    this.unassignedIn = unassignedIn;
-    this.unassignedOut = unassignedOut;
-    this.transfers = transfers;
-    this.closing = closing;
-    this.liquidity = liquidity;
+    this.closing = flows.closing();
+    this.liquidity = funding.liquidity(closing);
     this.funding = funding;
-    this.forecaster = forecaster;
   }
 
   /** A signed amount of one part on one day. */
   public record DayFlow(LocalDate day, Part part, long minor) {}
-
-  /** An open item with what it was forecast to pay on its day, signed: less what was taken as paid on account. */
-  public record ItemFlow(ExpectedItem item, long minor) {}
 
   public Plan plan() {
     return plan;
   }
 
   public Books books() {
-    return books;
+    return accounts.books();
   }
 
   public Timeline timeline() {
@@ -67,9 +61,14 @@ public final class Forecast {
     return liquidity;
   }
 
-  /** Returns what worked the forecast out, to be asked for its accounts: they bear the interest of its sweep, as its cells do. */
-  public Forecaster forecaster() {
-    return forecaster;
+  /** Returns the accounts of the plan and its books, which bear the interest of the sweep, as the cells do. */
+  public Accounts accounts() {
+    return accounts;
+  }
+
+  /** Returns the flows as they were laid before the sweep, to be taken over by a forecast that reads the same. */
+  Flows laid() {
+    return laid;
   }
 
   /** Returns how the plan is funded: what its facilities draw and repay, and what falls short. */
@@ -87,7 +86,7 @@ public final class Forecast {
 
   /** Returns when the open items of the plan's lines are expected to be paid, and why (rules 4). */
   public ItemTiming items() {
-    return forecaster.items();
+    return accounts.items();
   }
 
   /** Returns the index of the as-of date on the timeline. */
@@ -131,7 +130,7 @@ public final class Forecast {
       return plan.childrenOf(line.direction(), line.id()).stream().map(child -> cell(child, period))
           .reduce(Cell.ZERO, Cell::plus);
     }
-    LineFlows days = flows.get(line.id());
+    LineFlows days = flows.line(line.id());
     int from = from(period);
     int to = to(period);
     Cell cell = days.cell(from, to);
@@ -143,12 +142,12 @@ public final class Forecast {
 
   /** Returns movements of one direction that nobody has assigned yet. */
   public Cell unassigned(Direction direction, Period period) {
-    return (direction == Direction.RECEIPT ? unassignedIn : unassignedOut).cell(from(period), to(period));
+    return (direction == Direction.RECEIPT ? flows.unassignedIn() : flows.unassignedOut()).cell(from(period), to(period));
   }
 
   /** Returns what moved between own accounts; zero once both sides are booked. */
   public Cell transfers(Period period) {
-    return transfers.cell(from(period), to(period));
+    return flows.transfers().cell(from(period), to(period));
   }
 
   /** Returns all receipts or all payments of a period. */
@@ -156,7 +155,7 @@ public final class Forecast {
     Cell sum = unassigned(direction, period);
     for (Line line : plan.lines()) {
       if (line.direction() == direction && !line.isGroup()) {
-        sum = sum.plus(flows.get(line.id()).cell(from(period), to(period)));
+        sum = sum.plus(flows.line(line.id()).cell(from(period), to(period)));
       }
     }
     return sum;
@@ -165,7 +164,7 @@ public final class Forecast {
   /** Returns every flow of a line that is no group, day by day in its parts. */
   public List<DayFlow> flows(Line line) {
     List<DayFlow> found = new ArrayList<>();
-    LineFlows days = flows.get(line.id());
+    LineFlows days = flows.line(line.id());
     for (int day = 0; day < timeline.days(); day++) {
       for (Part part : Part.values()) {
         long minor = days.on(part, day);
@@ -179,26 +178,27 @@ public final class Forecast {
 
   /** Returns a part of a line that is no group by day from the day after the as-of date to the horizon's last, signed; empty where all are nil. */
   public long[] daysAfter(Line line, Part part) {
-    return flows.get(line.id()).days(part, asOfIndex() + 1, timeline.index(lastDay()) + 1);
+    return flows.line(line.id()).days(part, asOfIndex() + 1, timeline.index(lastDay()) + 1);
   }
 
   /** Returns what each open item of a line that is no group is forecast to pay; items left out are not among them. */
   public List<ItemFlow> itemFlows(Line line) {
-    return List.copyOf(flows.get(line.id()).itemFlows());
+    return List.copyOf(flows.line(line.id()).itemFlows());
   }
 
   /** Returns movements after the as-of date that are not assigned, of one direction, by day as {@link #daysAfter}. */
   public long[] unassignedAfter(Direction direction) {
-    return (direction == Direction.RECEIPT ? unassignedIn : unassignedOut).days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
+    return (direction == Direction.RECEIPT ? flows.unassignedIn() : flows.unassignedOut()).days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
   }
 
   /** Returns movements after the as-of date between own accounts, by day as {@link #daysAfter}. */
   public long[] transfersAfter() {
-    return transfers.days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
+    return flows.transfers().days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
   }
 
-  LineFlows flowsOf(String lineId) {
-    return flows.get(lineId);
+  /** Returns the flows of a line that is no group. */
+  public LineFlows flowsOf(String lineId) {
+    return flows.line(lineId);
   }
 
   /** Returns the periods of a length between two days, cut to the days the forecast covers. */

@@ -1,5 +1,6 @@
 package ebbtide.forecast;
 
+import ebbtide.flows.Cell;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;

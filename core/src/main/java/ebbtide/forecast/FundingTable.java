@@ -75,7 +75,7 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
           atEnd(forecast, periods, day -> forecast.funding().most(at, day))));
     }
     for (Line loan : loans) {
-      List<Long> owed = periods.stream().map(period -> forecast.funding().loan(loan).owedOn(period.lastDay())).toList();
+      List<Long> owed = periods.stream().map(period -> forecast.accounts().loan(loan).owedOn(period.lastDay())).toList();
       debts.add(new Debt(loan.id(), loan.name(), false, owed, owed));
     }
     return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts), total(debts, periods.size()));

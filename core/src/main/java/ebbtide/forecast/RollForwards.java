@@ -1,8 +1,18 @@
 package ebbtide.forecast;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.Expectation;
+import ebbtide.accounts.PatternSchedule;
+import ebbtide.accounts.PayAccount;
+import ebbtide.accounts.ProfitTaxAccount;
+import ebbtide.accounts.RecurringAccount;
+import ebbtide.accounts.SalesTaxAccount;
 import ebbtide.activity.StockRoll;
+import ebbtide.billing.OwedByHistory;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
+import ebbtide.items.ExpectedItem;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
@@ -16,14 +26,6 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Terms;
 import ebbtide.time.Period;
 import ebbtide.time.Timeline;
-import ebbtide.timing.AssetAccount;
-import ebbtide.timing.Expectation;
-import ebbtide.timing.ExpectedItem;
-import ebbtide.timing.Implied;
-import ebbtide.timing.PayAccount;
-import ebbtide.timing.ProfitTaxAccount;
-import ebbtide.timing.SalesTaxAccount;
-import ebbtide.timing.Settlements;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
@@ -38,14 +40,14 @@ import java.util.stream.IntStream;
 public final class RollForwards {
   private final Forecast forecast;
   private final Plan plan;
-  private final Forecaster forecaster;
+  private final Accounts accounts;
   private final YearMonth first;
   private final int months;
 
   private RollForwards(Forecast forecast, int months) {
     this.forecast = forecast;
     this.plan = forecast.plan();
-    this.forecaster = forecast.forecaster();
+    this.accounts = forecast.accounts();
     this.first = plan.settings().firstForecastMonth();
     this.months = months;
   }
@@ -101,7 +103,7 @@ public final class RollForwards {
   }
 
   private RollForward ofStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(forecaster, line, first, months);
+    PatternSchedule schedule = PatternSchedule.of(accounts.stream(line), first, months);
     long[] billed = new long[months];
     schedule.billed().stream().filter(one -> !one.month().isBefore(first))
         .forEach(one -> add(billed, one.month(), one.gross()));
@@ -127,7 +129,7 @@ public final class RollForwards {
     }
     long opening = 0;
     long[] collected = changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid");
-    for (ExpectedItem one : forecaster.items().of(line)) {
+    for (ExpectedItem one : accounts.items().of(line)) {
       if (one.item().kind() == OpenItem.Kind.ORDER) {
         LocalDate delivered = one.item().supplied().isAfter(plan.settings().asOf()) ? one.item().supplied() : plan.settings().asOf().plusDays(1);
         add(changes.get("billed"), YearMonth.from(delivered), one.item().amount().open());
@@ -144,7 +146,7 @@ public final class RollForwards {
 
   /** What tax points up to the as-of date left owed, less what was already paid of it; the settlements as they are forecast. */
   private RollForward ofSalesTax(Line line) {
-    SalesTaxAccount account = forecaster.settlements().salesTax(line);
+    SalesTaxAccount account = accounts.salesTax(line);
     long opening = corrected(line, account.periods().stream().mapToLong(period -> period.owed() == null ? 0 : period.owed()).sum());
     Map<String, long[]> changes = new LinkedHashMap<>();
     changes.put("on receipts", taxOf(account, Direction.RECEIPT));
@@ -161,7 +163,7 @@ public final class RollForwards {
     }
     boolean receipt = line.direction() == Direction.RECEIPT;
     long[] more = new long[months];
-    for (Implied.Correction one : forecaster.implied(line).corrections()) {
+    for (OwedByHistory.Correction one : accounts.stream(line).owedByHistory().corrections()) {
       more[0] += one.cash() + one.discount() + one.writtenOff();
       YearMonth month = Timeline.month(one.month());
       add(changes.get(receipt ? "collected" : "paid"), month, -one.cash());
@@ -172,7 +174,7 @@ public final class RollForwards {
   }
 
   private RollForward ofStock(Line line) {
-    StockRoll.Month[] stock = forecaster.activity().stock(line).months();
+    StockRoll.Month[] stock = accounts.activity().stock(line).months();
     Map<String, long[]> changes = new LinkedHashMap<>();
     changes.put("purchases", Arrays.stream(stock).limit(months).mapToLong(StockRoll.Month::purchases).toArray());
     changes.put("cost of sales", Arrays.stream(stock).limit(months).mapToLong(month -> -month.cost()).toArray());
@@ -188,7 +190,7 @@ public final class RollForwards {
     List<DayAmount> facts = forecast.books().byLine().getOrDefault(line.id(), List.of()).stream()
         .filter(movement -> !movement.day().isAfter(asOf)).toList();
     long level = owed;
-    for (Expectation one : forecaster.expectations(line, facts)) {
+    for (Expectation one : accounts.expectations(line, facts)) {
       if (one.isUntilPaid() && !one.isPayDay() || one.day().isAfter(asOf)) {
         level -= one.used();
       } else if (one.windowEnd().isAfter(asOf)) {
@@ -200,7 +202,7 @@ public final class RollForwards {
 
   /** What was earned or withheld up to the as-of date and not paid by then; earned with its on-costs; paid as it is forecast. */
   private RollForward ofPay(Line line) {
-    PayAccount account = forecaster.settlements().pay(line);
+    PayAccount account = accounts.pay(line);
     long owed = account.paidOver().stream().mapToLong(month -> month.owed() == null ? 0 : month.owed()).sum();
     Map<String, long[]> changes = new LinkedHashMap<>();
     changes.put("earned", IntStream.range(0, months).mapToLong(i -> account.expenses().getOrDefault(first.plusMonths(i), 0L)).toArray());
@@ -222,7 +224,7 @@ public final class RollForwards {
           .of(recurring.tax().taxOf(recurring.amountOn(bill)));
       add(billed, YearMonth.from(bill), net);
       opening += month < open ? net : 0;
-      long[] parts = Settlements.overDays(net, begins, recurring.expensing().months());
+      long[] parts = RecurringAccount.overDays(net, begins, recurring.expensing().months());
       for (int i = 0; i < parts.length; i++) {
         add(cost, Timeline.month(begins + i), -parts[i]);
         opening -= begins + i < open ? parts[i] : 0;
@@ -235,15 +237,15 @@ public final class RollForwards {
   }
 
   private RollForward ofProfitTax(Line line) {
-    ProfitTaxAccount account = forecaster.settlements().profitTax(line);
+    ProfitTaxAccount account = accounts.profitTax(line);
     Map<String, long[]> changes = new LinkedHashMap<>();
-    changes.put("on profit", Arrays.copyOf(account.expense(), months));
+    changes.put("on profit", account.expense().first(months).stream().toArray());
     changes.put("paid", cashAfterAsOf(line));
     return rolled(RollForward.Kind.PROFIT_TAX, line, corrected(line, account.opening()), changes);
   }
 
   private RollForward ofAssets(Line line) {
-    AssetAccount account = forecaster.settlements().assets(line);
+    AssetAccount account = accounts.assets(line);
     Map<String, long[]> changes = new LinkedHashMap<>();
     changes.put("bought", account.months().stream().limit(months).mapToLong(AssetAccount.Month::bought).toArray());
     changes.put("depreciation", account.months().stream().limit(months).mapToLong(month -> -month.depreciation()).toArray());

@@ -30,6 +30,11 @@ public record SalesTax(Percent rate, boolean amountsAreGross, Percent recoverabl
     return amountsAreGross ? amount : amount + rate.of(amount);
   }
 
+  /** Returns what of a tax in minor units is owed, on a receipt, or claimed back, on a payment. */
+  public long back(boolean receipt, long taxed) {
+    return receipt ? taxed : recoverable.of(taxed);
+  }
+
   public boolean isNone() {
     return rate.millionths() == 0;
   }

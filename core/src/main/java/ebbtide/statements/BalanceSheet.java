@@ -6,7 +6,7 @@ import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Figure.Part;
-import ebbtide.timing.LoanAccount;
+import ebbtide.accounts.LoanSchedule;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -89,7 +89,7 @@ final class BalanceSheet {
       return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? 0 : owed;
     }
     if (line != null && line.assumption() instanceof TermLoan) {
-      LoanAccount loan = ledger.loan(line);
+      LoanSchedule loan = ledger.loan(line);
       long later = Math.min(Math.max(0, owed), loan.owedOn(end.plusMonths(YEAR)));
       return owed - later;
     }
@@ -99,8 +99,8 @@ final class BalanceSheet {
   private String because(Account account, int month) {
     StringBuilder words = new StringBuilder(month < 0 ? "opening balance sheet" : "before the month " + words(account.at(month - 1)));
     for (Account.Cause cause : month < 0 ? List.<Account.Cause>of() : account.causes()) {
-      if (cause.amounts()[month] != 0) {
-        words.append(", ").append(cause.name()).append(' ').append(words(cause.amounts()[month]));
+      if (cause.amounts().at(month) != 0) {
+        words.append(", ").append(cause.name()).append(' ').append(words(cause.amounts().at(month)));
       }
     }
     return words.toString();

@@ -1,6 +1,5 @@
 package ebbtide.statements;
 
-import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
@@ -14,6 +13,7 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Figure.Part;
+import ebbtide.time.MonthSeries;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -75,13 +75,13 @@ final class CashFlow {
     List<Line> lines = lines(line -> ledger.section(line) == section && !taken.contains(line.id()) && which.test(line));
     lines.forEach(line -> taken.add(line.id()));
     if (!lines.isEmpty()) {
-      to.add(new Figure(id, StatementTable.Style.LINE, name, false, lines.stream().map(line -> Part.of(line.name(), month -> ledger.cash(line)[month])).toList()));
+      to.add(new Figure(id, StatementTable.Style.LINE, name, false, lines.stream().map(line -> Part.of(line.name(), month -> ledger.cash(line).at(month))).toList()));
     }
   }
 
-  private static void booked(List<Figure> to, String name, String id, long[] amounts) {
-    if (java.util.Arrays.stream(amounts).anyMatch(minor -> minor != 0)) {
-      to.add(Figure.line(id, name, month -> "assign them under Position", month -> amounts[month]));
+  private static void booked(List<Figure> to, String name, String id, MonthSeries amounts) {
+    if (!amounts.isNil()) {
+      to.add(Figure.line(id, name, month -> "assign them under Position", amounts::at));
     }
   }
 
@@ -93,17 +93,17 @@ final class CashFlow {
     for (Kind kind : Kind.values()) {
       changes(operating, "less-" + kind.name().toLowerCase(java.util.Locale.ROOT), "Change of " + low(kind.words()), Section.OPERATING, kind);
     }
-    others(operating, "tax-elsewhere", "Sales tax on investing and financing", line -> ledger.section(line) != Section.OPERATING, line -> month -> -ledger.earnings(line).tax()[month]);
+    others(operating, "tax-elsewhere", "Sales tax on investing and financing", line -> ledger.section(line) != Section.OPERATING, line -> month -> -ledger.earnings(line).tax().at(month));
     List<Figure> investing = new ArrayList<>();
-    others(investing, "bought", "Assets bought, less sold", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).billed()[month]);
-    others(investing, "tax-on-assets", "Sales tax on them", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).tax()[month]);
+    others(investing, "bought", "Assets bought, less sold", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).billed().at(month));
+    others(investing, "tax-on-assets", "Sales tax on them", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).tax().at(month));
     owed(investing, "assets-owed", "Change of what is owed for them", Section.INVESTING);
     List<Figure> financing = new ArrayList<>();
     changes(financing, "debt", "Debt, drawn less repaid", Section.FINANCING, Kind.DEBT);
     others(financing, "declared", "Dividends declared", line -> line.assumption() instanceof Dividends, line -> month -> -declared(line, month));
     changes(financing, "dividends-owed", "Change of dividends declared and not paid", Section.FINANCING, Kind.DIVIDENDS);
     others(financing, "tax-on-owners", "Sales tax on what owners and others pay", line -> ledger.section(line) == Section.FINANCING,
-        line -> month -> ledger.earnings(line).tax()[month]);
+        line -> month -> ledger.earnings(line).tax().at(month));
     for (Kind kind : Kind.values()) {
       if (kind != Kind.DEBT && kind != Kind.DIVIDENDS) {
         changes(financing, "financing-" + kind.name().toLowerCase(java.util.Locale.ROOT),
@@ -115,7 +115,7 @@ final class CashFlow {
 
   private long declared(Line line, int month) {
     return -ledger.accounts().stream().filter(account -> line.id().equals(account.lineId())).flatMap(account -> account.causes().stream())
-        .filter(cause -> cause.name().equals("declared")).mapToLong(cause -> cause.amounts()[month]).sum();
+        .filter(cause -> cause.name().equals("declared")).mapToLong(cause -> cause.amounts().at(month)).sum();
   }
 
   private static String low(String words) {

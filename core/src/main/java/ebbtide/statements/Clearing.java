@@ -1,6 +1,7 @@
 package ebbtide.statements;
 
-import ebbtide.forecast.Forecaster;
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.LoanSchedule;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.plan.Assumption;
@@ -13,7 +14,6 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.BusinessDays;
-import ebbtide.timing.LoanAccount;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
@@ -34,13 +34,13 @@ final class Clearing {
   private final Plan plan;
   private final LocalDate end;
   private final List<RollForward> rolls;
-  private final Forecaster forecaster;
+  private final Accounts accounts;
 
   Clearing(Ledger ledger) {
     this.ledger = ledger;
     this.plan = ledger.plan();
     this.end = ledger.forecast().lastDay();
-    this.forecaster = ledger.forecast().forecaster();
+    this.accounts = ledger.forecast().accounts();
     this.rolls = RollForwards.of(ledger.forecast(), ledger.months()).stream().filter(roll -> roll.lineId() != null).toList();
   }
 
@@ -62,7 +62,7 @@ final class Clearing {
     return rolled(line, EnumSet.of(RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS));
   }
 
-  private long feeLater(LoanAccount loan) {
+  private long feeLater(LoanSchedule loan) {
     long sum = 0;
     YearMonth last = YearMonth.from(end);
     for (YearMonth month = last.plusMonths(1); ChronoUnit.MONTHS.between(last, month) <= 600; month = month.plusMonths(1)) {
@@ -90,10 +90,10 @@ final class Clearing {
           .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> loan(of).interestOwedOn(end)).orElse(0L));
     }
     if (line.assumption() instanceof Dividends) {
-      return OptionalLong.of(-forecaster.settlements().dividends(line).owedOn(end));
+      return OptionalLong.of(-accounts.dividends(line).owedOn(end));
     }
     List<Falling> falling = new ArrayList<>();
-    BusinessDays calendar = forecaster.calendar(line);
+    BusinessDays calendar = accounts.calendar(line);
     if (line.assumption() instanceof Assumption.Recurring recurring) {
       if (recurring.expensing().nonCash() || !plan.settings().counts(line.direction(), recurring.certainty())) {
         return OptionalLong.empty();
@@ -120,7 +120,7 @@ final class Clearing {
   /** A sum owed from a day until it is paid. */
   private record Falling(LocalDate from, LocalDate paid, long minor) {}
 
-  private LoanAccount loan(Line line) {
+  private LoanSchedule loan(Line line) {
     return ledger.loan(line);
   }
 }

@@ -10,7 +10,7 @@ import ebbtide.plan.Nature;
 import ebbtide.plan.ProfitTax;
 import ebbtide.statements.Figure.Part;
 import ebbtide.time.Timeline;
-import ebbtide.timing.AssetAccount;
+import ebbtide.accounts.AssetAccount;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntFunction;
@@ -25,7 +25,7 @@ final class IncomeStatement {
 
   IncomeStatement(Ledger ledger) {
     this.ledger = ledger;
-    this.activity = ledger.forecast().forecaster().activity();
+    this.activity = ledger.forecast().accounts().activity();
     Figure sales = group("sales", "Sales", line -> isOf(line, Nature.SALES));
     Figure cost = group("cost", "Cost of sales", line -> isOf(line, Nature.COST_OF_SALES));
     Figure gross = sum("gross", "Gross profit", sales, cost);
@@ -56,7 +56,7 @@ final class IncomeStatement {
 
   /** The lines of a group one by one, and their sum; a line whose group is one alone stands for it. */
   private Figure group(String id, String name, Predicate<Line> which) {
-    List<Figure> lines = lines(which).stream().map(line -> Figure.line("line " + line.id(), line.name(), words(line), month -> ledger.earnings(line).earned()[month]))
+    List<Figure> lines = lines(which).stream().map(line -> Figure.line("line " + line.id(), line.name(), words(line), month -> ledger.earnings(line).earned().at(month)))
         .toList();
     figures.addAll(lines);
     return lines.isEmpty() ? Figure.sum(id, name, lines) : add(Figure.sum(id, name, lines));

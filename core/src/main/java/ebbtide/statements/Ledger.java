@@ -1,5 +1,9 @@
 package ebbtide.statements;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.Earned;
+import ebbtide.accounts.LoanSchedule;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
@@ -8,9 +12,9 @@ import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
-import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Entry;
 import ebbtide.plan.OpeningSheet.Kind;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
@@ -18,11 +22,9 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Account.Cause;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Period;
-import ebbtide.timing.AssetAccount;
-import ebbtide.timing.Earnings;
-import ebbtide.timing.LoanAccount;
-import ebbtide.timing.Settlements;
+import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -32,6 +34,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntToLongFunction;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * The ledger of a forecast (rules 9.1): what each line earns, bills and pays by whole month from the opening balance sheet on, and the accounts
@@ -45,17 +50,17 @@ final class Ledger {
   private final int months;
   private final List<Period> periods = new ArrayList<>();
   private final Map<String, Line> lines = new LinkedHashMap<>();
-  private final Map<String, LoanAccount> loans = new LinkedHashMap<>();
+  private final Map<String, LoanSchedule> loans = new LinkedHashMap<>();
   private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
-  private final Map<String, Earnings.Months> earnings = new LinkedHashMap<>();
-  private final Map<String, long[]> cash = new LinkedHashMap<>();
+  private final Map<String, Earned> earnings = new LinkedHashMap<>();
+  private final Map<String, MonthSeries> cash = new LinkedHashMap<>();
   private final Map<String, Kind> mains = new LinkedHashMap<>();
   private final List<Account> accounts = new ArrayList<>();
-  private final long[] tax;
-  private final long[] points;
-  private final long[] profit;
-  private final long[] declared;
-  private final long[] retained;
+  private final MonthSeries nil;
+  private final MonthSeries tax;
+  private final MonthSeries points;
+  private final MonthSeries profit;
+  private final MonthSeries declared;
 
   Ledger(Forecast forecast) {
     this.forecast = forecast;
@@ -66,59 +71,41 @@ final class Ledger {
       periods.add(new Period(first.plusMonths(i).atDay(1), first.plusMonths(i + 1L).atDay(1)));
     }
     plan.lines().forEach(line -> lines.put(line.id(), line));
-    this.tax = new long[months];
-    this.points = new long[months];
-    Map<String, long[]> declaredBy = new LinkedHashMap<>();
-    Settlements settlements = forecast.forecaster().settlements();
-    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, settlements, declaredBy));
-    findSalesTax().ifPresent(line -> add(points, settlements.salesTax(line).pointsByMonth(), 1));
+    this.nil = MonthSeries.nil(Timeline.monthNumber(first), months);
+    Map<String, MonthSeries> declaredBy = new LinkedHashMap<>();
+    Accounts accountsOfLines = forecast.accounts();
+    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, accountsOfLines, declaredBy));
+    this.tax = sum(earnings.values().stream().map(Earned::tax));
+    this.points = findSalesTax().map(line -> accountsOfLines.salesTax(line).pointsByMonth()).orElse(nil);
     plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> open(line, declaredBy));
     openBesideLines();
-    this.profit = new long[months];
-    earnings.values().forEach(one -> add(profit, one.earned(), 1));
-    this.declared = new long[months];
-    declaredBy.values().forEach(one -> add(declared, one, 1));
-    this.retained = retained();
+    this.profit = sum(earnings.values().stream().map(Earned::earned));
+    this.declared = sum(declaredBy.values().stream());
   }
 
-  /** Retained profit at the opening, then at each month's end. */
-  private long[] retained() {
-    long[] levels = new long[months + 1];
-    levels[0] = entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
-    for (int i = 0; i < months; i++) {
-      levels[i + 1] = levels[i] + profit[i] - declared[i];
-    }
-    return levels;
+  private MonthSeries sum(Stream<MonthSeries> all) {
+    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
+    all.forEach(one -> sum.add(one, 1));
+    return sum.series();
   }
 
-  private void take(Line line, Settlements settlements, Map<String, long[]> declaredBy) {
+  private MonthSeries byMonth(IntToLongFunction amount) {
+    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
+    IntStream.range(0, months).forEach(i -> sum.add(nil.first() + i, amount.applyAsLong(i)));
+    return sum.series();
+  }
+
+  private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
     if (line.assumption() instanceof TermLoan) {
-      loans.put(line.id(), settlements.loan(line));
+      loans.put(line.id(), of.loan(line));
     } else if (line.assumption() instanceof CapitalSpending) {
-      assets.put(line.id(), settlements.assets(line).months());
+      assets.put(line.id(), of.assets(line).months());
     } else if (line.assumption() instanceof Dividends) {
-      declaredBy.put(line.id(), declared(line, settlements));
+      declaredBy.put(line.id(), declared(line, of));
     }
-    Earnings.Months one = settlements.earnings().months(line);
+    Earned one = of.earned(line);
     earnings.put(line.id(), one);
-    add(tax, one.tax(), 1);
-    long[] flows = new long[months];
-    for (int i = 0; i < months; i++) {
-      flows[i] = forecast.cell(line, period(i)).amount();
-    }
-    cash.put(line.id(), flows);
-  }
-
-  private static void add(long[] to, long[] more, int sign) {
-    for (int i = 0; i < to.length; i++) {
-      to[i] += sign * more[i];
-    }
-  }
-
-  private static long[] negative(long[] amounts) {
-    long[] negative = new long[amounts.length];
-    add(negative, amounts, -1);
-    return negative;
+    cash.put(line.id(), byMonth(i -> forecast.cell(line, period(i)).amount()));
   }
 
   boolean opensWithout() {
@@ -131,30 +118,30 @@ final class Ledger {
   }
 
   /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
-  private void open(Line line, Map<String, long[]> declaredBy) {
-    Earnings.Months one = earnings.get(line.id());
+  private void open(Line line, Map<String, MonthSeries> declaredBy) {
+    Earned one = earnings.get(line.id());
     Set<Kind> apart = apart(line);
     List<Entry> mine = entries().stream().filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry)).toList();
     boolean noBills = line.assumption() instanceof Assumption.Recurring recurring && recurring.expensing().nonCash();
     List<Entry> ofMain = mine.stream().filter(entry -> !apart.contains(entry.kind()) && !noBills).toList();
     Kind main = ofMain.isEmpty() ? usual(line) : ofMain.get(0).kind();
     mains.put(line.id(), main);
-    long[] flows = cash.get(line.id());
+    MonthSeries flows = cash.get(line.id());
     List<Cause> causes = new ArrayList<>();
     if (line.assumption() instanceof SalesTaxSettlement) {
-      causes.add(new Cause("tax points", negative(points)));
+      causes.add(new Cause("tax points", points.negative()));
     } else if (line.assumption() instanceof Dividends) {
-      causes.add(new Cause("declared", negative(declaredBy.get(line.id()))));
+      causes.add(new Cause("declared", declaredBy.get(line.id()).negative()));
     } else {
       causes.add(new Cause(line.assumption() instanceof Pay || line.assumption() instanceof Interest ? "cost" : "billed", one.billed()));
       causes.add(new Cause("sales tax", one.tax()));
     }
-    causes.add(new Cause(line.direction() == Direction.RECEIPT ? "received" : "paid", negative(flows)));
-    accounts.add(Account.of(main, line.id(), line.name(), sum(ofMain), months, causes));
+    causes.add(new Cause(line.direction() == Direction.RECEIPT ? "received" : "paid", flows.negative()));
+    accounts.add(Account.of(main, line.id(), line.name(), sum(ofMain), nil, causes));
     if (!apart.isEmpty()) {
       List<Entry> others = mine.stream().filter(entry -> !ofMain.contains(entry)).toList();
-      accounts.add(Account.of(others.isEmpty() ? apart.iterator().next() : others.get(0).kind(), line.id(), line.name(), sum(others), months,
-          List.of(new Cause("billed", negative(one.billed())), new Cause("cost of the month", one.earned()))));
+      accounts.add(Account.of(others.isEmpty() ? apart.iterator().next() : others.get(0).kind(), line.id(), line.name(), sum(others), nil,
+          List.of(new Cause("billed", one.billed().negative()), new Cause("cost of the month", one.earned()))));
     }
   }
 
@@ -214,42 +201,33 @@ final class Ledger {
   /** Entries that no line clears stand as they are; movements of no line and tax that is not due yet have accounts of their own. */
   private void openBesideLines() {
     entries().stream().filter(entry -> isAccount(entry) && !mains.containsKey(String.valueOf(entry.lineId())))
-        .forEach(entry -> accounts.add(Account.of(entry.kind(), null, entry.name(), entry.amount() * entry.kind().sign(), months, List.of())));
-    long[] notDue = negative(tax);
-    add(notDue, points, 1);
+        .forEach(entry -> accounts.add(Account.of(entry.kind(), null, entry.name(), entry.amount() * entry.kind().sign(), nil, List.of())));
+    MonthSeries notDue = points.minus(tax);
     beside(Kind.SALES_TAX, findSalesTax().isPresent() ? "Sales tax that is not due yet" : "Sales tax that no line settles", "tax billed less tax points", notDue);
-    beside(Kind.OTHER_RECEIVABLES, "Not assigned yet", "booked", negative(unassigned()));
-    beside(Kind.OTHER_RECEIVABLES, "On the way between own accounts", "booked", negative(transfers()));
+    beside(Kind.OTHER_RECEIVABLES, "Not assigned yet", "booked", unassigned().negative());
+    beside(Kind.OTHER_RECEIVABLES, "On the way between own accounts", "booked", transfers().negative());
   }
 
-  private void beside(Kind kind, String name, String cause, long[] amounts) {
-    if (java.util.Arrays.stream(amounts).anyMatch(minor -> minor != 0)) {
-      accounts.add(Account.of(kind, null, name, 0, months, List.of(new Cause(cause, amounts))));
+  private void beside(Kind kind, String name, String cause, MonthSeries amounts) {
+    if (!amounts.isNil()) {
+      accounts.add(Account.of(kind, null, name, 0, nil, List.of(new Cause(cause, amounts))));
     }
   }
 
-  long[] unassigned() {
-    long[] sum = new long[months];
-    for (int i = 0; i < months; i++) {
-      sum[i] = forecast.unassigned(Direction.RECEIPT, period(i)).amount() + forecast.unassigned(Direction.PAYMENT, period(i)).amount();
-    }
-    return sum;
+  MonthSeries unassigned() {
+    return byMonth(i -> forecast.unassigned(Direction.RECEIPT, period(i)).amount() + forecast.unassigned(Direction.PAYMENT, period(i)).amount());
   }
 
-  long[] transfers() {
-    long[] sum = new long[months];
-    for (int i = 0; i < months; i++) {
-      sum[i] = forecast.transfers(period(i)).amount();
-    }
-    return sum;
+  MonthSeries transfers() {
+    return byMonth(i -> forecast.transfers(period(i)).amount());
   }
 
-  private long[] declared(Line line, Settlements settlements) {
-    long[] declared = new long[months];
+  private MonthSeries declared(Line line, Accounts of) {
+    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
     if (plan.isActive(line)) {
-      settlements.dividends(line).declared().forEach(one -> declared[(int) first.until(one.month(), ChronoUnit.MONTHS)] += one.amount());
+      of.dividends(line).declared().forEach(one -> sum.add(Timeline.monthNumber(one.month()), one.amount()));
     }
-    return declared;
+    return sum.series();
   }
 
   private Optional<Line> findSalesTax() {
@@ -265,7 +243,7 @@ final class Ledger {
   }
 
   /** Returns the schedule of a loan's line. */
-  LoanAccount loan(Line line) {
+  LoanSchedule loan(Line line) {
     return loans.get(line.id());
   }
 
@@ -290,11 +268,11 @@ final class Ledger {
     return accounts;
   }
 
-  Earnings.Months earnings(Line line) {
+  Earned earnings(Line line) {
     return earnings.get(line.id());
   }
 
-  long[] cash(Line line) {
+  MonthSeries cash(Line line) {
     return cash.get(line.id());
   }
 
@@ -314,17 +292,21 @@ final class Ledger {
 
   /** Returns what is declared to owners in a month. */
   long declaredIn(int month) {
-    return declared[month];
+    return declared.at(month);
   }
 
   /** Returns profit after tax of a month: what all lines earn. */
   long profit(int month) {
-    return profit[month];
+    return profit.at(month);
   }
 
   /** Returns retained profit at the end of a month; -1 is the opening. */
   long retainedAt(int month) {
-    return retained[month + 1];
+    long level = entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
+    for (int i = 0; i <= month; i++) {
+      level += profit.at(i) - declared.at(i);
+    }
+    return level;
   }
 
   /** Returns what the opening balance sheet lacks to balance, cash as the accounts have it: assets less what is owed and equity. */

@@ -157,7 +157,7 @@ public final class Ratios {
       if (account.kind() == kind && account.lineId() != null && !isOfAssets(account)) {
         Line line = ledger.line(account).orElseThrow();
         for (int month = at.from(); month <= at.to(); month++) {
-          sum += ledger.earnings(line).billed()[month] + ledger.earnings(line).tax()[month];
+          sum += ledger.earnings(line).billed().at(month) + ledger.earnings(line).tax().at(month);
         }
       }
     }

@@ -1,7 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.Workings;
+import ebbtide.workings.Workings;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;

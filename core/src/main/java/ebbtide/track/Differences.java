@@ -1,5 +1,8 @@
 package ebbtide.track;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.Expectation;
+import ebbtide.billing.LeftOfPlan;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.forecast.Forecast;
@@ -9,8 +12,6 @@ import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Period;
-import ebbtide.timing.Expectation;
-import ebbtide.timing.LeftOfPlan;
 import ebbtide.track.Difference.Of;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -46,7 +47,7 @@ public final class Differences {
       differences.closed(month, differences.isBetween(month.atEndOfMonth()), differences.isBetween(month.atEndOfMonth().plusDays(late)));
     }
     // As of the day before, so that none is missing that was open then, and with the interest that its profit bore.
-    Forecaster asItWas = Forecaster.forecast(plan.asOf(before), books).forecaster();
+    Accounts asItWas = Forecaster.forecast(plan.asOf(before), books).accounts();
     plan.lines().stream().filter(line -> plan.isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream))
         .forEach(line -> differences.windows(line, asItWas));
     differences.found.removeIf(one -> one.open() == 0);
@@ -86,7 +87,7 @@ public final class Differences {
   }
 
   private void invoiced(Line line, Assumption.Stream stream, YearMonth month) {
-    LeftOfPlan.Month one = Forecaster.of(plan.asOf(month.atEndOfMonth().minusDays(1)), books).left(line).in(month);
+    LeftOfPlan.Month one = Accounts.of(plan.asOf(month.atEndOfMonth().minusDays(1)), books).stream(line).left().in(month);
     int sign = line.direction().sign();
     found.add(difference("invoiced", line, Of.INVOICED_OF_MONTH, month, sign * stream.tax().grossOf(one.planned()),
         sign * stream.tax().grossOf(one.invoiced() + one.onOrder())));
@@ -101,7 +102,7 @@ public final class Differences {
         planned, actual);
   }
 
-  private void windows(Line line, Forecaster asItWas) {
+  private void windows(Line line, Accounts asItWas) {
     int sign = line.direction().sign();
     Map<LocalDate, Integer> ofDay = new HashMap<>();
     for (Expectation one : asItWas.expectations(line)) {

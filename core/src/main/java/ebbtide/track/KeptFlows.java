@@ -1,6 +1,6 @@
 package ebbtide.track;
 
-import ebbtide.forecast.Part;
+import ebbtide.flows.Part;
 import java.util.Arrays;
 
 /**

@@ -1,10 +1,10 @@
 package ebbtide.track;
 
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.Part;
+import ebbtide.flows.Part;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
-import ebbtide.timing.ExpectedItem;
+import ebbtide.items.ExpectedItem;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;

@@ -48,7 +48,7 @@ class ActivityCalculatorTest {
     ActivityCalculator calculator = calculator();
     List<Long> amounts = new ArrayList<>();
     for (int i = 0; i < count; i++) {
-      amounts.add(calculator.of(line).in(Timeline.monthNumber(from.plusMonths(i))));
+      amounts.add(calculator.planned(line).in(Timeline.monthNumber(from.plusMonths(i))));
     }
     return amounts;
   }
@@ -157,7 +157,7 @@ class ActivityCalculatorTest {
     Line share = line("share", new ShareOfLine("base", Percent.parse("50")), Map.of(), Map.of());
     assertThat(months(base, MARCH, 3)).containsExactly(1_000L, 5_000L, 1_210L);
     assertThat(months(share, MARCH, 3)).containsExactly(500L, 2_500L, 605L);
-    assertThat(calculator().of(base).computedIn(Timeline.monthNumber(YearMonth.of(2026, 4)))).isEqualTo(1_100);
+    assertThat(calculator().planned(base).computedIn(Timeline.monthNumber(YearMonth.of(2026, 4)))).isEqualTo(1_100);
     assertThat(calculator().words(base, Timeline.monthNumber(YearMonth.of(2026, 4))))
         .startsWith("overridden: fair (computed 11, base 10 from Mar 2026");
   }

@@ -60,7 +60,7 @@ class MethodsTest {
   private List<Long> months(ActivityMethod method, int count) {
     Line line = line(method);
     ActivityCalculator calculator = calculator(line);
-    return IntStream.range(0, count).mapToObj(i -> calculator.of(line).in(Timeline.monthNumber(MARCH) + i)).toList();
+    return IntStream.range(0, count).mapToObj(i -> calculator.planned(line).in(Timeline.monthNumber(MARCH) + i)).toList();
   }
 
   private String words(ActivityMethod method, YearMonth month) {

@@ -161,7 +161,7 @@ class StockTest {
     assertRow(months[1], 20_000, 0, 10_000, 10_000);
     assertThat(months[1].surplus()).as("never below zero: there is more than asked for").isEqualTo(500_000);
     ActivityCalculator activity = new ActivityCalculator(plan);
-    assertThat(activity.of(plan.lines().get(1)).computedIn(ebbtide.time.Timeline.monthNumber(JANUARY))).isEqualTo(1_000_000);
+    assertThat(activity.planned(plan.lines().get(1)).computedIn(ebbtide.time.Timeline.monthNumber(JANUARY))).isEqualTo(1_000_000);
     assertThat(activity.words(plan.lines().get(1), ebbtide.time.Timeline.monthNumber(JANUARY.plusMonths(1)))).isEqualTo(
         "closing stock 5,000 + cost of sales 10,000 − opening 20,000; there is 5,000 more than asked for");
   }

@@ -3,14 +3,15 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.accounts.PatternSchedule;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.DayTerms;
 import ebbtide.plan.DayTerms.Due;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -20,6 +21,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -103,7 +105,7 @@ class DayTermsTest {
   @Test
   void schedule_ofDays_saysWhatIsStillOwedAtEachMonthEnd() {
     Line line = sales(new DayTerms(Due.AFTER_MONTH_END, 30, 0, Convention.NONE), new Spread.Even());
-    PatternSchedule schedule = PatternSchedule.of(forecast(line).plan(), BOOKS, line, JANUARY, 4);
+    PatternSchedule schedule = PatternSchedule.of(forecast(line).accounts().stream(line), JANUARY, 4);
     assertThat(schedule.cash()).containsExactly(1_080_000L, 0L, 2_880_000L, 1_440_000L);
     assertThat(schedule.owed()).containsExactly(1_440_000L, 2_880_000L, 1_440_000L, 1_440_000L);
     assertThat(schedule.billed().get(0).payments()).containsExactly(

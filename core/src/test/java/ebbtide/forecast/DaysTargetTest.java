@@ -3,14 +3,18 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.answers.ChecklistItem;
+import ebbtide.answers.EarlyPaymentEffect;
+import ebbtide.billing.TargetBilling;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.Assumption.Stream;
-import ebbtide.plan.DaysTarget;
 import ebbtide.plan.DayTerms;
+import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
 import ebbtide.plan.EarlyPayment;
 import ebbtide.plan.Facility;
@@ -27,7 +31,6 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
-import ebbtide.timing.TargetBilling;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -62,7 +65,7 @@ class DaysTargetTest {
   }
 
   private static List<TargetBilling.Month> months(LocalDate asOf, Line line, YearMonth last) {
-    return Forecaster.of(plan(asOf, line), BOOKS).target(line).months(ebbtide.time.Timeline.monthNumber(last));
+    return Accounts.of(plan(asOf, line), BOOKS).stream(line).target().months(ebbtide.time.Timeline.monthNumber(last));
   }
 
   /** W7: 40 days at the end of March reach over its 31 days and 9 of February's 28. */
@@ -110,10 +113,10 @@ class DaysTargetTest {
         LocalDate.of(2026, 4, 30), 61)))));
     Line line = line(asOf, rising, null, 28_000, 31_000, 30_000);
     assertThat(months(asOf, line, YearMonth.of(2026, 4)).get(1).cash()).isEqualTo(1_000_000 + 3_000_000 - 6_100_000);
-    assertThat(Missing.of(Forecaster.forecast(plan(asOf, line), BOOKS))).extracting(Missing::sentence).contains(
+    assertThat(ChecklistItem.of(Forecaster.forecast(plan(asOf, line), BOOKS))).extracting(ChecklistItem::sentence).contains(
         "The target of days of Sales rises by more than is billed in 2026-04: its cash would be −21,000");
     LocalDate early = LocalDate.of(2026, 1, 31);
-    assertThat(Missing.of(Forecaster.forecast(plan(early, line(early, days(30), null, 28_000)), BOOKS))).extracting(Missing::sentence).contains(
+    assertThat(ChecklistItem.of(Forecaster.forecast(plan(early, line(early, days(30), null, 28_000)), BOOKS))).extracting(ChecklistItem::sentence).contains(
         "Sales stands at a target of days, but no month before 2026-02 is known: type its history or its ledger total, or nothing was "
             + "owed at first");
     assertThatThrownBy(() -> days(400)).hasMessage("days from 2020-01-01 must be from 0 to 365, but was 400");

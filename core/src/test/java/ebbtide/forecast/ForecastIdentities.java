@@ -3,7 +3,11 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.PatternSchedule;
 import ebbtide.books.DayAmount;
+import ebbtide.flows.Cell;
+import ebbtide.flows.Part;
 import ebbtide.forecast.ForecastTable.Row;
 import ebbtide.forecast.ForecastTable.RowKind;
 import ebbtide.plan.Assumption;
@@ -13,6 +17,8 @@ import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Variance;
+import ebbtide.workings.RollForwardWorkings;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -177,7 +183,7 @@ public final class ForecastIdentities {
     for (Line line : some.plan().lines()) {
       if (line.assumption() instanceof Assumption.Stream stream && stream.terms().monthsAhead() == 0
           && stream.terms().by() != ebbtide.plan.Terms.By.TARGET && stream.basis() == ebbtide.plan.Basis.PATTERN) {
-        PatternSchedule schedule = PatternSchedule.of(some.forecast().forecaster(), line, first, 60);
+        PatternSchedule schedule = PatternSchedule.of(some.forecast().accounts().stream(line), first, 60);
         long owed = schedule.owed().get(0);
         long later = schedule.billed().stream().filter(billed -> !billed.month().isAfter(first))
             .flatMap(billed -> billed.payments().stream()).filter(payment -> payment.month().isAfter(first))
@@ -191,7 +197,7 @@ public final class ForecastIdentities {
   /** What a line shows as coming is what its cells have: both ask the same accounts, which bear what the sweep's interest costs. */
   private static void comingDates_ofEveryLine_areWhatItsCellsHave(RandomCase some) {
     Forecast forecast = some.forecast();
-    Forecaster accounts = forecast.forecaster();
+    Accounts accounts = forecast.accounts();
     for (Line line : some.plan().lines()) {
       if (some.plan().isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream) && line.overrides().isEmpty() && !isSwept(some.plan(), line)) {
         Map<LocalDate, Long> coming = new HashMap<>();
@@ -233,8 +239,8 @@ public final class ForecastIdentities {
 
   private static long notYetWrittenOff(ebbtide.plan.Plan plan, Line line, YearMonth first) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    ebbtide.timing.MonthBilling.Series series = new ebbtide.timing.MonthBilling.Series(stream.tax(), stream.terms().pattern());
-    ebbtide.activity.MonthlyActivity activity = new ebbtide.activity.ActivityCalculator(plan).of(line);
+    ebbtide.billing.MonthBilling.Series series = new ebbtide.billing.MonthBilling.Series(stream.tax(), stream.terms().pattern());
+    ebbtide.activity.MonthlyActivity activity = new ebbtide.activity.ActivityCalculator(plan).planned(line);
     int last = ebbtide.time.Timeline.monthNumber(first);
     return java.util.stream.IntStream.rangeClosed(last - stream.terms().pattern().monthsToWriteOff() + 1, last)
         .mapToLong(month -> series.bill(month, activity.in(month)).writtenOff()).sum();
@@ -247,7 +253,7 @@ public final class ForecastIdentities {
       if (line.assumption() instanceof ebbtide.plan.SalesTaxSettlement) {
         Forecast forecast = Forecaster.forecast(some.plan(), none);
         RollForward roll = RollForwards.of(forecast, line, 99).get(0);
-        long unsettled = forecast.forecaster().settlements().salesTax(line).periods().stream()
+        long unsettled = forecast.accounts().salesTax(line).periods().stream()
             .filter(period -> period.settled().isAfter(forecast.lastDay())).mapToLong(period -> period.balance()).sum();
         assertThat(roll.closing().get(roll.closing().size() - 1)).isEqualTo(unsettled);
       }

@@ -2,9 +2,11 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
+import ebbtide.flows.Part;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
@@ -26,9 +28,9 @@ import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
-import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
@@ -38,6 +40,7 @@ import ebbtide.plan.StockPolicy;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.Month;
@@ -133,7 +136,7 @@ class NothingDroppedTest {
     assertThat(on(none, "tax", "2027-03-11")).isEqualTo(-80_000);
     assertThat(on(none, "tax", "2027-12-15")).isEqualTo(-20_000);
     assertThat(on(none, "tax", "2028-03-01")).isEqualTo(100_000);
-    assertThat(Missing.of(none)).extracting(Missing::sentence).contains("tax stands overdue with 800 of 2 days from 15 Jan 2027, which no movement has paid: "
+    assertThat(ChecklistItem.of(none)).extracting(ChecklistItem::sentence).contains("tax stands overdue with 800 of 2 days from 15 Jan 2027, which no movement has paid: "
         + "assign its movements, or type it as paid so far");
     Forecast marked = forecast("2027-03-10", 14, ofLastYear(60_000));
     assertThat(on(marked, "tax", "2027-03-11")).as("60,000 cover the first, and 10,000 of the second").isEqualTo(-20_000);
@@ -152,7 +155,7 @@ class NothingDroppedTest {
     Forecast forecast = forecast("2027-08-10", 1, pay("2026-12-25", 0, null));
     assertThat(on(forecast, "pay", "2027-08-11")).isEqualTo(-8 * 80_000 - 20_000);
     assertThat(on(forecast, "pay", "2027-08-25")).isEqualTo(-80_000);
-    assertThat(Missing.of(forecast)).extracting(Missing::sentence).contains("pay stands overdue with 6,600 of 9 days from 25 Dec 2026, which no movement has paid: "
+    assertThat(ChecklistItem.of(forecast)).extracting(ChecklistItem::sentence).contains("pay stands overdue with 6,600 of 9 days from 25 Dec 2026, which no movement has paid: "
         + "assign its movements, or type a first pay day after those that were paid");
     Map<String, List<DayAmount>> paid = Map.of("pay", java.util.stream.IntStream.range(0, 8).mapToObj(i -> new DayAmount(LocalDate.of(2026, 12, 24).plusMonths(i), -80_000L)).toList());
     assertThat(on(forecast(settings(LocalDate.of(2027, 8, 10), 1), 0, paid, pay("2026-12-25", 0, null)), "pay", "2027-08-11")).isEqualTo(-20_000);
@@ -169,7 +172,7 @@ class NothingDroppedTest {
   @Test
   void commissionPaidBeyondTheHorizon_isACostOfItsMonth() {
     Forecast forecast = forecast("2026-12-31", 6, sales("sales", 1_000_000, SalesTax.NONE), pay("2026-01-25", 0, new Pay.Commission("sales", Percent.parse("10"), 6)));
-    assertThat(forecast.forecaster().settlements().earnings().of(forecast.plan().findLine("pay").orElseThrow())).hasSize(6).containsOnly(-100_000L);
+    assertThat(forecast.accounts().earned(forecast.plan().findLine("pay").orElseThrow()).earned().stream().toArray()).hasSize(6).containsOnly(-100_000L);
   }
 
   private static Line interest(Interest.Of of, String line, Charging.Often often) {
@@ -234,16 +237,16 @@ class NothingDroppedTest {
     Line machine = line("machine", Direction.PAYMENT, new CapitalSpending(List.of(new CapitalSpending.Asset("m", SalesTax.NONE, List.of(), 0, LONG_AGO, 60, 0,
         new CapitalSpending.Owned(2_718_937, 0, 0, Percent.parse("33.33")), null)), Convention.PRECEDING));
     Forecast forecast = forecast(settings(NEW_YEARS_EVE, 12), 0, Map.of(), machine);
-    long[] worn = forecast.forecaster().settlements().earnings().of(forecast.plan().findLine("machine").orElseThrow());
+    long[] worn = forecast.accounts().earned(forecast.plan().findLine("machine").orElseThrow()).earned().stream().toArray();
     assertThat(worn).containsOnly(-75_518L);
     assertThat(Arrays.stream(worn).sum()).isGreaterThan(-906_222L);
   }
 
   @Test
   void openingStockThatNobodySaid_isOnTheChecklist() {
-    assertThat(Missing.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(StockPolicy.Opening.NOT_SAID)))).extracting(Missing::sentence)
+    assertThat(ChecklistItem.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(StockPolicy.Opening.NOT_SAID)))).extracting(ChecklistItem::sentence)
         .contains("stock has no opening stock: type what was in stock at the end of December 2026, be it nil, or it is taken as nil");
-    assertThat(Missing.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(new StockPolicy.Opening(0, BigDecimal.ZERO))))).extracting(Missing::sentence)
+    assertThat(ChecklistItem.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(new StockPolicy.Opening(0, BigDecimal.ZERO))))).extracting(ChecklistItem::sentence)
         .noneMatch(sentence -> sentence.contains("opening stock"));
   }
 

@@ -2,43 +2,47 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.answers.ChecklistItem;
+import ebbtide.billing.LeftOfPlan;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
-import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.Amount;
 import ebbtide.books.OpenItem.Handling;
 import ebbtide.books.OpenItem.Kind;
 import ebbtide.books.OpenItem.Standing;
+import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
+import ebbtide.flows.Cell;
+import ebbtide.flows.Part;
+import ebbtide.items.ExpectedItem;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
-import ebbtide.plan.BorrowingBase;
-import ebbtide.plan.Charging;
-import ebbtide.plan.Revolving;
-import ebbtide.plan.Steps;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
+import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.Charging;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
-import ebbtide.plan.SalesTax;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SaidHabit;
+import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
+import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
-import ebbtide.timing.ExpectedItem;
-import ebbtide.timing.LeftOfPlan;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -110,7 +114,7 @@ class OpenItemsTest {
   void left_ofAPlannedMonth_isWhatIsNotInvoiced(long invoiced, long left, long overBy) {
     Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0),
         List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), invoiced, invoiced)));
-    LeftOfPlan.Month march = forecast.forecaster().left(forecast.plan().lines().get(0)).months().get(0);
+    LeftOfPlan.Month march = forecast.accounts().stream(forecast.plan().lines().get(0)).left().months().get(0);
     assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0, 12_000_000));
     assertThat(march.left()).isEqualTo(left);
     Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
@@ -139,10 +143,10 @@ class OpenItemsTest {
     OpenItem open = item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), 100_000, 100_000);
     DayAmount booked = new DayAmount(FRIDAY.minusDays(3), 100_000);
     Forecast forecast = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open), booked);
-    assertThat(Missing.of(forecast)).extracting(Missing::sentence).anyMatch(said -> said.startsWith("1,000 more was booked on "));
+    assertThat(ChecklistItem.of(forecast)).extracting(ChecklistItem::sentence).anyMatch(said -> said.startsWith("1,000 more was booked on "));
     Forecast told = forecast(FRIDAY, sales(Map.of(MARCH, 12_000_000L), 0), List.of(open.open(0, booked.day()),
         item(Kind.INVOICE, "2", LocalDate.of(2026, 3, 3), LocalDate.of(2026, 4, 30), 50_000, 50_000)), booked);
-    assertThat(Missing.of(told)).extracting(Missing::sentence).noneMatch(said -> said.contains("more was booked on"));
+    assertThat(ChecklistItem.of(told)).extracting(ChecklistItem::sentence).noneMatch(said -> said.contains("more was booked on"));
   }
 
   /** What an analyst says of a counterparty holds for its items, until one is later than that. */

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.tuple;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.PayAccount.PayDay;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
@@ -13,13 +16,13 @@ import ebbtide.plan.Assumption.Stream;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
-import ebbtide.plan.Pay;
 import ebbtide.plan.Pay.Commission;
 import ebbtide.plan.Pay.PaidBy;
 import ebbtide.plan.Pay.PaidOver;
 import ebbtide.plan.Pay.Role;
-import ebbtide.plan.PayDays;
+import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays.Often;
+import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
@@ -27,7 +30,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
-import ebbtide.timing.PayAccount.PayDay;
+import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -69,7 +72,7 @@ class PayTest {
 
   private static List<PayDay> payDays(Line line, LocalDate from, LocalDate to) {
     Plan plan = new Plan(Settings.of("Pay", Money.currency("GBP"), NEW_YEARS_EVE), List.of(line), List.of());
-    return Forecaster.pay(plan, BOOKS, line).between(from, to);
+    return Accounts.of(plan, BOOKS).pay(line).between(from, to);
   }
 
   /** 3 x 30,000 a year: 7,500.00 a month, 5,625.00 of it paid; 1,875.00 and 900.00 follow on the 22nd, a Sunday in February. */
@@ -130,9 +133,9 @@ class PayTest {
     RollForward owed = RollForwards.of(forecast, forecast.plan().lines().get(0), 2).get(0);
     assertThat(owed.opening().get(0)).as("with January's pay day, which nobody paid").isEqualTo(420_000 + 562_500);
     assertThat(owed.changes().get(0).amounts()).containsExactly(420_000L, 840_000L);
-    assertThat(Missing.of(forecast)).extracting(Missing::sentence)
+    assertThat(ChecklistItem.of(forecast)).extracting(ChecklistItem::sentence)
         .contains("Pay of 2026-01 lacks what was withheld and owed on the as-of date: take the figure proposed, or type your own");
-    assertThat(Forecaster.pay(forecast.plan(), BOOKS, forecast.plan().lines().get(0)).paidOver().get(0).proposed()).isEqualTo(277_500);
+    assertThat(Accounts.of(forecast.plan(), BOOKS).pay(forecast.plan().lines().get(0)).paidOver().get(0).proposed()).isEqualTo(277_500);
   }
 
   @Test

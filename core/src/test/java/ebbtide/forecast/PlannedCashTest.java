@@ -2,15 +2,17 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
+import ebbtide.flows.Cell;
 import ebbtide.money.Money;
 import ebbtide.plan.AmountSteps;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption.DatedItems;
 import ebbtide.plan.Assumption.Recurring;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
@@ -22,6 +24,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.workings.Workings;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
@@ -122,7 +125,7 @@ class PlannedCashTest {
   @Test
   void missing_streamWithLagsButNoHistory_isNamedWithItsLine() {
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), AS_OF), List.of(), List.of());
-    assertThat(Missing.of(Forecaster.forecast(plan, Books.of(List.of())))).extracting(Missing::sentence)
+    assertThat(ChecklistItem.of(Forecaster.forecast(plan, Books.of(List.of())))).extracting(ChecklistItem::sentence)
         .anyMatch(s -> s.startsWith("No bank account yet")).anyMatch(s -> s.startsWith("No receipts are planned"));
   }
 }

@@ -3,18 +3,20 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.ActivityMethod.FixedAmount;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.Recurring;
-import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending.Asset;
 import ebbtide.plan.CapitalSpending.Disposal;
 import ebbtide.plan.CapitalSpending.Owned;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
@@ -22,11 +24,11 @@ import ebbtide.plan.Expensing;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
-import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
 import ebbtide.plan.ProfitTax.Mode;
 import ebbtide.plan.ProfitTax.YearSoFar;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
@@ -83,13 +85,13 @@ class ProfitTest {
   }
 
   private static long[] expense(Forecast forecast) {
-    return Forecaster.settlements(forecast.plan(), BOOKS).profitTax(forecast.plan().findLine("tax").orElseThrow()).expense();
+    return Accounts.of(forecast.plan(), BOOKS).profitTax(forecast.plan().findLine("tax").orElseThrow()).expense().stream().toArray();
   }
 
   @Test
   void profit_ofAMonth_leavesTaxThatPassesThroughOutAndCountsWhatIsNoCash() {
     Forecast forecast = forecast();
-    assertThat(Forecaster.settlements(forecast.plan(), BOOKS).earnings().profit()).hasSize(24).containsOnly(550_000L);
+    assertThat(Accounts.of(forecast.plan(), BOOKS).profit().beforeTax().stream().toArray()).hasSize(24).containsOnly(550_000L);
     assertThat(on(forecast, "wear", "2026-01-05")).isZero();
     assertThat(on(forecast, "rent", "2026-01-05")).isEqualTo(-480_000);
   }
@@ -132,7 +134,7 @@ class ProfitTest {
     assertThat(on(forecast, "capital", "2026-02-16")).isEqualTo(-2_400_000);
     assertThat(on(forecast, "capital", "2026-04-14")).isEqualTo(-4_800_000);
     assertThat(on(forecast, "capital", "2026-10-12")).as("the 10th is a Saturday").isEqualTo(6_000_000);
-    long[] earned = Forecaster.settlements(forecast.plan(), BOOKS).earnings().of(capital);
+    long[] earned = Accounts.of(forecast.plan(), BOOKS).earned(capital).earned().stream().toArray();
     assertThat(Arrays.copyOf(earned, 11)).containsExactly(-20_000, -10_000, 0, -100_000, -100_000, -100_000, -100_000, -100_000, -100_000,
         5_000_000 - 5_400_000, 0);
     RollForward assets = RollForwards.of(forecast, capital, 12).get(0);
@@ -140,7 +142,7 @@ class ProfitTest {
     assertThat(assets.closing().get(11)).as("the van's residual value").isEqualTo(20_000);
     Line vat = forecast.plan().findLine("vat").orElseThrow();
     // A year of sales tax of 24,000 and the sale's 10,000, less rent's 9,600 and the boat's 12,000.
-    assertThat(Forecaster.salesTax(forecast.plan(), BOOKS, vat).periods().get(1).balance()).isEqualTo(2_400_000 + 1_000_000 - 960_000 - 1_200_000);
+    assertThat(Accounts.of(forecast.plan(), BOOKS).salesTax(vat).periods().get(1).balance()).isEqualTo(2_400_000 + 1_000_000 - 960_000 - 1_200_000);
     assertThatThrownBy(() -> new Owned(100, 50, 10, Percent.parse("20")))
         .hasMessage("depreciation is a sum a month or a percentage a year, not both");
   }
@@ -153,7 +155,7 @@ class ProfitTest {
     Forecast forecast = forecast(tax(Mode.YEAR, 800_000, InstalmentsOf.LAST_YEAR), owners);
     assertThat(on(forecast, "owners", "2026-05-15")).isEqualTo(-2_000_000);
     assertThat(on(forecast, "owners", "2027-05-17")).as("the 15th is a Saturday").isEqualTo(-2_060_000);
-    assertThat(Missing.of(forecast)).extracting(Missing::sentence).contains("owners declared in 2026-04 is more "
+    assertThat(ChecklistItem.of(forecast)).extracting(ChecklistItem::sentence).contains("owners declared in 2026-04 is more "
         + "than the 15,375 that can be distributed: lower it, or say more");
   }
 
@@ -162,7 +164,7 @@ class ProfitTest {
   void bill_thatCoversThreeMonths_isPrepaidUntilTheyPass() {
     Line insurance = line("insurance", Direction.PAYMENT, bill(LocalDate.of(2026, 2, 1), 12, 900_000, new Expensing(3, 0, false)));
     Forecast forecast = forecast(insurance);
-    assertThat(Arrays.copyOf(Forecaster.settlements(forecast.plan(), BOOKS).earnings().of(insurance), 5))
+    assertThat(Accounts.of(forecast.plan(), BOOKS).earned(insurance).earned().first(5).stream().toArray())
         .containsExactly(0, -283_146, -313_483, -303_371, 0);
     RollForward prepaid = RollForwards.of(forecast, insurance, 5).get(0);
     assertThat(prepaid.kind()).isEqualTo(RollForward.Kind.PREPAID);

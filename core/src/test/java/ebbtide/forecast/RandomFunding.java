@@ -6,7 +6,6 @@ import ebbtide.plan.Charging;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.DayCount;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;

@@ -3,14 +3,17 @@ package ebbtide.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.SalesTaxAccount.TaxPeriod;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.Stream;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -20,14 +23,14 @@ import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
-import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.SalesTaxSettlement.TaxPoint;
+import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
-import ebbtide.timing.SalesTaxAccount.TaxPeriod;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
@@ -75,7 +78,7 @@ class SalesTaxTest {
   }
 
   private static TaxPeriod quarter(Forecast forecast, YearMonth last) {
-    return Forecaster.salesTax(forecast.plan(), forecast.books(), forecast.plan().findLine("tax").orElseThrow()).periods().stream()
+    return Accounts.of(forecast.plan(), forecast.books()).salesTax(forecast.plan().findLine("tax").orElseThrow()).periods().stream()
         .filter(period -> period.last().equals(last)).findFirst().orElseThrow();
   }
 
@@ -116,7 +119,7 @@ class SalesTaxTest {
     Forecast unsaid = forecast(LocalDate.of(2026, 2, 15), Books.of(List.of()), early, settling(TaxPoint.INVOICE, false, Map.of()));
     assertThat(quarter(unsaid, MARCH).proposed()).isEqualTo(1_000_000);
     assertThat(quarter(unsaid, MARCH).balance()).isZero();
-    assertThat(Missing.of(unsaid)).extracting(Missing::sentence).contains("Sales tax of the period to 2026-03 "
+    assertThat(ChecklistItem.of(unsaid)).extracting(ChecklistItem::sentence).contains("Sales tax of the period to 2026-03 "
         + "lacks what was owed on the as-of date: take the figure proposed, or type your own");
   }
 

@@ -2,6 +2,8 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
@@ -20,6 +22,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -59,7 +62,7 @@ class TrueUpTest {
   void ledgerThatHasMore_scalesEveryFlowAndWriteOff() {
     Line asImplied = line(Terms.byMonths(PATTERN), new Ledger(2_600_000, false), new Spread.Even());
     Plan plan = plan(FEBRUARY_END, asImplied);
-    assertThat(Forecaster.of(plan, BOOKS).implied(asImplied).total()).isEqualTo(2_500_000);
+    assertThat(Accounts.of(plan, BOOKS).stream(asImplied).owedByHistory().total()).isEqualTo(2_500_000);
     assertThat(month(plan, 3)).as("shown, not scaled").isEqualTo(980_000 + 450_000);
     Line scaled = line(Terms.byMonths(PATTERN), new Ledger(2_600_000, true), new Spread.Even());
     Plan truedUp = plan(FEBRUARY_END, scaled);
@@ -85,7 +88,7 @@ class TrueUpTest {
     Terms terms = Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, Convention.FOLLOWING));
     Line line = line(terms, new Ledger(1_500_000, true), new Spread.OnDays(List.of(new Spread.DayWeight(20, 1))));
     Plan plan = plan(FEBRUARY_END, line);
-    assertThat(Forecaster.of(plan, BOOKS).implied(line).total()).isEqualTo(2_000_000);
+    assertThat(Accounts.of(plan, BOOKS).stream(line).owedByHistory().total()).isEqualTo(2_000_000);
     assertThat(Forecaster.forecast(plan, BOOKS).cell(line, new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).amount())
         .isEqualTo(1_500_000);
   }
@@ -95,7 +98,7 @@ class TrueUpTest {
     Line line = line(Terms.byMonths(MonthPattern.atOnce()), new Ledger(1_500_000, true), new Spread.Even());
     Plan plan = plan(FEBRUARY_END, line);
     assertThat(month(plan, 3)).isZero();
-    assertThat(Missing.of(Forecaster.forecast(plan, BOOKS))).extracting(Missing::sentence).contains("Sales has 15,000 in the ledger, but its history implies nothing "
+    assertThat(ChecklistItem.of(Forecaster.forecast(plan, BOOKS))).extracting(ChecklistItem::sentence).contains("Sales has 15,000 in the ledger, but its history implies nothing "
         + "to scale to it: type the history, or add the sum as a line with a single date");
   }
 
@@ -105,7 +108,7 @@ class TrueUpTest {
     Line line = line(Terms.byMonths(PATTERN), new Ledger(3_500_000, true), new Spread.Even());
     Plan plan = plan(LocalDate.of(2026, 2, 13), line);
     // Ten of February's twenty business days: half of January's first step is not in yet; half of February is billed.
-    assertThat(Forecaster.of(plan, BOOKS).implied(line).total()).as("of January, and half of February").isEqualTo(
+    assertThat(Accounts.of(plan, BOOKS).stream(line).owedByHistory().total()).as("of January, and half of February").isEqualTo(
         250_000 + 450_000 + 50_000 + 1_000_000);
     assertThat(Forecaster.forecast(plan, BOOKS).cell(line, new Period(LocalDate.of(2026, 2, 14), LocalDate.of(2026, 3, 1))).amount())
         .as("245,000 by the plan, doubled").isEqualTo(490_000);

@@ -2,6 +2,9 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.PatternSchedule;
+import ebbtide.billing.MonthBilling;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.money.Money;
@@ -18,7 +21,7 @@ import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
-import ebbtide.timing.MonthBilling;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -54,7 +57,7 @@ class WorkedExamplesTest {
   @Test
   void patternByMonths_halfAYearOfSales_cashAndWhatIsOwedToTheCent() {
     Plan plan = plan(sales(SalesTax.NONE, "84000", "91500", "78250", "96400", "102300", "0"));
-    PatternSchedule schedule = PatternSchedule.of(plan, Books.of(List.of()), plan.lines().get(0), YearMonth.of(2026, 1), 7);
+    PatternSchedule schedule = PatternSchedule.of(Accounts.of(plan, Books.of(List.of())).stream(plan.lines().get(0)), YearMonth.of(2026, 1), 7);
     assertThat(schedule.cash()).containsExactly(2_940_000L, 6_906_900L, 8_201_900L, 8_380_325L, 9_161_990L, 6_150_230L, 1_739_100L);
     assertThat(schedule.discounts()).containsExactly(0L, 75_600L, 82_350L, 70_425L, 86_760L, 92_070L, 0L);
     assertThat(schedule.writtenOff()).containsExactly(0L, 0L, 252_000L, 274_500L, 234_750L, 289_200L, 306_900L);

@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.accounts.LoanSchedule;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
@@ -9,15 +10,14 @@ import ebbtide.forecast.Identity;
 import ebbtide.forecast.RandomCase;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
-import ebbtide.forecast.Workings;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
 import ebbtide.plan.LongRange;
-import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Kind;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
@@ -27,7 +27,7 @@ import ebbtide.statements.Covenants.Standing;
 import ebbtide.statements.Covenants.Tested;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
-import ebbtide.timing.LoanAccount;
+import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -130,7 +130,7 @@ public final class StatementIdentities {
           int at = i;
           long billed = roll.changes().stream().filter(change -> List.of("billed", "discount", "written off", "never paid").contains(change.name()))
               .mapToLong(change -> change.amounts().get(at)).sum();
-          assertThat((account.causes().get(0).amounts()[i] + account.causes().get(1).amounts()[i]) * line.direction().sign()).as("%s, month %s", line.name(), i).isEqualTo(billed);
+          assertThat((account.causes().get(0).amounts().at(i) + account.causes().get(1).amounts().at(i)) * line.direction().sign()).as("%s, month %s", line.name(), i).isEqualTo(billed);
         }
       }
     }
@@ -183,7 +183,7 @@ public final class StatementIdentities {
     }
     if (line.assumption() instanceof TermLoan loan) {
       // Where something of it fell due before and nothing is booked, it is still to come.
-      LoanAccount account = new LoanAccount(loan, forecast.forecaster().calendar(line));
+      LoanSchedule account = new LoanSchedule(loan, forecast.accounts().calendar(line));
       boolean begun = !loan.running() && !loan.from().on().isAfter(day) || loan.running() && loan.from().on().isAfter(day)
           || account.payments().stream().anyMatch(one -> one.principal() != 0 && !one.day().isAfter(day));
       return begun ? OptionalLong.empty() : OptionalLong.of(account.owedOn(day));

@@ -6,7 +6,7 @@ import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.Workings;
+import ebbtide.workings.Workings;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;

@@ -12,7 +12,7 @@ import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
-import ebbtide.forecast.Workings;
+import ebbtide.workings.Workings;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;

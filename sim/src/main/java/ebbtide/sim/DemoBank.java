@@ -1,12 +1,14 @@
 package ebbtide.sim;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.PatternSchedule;
+import ebbtide.accounts.PayAccount;
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.PatternSchedule;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
@@ -17,7 +19,6 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Spread;
-import ebbtide.timing.PayAccount;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -95,7 +96,7 @@ final class DemoBank {
             words(line), line.name());
       });
     } else if (line.assumption() instanceof SalesTaxSettlement) {
-      Forecaster.salesTax(before(), DemoPlan.NO_BOOKS, line).periods().stream().filter(period -> period.settled().isBefore(LAST_DAY))
+      Accounts.of(before(), DemoPlan.NO_BOOKS).salesTax(line).periods().stream().filter(period -> period.settled().isBefore(LAST_DAY))
           .forEach(period -> add(line, period.settled(), period.proposed() + period.output() - period.input(), words(line), "Revenue Office"));
     } else if (line.assumption() instanceof Pay) {
       bookPay(line);
@@ -112,7 +113,7 @@ final class DemoBank {
 
   /** Each pay day is a batch; what was withheld and the employer's cost follow the month after. */
   private void bookPay(Line line) {
-    PayAccount pay = Forecaster.pay(before(), DemoPlan.NO_BOOKS, DemoPlan.paidSinceAugust(line));
+    PayAccount pay = DemoPlan.paidSinceAugust(before(), line);
     SortedMap<LocalDate, Long> batches = new TreeMap<>();
     pay.between(FIRST_DAY, LAST_DAY).forEach(one -> batches.merge(one.day(), one.net(), Long::sum));
     batches.forEach((day, net) -> add(line, day, wobble(net, 15), words(line), line.name()));
@@ -150,7 +151,7 @@ final class DemoBank {
 
   /** Each month's cash by the pattern in several payments, on business days that lean a little late; days that are agreed are kept within a few. */
   private void bookStream(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), MONTHS);
+    PatternSchedule schedule = PatternSchedule.of(Accounts.of(plan, DemoPlan.NO_BOOKS).stream(line), YearMonth.from(FIRST_DAY), MONTHS);
     List<String> parties = PARTIES.get(line.id());
     for (int m = 0; m < schedule.cash().size(); m++) {
       long cash = wobble(schedule.cash().get(m), 60);
@@ -179,7 +180,7 @@ final class DemoBank {
 
   /** The card machine pays the shop's takings out every business day; Mondays bring the weekend. */
   private void bookShop(Line line) {
-    PatternSchedule schedule = PatternSchedule.of(plan, DemoPlan.NO_BOOKS, line, YearMonth.from(FIRST_DAY), MONTHS);
+    PatternSchedule schedule = PatternSchedule.of(Accounts.of(plan, DemoPlan.NO_BOOKS).stream(line), YearMonth.from(FIRST_DAY), MONTHS);
     for (int m = 0; m < schedule.cash().size(); m++) {
       List<LocalDate> days = schedule.cashMonths().get(m).atDay(1).datesUntil(schedule.cashMonths().get(m).plusMonths(1).atDay(1))
           .filter(UK::isBusinessDay).toList();

@@ -52,7 +52,7 @@ final class DemoLedger {
   }
 
   private void line(Line line) {
-    MonthlyActivity activity = new ActivityCalculator(plan).of(line);
+    MonthlyActivity activity = new ActivityCalculator(plan).planned(line);
     String letters = line.direction().sign() > 0 ? "SI-" : "PB-";
     int number = 1000 * (7 + LINES.indexOf(line.id()));
     for (YearMonth month = YearMonth.from(DemoBank.FIRST_DAY).minusMonths(2); !month.isAfter(YearMonth.from(DemoBank.LAST_DAY)); month = month.plusMonths(1)) {

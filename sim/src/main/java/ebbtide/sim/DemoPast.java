@@ -60,7 +60,7 @@ public final class DemoPast {
   private static Assumption asOf(Line line, Assumption.Stream stream, YearMonth first, ActivityCalculator activity) {
     SortedMap<YearMonth, Long> known = stream.history().headMap(first);
     ActivityMethod method = stream.method() instanceof ActivityMethod.StockPurchases || stream.method() instanceof ActivityMethod.FixedAmount ? stream.method()
-        : new ActivityMethod.TypedMonths(budget(stream, first, activity.of(line)));
+        : new ActivityMethod.TypedMonths(budget(stream, first, activity.planned(line)));
     Assumption.Stream then = Assumption.Stream.of(method, known, new TreeMap<>(), stream.tax(), stream.terms().pattern(), stream.spread());
     return DemoLedger.LINES.contains(line.id()) ? then.on(Basis.BOOKS) : then;
   }

@@ -1,7 +1,8 @@
 package ebbtide.sim;
 
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.PayAccount;
 import ebbtide.books.Books;
-import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
@@ -103,12 +104,12 @@ final class DemoPlan {
   private static Line withWhatWasOwed(Plan plan, Line line) {
     SortedMap<YearMonth, Long> owed = new TreeMap<>();
     if (line.assumption() instanceof SalesTaxSettlement tax) {
-      Forecaster.salesTax(plan, NO_BOOKS, line).periods().stream().filter(period -> period.beganBy(plan.settings().asOf()))
+      Accounts.of(plan, NO_BOOKS).salesTax(line).periods().stream().filter(period -> period.beganBy(plan.settings().asOf()))
           .forEach(period -> owed.put(period.last(), period.proposed()));
       return line.with(tax.withOwed(owed));
     }
     if (line.assumption() instanceof Pay pay) {
-      Forecaster.pay(plan, NO_BOOKS, paidSinceAugust(line)).paidOver().stream().filter(month -> month.proposed() != 0)
+      paidSinceAugust(plan, line).paidOver().stream().filter(month -> month.proposed() != 0)
           .forEach(month -> owed.put(month.month(), month.proposed()));
       return line.with(new Pay(pay.roles(), pay.days(), pay.paidOver().withOwed(owed)));
     }
@@ -116,10 +117,11 @@ final class DemoPlan {
   }
 
   /** Returns the pay with the pay days before the books begin: of those nothing is owed to staff, but what was withheld is still paid over. */
-  static Line paidSinceAugust(Line line) {
+  static PayAccount paidSinceAugust(Plan plan, Line line) {
     Pay pay = (Pay) line.assumption();
     PayDays days = pay.days();
-    return line.with(new Pay(pay.roles(), new PayDays(days.often(), days.anchor().minusWeeks(4), days.secondDay(), days.convention()), pay.paidOver()));
+    Line since = line.with(new Pay(pay.roles(), new PayDays(days.often(), days.anchor().minusWeeks(4), days.secondDay(), days.convention()), pay.paidOver()));
+    return Accounts.of(new Plan(plan.settings(), plan.lines().stream().map(one -> one.id().equals(line.id()) ? since : one).toList(), plan.buoys()), NO_BOOKS).pay(since);
   }
 
   private void receipts() {

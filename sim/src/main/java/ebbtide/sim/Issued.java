@@ -1,7 +1,6 @@
 package ebbtide.sim;
 
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.time.BusinessDays;

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.Missing;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.PlanCheck;
@@ -31,7 +31,7 @@ class DemoCompanyTest {
     assertThat(forecast.lowWater().day().getYear()).isEqualTo(2026);
     assertThat(forecast.peakNeed()).as("cash before the facility is below its minimum").isPositive();
     assertThat(forecast.funding().drawn(0, forecast.timeline().index(forecast.lowWater().day()))).isPositive();
-    assertThat(Missing.of(Forecaster.forecast(demo.plan(), demo.books()))).isEmpty();
+    assertThat(ChecklistItem.of(Forecaster.forecast(demo.plan(), demo.books()))).isEmpty();
   }
 
   @Test

@@ -1,10 +1,10 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
-import ebbtide.forecast.Cell;
+import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
-import ebbtide.forecast.Workings;
+import ebbtide.workings.Workings;
 import ebbtide.formats.csv.ForecastCsv;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;

@@ -5,11 +5,11 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.FundingAnswer;
-import ebbtide.forecast.FundingCost;
+import ebbtide.answers.FundingAnswer;
+import ebbtide.answers.FundingCost;
 import ebbtide.forecast.FundingTable;
-import ebbtide.forecast.FundingWorkings;
-import ebbtide.forecast.Movable;
+import ebbtide.workings.FundingWorkings;
+import ebbtide.answers.MovablePayment;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
@@ -136,20 +136,20 @@ class FundingController {
 
   @GetMapping("/movables")
   List<MovableView> movables(@PathVariable String plan) {
-    return Movable.of(edits.current(plan).plan()).stream().map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor())).toList();
+    return MovablePayment.of(edits.current(plan).plan()).stream().map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor())).toList();
   }
 
   /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
   @GetMapping("/movables/trial")
   PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
-    return PlanView.tide(Movable.trial(edits.current(plan).forecast(), id, to));
+    return PlanView.tide(MovablePayment.trial(edits.current(plan).forecast(), id, to));
   }
 
   /** Moves something to a day. */
   @PostMapping("/movables/move")
   EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam String id, @RequestParam LocalDate to) {
     Edits.Current current = edits.current(plan);
-    Line moved = Movable.moved(current.plan(), id, to);
+    Line moved = MovablePayment.moved(current.plan(), id, to);
     Placed placed = stores.lines().all(plan).stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + moved.name() + "' moved to " + to, draft -> draft.putLine(moved, placed.position())), stores);
   }

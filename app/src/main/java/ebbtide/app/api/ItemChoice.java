@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.forecast.ItemTable.Row;
-import ebbtide.timing.ExpectedItem.Source;
+import ebbtide.answers.ItemTable.Row;
+import ebbtide.items.ExpectedItem.Source;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;

@@ -5,9 +5,8 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
 import ebbtide.app.api.RollForwardsController.RollForwardView;
 import ebbtide.app.storage.Edits;
-import ebbtide.forecast.EarlyPaymentEffect;
-import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.PatternSchedule;
+import ebbtide.answers.EarlyPaymentEffect;
+import ebbtide.accounts.PatternSchedule;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
@@ -19,7 +18,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
-import ebbtide.timing.Expectation;
+import ebbtide.accounts.Expectation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -117,7 +116,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static List<LeftView> left(Edits.Current current, Line line, int months) {
-    return current.forecast().forecaster().left(line).months().stream().limit(months)
+    return current.forecast().accounts().stream(line).left().months().stream().limit(months)
         .map(one -> new LeftView(one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy())).toList();
   }
 
@@ -128,8 +127,8 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   private static LedgerView ledger(Edits.Current current, Line line) {
     return new LedgerView(((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
-        ? current.forecast().forecaster().target(line).countedOnAsOf()
-        : current.forecast().forecaster().implied(line).total());
+        ? current.forecast().accounts().stream(line).target().countedOnAsOf()
+        : current.forecast().accounts().stream(line).owedByHistory().total());
   }
 
   private static EarlyView early(Edits.Current current, Line line) {
@@ -166,13 +165,13 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static List<PaidOverView> paidOver(Edits.Current current, Line line) {
-    return current.forecast().forecaster().settlements().pay(line).paidOver().stream().map(month -> new PaidOverView(
+    return current.forecast().accounts().pay(line).paidOver().stream().map(month -> new PaidOverView(
         month.month().toString(), month.owed(), month.proposed(), month.after(), month.total(), month.day())).toList();
   }
 
   private static List<TaxPeriodView> tax(Edits.Current current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
-    return current.forecast().forecaster().settlements().salesTax(line).periods().stream().map(p -> new TaxPeriodView(
+    return current.forecast().accounts().salesTax(line).periods().stream().map(p -> new TaxPeriodView(
         p.first().toString(), p.last().toString(), p.beganBy(asOf), p.owed(), p.proposed(), p.lines().stream().map(tax ->
             new LineTaxView(tax.lineId(), tax.name(), tax.minor() * tax.direction().sign())).toList(),
         p.output(), p.input(), p.balance(), p.settled())).toList();
@@ -180,7 +179,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   private static List<MonthView> strip(Plan plan, Line line, YearMonth first, int count) {
     ActivityCalculator calculator = new ActivityCalculator(plan);
-    MonthlyActivity activity = calculator.of(line);
+    MonthlyActivity activity = calculator.planned(line);
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     YearMonth forecast = plan.settings().firstForecastMonth();
     List<MonthView> strip = new ArrayList<>();
@@ -196,7 +195,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   }
 
   private static ScheduleView schedule(Edits.Current current, Line line, YearMonth first, int months) {
-    PatternSchedule schedule = PatternSchedule.of(current.forecast().forecaster(), line, first, months);
+    PatternSchedule schedule = PatternSchedule.of(current.forecast().accounts().stream(line), first, months);
     YearMonth forecast = current.plan().settings().firstForecastMonth();
     List<BilledView> billed = schedule.billed().stream().map(b -> new BilledView(b.month().toString(),
         b.month().isBefore(forecast), b.gross(), b.payments().stream()
@@ -207,7 +206,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   private static List<ComingView> coming(Edits.Current current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
-    return current.forecast().forecaster().expectations(line).stream()
+    return current.forecast().accounts().expectations(line).stream()
         .filter(e -> e.windowEnd().isAfter(asOf) && !e.day().isAfter(current.plan().settings().horizonEnd())).limit(60).map(e -> comingView(current, line, e)).toList();
   }
 

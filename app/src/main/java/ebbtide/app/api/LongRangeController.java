@@ -4,7 +4,7 @@ import ebbtide.app.api.ForecastController.ItemView;
 import ebbtide.app.api.StatementsController.ProFormaRow;
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.Workings;
+import ebbtide.workings.Workings;
 import ebbtide.formats.plan.LongRangeJson;
 import ebbtide.plan.LongRange;
 import ebbtide.statements.LongRangeTable;

@@ -59,7 +59,7 @@ class MonthsController {
     List<MonthsRow> rows = current.lines().stream().filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
         .filter(line -> line.assumption() instanceof Assumption.Stream).map(line -> new MonthsRow(line.id(), line.name(),
             ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.TypedMonths, IntStream.range(0, count)
-                .mapToObj(i -> activity.of(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList())).toList();
+                .mapToObj(i -> activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList())).toList();
     return new MonthsTable(IntStream.range(0, count).mapToObj(i -> first.plusMonths(i).toString()).toList(), first.toString(), rows);
   }
 

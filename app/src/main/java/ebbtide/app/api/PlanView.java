@@ -4,7 +4,7 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.forecast.Forecast;
-import ebbtide.forecast.Missing;
+import ebbtide.answers.ChecklistItem;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Money;
 import ebbtide.plan.Line;
@@ -61,7 +61,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         current.plan().buoys().stream().map(b -> new BuoyView(b.id(), b.row(), b.period().startInclusive(),
             b.period().lastDay(), b.note())).toList(),
         Stream.concat(stores.statements().cutOff(planId).stream().map(one -> new MissingView(null, one.sentence())),
-            Missing.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence()))).toList(), current.unassigned(),
+            ChecklistItem.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence()))).toList(), current.unassigned(),
         stores.log().findUndoWords(planId).orElse(null), stores.log().findRedoWords(planId).orElse(null),
         List.copyOf(BusinessDays.countries()));
   }

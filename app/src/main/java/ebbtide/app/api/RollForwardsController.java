@@ -3,7 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.api.ForecastController.ItemView;
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.RollForward;
-import ebbtide.forecast.RollForwardWorkings;
+import ebbtide.workings.RollForwardWorkings;
 import ebbtide.forecast.RollForwards;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.YearMonth;

@@ -6,7 +6,7 @@ import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
-import ebbtide.timing.ItemTiming;
+import ebbtide.items.ItemTiming;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;

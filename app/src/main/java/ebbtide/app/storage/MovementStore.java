@@ -1,8 +1,8 @@
 package ebbtide.app.storage;
 
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.books.Payment;
 import ebbtide.formats.plan.PlanReader;
 import java.sql.ResultSet;

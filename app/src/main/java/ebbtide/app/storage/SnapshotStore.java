@@ -1,6 +1,6 @@
 package ebbtide.app.storage;
 
-import ebbtide.forecast.Part;
+import ebbtide.flows.Part;
 import ebbtide.plan.Direction;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;

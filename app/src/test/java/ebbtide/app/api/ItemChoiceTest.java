@@ -13,7 +13,7 @@ import ebbtide.books.OpenItem.Handling;
 import ebbtide.books.OpenItem.Standing;
 import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecaster;
-import ebbtide.forecast.ItemTable;
+import ebbtide.answers.ItemTable;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;

@@ -1,12 +1,12 @@
 package ebbtide.formats.csv;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
-import ebbtide.forecast.Cell;
+import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
 import ebbtide.forecast.ForecastTable.Row;
 import ebbtide.forecast.ForecastTable.RowKind;
-import ebbtide.forecast.Part;
+import ebbtide.flows.Part;
 import ebbtide.money.Money;
 import ebbtide.plan.Direction;
 import ebbtide.time.Period;

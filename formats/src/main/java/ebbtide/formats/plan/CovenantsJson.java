@@ -1,8 +1,8 @@
 package ebbtide.formats.plan;
 
 import ebbtide.money.Money;
-import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
+import ebbtide.plan.Covenant;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.Currency;

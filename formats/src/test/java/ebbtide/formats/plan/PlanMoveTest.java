@@ -25,7 +25,7 @@ class PlanMoveTest {
   }
 
   private static long month(Line line, int month) {
-    return new ActivityCalculator(new Plan(ebbtide.plan.Settings.of("P", POUND, AS_OF), List.of(line), List.of())).of(line)
+    return new ActivityCalculator(new Plan(ebbtide.plan.Settings.of("P", POUND, AS_OF), List.of(line), List.of())).planned(line)
         .in(ebbtide.time.Timeline.monthNumber(java.time.YearMonth.of(2026, month)));
   }
 

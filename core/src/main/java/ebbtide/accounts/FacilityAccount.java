@@ -1,0 +1,27 @@
+package ebbtide.accounts;
+
+import ebbtide.plan.Line;
+import java.util.List;
+
+/** The account of a facility: the sweep draws and repays it (rules 8.4), so nothing falls due on it by itself. */
+record FacilityAccount(OwnReads reads) implements LineAccount {
+  @Override
+  public Line line() {
+    return reads.line();
+  }
+
+  @Override
+  public List<Due> dues() {
+    return List.of();
+  }
+
+  @Override
+  public Earned earned() {
+    return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public TaxPoints taxPoints(TaxPoints.Basis basis) {
+    return TaxPoints.none(reads.frame());
+  }
+}

@@ -1,0 +1,41 @@
+package ebbtide.accounts;
+
+import ebbtide.plan.Line;
+import ebbtide.plan.TermLoan;
+import java.util.List;
+
+/** The account of a loan: its schedule (rules 8.6). What it costs stands on the line of its interest. */
+public final class LoanAccount implements LineAccount {
+  private final OwnReads reads;
+  private final LoanSchedule schedule;
+
+  LoanAccount(OwnReads reads) {
+    this.reads = reads;
+    this.schedule = new LoanSchedule((TermLoan) reads.line().assumption(), reads.frame().calendar(reads.line()));
+  }
+
+  /** Returns what is lent, repaid and paid as interest. */
+  public LoanSchedule schedule() {
+    return schedule;
+  }
+
+  @Override
+  public Line line() {
+    return reads.line();
+  }
+
+  @Override
+  public List<Due> dues() {
+    return schedule.dues();
+  }
+
+  @Override
+  public Earned earned() {
+    return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public TaxPoints taxPoints(TaxPoints.Basis basis) {
+    return TaxPoints.none(reads.frame());
+  }
+}

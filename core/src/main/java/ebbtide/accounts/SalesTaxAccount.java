@@ -1,0 +1,188 @@
+package ebbtide.accounts;
+
+import ebbtide.plan.Certainty;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.time.BusinessDays;
+import ebbtide.time.MonthSeries;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.TreeMap;
+import java.util.function.Function;
+
+/** The sales tax that a plan owes: what each line brings to each tax period, and when its balance is settled (rules 7.3). */
+public final class SalesTaxAccount implements LineAccount {
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+
+  private final Reads reads;
+  private final SalesTaxSettlement rule;
+  private final BusinessDays calendar;
+  private final int firstMonth;
+  private final int openMonth;
+  private final int months;
+  private final List<LineMonths> after = new ArrayList<>();
+  private final TreeMap<YearMonth, Long> before = new TreeMap<>();
+  private long soFar;
+
+  /** What the account is made from: the accounts of the lines that bear tax. */
+  record Reads(Line line, Frame frame, List<LineAccount> bearing) {}
+
+  /** The tax of a line after the as-of date by month, from the first that is forecast. */
+  private record LineMonths(Line line, MonthSeries minor) {}
+
+  /** What tax points after the as-of date bring to a period on one line, unsigned: output on receipts, input on payments. */
+  public record LineTax(String lineId, String name, Direction direction, long minor) {}
+
+  /**
+   * A tax period that is not settled yet: its months, what tax points up to the as-of date come to (null: not said) and
+   * what the plan and its history make of them, what each line brings after it, and the balance with the day on which it
+   * is paid, or refunded when negative.
+   */
+  public record TaxPeriod(YearMonth first, YearMonth last, Long owed, long proposed, List<LineTax> lines, long output, long input,
+      long balance, LocalDate settled) {
+    /** Returns whether part of the period lies up to the as-of date, so that what was owed then should be said. */
+    public boolean beganBy(LocalDate asOf) {
+      return !first.atDay(1).isAfter(asOf);
+    }
+  }
+
+  SalesTaxAccount(Reads reads) {
+    this.reads = reads;
+    this.rule = (SalesTaxSettlement) reads.line().assumption();
+    this.calendar = reads.frame().calendar(reads.line());
+    this.openMonth = reads.frame().open();
+    this.firstMonth = Timeline.monthNumber(firstUnsettled());
+    this.months = reads.frame().toHorizon();
+    TaxPoints.Basis basis = new TaxPoints.Basis(rule, firstMonth);
+    reads.bearing().forEach(account -> take(account.line(), account.taxPoints(basis)));
+  }
+
+  @Override
+  public Line line() {
+    return reads.line();
+  }
+
+  /** The first month of the earliest period that is settled after the as-of date, or is said to be owed still. */
+  private YearMonth firstUnsettled() {
+    YearMonth last = rule.lastMonthOf(Timeline.month(openMonth));
+    // A refund comes later than a payment would: until then it may be owed.
+    while (settled(last.minusMonths(rule.periodMonths()), -1).isAfter(reads.frame().asOf())) {
+      last = last.minusMonths(rule.periodMonths());
+    }
+    if (!rule.owed().isEmpty() && rule.owed().firstKey().isBefore(last)) {
+      last = rule.owed().firstKey();
+    }
+    return rule.firstMonthOf(last);
+  }
+
+  private void take(Line line, TaxPoints points) {
+    points.before().forEach((month, minor) -> {
+      before.merge(rule.lastMonthOf(month), minor * line.direction().sign(), Long::sum);
+      soFar += Timeline.monthNumber(month) == openMonth ? minor * line.direction().sign() : 0;
+    });
+    after.add(new LineMonths(line, points.after()));
+  }
+
+  private LocalDate settled(YearMonth last, long balance) {
+    LocalDate day = rule.convention().adjust(rule.settledOn(last), calendar);
+    return balance < 0 ? rule.convention().adjust(rule.settledOn(last).plusDays(rule.refundDays()), calendar) : day;
+  }
+
+  /** Returns the periods not settled by the as-of date up to the horizon, and those said to be owed still, in order. */
+  public List<TaxPeriod> periods() {
+    List<TaxPeriod> periods = new ArrayList<>();
+    YearMonth end = YearMonth.from(reads.frame().settings().horizonEnd());
+    for (YearMonth last = rule.lastMonthOf(Timeline.month(firstMonth)); !rule.firstMonthOf(last).isAfter(end);
+        last = last.plusMonths(rule.periodMonths())) {
+      TaxPeriod period = period(last);
+      if (period.settled().isAfter(reads.frame().asOf()) || period.owed() != null || settled(last, period.proposed()).isAfter(reads.frame().asOf())) {
+        periods.add(period);
+      }
+    }
+    return periods;
+  }
+
+  private TaxPeriod period(YearMonth last) {
+    YearMonth first = rule.firstMonthOf(last);
+    List<LineTax> lines = lines(first, last);
+    long out = sum(lines, Direction.RECEIPT);
+    long in = sum(lines, Direction.PAYMENT);
+    Long owed = rule.owed().get(last);
+    long balance = (owed == null ? 0 : owed) + out - in;
+    return new TaxPeriod(first, last, owed, before.getOrDefault(last, 0L), lines, out, in, balance, settled(last, balance));
+  }
+
+  private static long sum(List<LineTax> lines, Direction direction) {
+    return lines.stream().filter(line -> line.direction() == direction).mapToLong(LineTax::minor).sum();
+  }
+
+  /** Returns what each line brings after the as-of date from a month to another, both included; lines that bring nothing are left out. */
+  public List<LineTax> lines(YearMonth first, YearMonth last) {
+    int from = Math.max(0, Timeline.monthNumber(first) - openMonth);
+    int to = Math.min(months - 1, Timeline.monthNumber(last) - openMonth);
+    List<LineTax> lines = new ArrayList<>();
+    for (LineMonths one : after) {
+      long minor = 0;
+      for (int i = from; i <= to; i++) {
+        minor += one.minor().at(i);
+      }
+      if (minor != 0) {
+        lines.add(new LineTax(one.line().id(), one.line().name(), one.line().direction(), minor));
+      }
+    }
+    return lines;
+  }
+
+  /** Returns what tax points bring by whole month from the first that is forecast, output above zero, input below. */
+  public MonthSeries pointsByMonth() {
+    MonthSeries.Sum points = new MonthSeries.Sum(openMonth, months);
+    after.forEach(one -> points.add(one.minor(), one.line().direction().sign()));
+    points.add(openMonth, soFar);
+    return points.series();
+  }
+
+  /** Returns what tax points of the first month that is forecast up to the as-of date bring, by the plan. */
+  public long pointsSoFar() {
+    return soFar;
+  }
+
+  /** Returns the settlements: each stands until it is paid. */
+  @Override
+  public List<Due> dues() {
+    return periods().stream().filter(period -> period.balance() != 0).map(this::due)
+        .sorted(java.util.Comparator.comparing(Due::day)).toList();
+  }
+
+  private Due due(TaxPeriod period) {
+    List<Due.Piece> pieces = new ArrayList<>();
+    if (period.owed() != null) {
+      pieces.add(new Due.Piece("owed on the as-of date", period.owed()));
+    }
+    period.lines().forEach(line -> pieces.add(new Due.Piece((line.direction() == Direction.RECEIPT ? "tax on " : "less tax paid on ")
+        + line.name(), line.minor() * line.direction().sign())));
+    LocalDate typed = rule.settledOn(period.last()).plusDays(period.balance() < 0 ? rule.refundDays() : 0);
+    return new Due(typed, period.settled(), period.balance(), Certainty.CERTAIN, Due.Lasting.UNTIL_PAID,
+        (period.balance() < 0 ? "refund of sales tax, " : "sales tax, ") + words(period), pieces);
+  }
+
+  private static String words(TaxPeriod period) {
+    String last = MONTH.format(period.last());
+    return period.first().equals(period.last()) ? last : MONTH.format(period.first()) + " to " + last;
+  }
+
+  @Override
+  public Earned earned() {
+    return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public TaxPoints taxPoints(TaxPoints.Basis basis) {
+    return TaxPoints.none(reads.frame());
+  }
+}

@@ -1,0 +1,131 @@
+package ebbtide.billing;
+
+import ebbtide.money.Split;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.SalesTax;
+
+/**
+ * What is billed for one month, parted by a pattern (rules 3.2), in minor units: the gross of each step by largest
+ * remainder over the steps and the unpaid share, the tax parted the same way.
+ */
+public final class MonthBilling {
+  private final int month;
+  private final MonthPattern pattern;
+  private final long gross;
+  private final long tax;
+  private final long[] weights;
+  private final long[] grossByStep;
+  private long[] taxByStep;
+
+  private MonthBilling(int monthNumber, long amount, SalesTax salesTax, MonthPattern pattern, long[] weights) {
+    this.month = monthNumber;
+    this.pattern = pattern;
+    this.weights = weights;
+    this.tax = salesTax.taxOf(amount);
+    this.gross = salesTax.amountsAreGross() ? amount : amount + tax;
+    this.grossByStep = Split.byWeights(gross, weights);
+  }
+
+  /** The billing of a line month after month, by one tax and one pattern. */
+  public static final class Series {
+    private final SalesTax tax;
+    private final MonthPattern pattern;
+    private final long[] weights;
+
+    public Series(SalesTax tax, MonthPattern pattern) {
+      this.tax = tax;
+      this.pattern = pattern;
+      this.weights = weights(pattern);
+    }
+
+    /** Bills a month's amount, as the line types it, with its tax. */
+    public MonthBilling bill(int monthNumber, long amount) {
+      return new MonthBilling(monthNumber, amount, tax, pattern, weights);
+    }
+  }
+
+  private static long[] weights(MonthPattern pattern) {
+    int steps = pattern.steps().size();
+    long[] weights = new long[steps + 1];
+    for (int i = 0; i < steps; i++) {
+      weights[i] = pattern.steps().get(i).share().millionths();
+    }
+    weights[steps] = pattern.never().millionths();
+    return weights;
+  }
+
+  /** Returns the number of the month that is billed. */
+  public int month() {
+    return month;
+  }
+
+  public MonthPattern pattern() {
+    return pattern;
+  }
+
+  public long gross() {
+    return gross;
+  }
+
+  public long tax() {
+    return tax;
+  }
+
+  public long net() {
+    return gross - tax;
+  }
+
+  /** Returns the number of the month in which a step is paid. */
+  public int cashMonth(int step) {
+    return month + pattern.steps().get(step).lagMonths();
+  }
+
+  /** Returns what a step bills before its discount. */
+  public long grossOf(int step) {
+    return grossByStep[step];
+  }
+
+  public long discount(int step) {
+    return pattern.steps().get(step).discount().of(grossByStep[step]);
+  }
+
+  /** Returns what a step pays: its gross less its discount. */
+  public long cash(int step) {
+    return grossByStep[step] - discount(step);
+  }
+
+  public long writtenOff() {
+    return grossByStep[grossByStep.length - 1];
+  }
+
+  /** Returns the number of the month in which the unpaid share is written off. */
+  public int writeOffMonth() {
+    return month + pattern.monthsToWriteOff();
+  }
+
+  /** Returns the tax of each step, the unpaid share's last. */
+  public long[] taxByStep() {
+    return taxParts().clone();
+  }
+
+  /** Returns the tax within a step. */
+  public long taxOf(int step) {
+    return taxParts()[step];
+  }
+
+  /** Returns the tax within what is written off. */
+  public long taxOfWrittenOff() {
+    return taxParts()[weights.length - 1];
+  }
+
+  /** The same, found once; not to be changed. */
+  private long[] taxParts() {
+    taxByStep = taxByStep == null ? Split.byWeights(tax, weights) : taxByStep;
+    return taxByStep;
+  }
+
+  /** Returns the part of a step's discount that lowers tax; the rest is discount expense or income. */
+  public long taxOfDiscount(int step) {
+    return pattern.steps().get(step).discount().of(taxParts()[step]);
+  }
+}

@@ -1,0 +1,141 @@
+package ebbtide.flows;
+
+import ebbtide.accounts.Accounts;
+import ebbtide.accounts.Expectations;
+import ebbtide.accounts.LineAccount;
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
+import ebbtide.derive.Derived;
+import ebbtide.items.LineItems;
+import ebbtide.plan.Line;
+import ebbtide.plan.Settings;
+import ebbtide.time.Timeline;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and those of the books that
+ * are no line's. They never change: once the sweep has found what it moves, there are new ones ({@link #swept}).
+ */
+public final class Flows {
+  private final Accounts accounts;
+  private final Timeline timeline;
+  private final int asOf;
+  private final Derived<Reads, LineFlows> derived;
+  private final Map<String, LineFlows> lines;
+  private final LineFlows unassignedIn;
+  private final LineFlows unassignedOut;
+  private final LineFlows transfers;
+
+  /** What the flows of a line are laid from. */
+  private record Reads(LineAccount account, LineItems items, List<DayAmount> movements, boolean active, Settings settings, Timeline timeline, Timeline days) {
+    LineFlows laid() {
+      int asOf = timeline.index(settings.asOf());
+      return !active ? Laying.booked(movements, timeline, asOf)
+          : Laying.of(new LineTiming(account, items, movements, Expectations.of(account, movements, items.known(), settings), days, settings), timeline, asOf);
+    }
+  }
+
+  private Flows(Accounts accounts, Derived<Reads, LineFlows> derived, Map<String, LineFlows> lines, LineFlows in, LineFlows out, LineFlows transfers) {
+    this.accounts = accounts;
+    this.timeline = accounts.calendars().main();
+    this.asOf = timeline.index(accounts.plan().settings().asOf());
+    this.derived = derived;
+    this.lines = lines;
+    this.unassignedIn = in;
+    this.unassignedOut = out;
+    this.transfers = transfers;
+  }
+
+  /** Returns the flows that accounts lay; those of an earlier plan are taken over where their accounts and movements are the same. */
+  public static Flows of(Accounts accounts, Optional<Flows> before) {
+    Books books = accounts.books();
+    Timeline timeline = accounts.calendars().main();
+    int asOf = timeline.index(accounts.plan().settings().asOf());
+    Derived<Reads, LineFlows> derived = before.map(one -> one.derived.next()).orElseGet(Derived::none);
+    Map<String, LineFlows> lines = new HashMap<>();
+    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> lines.put(line.id(), laid(accounts, derived, line)));
+    return new Flows(accounts, derived, lines, Laying.booked(books.unassignedIn(), timeline, asOf), Laying.booked(books.unassignedOut(), timeline, asOf),
+        Laying.booked(books.transfers(), timeline, asOf));
+  }
+
+  private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
+    return derived.of(line.id(), () -> reads(accounts, line), Reads::laid);
+  }
+
+  private static Reads reads(Accounts accounts, Line line) {
+    return new Reads(accounts.of(line), accounts.items(line), accounts.books().byLine().getOrDefault(line.id(), List.of()), accounts.plan().isActive(line),
+        accounts.plan().settings(), accounts.calendars().main(), accounts.calendars().timeline(line));
+  }
+
+  /** Returns the timing of a line: the path on which its figures are made, to be followed once more when they are explained. */
+  public static LineTiming timing(Accounts accounts, Line line) {
+    Reads reads = reads(accounts, line);
+    return new LineTiming(reads.account(), reads.items(), reads.movements(), accounts.expectations(line), reads.days(), reads.settings());
+  }
+
+  /** Returns the flows as they are with the interest that accounts bear: what is paid out of profit is laid anew. */
+  public Flows with(Accounts borne) {
+    Derived<Reads, LineFlows> then = derived.next();
+    Map<String, LineFlows> all = new HashMap<>(lines);
+    borne.plan().lines().stream().filter(Accounts::followsFromProfit).forEach(line -> all.put(line.id(), laid(borne, then, line)));
+    return new Flows(borne, derived, all, unassignedIn, unassignedOut, transfers);
+  }
+
+  /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
+  public Flows swept(Map<String, long[]> byLine) {
+    Map<String, LineFlows> all = new HashMap<>(lines);
+    byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
+    return new Flows(accounts, derived, all, unassignedIn, unassignedOut, transfers);
+  }
+
+  /** Returns whether every line is estimated as in other flows of the same plan. */
+  public boolean estimateAs(Flows other) {
+    return lines.entrySet().stream().allMatch(one -> one.getValue().estimatesAs(other.lines.get(one.getKey())));
+  }
+
+  /** Returns the accounts that laid them. */
+  public Accounts accounts() {
+    return accounts;
+  }
+
+  public Timeline timeline() {
+    return timeline;
+  }
+
+  /** Returns the flows of a line that is no group. */
+  public LineFlows line(String id) {
+    return lines.get(id);
+  }
+
+  public LineFlows unassignedIn() {
+    return unassignedIn;
+  }
+
+  public LineFlows unassignedOut() {
+    return unassignedOut;
+  }
+
+  public LineFlows transfers() {
+    return transfers;
+  }
+
+  /** Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has. */
+  public long[] closing() {
+    long[] net = new long[timeline.days()];
+    lines.values().forEach(one -> one.addTo(net));
+    List.of(unassignedIn, unassignedOut, transfers).forEach(one -> one.addTo(net));
+    long flowed = 0;
+    for (int day = 0; day <= asOf; day++) {
+      flowed += net[day];
+    }
+    long level = accounts.books().cash(accounts.plan().settings().asOf()) - flowed;
+    for (int day = 0; day < net.length; day++) {
+      level += net[day];
+      net[day] = level;
+    }
+    return net;
+  }
+}

@@ -1,0 +1,131 @@
+package ebbtide.flows;
+
+import ebbtide.accounts.Expectation;
+import ebbtide.accounts.LineAccount;
+import ebbtide.accounts.StreamAccount;
+import ebbtide.activity.MonthlyActivity;
+import ebbtide.billing.DayBilling;
+import ebbtide.billing.MonthBilling;
+import ebbtide.billing.OwedByHistory;
+import ebbtide.billing.PaidDays;
+import ebbtide.billing.TargetBilling;
+import ebbtide.books.DayAmount;
+import ebbtide.items.ExpectedItem;
+import ebbtide.items.LineItems;
+import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Settings;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.util.List;
+
+/**
+ * The timing of one line: what is estimated after the as-of date, and why, emitted into a sink that adds up or one that explains. Figure and
+ * workings share this path.
+ */
+public record LineTiming(LineAccount account, LineItems items, List<DayAmount> movements, List<Expectation> expectations, Timeline timeline, Settings settings) {
+
+  private Line line() {
+    return account.line();
+  }
+
+  /** Emits every open item and every estimate of an active line after the as-of date; the movements are the line's own. */
+  public void emit(FlowSink sink) {
+    emitItems(sink);
+    if (account instanceof StreamAccount stream) {
+      emitStream(stream, sink);
+    } else {
+      emitExpectations(sink);
+    }
+  }
+
+  private void emitStream(StreamAccount account, FlowSink sink) {
+    switch (account.stream().terms().by()) {
+      case DAYS -> emitDays(account, sink);
+      case TARGET -> emitTarget(account, sink);
+      case MONTHS -> emitPattern(account, sink);
+    }
+    if (account.isTruedUp()) {
+      OwedByHistory owed = account.owedByHistory();
+      owed.corrections().forEach(correction -> sink.fromTrueUp(owed, correction));
+    }
+    line().carried().stream().filter(one -> one.day().isAfter(settings.asOf()) && !one.day().isAfter(settings.horizonEnd()))
+        .forEach(one -> sink.fromCarried(one, timeline.index(one.day())));
+  }
+
+  /**
+   * Open items on their days. On books, cash booked after the as-of date is taken as paid on account until it is settled: it lowers the
+   * items expected first.
+   */
+  private void emitItems(FlowSink sink) {
+    long onAccount = account instanceof StreamAccount ? bookedAfter() : 0;
+    for (ExpectedItem one : items.expected()) {
+      if (!one.isLeftOut()) {
+        long used = Math.min(onAccount, one.minor());
+        onAccount -= used;
+        sink.fromItem(one, timeline.index(one.day()), one.minor() - used);
+      }
+    }
+  }
+
+  /** What was booked on the line after the as-of date and settles no item, in its direction; zero if it went the other way. */
+  private long bookedAfter() {
+    long booked = movements.stream().filter(movement -> movement.day().isAfter(settings.asOf())).mapToLong(DayAmount::minor).sum();
+    return Math.max(0, (booked - items.settledAfter()) * line().direction().sign());
+  }
+
+  /** Returns what of the cash booked after the as-of date is the line's open items', settled or taken as paid on account; minor units, unsigned. */
+  public long onAccount() {
+    long open = items.expected().stream().filter(one -> !one.isLeftOut()).mapToLong(ExpectedItem::minor).sum();
+    return Math.min(open, bookedAfter()) + Math.max(0, items.settledAfter() * line().direction().sign());
+  }
+
+  private int firstMonth() {
+    return Timeline.monthNumber(settings.firstForecastMonth());
+  }
+
+  private void emitPattern(StreamAccount account, FlowSink sink) {
+    MonthPattern pattern = account.stream().terms().pattern();
+    int to = timeline.lastMonth() + pattern.longestLead();
+    for (int month = firstMonth() - pattern.longestLag(); month <= to; month++) {
+      MonthBilling billing = account.billing(month);
+      if (billing == null) {
+        continue;
+      }
+      for (int step = 0; step < pattern.steps().size(); step++) {
+        int cashMonth = billing.cashMonth(step);
+        if (cashMonth >= firstMonth() && cashMonth <= timeline.lastMonth()) {
+          sink.fromPattern(billing, step);
+        }
+      }
+    }
+  }
+
+  private void emitDays(StreamAccount account, FlowSink sink) {
+    MonthlyActivity amounts = account.amounts();
+    PaidDays days = account.paidDays();
+    int offset = timeline.index(days.issues().first());
+    for (int month = firstMonth() - account.stream().terms().days().monthsBack(); month <= timeline.lastMonth(); month++) {
+      if (amounts.in(month) != 0) {
+        DayBilling billing = DayBilling.of(month, amounts.in(month), account.stream().tax(), account.stream().terms().days());
+        billing.lay(account.stream().spread(), days, (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
+      }
+    }
+  }
+
+  private void emitTarget(StreamAccount account, FlowSink sink) {
+    TargetBilling billing = account.target();
+    billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
+  }
+
+  private void emitExpectations(FlowSink sink) {
+    for (Expectation one : expectations) {
+      boolean overdue = !one.day().isAfter(settings.asOf());
+      LocalDate day = overdue ? timeline.calendar().next(settings.asOf()) : one.day();
+      boolean stands = !overdue || one.windowEnd().isAfter(settings.asOf());
+      if (stands && one.left() != 0 && !day.isAfter(settings.horizonEnd()) && settings.counts(line().direction(), one.certainty())) {
+        sink.fromExpectation(one, timeline.index(day), overdue);
+      }
+    }
+  }
+}

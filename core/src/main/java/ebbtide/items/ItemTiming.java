@@ -1,0 +1,75 @@
+package ebbtide.items;
+
+import ebbtide.billing.Calendars;
+import ebbtide.books.Books;
+import ebbtide.books.Habits;
+import ebbtide.derive.Derived;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6), of plan and items. */
+public final class ItemTiming {
+  /** An item later than this without a date or a promise is doubtful. */
+  public static final int DOUBTFUL_AFTER = 90;
+  /** What the ledger has as paid longer ago than these days is not under way any more. */
+  public static final int UNDER_WAY_FOR = 10;
+  private final Plan plan;
+  private final Books books;
+  private final Calendars calendars;
+  private final Map<Direction, Habits> habits;
+  private final Map<Direction, Map<String, Integer>> said = new EnumMap<>(Direction.class);
+  private final Derived<ExpectedDays, LineItems> byLine;
+
+  private ItemTiming(Plan plan, Books books, Calendars calendars, Derived<ExpectedDays, LineItems> byLine) {
+    this.plan = plan;
+    this.books = books;
+    this.calendars = calendars;
+    this.byLine = byLine;
+    plan.settings().habits().forEach(one -> said.computeIfAbsent(one.direction(), some -> new HashMap<>()).put(one.counterparty(), one.days()));
+    this.habits = Stream.of(Direction.values()).collect(Collectors.toMap(one -> one, one -> books.items().habits(plan.lines().stream()
+        .filter(line -> line.direction() == one).map(Line::id).collect(Collectors.toSet()), plan.settings().asOf())));
+  }
+
+  /** Returns the timing of a plan and its books; the calendar of a line is that of its account's country. */
+  public static ItemTiming of(Plan plan, Books books, Calendars calendars) {
+    return new ItemTiming(plan, books, calendars, Derived.none());
+  }
+
+  /** Returns the timing of another plan and its books, which takes over what this one has found of lines that read the same. */
+  public ItemTiming next(Plan other, Books others, Calendars calendarsThen) {
+    return new ItemTiming(other, others, calendarsThen, byLine.next());
+  }
+
+  /** Returns whether open items count on a line: one planned by date, or a stream on books. */
+  public static boolean counts(Line line) {
+    return line.assumption() instanceof Assumption.Recurring || line.assumption() instanceof Assumption.DatedItems
+        || line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS;
+  }
+
+  /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */
+  public Habits habits(Direction direction) {
+    return habits.get(direction);
+  }
+
+  /** Returns the items of a line that count, with the days on which the open ones are expected. */
+  public LineItems line(Line line) {
+    return byLine.of(line.id(), () -> new ExpectedDays(line, plan.isActive(line), plan.settings(), calendars.calendar(line), books.items().of(line.id()),
+        books.items().settled(), books.byLine().getOrDefault(line.id(), List.of()), books.settling().getOrDefault(line.id(), List.of()),
+        habits(line.direction()),
+        said.getOrDefault(line.direction(), Map.of())), ExpectedDays::worked);
+  }
+
+  /** Returns a line's open items with the days they are expected, by day, those left out last. */
+  public List<ExpectedItem> of(Line line) {
+    return line(line).expected();
+  }
+}
