@@ -1,12 +1,22 @@
 package ebbtide;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
-import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.Dependency;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 
 /** The core's house rules: nothing of the outside in it, and each package uses only those above it. */
@@ -29,24 +39,58 @@ class ArchitectureTest {
         .check(CORE);
   }
 
+  /** From the top down: each uses only what stands before it. */
+  private static final List<String> PACKAGES = List.of("derive", "money", "time", "plan", "books", "activity", "billing", "items", "accounts", "flows",
+      "funding", "forecast", "workings", "answers", "statements", "track");
+
   @Test
   void packages_useOnlyThoseAboveThem() {
-    layeredArchitecture().consideringOnlyDependenciesInLayers()
-        .layer("money").definedBy("ebbtide.money..").layer("time").definedBy("ebbtide.time..")
-        .layer("plan").definedBy("ebbtide.plan..").layer("books").definedBy("ebbtide.books..")
-        .layer("activity").definedBy("ebbtide.activity..").layer("timing").definedBy("ebbtide.timing..")
-        .layer("funding").definedBy("ebbtide.funding..").layer("forecast").definedBy("ebbtide.forecast..")
-        .layer("statements").definedBy("ebbtide.statements..")
-        .layer("track").definedBy("ebbtide.track..")
-        .whereLayer("track").mayNotBeAccessedByAnyLayer()
-        .whereLayer("statements").mayOnlyBeAccessedByLayers("track")
-        .whereLayer("forecast").mayOnlyBeAccessedByLayers("statements", "track")
-        .whereLayer("funding").mayOnlyBeAccessedByLayers("forecast", "statements", "track")
-        .whereLayer("timing").mayOnlyBeAccessedByLayers("funding", "forecast", "statements", "track")
-        .whereLayer("activity").mayOnlyBeAccessedByLayers("timing", "funding", "forecast", "statements", "track")
-        .whereLayer("books").mayOnlyBeAccessedByLayers("activity", "timing", "funding", "forecast", "statements", "track")
-        .whereLayer("plan").mayOnlyBeAccessedByLayers("books", "activity", "timing", "funding", "forecast", "statements", "track")
-        .check(CORE);
-    slices().matching("ebbtide.(*)..").should().beFreeOfCycles().check(CORE);
+    for (int i = 0; i < PACKAGES.size(); i++) {
+      noClasses().that().resideInAPackage("ebbtide." + PACKAGES.get(i)).should().dependOnClassesThat().resideInAnyPackage(
+          PACKAGES.subList(i + 1, PACKAGES.size()).stream().map(one -> "ebbtide." + one).toArray(String[]::new)).allowEmptyShould(false).check(CORE);
+    }
+    noClasses().that().resideInAPackage("ebbtide.track").should().dependOnClassesThat().resideInAPackage("ebbtide.statements").check(CORE);
+    assertThat(CORE.stream().map(one -> one.getPackageName().substring("ebbtide.".length())).distinct()).containsExactlyInAnyOrderElementsOf(PACKAGES);
+  }
+
+  /** Inside a package too: no two files need each other, but for the members of a sealed family. */
+  @Test
+  void files_ofAPackage_needEachOtherInOneDirectionOnly() {
+    Map<String, Set<String>> needs = new TreeMap<>();
+    for (JavaClass one : CORE) {
+      for (Dependency dependency : one.getDirectDependenciesFromSelf()) {
+        JavaClass other = dependency.getTargetClass().getBaseComponentType();
+        if (other.getPackageName().equals(one.getPackageName()) && !file(one).equals(file(other)) && !isFamily(one, other) && !isFamily(other, one)) {
+          needs.computeIfAbsent(file(one), name -> new TreeSet<>()).add(file(other));
+        }
+      }
+    }
+    List<String> circles = needs.keySet().stream().filter(file -> reached(needs, file).contains(file)).toList();
+    assertThat(circles).as("files that need each other, directly or on the way").isEmpty();
+  }
+
+  private static String file(JavaClass one) {
+    JavaClass outermost = one;
+    while (outermost.getEnclosingClass().isPresent()) {
+      outermost = outermost.getEnclosingClass().get();
+    }
+    return outermost.getName();
+  }
+
+  private static boolean isFamily(JavaClass one, JavaClass other) {
+    Class<?>[] members = one.reflect().getPermittedSubclasses();
+    return members != null && Arrays.asList(members).contains(other.reflect());
+  }
+
+  private static Set<String> reached(Map<String, Set<String>> needs, String from) {
+    Set<String> found = new HashSet<>();
+    Deque<String> open = new ArrayDeque<>(needs.get(from));
+    while (!open.isEmpty()) {
+      String at = open.pop();
+      if (found.add(at)) {
+        open.addAll(needs.getOrDefault(at, Set.of()));
+      }
+    }
+    return found;
   }
 }

@@ -1,15 +1,13 @@
 package ebbtide.bench;
 
+import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.FundingTable;
-import ebbtide.answers.ChecklistItem;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.forecast.RollForward;
-import ebbtide.workings.RollForwardWorkings;
 import ebbtide.forecast.RollForwards;
-import ebbtide.workings.Workings;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.plan.Direction;
@@ -24,6 +22,8 @@ import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.track.Snapshot;
+import ebbtide.workings.RollForwardWorkings;
+import ebbtide.workings.RowWorkings;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -145,7 +145,7 @@ public final class FigureDigest {
     for (int at : List.of(0, months.size() / 2, months.size() - 1)) {
       for (Line line : plan.lines()) {
         if (!line.isGroup()) {
-          say(Workings.of(forecast, line.id(), months.get(at)));
+          say(RowWorkings.of(forecast, line.id(), months.get(at)));
         }
       }
     }

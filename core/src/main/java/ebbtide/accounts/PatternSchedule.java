@@ -30,8 +30,8 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
   /** What a step of a month's billing pays, in a cash month. */
   public record Payment(int step, YearMonth month, long gross, long discount, long cash) {}
 
-  /** Returns the schedule of a stream's account for so many cash months from one on. */
-  public static PatternSchedule of(StreamAccount account, YearMonth firstCashMonth, int months) {
+  /** Returns the schedule of a stream's billing for so many cash months from one on. */
+  public static PatternSchedule of(StreamBilling account, YearMonth firstCashMonth, int months) {
     Assumption.Stream stream = account.stream();
     Laying laying = new Laying(account.amounts(), Timeline.monthNumber(firstCashMonth), months);
     if (stream.terms().by() == Terms.By.TARGET) {

@@ -20,35 +20,35 @@ import java.util.List;
 
 /** What a stream earns, month by month (rules 7, 9.1): its amounts and items net of tax, less discounts and what is written off; stock when it is sold. */
 final class StreamEarnings {
-  private final StreamAccount account;
+  private final StreamBilling billed;
   private final Frame frame;
   private final Line line;
   private final Assumption.Stream stream;
   private final Earned.Sum sum;
 
-  StreamEarnings(StreamAccount account) {
-    this.account = account;
-    this.frame = account.frame();
-    this.line = account.line();
-    this.stream = account.stream();
+  StreamEarnings(StreamBilling billed) {
+    this.billed = billed;
+    this.frame = billed.frame();
+    this.line = billed.line();
+    this.stream = billed.stream();
     this.sum = new Earned.Sum(frame, line.direction().sign());
   }
 
   Earned earned() {
-    MonthlyActivity amounts = account.amounts();
+    MonthlyActivity amounts = billed.amounts();
     for (int month = frame.open(); month < frame.open() + frame.toEarned(); month++) {
       sum.net(stream.tax(), isReceipt(), month, amounts.in(month));
     }
-    account.items().known().forEach(this::ofItem);
-    account.stock().ifPresent(this::ofStock);
-    account.items().expected().stream().filter(one -> !one.isLeftOut()).forEach(one -> sum.both(Frame.month(one.day()), -one.discount()));
+    billed.items().known().forEach(this::ofItem);
+    billed.stock().ifPresent(this::ofStock);
+    billed.items().expected().stream().filter(one -> !one.isLeftOut()).forEach(one -> sum.both(Frame.month(one.day()), -one.discount()));
     if (stream.terms().by() == Terms.By.MONTHS) {
       discountsAndWriteOffs();
     } else if (stream.terms().by() == Terms.By.DAYS && stream.terms().days().isEarly()) {
       earlyPayment();
     }
-    if (account.isTruedUp()) {
-      account.owedByHistory().corrections().forEach(one -> sum.both(one.month(), -(one.discount() + one.writtenOff())));
+    if (billed.isTruedUp()) {
+      billed.owedByHistory().corrections().forEach(one -> sum.both(one.month(), -(one.discount() + one.writtenOff())));
     }
     return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
   }
@@ -87,7 +87,7 @@ final class StreamEarnings {
     int last = frame.open() + frame.toEarned() + stream.terms().monthsAhead();
     boolean relieved = frame.relief() && isReceipt();
     for (int month = frame.open() - stream.terms().monthsBack(); month < last; month++) {
-      MonthBilling billing = account.billing(month);
+      MonthBilling billing = billed.billing(month);
       if (billing == null) {
         continue;
       }
@@ -109,8 +109,8 @@ final class StreamEarnings {
   }
 
   private void earlyPayment() {
-    PaidDays days = account.paidDays();
-    MonthlyActivity amounts = account.amounts();
+    PaidDays days = billed.paidDays();
+    MonthlyActivity amounts = billed.amounts();
     for (int month = frame.open() - stream.terms().days().monthsBack(); month < frame.open() + frame.toEarned(); month++) {
       if (amounts.in(month) == 0) {
         continue;

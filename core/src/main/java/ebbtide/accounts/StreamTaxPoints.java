@@ -22,7 +22,7 @@ import java.util.List;
  * the as-of date or after. A discount lowers the tax of the month in which it is taken.
  */
 final class StreamTaxPoints {
-  private final StreamAccount account;
+  private final StreamBilling billed;
   private final Assumption.Stream stream;
   private final SalesTax tax;
   private final TaxPoints.Basis basis;
@@ -31,13 +31,13 @@ final class StreamTaxPoints {
   private final int asOf;
   private final TaxPoints.Sum sum;
 
-  StreamTaxPoints(StreamAccount account, TaxPoints.Basis basis) {
-    this.account = account;
-    this.stream = account.stream();
+  StreamTaxPoints(StreamBilling billed, TaxPoints.Basis basis) {
+    this.billed = billed;
+    this.stream = billed.stream();
     this.tax = stream.tax();
     this.basis = basis;
-    this.timeline = account.timeline();
-    this.frame = account.frame();
+    this.timeline = billed.timeline();
+    this.frame = billed.frame();
     this.asOf = timeline.index(frame.asOf());
     this.sum = new TaxPoints.Sum(frame, basis);
   }
@@ -48,8 +48,8 @@ final class StreamTaxPoints {
     }
     items();
     switch (stream.terms().by()) {
-      case DAYS -> byDays(account.amounts());
-      case TARGET -> byTarget(account.amounts());
+      case DAYS -> byDays(billed.amounts());
+      case TARGET -> byTarget(billed.amounts());
       case MONTHS -> byMonths();
     }
     return sum.done();
@@ -60,7 +60,7 @@ final class StreamTaxPoints {
   }
 
   private boolean isReceipt() {
-    return account.line().direction() == Direction.RECEIPT;
+    return billed.line().direction() == Direction.RECEIPT;
   }
 
   /**
@@ -68,7 +68,7 @@ final class StreamTaxPoints {
    * of what is open when it is expected.
    */
   private void items() {
-    for (OpenItem item : account.items().known()) {
+    for (OpenItem item : billed.items().known()) {
       int sign = item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1;
       if (item.kind() == OpenItem.Kind.ORDER) {
         sum.addOn(LeftOfPlan.delivered(item, frame.asOf()), basis.isCash() ? 0 : counted(LeftOfPlan.taxOfOpen(item)));
@@ -79,7 +79,7 @@ final class StreamTaxPoints {
       }
     }
     if (basis.isCash()) {
-      account.items().expected().stream().filter(one -> !one.isLeftOut()).forEach(one -> sum.addOn(one.day(), counted(LeftOfPlan.taxOfOpen(one.item()))));
+      billed.items().expected().stream().filter(one -> !one.isLeftOut()).forEach(one -> sum.addOn(one.day(), counted(LeftOfPlan.taxOfOpen(one.item()))));
     }
   }
 
@@ -89,7 +89,7 @@ final class StreamTaxPoints {
     int from = basis.firstMonth() - (byStep ? stream.terms().monthsBack() : 0);
     int to = timeline.lastMonth() + (byStep ? pattern.longestLead() : 0);
     for (int month = from; month <= to; month++) {
-      MonthBilling billing = account.billing(month);
+      MonthBilling billing = billed.billing(month);
       if (billing == null) {
         continue;
       }
@@ -136,11 +136,11 @@ final class StreamTaxPoints {
       }
       return;
     }
-    account.target().months(timeline.lastMonth()).forEach(month -> sum.add(month.month(), true, counted(tax.rate().withinGross(month.cash()))));
+    billed.target().months(timeline.lastMonth()).forEach(month -> sum.add(month.month(), true, counted(tax.rate().withinGross(month.cash()))));
   }
 
   private void byPaidDays(DayBilling billing) {
-    PaidDays days = account.paidDays();
+    PaidDays days = billed.paidDays();
     List<LocalDate> paid = new ArrayList<>();
     List<Long> gross = new ArrayList<>();
     billing.lay(stream.spread(), days, (day, amount, discount) -> {

@@ -7,7 +7,7 @@ import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
-import ebbtide.items.ItemTiming;
+import ebbtide.items.LineItems;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
@@ -119,7 +119,7 @@ public record ChecklistItem(String lineId, String sentence) {
   private static void openItems(Plan plan, Books books, List<ChecklistItem> found) {
     for (Line line : plan.lines()) {
       long open = books.items().of(line.id()).stream().filter(item -> item.amount().open() > 0).count();
-      if (open > 0 && plan.isActive(line) && !ItemTiming.counts(line)) {
+      if (open > 0 && plan.isActive(line) && !LineItems.counts(line)) {
         found.add(new ChecklistItem(line.id(), line.name() + " has " + open + (open == 1 ? " open item" : " open items")
             + ", but is planned by its pattern alone: keep open items for it, or they count for nothing"));
       }
@@ -134,7 +134,7 @@ public record ChecklistItem(String lineId, String sentence) {
     LocalDate from = plan.settings().asOf().minusDays(BOOKED_OF_LATE);
     for (Line line : plan.lines()) {
       List<OpenItem> items = books.items().of(line.id());
-      if (plan.isActive(line) && ItemTiming.counts(line) && items.stream().anyMatch(item -> item.amount().open() > 0)) {
+      if (plan.isActive(line) && LineItems.counts(line) && items.stream().anyMatch(item -> item.amount().open() > 0)) {
         long booked = books.byLine().getOrDefault(line.id(), List.of()).stream().filter(m -> m.day().isAfter(from) && !m.day().isAfter(plan.settings().asOf()))
             .mapToLong(m -> m.minor() * line.direction().sign()).sum();
         long paid = items.stream().filter(item -> item.kind() == OpenItem.Kind.INVOICE || item.kind() == OpenItem.Kind.COMMITMENT)

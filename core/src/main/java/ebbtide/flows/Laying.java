@@ -21,15 +21,15 @@ import java.util.List;
 /** The flows of one line on their way: what the bank has, what the plan lays, what of that the bank's word replaces, and what overrides do. */
 final class Laying implements FlowSink, Spread.DaySink {
   private static final long[] NONE = new long[0];
-  final Timeline timeline;
-  long[] settled = NONE;
-  long[] committed = NONE;
-  long[] items = NONE;
-  final long[] laid;
-  long[] netted;
-  long[] estimated;
-  boolean[] overdue;
-  final List<ItemFlow> itemFlows = new ArrayList<>();
+  private final Timeline timeline;
+  private long[] settled = NONE;
+  private long[] committed = NONE;
+  private long[] items = NONE;
+  private final long[] laid;
+  private long[] netted;
+  private long[] estimated;
+  private boolean[] overdue;
+  private final List<ItemFlow> itemFlows = new ArrayList<>();
   private final int asOf;
   private Line line;
   private int sign;
@@ -48,7 +48,7 @@ final class Laying implements FlowSink, Spread.DaySink {
   static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
     Laying laying = new Laying(timeline, asOf);
     laying.addMovements(movements);
-    return new LineFlows(laying);
+    return laying.flows();
   }
 
   /** Returns the flows of an active line: laid, netted and overridden. */
@@ -57,14 +57,18 @@ final class Laying implements FlowSink, Spread.DaySink {
     laying.line = timing.account().line();
     laying.sign = laying.line.direction().sign();
     laying.days = timing.timeline();
-    laying.spread = timing.account() instanceof StreamAccount stream ? stream.stream().spread() : null;
+    laying.spread = timing.account() instanceof StreamAccount stream ? stream.billing().stream().spread() : null;
     laying.addMovements(timing.movements());
     timing.emit(laying);
     if (timing.account() instanceof StreamAccount) {
       laying.netWithBooked(timing.onAccount());
     }
     laying.line.overrides().forEach(laying::override);
-    return new LineFlows(laying);
+    return laying.flows();
+  }
+
+  private LineFlows flows() {
+    return new LineFlows(timeline, new LineFlows.Booked(settled, committed, items), new LineFlows.Estimated(laid, netted, estimated), overdue, itemFlows);
   }
 
   private void addMovements(List<DayAmount> movements) {

@@ -23,35 +23,29 @@ public final class LineFlows {
   private final boolean[] overdue;
   private final List<ItemFlow> itemFlows;
 
-  LineFlows(Laying of) {
-    this.timeline = of.timeline;
-    this.settled = of.settled;
-    this.committed = of.committed;
-    this.items = of.items;
-    this.laid = of.laid;
-    this.netted = of.netted;
-    this.estimated = of.estimated;
-    this.overdue = of.overdue;
-    this.itemFlows = List.copyOf(of.itemFlows);
-  }
+  /** What the bank has by day of the timeline, and what open items are expected to pay; empty where all are nil. */
+  record Booked(long[] settled, long[] committed, long[] items) {}
 
-  private LineFlows(LineFlows of, long[] swept) {
-    this.timeline = of.timeline;
-    this.settled = of.settled;
-    this.committed = of.committed;
-    this.items = of.items;
-    this.laid = swept;
-    this.netted = swept;
-    this.estimated = swept;
-    this.overdue = of.overdue;
-    this.itemFlows = of.itemFlows;
+  /** The estimate by day in its three stages, which may be one array where a stage changes nothing. */
+  record Estimated(long[] laid, long[] netted, long[] overridden) {}
+
+  LineFlows(Timeline timeline, Booked booked, Estimated estimate, boolean[] overdue, List<ItemFlow> itemFlows) {
+    this.timeline = timeline;
+    this.settled = booked.settled();
+    this.committed = booked.committed();
+    this.items = booked.items();
+    this.laid = estimate.laid();
+    this.netted = estimate.netted();
+    this.estimated = estimate.overridden();
+    this.overdue = overdue;
+    this.itemFlows = List.copyOf(itemFlows);
   }
 
   /** Returns the flows with what the sweep moves by day of the timeline, on a line that is neither netted nor overridden. */
   LineFlows swept(long[] byDay) {
     long[] all = byDay.clone();
     addTo(all, laid);
-    return new LineFlows(this, all);
+    return new LineFlows(timeline, new Booked(settled, committed, items), new Estimated(all, all, all), overdue, itemFlows);
   }
 
   /** Returns whether another line's estimates are the same, day by day. */

@@ -3,6 +3,7 @@ package ebbtide.flows;
 import ebbtide.accounts.Expectation;
 import ebbtide.accounts.LineAccount;
 import ebbtide.accounts.StreamAccount;
+import ebbtide.accounts.StreamBilling;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.billing.DayBilling;
 import ebbtide.billing.MonthBilling;
@@ -33,20 +34,20 @@ public record LineTiming(LineAccount account, LineItems items, List<DayAmount> m
   public void emit(FlowSink sink) {
     emitItems(sink);
     if (account instanceof StreamAccount stream) {
-      emitStream(stream, sink);
+      emitStream(stream.billing(), sink);
     } else {
       emitExpectations(sink);
     }
   }
 
-  private void emitStream(StreamAccount account, FlowSink sink) {
-    switch (account.stream().terms().by()) {
-      case DAYS -> emitDays(account, sink);
-      case TARGET -> emitTarget(account, sink);
-      case MONTHS -> emitPattern(account, sink);
+  private void emitStream(StreamBilling billed, FlowSink sink) {
+    switch (billed.stream().terms().by()) {
+      case DAYS -> emitDays(billed, sink);
+      case TARGET -> emitTarget(billed, sink);
+      case MONTHS -> emitPattern(billed, sink);
     }
-    if (account.isTruedUp()) {
-      OwedByHistory owed = account.owedByHistory();
+    if (billed.isTruedUp()) {
+      OwedByHistory owed = billed.owedByHistory();
       owed.corrections().forEach(correction -> sink.fromTrueUp(owed, correction));
     }
     line().carried().stream().filter(one -> one.day().isAfter(settings.asOf()) && !one.day().isAfter(settings.horizonEnd()))
@@ -84,11 +85,11 @@ public record LineTiming(LineAccount account, LineItems items, List<DayAmount> m
     return Timeline.monthNumber(settings.firstForecastMonth());
   }
 
-  private void emitPattern(StreamAccount account, FlowSink sink) {
-    MonthPattern pattern = account.stream().terms().pattern();
+  private void emitPattern(StreamBilling billed, FlowSink sink) {
+    MonthPattern pattern = billed.stream().terms().pattern();
     int to = timeline.lastMonth() + pattern.longestLead();
     for (int month = firstMonth() - pattern.longestLag(); month <= to; month++) {
-      MonthBilling billing = account.billing(month);
+      MonthBilling billing = billed.billing(month);
       if (billing == null) {
         continue;
       }
@@ -101,20 +102,20 @@ public record LineTiming(LineAccount account, LineItems items, List<DayAmount> m
     }
   }
 
-  private void emitDays(StreamAccount account, FlowSink sink) {
-    MonthlyActivity amounts = account.amounts();
-    PaidDays days = account.paidDays();
+  private void emitDays(StreamBilling billed, FlowSink sink) {
+    MonthlyActivity amounts = billed.amounts();
+    PaidDays days = billed.paidDays();
     int offset = timeline.index(days.issues().first());
-    for (int month = firstMonth() - account.stream().terms().days().monthsBack(); month <= timeline.lastMonth(); month++) {
+    for (int month = firstMonth() - billed.stream().terms().days().monthsBack(); month <= timeline.lastMonth(); month++) {
       if (amounts.in(month) != 0) {
-        DayBilling billing = DayBilling.of(month, amounts.in(month), account.stream().tax(), account.stream().terms().days());
-        billing.lay(account.stream().spread(), days, (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
+        DayBilling billing = DayBilling.of(month, amounts.in(month), billed.stream().tax(), billed.stream().terms().days());
+        billing.lay(billed.stream().spread(), days, (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
       }
     }
   }
 
-  private void emitTarget(StreamAccount account, FlowSink sink) {
-    TargetBilling billing = account.target();
+  private void emitTarget(StreamBilling billed, FlowSink sink) {
+    TargetBilling billing = billed.target();
     billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
   }
 

@@ -32,7 +32,7 @@ record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays c
   }
 
   private List<OpenItem> known() {
-    return active && ItemTiming.counts(line) ? items : List.of();
+    return active && LineItems.counts(line) ? items : List.of();
   }
 
   /** Returns the line's items that count, and the open ones with their days, those left out last. */
@@ -51,14 +51,14 @@ record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays c
    * settled of late has nothing under way, for its cash is not told from its items.
    */
   private List<ExpectedItem> underWay() {
-    LocalDate from = asOf().minusDays(2L * ItemTiming.UNDER_WAY_FOR);
+    LocalDate from = asOf().minusDays(2L * LineItems.UNDER_WAY_FOR);
     long paidByBank = of(settling, from);
     if (paidByBank == 0) {
       return List.of();
     }
     long other = Math.max(0, (of(booked, from) - paidByBank) * line.direction().sign());
     List<ExpectedItem> found = new ArrayList<>();
-    List<OpenItem> paid = known().stream().filter(item -> item.paidOn() != null && item.paidOn().isAfter(asOf().minusDays(ItemTiming.UNDER_WAY_FOR))
+    List<OpenItem> paid = known().stream().filter(item -> item.paidOn() != null && item.paidOn().isAfter(asOf().minusDays(LineItems.UNDER_WAY_FOR))
         && !item.paidOn().isAfter(asOf()) && (item.kind() == Kind.INVOICE || item.kind() == Kind.COMMITMENT))
         .sorted(Comparator.comparing(OpenItem::paidOn).reversed().thenComparing(OpenItem::id)).toList();
     for (OpenItem item : paid) {
@@ -103,7 +103,7 @@ record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays c
   /** Bills are paid in runs, whatever the habit was; one that is very late waits for a word all the same. */
   private ExpectedItem inRun(OpenItem item, String broken) {
     long late = asOf().toEpochDay() - item.due().toEpochDay();
-    if (late > ItemTiming.DOUBTFUL_AFTER) {
+    if (late > LineItems.DOUBTFUL_AFTER) {
       return doubtful(item, late, broken);
     }
     PaymentRuns runs = settings.paymentRuns();
@@ -117,7 +117,7 @@ record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays c
 
   private ExpectedItem byHabit(OpenItem item, String broken) {
     long late = asOf().toEpochDay() - item.due().toEpochDay();
-    if (late > ItemTiming.DOUBTFUL_AFTER) {
+    if (late > LineItems.DOUBTFUL_AFTER) {
       return doubtful(item, late, broken);
     }
     Integer days = said.get(item.counterparty());

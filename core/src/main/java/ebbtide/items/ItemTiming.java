@@ -4,8 +4,6 @@ import ebbtide.billing.Calendars;
 import ebbtide.books.Books;
 import ebbtide.books.Habits;
 import ebbtide.derive.Derived;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -18,10 +16,6 @@ import java.util.stream.Stream;
 
 /** The days on which open items are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6), of plan and items. */
 public final class ItemTiming {
-  /** An item later than this without a date or a promise is doubtful. */
-  public static final int DOUBTFUL_AFTER = 90;
-  /** What the ledger has as paid longer ago than these days is not under way any more. */
-  public static final int UNDER_WAY_FOR = 10;
   private final Plan plan;
   private final Books books;
   private final Calendars calendars;
@@ -47,12 +41,6 @@ public final class ItemTiming {
   /** Returns the timing of another plan and its books, which takes over what this one has found of lines that read the same. */
   public ItemTiming next(Plan other, Books others, Calendars calendarsThen) {
     return new ItemTiming(other, others, calendarsThen, byLine.next());
-  }
-
-  /** Returns whether open items count on a line: one planned by date, or a stream on books. */
-  public static boolean counts(Line line) {
-    return line.assumption() instanceof Assumption.Recurring || line.assumption() instanceof Assumption.DatedItems
-        || line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS;
   }
 
   /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */

@@ -46,9 +46,9 @@ public sealed interface ActivityMethod {
       implements ActivityMethod {
     public BaseWithGrowth {
       requireAmounts(base);
-      requireGrowth(growth, "growth a month");
+      Driver.requireGrowth(growth, "growth a month");
       growthOf = Collections.unmodifiableSortedMap(new TreeMap<>(growthOf));
-      growthOf.forEach((month, rate) -> requireGrowth(rate, "growth of " + month));
+      growthOf.forEach((month, rate) -> Driver.requireGrowth(rate, "growth of " + month));
     }
 
     /** Returns the growth of a month over the one before. */
@@ -70,7 +70,7 @@ public sealed interface ActivityMethod {
   /** A figure for each month; a month without one is the same month of the year before, else the last (rules 2.6). */
   record TypedMonths(SortedMap<YearMonth, Long> amounts) implements ActivityMethod {
     public TypedMonths {
-      amounts = amountsByMonth(amounts, "amount of ");
+      amounts = AmountsByMonth.checked(amounts, "amount of ");
     }
 
     @Override
@@ -186,7 +186,7 @@ public sealed interface ActivityMethod {
         Check.inRange(year, 1990, 2120, "fiscal year");
         Check.notNegative(total, "total of " + year);
       });
-      requireGrowth(yearlyGrowth, "growth a year");
+      Driver.requireGrowth(yearlyGrowth, "growth a year");
       weights = List.copyOf(weights);
       Check.that(weights.size() == 12, "a year has twelve weights, but had " + weights.size());
       weights.forEach(weight -> Check.that(weight >= 0 && weight <= 1_000_000,
@@ -241,20 +241,5 @@ public sealed interface ActivityMethod {
 
   private static void requireDate(LocalDate day) {
     Check.inRange(day.getYear(), 1990, 2120, "year of " + day);
-  }
-
-  /** Refuses growth of less than -100% or more than 1,000%. */
-  static void requireGrowth(Percent growth, String name) {
-    Check.inRange(growth, new Percent(-Percent.WHOLE), new Percent(10 * Percent.WHOLE), name);
-  }
-
-  /** Returns a read-only copy of amounts by month, refusing negative ones by the name of their month. */
-  static SortedMap<YearMonth, Long> amountsByMonth(Map<YearMonth, Long> amounts, String name) {
-    TreeMap<YearMonth, Long> copy = new TreeMap<>(amounts);
-    copy.forEach((month, minor) -> {
-      requireDate(month.atDay(1));
-      Check.notNegative(minor, name + month);
-    });
-    return Collections.unmodifiableSortedMap(copy);
   }
 }

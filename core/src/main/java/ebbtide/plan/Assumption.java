@@ -41,7 +41,7 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     public Stream {
       aside = List.copyOf(aside);
       Check.that(aside.size() <= 20, "at most 20 methods can be put aside, but there were " + aside.size());
-      history = ActivityMethod.amountsByMonth(history, "history of ");
+      history = AmountsByMonth.checked(history, "history of ");
       overrides = Collections.unmodifiableSortedMap(new TreeMap<>(overrides));
     }
 

@@ -19,9 +19,9 @@ public record Driver(Steps<BigDecimal> value, Percent growth, SortedMap<YearMont
 
   public Driver {
     value.steps().forEach(step -> requireValue(step.value(), "value from " + step.from()));
-    ActivityMethod.requireGrowth(growth, "growth a month");
+    requireGrowth(growth, "growth a month");
     growthOf = Collections.unmodifiableSortedMap(new TreeMap<>(growthOf));
-    growthOf.forEach((month, rate) -> ActivityMethod.requireGrowth(rate, "growth of " + month));
+    growthOf.forEach((month, rate) -> requireGrowth(rate, "growth of " + month));
     value = new Steps<>(value.steps().stream().map(step -> new Steps.Step<>(step.from(), plain(step.value()))).toList());
   }
 
@@ -46,5 +46,10 @@ public record Driver(Steps<BigDecimal> value, Percent growth, SortedMap<YearMont
   /** Returns the growth of a month over the one before. */
   public Percent growthIn(YearMonth month) {
     return growthOf.getOrDefault(month, growth);
+  }
+
+  /** Refuses growth of less than -100% or more than 1,000%. */
+  static void requireGrowth(Percent growth, String name) {
+    Check.inRange(growth, new Percent(-Percent.WHOLE), new Percent(10 * Percent.WHOLE), name);
   }
 }

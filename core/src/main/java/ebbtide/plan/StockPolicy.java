@@ -82,7 +82,7 @@ public record StockPolicy(String salesLine, Given given, Cost cost, Target targe
     public Bought {
       Objects.requireNonNull(by, "how purchases are found");
       Check.inRange(share, Percent.ZERO, new Percent(10 * Percent.WHOLE), "purchases");
-      amounts = ActivityMethod.amountsByMonth(amounts, "purchases of ");
+      amounts = AmountsByMonth.checked(amounts, "purchases of ");
     }
   }
 

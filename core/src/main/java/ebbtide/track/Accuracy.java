@@ -35,31 +35,6 @@ public final class Accuracy {
   /** A forecast of a period and what happened in it, signed. */
   public record Point(LocalDate asOf, Period period, int lead, long forecast, long actual) {}
 
-  /**
-   * An error over several periods: the sum of misses and of what happened, unsigned, and how much too much was forecast, in the direction
-   * of the line; minor units. {@code periods} says how many there were.
-   */
-  public record Error(int periods, long missed, long happened, long over) {
-    static final Error NONE = new Error(0, 0, 0, 0);
-
-    Error plus(long forecast, long actual, int sign) {
-      return new Error(periods + 1, missed + Math.abs(actual - forecast), happened + Math.abs(actual), over + (forecast - actual) * sign);
-    }
-
-    /** Returns the weighted error in hundredths of a percent of what happened, null where nothing happened. */
-    public Long wapeHundredths() {
-      return happened == 0 ? null : Variance.percentHundredths(happened, missed);
-    }
-
-    /** Returns how much too much was forecast, in hundredths of a percent of what happened, null where nothing happened. */
-    public Long biasHundredths() {
-      return happened == 0 ? null : Variance.percentHundredths(happened, over);
-    }
-  }
-
-  /** A row that is measured: a line, a group, a section or the net; by lead its error, the first element that of lead 1. */
-  public record Row(String id, String name, Direction direction, int depth, boolean isGroup, List<Error> errors, List<Error> lastYear, List<Error> dueDates) {}
-
   /** What the closing balance was forecast to be at the end of a period, and was. */
   public record Closing(LocalDate asOf, LocalDate day, int lead, long forecast, long actual) {}
 
@@ -145,8 +120,8 @@ public final class Accuracy {
       over[of.ordinal()][row] += (forecast - actual) * sign;
     }
 
-    Error error(Of of, int row) {
-      return new Error(periods[of.ordinal()][row], missed[of.ordinal()][row], happened[of.ordinal()][row], over[of.ordinal()][row]);
+    ForecastError error(Of of, int row) {
+      return new ForecastError(periods[of.ordinal()][row], missed[of.ordinal()][row], happened[of.ordinal()][row], over[of.ordinal()][row]);
     }
   }
 
@@ -223,7 +198,7 @@ public final class Accuracy {
   }
 
   /** Returns the rows of counterparties, of their open items alone, those that cost most first. */
-  public List<Row> parties() {
+  public List<MeasuredRow> parties() {
     return parties.rows(longest());
   }
 
@@ -269,8 +244,8 @@ public final class Accuracy {
   }
 
   /** Returns every row in the order of the plan, the net first. */
-  public List<Row> rows() {
-    List<Row> rows = new ArrayList<>();
+  public List<MeasuredRow> rows() {
+    List<MeasuredRow> rows = new ArrayList<>();
     rows.add(row(NET, "Net cash flow", null, 0, true));
     for (Direction direction : Direction.values()) {
       rows.add(row(section(direction), direction == Direction.RECEIPT ? "Receipts" : "Payments", direction, 0, true));
@@ -296,12 +271,12 @@ public final class Accuracy {
     }
   }
 
-  private Row row(String id, String name, Direction direction, int depth, boolean group) {
-    return new Row(id, name, direction, depth, group, of(id, Of.OURS), of(id, Of.LAST_YEAR), of(id, Of.DUE_DATES));
+  private MeasuredRow row(String id, String name, Direction direction, int depth, boolean group) {
+    return new MeasuredRow(id, name, direction, depth, group, of(id, Of.OURS), of(id, Of.LAST_YEAR), of(id, Of.DUE_DATES));
   }
 
-  private List<Error> of(String id, Of of) {
-    List<Error> list = new ArrayList<>();
+  private List<ForecastError> of(String id, Of of) {
+    List<ForecastError> list = new ArrayList<>();
     for (int lead = 0; lead < longest(); lead++) {
       list.add(sums[lead].error(of, places.get(id)));
     }
@@ -321,7 +296,7 @@ public final class Accuracy {
     Map<String, Long> missed = new LinkedHashMap<>();
     for (Line line : facts.plan().lines()) {
       if (!line.isGroup()) {
-        missed.put(line.id(), of(line.id(), Of.OURS).stream().limit(first).mapToLong(Error::missed).sum());
+        missed.put(line.id(), of(line.id(), Of.OURS).stream().limit(first).mapToLong(ForecastError::missed).sum());
       }
     }
     long all = missed.values().stream().mapToLong(Long::longValue).sum();

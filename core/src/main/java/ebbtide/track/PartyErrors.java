@@ -5,7 +5,6 @@ import ebbtide.books.Payment;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.Period;
-import ebbtide.track.Accuracy.Error;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -24,7 +23,7 @@ final class PartyErrors {
   private final int leads;
   private final Map<String, Direction> directions = new HashMap<>();
   private final TreeMap<LocalDate, List<Paid>> paid = new TreeMap<>();
-  private final Map<Party, Error[][]> errors = new HashMap<>();
+  private final Map<Party, ForecastError[][]> errors = new HashMap<>();
 
   PartyErrors(Facts facts, int leads) {
     this.leads = leads;
@@ -57,9 +56,9 @@ final class PartyErrors {
       paid.subMap(period.startInclusive(), period.endExclusive()).values().forEach(day -> day.forEach(one -> add(sums, one.party(), 0, one.minor(), 0)));
       for (Map.Entry<Party, long[]> one : sums.entrySet()) {
         int sign = one.getKey().direction().sign();
-        Error[][] all = errors.computeIfAbsent(one.getKey(), party -> new Error[2][leads]);
-        all[0][lead] = (all[0][lead] == null ? Error.NONE : all[0][lead]).plus(one.getValue()[0], one.getValue()[1], sign);
-        all[1][lead] = (all[1][lead] == null ? Error.NONE : all[1][lead]).plus(one.getValue()[2], one.getValue()[1], sign);
+        ForecastError[][] all = errors.computeIfAbsent(one.getKey(), party -> new ForecastError[2][leads]);
+        all[0][lead] = (all[0][lead] == null ? ForecastError.NONE : all[0][lead]).plus(one.getValue()[0], one.getValue()[1], sign);
+        all[1][lead] = (all[1][lead] == null ? ForecastError.NONE : all[1][lead]).plus(one.getValue()[2], one.getValue()[1], sign);
       }
     }
   }
@@ -71,17 +70,17 @@ final class PartyErrors {
     sum[2] += byDue;
   }
 
-  List<Accuracy.Row> rows(int longest) {
-    List<Error> none = Collections.nCopies(longest, Error.NONE);
-    return errors.entrySet().stream().map(one -> new Accuracy.Row("party " + one.getKey().direction() + " " + one.getKey().name(), one.getKey().name(),
+  List<MeasuredRow> rows(int longest) {
+    List<ForecastError> none = Collections.nCopies(longest, ForecastError.NONE);
+    return errors.entrySet().stream().map(one -> new MeasuredRow("party " + one.getKey().direction() + " " + one.getKey().name(), one.getKey().name(),
         one.getKey().direction(), 0, false, list(one.getValue()[0], longest), none, list(one.getValue()[1], longest)))
-        .sorted(Comparator.comparingLong((Accuracy.Row row) -> -row.errors().stream().mapToLong(Error::missed).sum()).thenComparing(Accuracy.Row::name)).toList();
+        .sorted(Comparator.comparingLong((MeasuredRow row) -> -row.errors().stream().mapToLong(ForecastError::missed).sum()).thenComparing(MeasuredRow::name)).toList();
   }
 
-  private static List<Error> list(Error[] errors, int longest) {
-    List<Error> list = new ArrayList<>();
+  private static List<ForecastError> list(ForecastError[] errors, int longest) {
+    List<ForecastError> list = new ArrayList<>();
     for (int lead = 0; lead < longest; lead++) {
-      list.add(errors[lead] == null ? Error.NONE : errors[lead]);
+      list.add(errors[lead] == null ? ForecastError.NONE : errors[lead]);
     }
     return list;
   }

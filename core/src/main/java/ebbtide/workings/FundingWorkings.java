@@ -38,7 +38,7 @@ public final class FundingWorkings {
     switch (row) {
       case "transfers" -> part("Transfers booked on one side only", "they cancel out once the other account's statement is brought in",
           forecast.transfers(period).amount());
-      case "opening", "headroom" -> items.addAll(Workings.of(forecast, row, period).items());
+      case "opening", "headroom" -> items.addAll(RowWorkings.of(forecast, row, period).items());
       case "receipts" -> lines(Direction.RECEIPT);
       case "payments" -> lines(Direction.PAYMENT);
       case "before" -> rows(FundingTable.Kind.OPENING, FundingTable.Kind.RECEIPTS, FundingTable.Kind.PAYMENTS, FundingTable.Kind.TRANSFERS);
@@ -51,7 +51,7 @@ public final class FundingWorkings {
         if (row.startsWith("owed ")) {
           owed(line);
         } else {
-          items.addAll(Workings.of(forecast, row, period).items());
+          items.addAll(RowWorkings.of(forecast, row, period).items());
         }
       }
     }

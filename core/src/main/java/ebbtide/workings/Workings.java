@@ -2,10 +2,6 @@ package ebbtide.workings;
 
 import ebbtide.flows.Cell;
 import ebbtide.flows.Part;
-import ebbtide.forecast.Forecast;
-import ebbtide.forecast.ForecastTable;
-import ebbtide.plan.Line;
-import ebbtide.time.Period;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -22,85 +18,4 @@ public record Workings(String name, Cell figure, List<Item> items, Long overBy) 
    * made it so, and the day where it has one.
    */
   public record Item(Part part, String what, String because, LocalDate day, long minor) {}
-
-  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
-
-  /** Returns the workings of a line that is no group. */
-  public static Workings of(Forecast forecast, Line line, Period period) {
-    return new LineWorkings(forecast, line, period).workings();
-  }
-
-  /**
-   * Returns the workings of a row of the table ({@link ForecastTable.Row#id}) for a period; refuses rows that are not
-   * there.
-   */
-  public static Workings of(Forecast forecast, String rowId, Period period) {
-    Line line = forecast.plan().findLine(rowId).orElse(null);
-    if (line != null && !line.isGroup()) {
-      return of(forecast, line, period);
-    }
-    ForecastTable table = ForecastTable.of(forecast, List.of(period));
-    ForecastTable.Row row = table.rows().stream().filter(r -> r.id().equals(rowId)).findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("The forecast has no row '" + rowId + "' in these days"));
-    return new Workings(row.name(), row.cells().get(0), items(forecast, table, row, period), null);
-  }
-
-  private static List<Item> items(Forecast forecast, ForecastTable table, ForecastTable.Row row, Period period) {
-    return switch (row.kind()) {
-      case SECTION, GROUP -> children(table, row);
-      case NET -> rows(table, "receipts", "payments", "transfers");
-      case CLOSING -> rows(table, "opening", "receipts", "payments", "transfers");
-      case OPENING -> List.of(opening(forecast, period, row.cells().get(0).amount()));
-      case HEADROOM -> headroom(forecast, period);
-      case UNASSIGNED -> List.of(level("Bank movements not assigned to a line",
-          "assign them under Position, and they count on their lines", null, row.cells().get(0).amount()));
-      case TRANSFERS -> List.of(level("Transfers booked on one side only",
-          "they cancel out once the other account's statement is brought in", null, row.cells().get(0).amount()));
-      default -> List.of(level(row.name(), "in force on " + DAY.format(row.cells().get(0).day()),
-          row.cells().get(0).day(), row.cells().get(0).amount()));
-    };
-  }
-
-  private static Item level(String what, String because, LocalDate day, long minor) {
-    return new Item(null, what, because, day, minor);
-  }
-
-  private static Item opening(Forecast forecast, Period period, long amount) {
-    LocalDate before = period.startInclusive().minusDays(1);
-    boolean fact = !before.isAfter(forecast.plan().settings().asOf());
-    return level("Closing cash of " + DAY.format(before), fact
-        ? "booked balances of the accounts that are not restricted"
-        : "booked balances of " + DAY.format(forecast.plan().settings().asOf()) + ", and every flow since", before, amount);
-  }
-
-  /** The rows one step below a section or group, up to the next row that stands as high as it does. */
-  private static List<Item> children(ForecastTable table, ForecastTable.Row row) {
-    List<Item> items = new ArrayList<>();
-    int at = table.rows().indexOf(row);
-    for (int i = at + 1; i < table.rows().size() && table.rows().get(i).depth() > row.depth(); i++) {
-      ForecastTable.Row below = table.rows().get(i);
-      if (below.depth() == row.depth() + 1) {
-        items.add(level(below.name(), below.active() ? "" : "switched off", null, below.cells().get(0).amount()));
-      }
-    }
-    return items;
-  }
-
-  private static List<Item> rows(ForecastTable table, String... ids) {
-    List<Item> items = new ArrayList<>();
-    for (String id : ids) {
-      table.rows().stream().filter(row -> row.id().equals(id))
-          .forEach(row -> items.add(level(row.name(), "", null, row.cells().get(0).amount())));
-    }
-    return items;
-  }
-
-  private static List<Item> headroom(Forecast forecast, Period period) {
-    LocalDate worst = forecast.worstDay(period);
-    int day = forecast.timeline().index(worst);
-    String when = "of " + DAY.format(worst) + ", the day with the least in the period";
-    return List.of(level("Cash", when, worst, forecast.closing(worst)),
-        level("Still to be drawn", "the overdraft's limit, and what is undrawn of committed facilities", worst, forecast.liquidity().undrawn(day)),
-        level("Less minimum cash", "in force that day", worst, -forecast.liquidity().minimum(day)));
-  }
 }

@@ -21,6 +21,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -82,7 +83,7 @@ class DayTermsTest {
     assertThat(on(forecast, "2026-02-16")).isEqualTo(1_440_000);
     assertThat(forecast.cell(forecast.plan().lines().get(0), new Period(AS_OF.plusDays(1), LocalDate.of(2026, 2, 1))).amount())
         .as("nothing but December's in January").isEqualTo(1_080_000);
-    Workings workings = Workings.of(forecast, forecast.plan().lines().get(0), new Period(LocalDate.of(2026, 2, 16), LocalDate.of(2026, 2, 17)));
+    Workings workings = RowWorkings.of(forecast, forecast.plan().lines().get(0), new Period(LocalDate.of(2026, 2, 16), LocalDate.of(2026, 2, 17)));
     assertThat(workings.items()).singleElement().satisfies(item -> {
       assertThat(item.what()).isEqualTo("Of January 2026 12,000 plus 20% sales tax, 14,400 in all, issued on day 10, "
           + "due 30 days after issue, paid 5 days late");

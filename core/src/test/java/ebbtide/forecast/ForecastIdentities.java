@@ -18,6 +18,7 @@ import ebbtide.time.Periods;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Variance;
 import ebbtide.workings.RollForwardWorkings;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -106,7 +107,7 @@ public final class ForecastIdentities {
     periods.addAll(forecast.periods(Periods.MONTH, asOf, forecast.lastDay()));
     for (Line line : sample(some.plan().lines().stream().filter(l -> !l.isGroup()).toList(), some.seed(), 4)) {
       for (Period period : sample(periods, some.seed(), 6)) {
-        Workings workings = Workings.of(forecast, line, period);
+        Workings workings = RowWorkings.of(forecast, line, period);
         Cell cell = forecast.cell(line, period);
         for (Part part : Part.values()) {
           long parts = workings.items().stream().filter(i -> i.part() == part).mapToLong(Workings.Item::minor).sum();
@@ -128,7 +129,7 @@ public final class ForecastIdentities {
     LocalDate asOf = some.plan().settings().asOf();
     for (Period period : sample(forecast.periods(Periods.MONTH, asOf.minusDays(40), asOf.plusDays(70)), some.seed(), 1)) {
       for (Row row : ForecastTable.of(forecast, List.of(period)).rows()) {
-        assertThat(Workings.of(forecast, row.id(), period).items().stream().mapToLong(Workings.Item::minor).sum())
+        assertThat(RowWorkings.of(forecast, row.id(), period).items().stream().mapToLong(Workings.Item::minor).sum())
             .as("%s in %s", row.name(), period).isEqualTo(row.cells().get(0).amount());
       }
     }

@@ -31,6 +31,7 @@ import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Spread;
 import ebbtide.workings.FundingWorkings;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -83,7 +84,7 @@ class FundingTest {
     assertThat(forecast.cell(forecast.plan().findLine("fi").orElseThrow(), april).estimated()).isEqualTo(-800);
     assertThat(forecast.funding().drawn(0, forecast.timeline().index(LocalDate.of(2026, 4, 30)))).isEqualTo(200_800);
     assertThat(forecast.liquidity().headroom(forecast.timeline().index(due))).isEqualTo(10_000 + 300_000 - 10_000);
-    assertThat(Workings.of(forecast, "f", new Period(due, due.plusDays(1))).items()).singleElement()
+    assertThat(RowWorkings.of(forecast, "f", new Period(due, due.plusDays(1))).items()).singleElement()
         .satisfies(one -> assertThat(one.because()).isEqualTo("cash would be under its minimum of 100"));
     FundingAnswer answer = FundingAnswer.of(forecast, 5_000);
     assertThat(answer.sentence()).startsWith("It is enough: the most that is needed is 2,0");

@@ -40,6 +40,7 @@ import ebbtide.plan.StockPolicy;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -117,7 +118,7 @@ class NothingDroppedTest {
     assertThat(on(forecast, "half", "2027-01-15")).isEqualTo(-5_000);
     assertThat(on(forecast, "stock", "2027-01-15")).isEqualTo(-5_000);
     assertThat(on(forecast, "pay", "2027-01-28")).isEqualTo(-1_000);
-    assertThat(Workings.of(forecast, "half", new Period(LocalDate.of(2027, 1, 15), LocalDate.of(2027, 1, 16))).items()).extracting(Workings.Item::because)
+    assertThat(RowWorkings.of(forecast, "half", new Period(LocalDate.of(2027, 1, 15), LocalDate.of(2027, 1, 16))).items()).extracting(Workings.Item::because)
         .contains("50% of sales 100");
   }
 

@@ -42,6 +42,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -117,7 +118,7 @@ class OpenItemsTest {
     LeftOfPlan.Month march = forecast.accounts().stream(forecast.plan().lines().get(0)).left().months().get(0);
     assertThat(march).isEqualTo(new LeftOfPlan.Month(MARCH, 12_000_000, invoiced, 0, 12_000_000));
     assertThat(march.left()).isEqualTo(left);
-    Workings workings = Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
+    Workings workings = RowWorkings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1)));
     assertThat(workings.figure().estimated()).isEqualTo(left);
     assertThat(workings.overBy()).isEqualTo(overBy == 0 ? null : overBy);
   }
@@ -180,7 +181,7 @@ class OpenItemsTest {
       assertThat(on(forecast, day).estimated()).as(day).isEqualTo(422_857);
     }
     assertThat(on(forecast, "2026-05-29").committed()).isEqualTo(9_040_000);
-    assertThat(Workings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).items().get(0).because())
+    assertThat(RowWorkings.of(forecast, "s", new Period(LocalDate.of(2026, 3, 23), LocalDate.of(2026, 3, 24))).items().get(0).because())
         .contains("planned 120,000", "less invoiced 78,400, less on order 12,000: left 29,600");
   }
 
@@ -191,7 +192,7 @@ class OpenItemsTest {
     Line line = sales(Map.of(MARCH, 12_000_000L), 0).netting(new Netting(Netting.Left.RUN_RATE, null, List.of()));
     Forecast forecast = forecast(asOf, line, List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 2, 2), LocalDate.of(2026, 4, 30), 100, 100)));
     assertThat(forecast.cell(line, month(MARCH)).estimated()).isEqualTo(left);
-    assertThat(Workings.of(forecast, "s", month(MARCH)).items().get(0).because().contains("no more than its business days after"))
+    assertThat(RowWorkings.of(forecast, "s", month(MARCH)).items().get(0).because().contains("no more than its business days after"))
         .isEqualTo(left < 12_000_000);
     Forecast nearlyAll = forecast(asOf, line, List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 4, 30), 11_990_000, 100)));
     assertThat(nearlyAll.cell(line, month(MARCH)).estimated()).as("and never more than the plan lacks").isEqualTo(10_000);
@@ -207,7 +208,7 @@ class OpenItemsTest {
     Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).closing(5), List.of(line), List.of()), books);
     assertThat(forecast.cell(line, month(MARCH.plusMonths(1))).estimated()).isEqualTo(left);
     if (left > 0) {
-      assertThat(Workings.of(forecast, "s", month(MARCH.plusMonths(1))).items().get(0).because()).contains("with 41,600 left of March 2026, which is not closed yet");
+      assertThat(RowWorkings.of(forecast, "s", month(MARCH.plusMonths(1))).items().get(0).because()).contains("with 41,600 left of March 2026, which is not closed yet");
     }
   }
 
@@ -227,7 +228,7 @@ class OpenItemsTest {
     Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0)), List.of(settling, other));
     Forecast forecast = Forecaster.forecast(plan, books.with(OpenItems.of(List.of(first, second, longAgo)).settled(BankMovement.settled(List.of(settling, other)))));
     assertThat(on(forecast, "2026-03-23").committed()).as("500 less the 200 that may be its payment, and 400 of the first").isEqualTo(70_000);
-    assertThat(Workings.of(forecast, "s", month(MARCH)).items()).filteredOn(one -> one.part() == Part.COMMITTED)
+    assertThat(RowWorkings.of(forecast, "s", month(MARCH)).items()).filteredOn(one -> one.part() == Part.COMMITTED)
         .extracting(Workings.Item::because).containsExactlyInAnyOrder("paid on 2026-03-19 by the ledger, not at the bank yet",
             "paid on 2026-03-18 by the ledger, not at the bank yet");
     Forecast untold = Forecaster.forecast(plan, Books.of(books.accounts(), List.of(other)).with(OpenItems.of(List.of(first, second, longAgo))));

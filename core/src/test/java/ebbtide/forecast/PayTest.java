@@ -30,6 +30,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -83,7 +84,7 @@ class PayTest {
     assertThat(on(forecast, "2026-01-28")).isEqualTo(-562_500);
     assertThat(on(forecast, "2026-02-23")).isEqualTo(-277_500);
     assertThat(on(forecast, "2026-02-27")).as("the 28th is a Saturday").isEqualTo(-562_500);
-    assertThat(Workings.of(forecast, "pay", new Period(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 2, 28))).items())
+    assertThat(RowWorkings.of(forecast, "pay", new Period(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 2, 28))).items())
         .extracting(Workings.Item::what, Workings.Item::minor).containsExactly(
             tuple("Expected on Mon 23 Feb 2026: withheld from Drivers", -187_500L),
             tuple("Expected on Mon 23 Feb 2026: on-costs of Drivers", -90_000L),

@@ -24,7 +24,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
-import ebbtide.workings.Workings;
+import ebbtide.workings.RowWorkings;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
@@ -69,7 +69,7 @@ class PlannedCashTest {
     Forecast forecast = forecast(line, new DayAmount(LocalDate.of(2026, 3, 6), -1_000_000));
     Period march = new Period(LocalDate.of(2026, 3, 1), LocalDate.of(2026, 4, 1));
     assertThat(forecast.cell(line, march).estimated()).isZero();
-    assertThat(Workings.of(forecast, line, march).overBy()).isEqualTo(100_000);
+    assertThat(RowWorkings.of(forecast, line, march).overBy()).isEqualTo(100_000);
   }
 
   @Test

@@ -30,6 +30,7 @@ import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.Month;
@@ -97,7 +98,7 @@ class SalesTaxTest {
     assertThat(period.input()).isEqualTo(3_835_000);
     assertThat(period.balance()).isEqualTo(6_065_000);
     assertThat(on(forecast, "2026-05-07")).isEqualTo(-6_065_000);
-    assertThat(Workings.of(forecast, "tax", new Period(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 6, 1))).items())
+    assertThat(RowWorkings.of(forecast, "tax", new Period(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 6, 1))).items())
         .extracting(Workings.Item::what, Workings.Item::minor).containsExactly(
             org.assertj.core.groups.Tuple.tuple("Expected on Thu 7 May 2026: tax on sales", -9_900_000L),
             org.assertj.core.groups.Tuple.tuple("Expected on Thu 7 May 2026: less tax paid on costs", 3_835_000L));

@@ -22,7 +22,7 @@ import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
-import ebbtide.workings.Workings;
+import ebbtide.workings.RowWorkings;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
@@ -74,7 +74,7 @@ class TrueUpTest {
     assertThat(owed.changes()).filteredOn(change -> change.name().equals("trued up")).singleElement()
         .satisfies(change -> assertThat(change.amounts()).containsExactly(100_000L, 0L, 0L));
     assertThat(owed.closing()).as("written off in March and April").containsExactly(1_040_000L, 0L, 0L);
-    assertThat(Workings.of(forecast, "s", new Period(LocalDate.of(2026, 4, 1), LocalDate.of(2026, 5, 1))).items()).last().satisfies(item -> {
+    assertThat(RowWorkings.of(forecast, "s", new Period(LocalDate.of(2026, 4, 1), LocalDate.of(2026, 5, 1))).items()).last().satisfies(item -> {
       assertThat(item.what()).isEqualTo("Trued up to the ledger");
       assertThat(item.minor()).isEqualTo(36_000);
       assertThat(item.because()).isEqualTo("the ledger says 26,000 on the as-of date, history and terms imply 25,000: what was owed then is "

@@ -21,6 +21,7 @@ import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
+import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -96,7 +97,7 @@ class WorkedExamplesTest {
   void workings_ofAPatternFigure_nameShareMonthDelayDiscountAndSpread() {
     Plan plan = plan(sales(SalesTax.of(Percent.parse("20"), false), "84000.37"));
     Forecast forecast = Forecaster.forecast(plan, Books.of(List.of()));
-    Workings workings = Workings.of(forecast, plan.lines().get(0),
+    Workings workings = RowWorkings.of(forecast, plan.lines().get(0),
         new Period(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 3, 1)));
     assertThat(workings.items()).singleElement().satisfies(item -> {
       assertThat(item.what()).isEqualTo("45% of January 2026 84,000.37 plus 20% sales tax, 100,800.44 in all, "

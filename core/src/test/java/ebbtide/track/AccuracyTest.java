@@ -18,8 +18,6 @@ import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
 import ebbtide.time.Periods;
 import ebbtide.track.Accuracy.Closing;
-import ebbtide.track.Accuracy.Error;
-import ebbtide.track.Accuracy.Row;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,23 +73,23 @@ class AccuracyTest {
   @Test
   void accuracy_byLead_sumsMissesOverWhatHappened() {
     Accuracy accuracy = measured(List.of(snapshot(FIRST, 1_200, 400, 500), snapshot(FIRST.plusDays(7), 900, 1_500, 0)));
-    Map<String, Row> rows = accuracy.rows().stream().collect(Collectors.toMap(Row::id, Function.identity()));
+    Map<String, MeasuredRow> rows = accuracy.rows().stream().collect(Collectors.toMap(MeasuredRow::id, Function.identity()));
     // Lead 1: weeks of 5 Jan (1,200 against 1,000) and of 12 Jan (900 against 800).
-    assertThat(rows.get("sales").errors().get(0)).isEqualTo(new Error(2, 200 + 100, 1_000 + 800, 300));
+    assertThat(rows.get("sales").errors().get(0)).isEqualTo(new ForecastError(2, 200 + 100, 1_000 + 800, 300));
     assertThat(rows.get("sales").errors().get(0).wapeHundredths()).isEqualTo(1_667);
     // Lead 2: weeks of 12 Jan (400 + 300 against 800) and of 19 Jan (1,500 + 300 against 2,000).
-    assertThat(rows.get("sales").errors().get(1)).isEqualTo(new Error(2, 100 + 200, 800 + 2_000, -300));
+    assertThat(rows.get("sales").errors().get(1)).isEqualTo(new ForecastError(2, 100 + 200, 800 + 2_000, -300));
     // Costs: 500 against 400, in their own direction too much was forecast; nothing happened the week after.
-    assertThat(rows.get("costs").errors().get(0)).isEqualTo(new Error(2, 100, 400, 100));
+    assertThat(rows.get("costs").errors().get(0)).isEqualTo(new ForecastError(2, 100, 400, 100));
     assertThat(rows.get("costs").errors().get(1).wapeHundredths()).as("none happened").isNull();
     // The net of summed weeks: 700 against 600, and 900 against 800.
-    assertThat(rows.get("net").errors().get(0)).isEqualTo(new Error(2, 200, 1_400, 200));
+    assertThat(rows.get("net").errors().get(0)).isEqualTo(new ForecastError(2, 200, 1_400, 200));
     // On its due date the item falls in the first week: 1,500 against 1,000, and 1,200 against 800.
-    assertThat(rows.get("sales").dueDates().get(0)).isEqualTo(new Error(2, 900, 1_800, 900));
+    assertThat(rows.get("sales").dueDates().get(0)).isEqualTo(new ForecastError(2, 900, 1_800, 900));
     assertThat(accuracy.record(1)).extracting(Accuracy.Point::forecast).containsExactly(1_200L, 900L);
     assertThat(accuracy.parties()).singleElement().satisfies(row -> {
       assertThat(row.name()).isEqualTo("Gull Ltd");
-      assertThat(row.errors().get(1)).isEqualTo(new Error(2, 300, 300, 300));
+      assertThat(row.errors().get(1)).isEqualTo(new ForecastError(2, 300, 300, 300));
     });
     assertThat(accuracy.costs(2)).first().satisfies(cost -> {
       assertThat(cost.id()).isEqualTo("sales");
@@ -104,8 +102,8 @@ class AccuracyTest {
   @Test
   void rivalOfLastYear_isMeasuredWhereBooksReachBack() {
     Accuracy accuracy = measured(List.of(snapshot(FIRST.plusDays(7), 900, 1_500, 0)));
-    Row sales = accuracy.rows().stream().filter(row -> row.id().equals("sales")).findFirst().orElseThrow();
-    assertThat(sales.lastYear().get(0)).as("the week after the one in which the books begin").isEqualTo(new Error(1, 800, 800, -800));
+    MeasuredRow sales = accuracy.rows().stream().filter(row -> row.id().equals("sales")).findFirst().orElseThrow();
+    assertThat(sales.lastYear().get(0)).as("the week after the one in which the books begin").isEqualTo(new ForecastError(1, 800, 800, -800));
     Accuracy before = measured(List.of(snapshot(FIRST, 1_200, 400, 500)));
     assertThat(before.rows().stream().filter(row -> row.id().equals("sales")).findFirst().orElseThrow().lastYear().get(0).periods()).isZero();
   }
@@ -144,7 +142,7 @@ class AccuracyTest {
       RandomHistory.Case some = RandomHistory.of(seed);
       Accuracy accuracy = new Accuracy(some.facts(), Periods.WEEK, 13, "net");
       accuracy.add(some.snapshot());
-      Map<String, Row> rows = accuracy.rows().stream().collect(Collectors.toMap(Row::id, Function.identity()));
+      Map<String, MeasuredRow> rows = accuracy.rows().stream().collect(Collectors.toMap(MeasuredRow::id, Function.identity()));
       for (int lead = 0; lead < accuracy.longest(); lead++) {
         LocalDate from = RandomHistory.THEN.plusDays(1 + 7L * lead);
         LocalDate to = from.plusDays(6);
@@ -154,9 +152,9 @@ class AccuracyTest {
           long forecast = some.snapshot().sum(line, from, to);
           long happened = some.facts().actual(line, from, to);
           net += happened - forecast;
-          Row row = rows.get(line);
+          MeasuredRow row = rows.get(line);
           if (row != null) {
-            assertThat(row.errors().get(lead)).isEqualTo(new Error(1, Math.abs(happened - forecast), Math.abs(happened), (forecast - happened) * row.direction().sign()));
+            assertThat(row.errors().get(lead)).isEqualTo(new ForecastError(1, Math.abs(happened - forecast), Math.abs(happened), (forecast - happened) * row.direction().sign()));
             outside += row.depth() == 2 ? happened - forecast : 0;
           }
         }
@@ -170,7 +168,7 @@ class AccuracyTest {
   }
 
   private static void partiesAddUp(RandomHistory.Case some, Accuracy accuracy, int lead, LocalDate from, LocalDate to) {
-    for (Row party : accuracy.parties()) {
+    for (MeasuredRow party : accuracy.parties()) {
       List<String> lines = some.facts().plan().lines().stream().filter(line -> line.direction() == party.direction()).map(Line::id).toList();
       long forecast = some.snapshot().items().stream().filter(item -> lines.contains(item.lineId()) && item.day() != null && !item.day().isBefore(from)
           && !item.day().isAfter(to)).mapToLong(Snapshot.KeptItem::minor).sum();

@@ -6,6 +6,8 @@ import ebbtide.books.DayAmount;
 import ebbtide.time.Periods;
 import ebbtide.track.Accuracy;
 import ebbtide.track.Band;
+import ebbtide.track.ForecastError;
+import ebbtide.track.MeasuredRow;
 import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
@@ -70,8 +72,8 @@ class AccuracyController {
   AccuracyView accuracy(@PathVariable String plan, @RequestParam(defaultValue = "WEEK") Periods by, @RequestParam(defaultValue = Accuracy.NET) String row,
       @RequestParam(defaultValue = "1") int lead) {
     Accuracy accuracy = measured(plan, by, row);
-    List<Accuracy.Row> rows = accuracy.rows();
-    List<Accuracy.Row> parties = accuracy.parties();
+    List<MeasuredRow> rows = accuracy.rows();
+    List<MeasuredRow> parties = accuracy.parties();
     Band band = Band.of(accuracy.closings());
     int snapshots = (int) accuracy.closings().stream().map(Accuracy.Closing::asOf).distinct().count();
     return new AccuracyView(snapshots, accuracy.longest(), rows.stream().map(AccuracyController::row).toList(),
@@ -90,19 +92,19 @@ class AccuracyController {
     return accuracy;
   }
 
-  private static ErrorRow row(Accuracy.Row row) {
-    return new ErrorRow(row.id(), row.name(), row.depth(), row.isGroup(), row.errors().stream().limit(SHOWN).map(Accuracy.Error::wapeHundredths).toList(),
-        first(row.errors(), Accuracy.Error::biasHundredths), first(row.lastYear(), Accuracy.Error::wapeHundredths), first(row.dueDates(), Accuracy.Error::wapeHundredths));
+  private static ErrorRow row(MeasuredRow row) {
+    return new ErrorRow(row.id(), row.name(), row.depth(), row.isGroup(), row.errors().stream().limit(SHOWN).map(ForecastError::wapeHundredths).toList(),
+        first(row.errors(), ForecastError::biasHundredths), first(row.lastYear(), ForecastError::wapeHundredths), first(row.dueDates(), ForecastError::wapeHundredths));
   }
 
-  private static Long first(List<Accuracy.Error> errors, Function<Accuracy.Error, Long> of) {
+  private static Long first(List<ForecastError> errors, Function<ForecastError, Long> of) {
     return errors.isEmpty() ? null : of.apply(errors.get(0));
   }
 
-  private static ChosenRow chosen(Accuracy.Row row) {
+  private static ChosenRow chosen(MeasuredRow row) {
     List<ErrorView> errors = new ArrayList<>();
     for (int lead = 0; lead < Math.min(SHOWN, row.errors().size()); lead++) {
-      Accuracy.Error one = row.errors().get(lead);
+      ForecastError one = row.errors().get(lead);
       errors.add(new ErrorView(one.wapeHundredths(), one.biasHundredths(), row.lastYear().get(lead).wapeHundredths(), row.dueDates().get(lead).wapeHundredths(),
           one.periods()));
     }

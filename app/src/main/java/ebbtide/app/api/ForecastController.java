@@ -4,10 +4,11 @@ import ebbtide.app.storage.Edits;
 import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
-import ebbtide.workings.Workings;
 import ebbtide.formats.csv.ForecastCsv;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.workings.RowWorkings;
+import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
@@ -105,7 +106,7 @@ class ForecastController {
   WorkingsView workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     Forecast forecast = edits.current(plan).forecast();
-    Workings workings = Workings.of(forecast, row, new Period(from, to.plusDays(1)));
+    Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
     Cell cell = workings.figure();
     return new WorkingsView(workings.name(), cell.amount(), cell.settled(), cell.committed(), cell.estimated(),
         cell.computed(), workings.overBy(), workings.items().stream().map(ItemView::of).toList());

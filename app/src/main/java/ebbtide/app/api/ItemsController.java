@@ -1,19 +1,19 @@
 package ebbtide.app.api;
 
+import ebbtide.answers.ChaseAndHold;
+import ebbtide.answers.ItemTable;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
-import ebbtide.answers.ChaseAndHold;
-import ebbtide.answers.ItemTable;
 import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.SaidHabit;
-import ebbtide.items.ItemTiming;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
@@ -63,7 +63,7 @@ class ItemsController {
     List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending).of(table.rows(), current.plan().settings().asOf());
     int most = Math.min(limit, MOST_ROWS);
     List<LineOfItems> lines = current.plan().lines().stream().filter(line -> line.direction() == direction && !line.isGroup())
-        .map(line -> new LineOfItems(line.id(), line.name(), ItemTiming.counts(line))).toList();
+        .map(line -> new LineOfItems(line.id(), line.name(), LineItems.counts(line))).toList();
     return new OpenItemsView(fitting.stream().limit(most).map(row -> view(row, current)).toList(), fitting.size() > most, table.byCounterparty(),
         table.byAge(), table.byWeek(), table.total(), lines);
   }

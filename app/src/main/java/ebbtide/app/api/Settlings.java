@@ -4,9 +4,9 @@ import ebbtide.app.storage.Edits;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
+import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
-import ebbtide.items.ItemTiming;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -37,7 +37,7 @@ class Settlings {
   }
 
   private Settling settling(String plan, Edits.Current current, BankMovement movement) {
-    Map<Direction, List<String>> lines = current.plan().lines().stream().filter(ItemTiming::counts)
+    Map<Direction, List<String>> lines = current.plan().lines().stream().filter(LineItems::counts)
         .collect(Collectors.groupingBy(Line::direction, Collectors.mapping(Line::id, Collectors.toList())));
     OpenItems items = current.books().items();
     Known one = known.compute(plan, (id, was) -> was != null && was.items() == items && was.lines().equals(lines) ? was : of(items, lines));

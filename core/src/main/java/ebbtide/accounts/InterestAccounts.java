@@ -1,0 +1,38 @@
+package ebbtide.accounts;
+
+import ebbtide.derive.Derived;
+import ebbtide.plan.Interest;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.TermLoan;
+import ebbtide.time.MonthSeries;
+import java.util.Map;
+import java.util.Optional;
+
+/** The accounts of the lines of interest: a loan's by its schedule, the sweep's by what it is found to earn (below zero: to cost), by line and month. */
+final class InterestAccounts {
+  private final AccountsApart apart;
+  private final Map<String, MonthSeries> swept;
+  private final Derived<InterestAccount.Reads, InterestAccount> accounts;
+
+  InterestAccounts(AccountsApart apart, Map<String, MonthSeries> swept, Optional<InterestAccounts> before) {
+    this.apart = apart;
+    this.swept = swept;
+    this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
+  }
+
+  Map<String, MonthSeries> swept() {
+    return swept;
+  }
+
+  InterestAccount of(Line line) {
+    return accounts.of(line.id(), () -> reads(line), InterestAccount::new);
+  }
+
+  private InterestAccount.Reads reads(Line line) {
+    Plan plan = apart.below().plan();
+    Optional<LoanAccount> loan = Optional.ofNullable(((Interest) line.assumption()).lineId()).flatMap(plan::findLine)
+        .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> (LoanAccount) apart.of(of));
+    return new InterestAccount.Reads(line, apart.below().frame(), loan, Optional.ofNullable(swept.get(line.id())));
+  }
+}
