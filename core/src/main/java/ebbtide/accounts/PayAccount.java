@@ -21,6 +21,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 
 /** The pay of a line: what each pay day pays, withholds and adds, and when the rest is paid over (rules 7.1). */
 public final class PayAccount implements LineAccount {
@@ -32,6 +34,7 @@ public final class PayAccount implements LineAccount {
   private final Pay pay;
   private final BusinessDays calendar;
   private final LocalDate asOf;
+  private final Map<Days, List<LocalDate>> businessDays = new ConcurrentHashMap<>();
   private final List<PayDay> payDays;
   private final Lazy<SortedMap<YearMonth, Long>> expenses;
   private final Lazy<SortedMap<YearMonth, Long>> costs;
@@ -151,7 +154,14 @@ public final class PayAccount implements LineAccount {
     });
   }
 
+  private record Days(LocalDate from, LocalDate to) {}
+
+  /** Roles are mostly paid for the same days. */
   private List<LocalDate> businessDays(LocalDate from, LocalDate to) {
+    return businessDays.computeIfAbsent(new Days(from, to), some -> findBusinessDays(from, to));
+  }
+
+  private List<LocalDate> findBusinessDays(LocalDate from, LocalDate to) {
     List<LocalDate> found = new ArrayList<>();
     for (LocalDate day = from; !day.isAfter(to); day = day.plusDays(1)) {
       if (calendar.isBusinessDay(day)) {
@@ -195,18 +205,19 @@ public final class PayAccount implements LineAccount {
     byDay.forEach((day, paid) -> dues.add(new Due(paid.get(0).typed(), day, paid.stream().mapToLong(PayDay::net).sum(), Certainty.CERTAIN,
         Due.Lasting.PAY_DAY, "pay after what is withheld",
         paid.stream().map(one -> new Due.Piece(one.role() + ", " + one.what(), one.net())).toList())));
+    Map<YearMonth, List<PayDay>> later = payDays.stream().filter(one -> one.day().isAfter(asOf)).collect(Collectors.groupingBy(PayDay::month));
     paidOver().stream().filter(month -> month.total() != 0).forEach(month -> dues.add(new Due(month.typed(), month.day(), month.total(),
-        Certainty.CERTAIN, Due.Lasting.UNTIL_PAID, "withheld and on-costs of the pay of " + MONTH.format(month.month()), pieces(month))));
+        Certainty.CERTAIN, Due.Lasting.UNTIL_PAID, "withheld and on-costs of the pay of " + MONTH.format(month.month()), pieces(month, later.getOrDefault(month.month(), List.of())))));
     dues.sort(Comparator.comparing(Due::day));
     return dues;
   }
 
-  private List<Due.Piece> pieces(PaidOverMonth month) {
+  private static List<Due.Piece> pieces(PaidOverMonth month, List<PayDay> later) {
     List<Due.Piece> pieces = new ArrayList<>();
     if (month.owed() != null) {
       pieces.add(new Due.Piece("owed on the as-of date", month.owed()));
     }
-    payDays.stream().filter(one -> one.month().equals(month.month()) && one.day().isAfter(asOf)).forEach(one -> {
+    later.forEach(one -> {
       pieces.add(new Due.Piece("withheld from " + one.role(), one.withheld()));
       pieces.add(new Due.Piece("on-costs of " + one.role(), one.onCost()));
     });
@@ -226,12 +237,32 @@ public final class PayAccount implements LineAccount {
 
   private SortedMap<YearMonth, Long> earnedAfter(LocalDate after) {
     SortedMap<YearMonth, Long> byMonth = new TreeMap<>();
-    payDays.stream().filter(one -> one.to().isAfter(after)).forEach(one -> eachDay(one, (day, minor) -> {
-      if (day.isAfter(after)) {
-        byMonth.merge(YearMonth.from(day), minor, Long::sum);
-      }
-    }));
+    payDays.stream().filter(one -> one.to().isAfter(after)).forEach(one -> earnedAfter(one, after, byMonth));
     return byMonth;
+  }
+
+  /** A pay day's cost over the business days it pays for, its parts of each month added up: the units left over lie on the earliest days. */
+  private void earnedAfter(PayDay one, LocalDate after, SortedMap<YearMonth, Long> byMonth) {
+    long cost = one.earned() + one.onCost();
+    List<LocalDate> days = daysOf(one);
+    int count = days.size();
+    long over = Math.abs(cost % count);
+    for (int from = 0; from < count; ) {
+      LocalDate first = days.get(from);
+      int to = from + 1;
+      while (to < count && days.get(to).getMonthValue() == first.getMonthValue() && days.get(to).getYear() == first.getYear()) {
+        to++;
+      }
+      int open = from;
+      while (open < to && !days.get(open).isAfter(after)) {
+        open++;
+      }
+      if (open < to) {
+        long units = Math.max(0, Math.min(over, to) - open);
+        byMonth.merge(YearMonth.from(first), cost / count * (to - open) + Long.signum(cost) * units, Long::sum);
+      }
+      from = to;
+    }
   }
 
   /**
@@ -253,16 +284,19 @@ public final class PayAccount implements LineAccount {
     void accept(LocalDate day, long minor);
   }
 
-  /** Lays a pay day's cost over the business days it pays for; a commission is earned at its month's end. */
+  /** Lays a pay day's cost over the business days it pays for. */
   private void eachDay(PayDay one, DayLong sink) {
     long cost = one.earned() + one.onCost();
-    List<LocalDate> days = one.why() == Why.COMMISSION ? List.of() : businessDays(one.from(), one.to());
-    if (days.isEmpty()) {
-      sink.accept(one.to(), cost);
-    }
+    List<LocalDate> days = daysOf(one);
     for (int i = 0; i < days.size(); i++) {
       sink.accept(days.get(i), Split.equalPart(cost, days.size(), i));
     }
+  }
+
+  /** The business days that a pay day pays for, its last day where there are none; a commission is earned at its month's end. */
+  private List<LocalDate> daysOf(PayDay one) {
+    List<LocalDate> days = one.why() == Why.COMMISSION ? List.of() : businessDays(one.from(), one.to());
+    return days.isEmpty() ? List.of(one.to()) : days;
   }
 
   @Override

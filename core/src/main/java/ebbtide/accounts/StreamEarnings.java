@@ -86,17 +86,20 @@ final class StreamEarnings {
   private void discountsAndWriteOffs() {
     int last = frame.open() + frame.toEarned() + stream.terms().monthsAhead();
     boolean relieved = frame.relief() && isReceipt();
+    boolean discounts = stream.terms().pattern().steps().stream().anyMatch(step -> step.discount().millionths() > 0);
+    boolean writesOff = stream.terms().pattern().never().millionths() > 0;
+    if (!discounts && !writesOff) {
+      return;
+    }
     for (int month = frame.open() - stream.terms().monthsBack(); month < last; month++) {
       MonthBilling billing = billed.billing(month);
       if (billing == null) {
         continue;
       }
-      for (int step = 0; step < billing.pattern().steps().size(); step++) {
-        if (billing.pattern().steps().get(step).discount().millionths() > 0) {
-          lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
-        }
+      for (int step = 0; discounts && step < billing.steps(); step++) {
+        lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
       }
-      if (billing.pattern().never().millionths() > 0) {
+      if (writesOff) {
         lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);
       }
     }

@@ -103,7 +103,7 @@ final class StreamTaxPoints {
   }
 
   private void addSteps(MonthBilling billing) {
-    for (int step = 0; step < billing.pattern().steps().size(); step++) {
+    for (int step = 0; step < billing.steps(); step++) {
       long ofDiscount = billing.taxOfDiscount(step);
       lay(billing.cashMonth(step), basis.isCash() ? billing.taxOf(step) - ofDiscount : -ofDiscount);
     }

@@ -1,14 +1,19 @@
 package ebbtide.activity;
 
+import ebbtide.derive.Lazy;
 import ebbtide.money.Money;
+import ebbtide.money.Near;
 import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod.FeeOn;
 import ebbtide.plan.ActivityMethod.LostAs;
 import ebbtide.plan.ActivityMethod.RecurringCustomers;
+import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Settings;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
+import java.util.Arrays;
+import java.util.OptionalLong;
 
 /**
  * The monthly fees of customers: opening + gained - lost = closing, unrounded, and no more are lost than there are. The
@@ -16,6 +21,7 @@ import java.time.YearMonth;
  */
 record CustomerAmounts(RecurringCustomers customers, Settings settings) implements MonthlyAmounts {
   private static final BigDecimal HALF = new BigDecimal("0.5");
+  private static final Near HUNDREDTH = Near.of(new BigDecimal("0.01"));
 
   /** The customers of a month. */
   record Count(BigDecimal opening, BigDecimal gained, BigDecimal lost, BigDecimal fee) {
@@ -27,12 +33,40 @@ record CustomerAmounts(RecurringCustomers customers, Settings settings) implemen
   @Override
   public long[] months(int first, int last) {
     long[] amounts = new long[last - first + 1];
-    Count[] counts = counts(last);
-    for (int i = 0; i < counts.length; i++) {
-      int month = Timeline.monthNumber(customers.from()) + i;
-      if (month >= first) {
-        amounts[month - first] = amount(counts[i]);
+    int start = Timeline.monthNumber(customers.from());
+    if (start > last) {
+      return amounts;
+    }
+    Lazy<Count[]> exact = Lazy.of(() -> counts(last));
+    OptionalLong[] near = near(start, last);
+    for (int i = Math.max(0, first - start); i < near.length; i++) {
+      amounts[start + i - first] = near[i].isPresent() ? near[i].getAsLong() : amount(exact.get()[i]);
+    }
+    return amounts;
+  }
+
+  /** The amounts as far as they are sure without forty digits. */
+  private OptionalLong[] near(int start, int last) {
+    OptionalLong[] amounts = new OptionalLong[last - start + 1];
+    Arrays.fill(amounts, OptionalLong.empty());
+    DriverPath gained = new DriverPath(customers.gained(), start, last);
+    DriverPath lost = new DriverPath(customers.lost(), start, last);
+    DriverPath fee = new DriverPath(customers.fee(), start, last);
+    Near scale = Near.of(BigDecimal.ONE.movePointRight(Money.decimals(settings.currency())));
+    Near opening = Near.of(customers.opening());
+    for (int i = 0; i < amounts.length; i++) {
+      YearMonth month = Timeline.month(start + i);
+      boolean byDays = settings.amountSteps() == AmountSteps.BY_DAYS && (gained.stepsInside(month) || lost.stepsInside(month) || fee.stepsInside(month));
+      Near most = opening.plus(gained.near(start + i));
+      Near less = customers.lostAs() == LostAs.PERCENT ? opening.times(lost.near(start + i)).times(HUNDREDTH) : lost.near(start + i);
+      // From here on nothing is sure: how many are lost hangs on the error.
+      if (byDays || !less.isBelow(most)) {
+        break;
       }
+      Near closing = most.minus(less);
+      Near paying = customers.feeOn() == FeeOn.CLOSING ? closing : opening.plus(closing).times(Near.of(HALF));
+      amounts[i] = paying.times(fee.near(start + i)).times(scale).whole();
+      opening = closing;
     }
     return amounts;
   }

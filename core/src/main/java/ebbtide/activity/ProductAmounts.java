@@ -1,6 +1,7 @@
 package ebbtide.activity;
 
 import ebbtide.money.Money;
+import ebbtide.money.Near;
 import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod.Product;
 import ebbtide.plan.AmountSteps;
@@ -9,6 +10,7 @@ import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -18,7 +20,15 @@ record ProductAmounts(Product product, Settings settings) implements MonthlyAmou
   @Override
   public long[] months(int first, int last) {
     List<DriverPath> paths = paths(first, last);
-    return IntStream.rangeClosed(first, last).mapToLong(m -> amount(paths, Timeline.month(m))).toArray();
+    Near scale = Near.of(BigDecimal.ONE.movePointRight(Money.decimals(settings.currency()) - product.of().places()));
+    return IntStream.rangeClosed(first, last).mapToLong(m -> {
+      OptionalLong whole = isByDays(paths, Timeline.month(m)) ? OptionalLong.empty() : paths.stream().map(path -> path.near(m)).reduce(scale, Near::times).whole();
+      return whole.isPresent() ? whole.getAsLong() : amount(paths, Timeline.month(m));
+    }).toArray();
+  }
+
+  private boolean isByDays(List<DriverPath> paths, YearMonth month) {
+    return settings.amountSteps() == AmountSteps.BY_DAYS && paths.stream().anyMatch(path -> path.stepsInside(month));
   }
 
   private List<DriverPath> paths(int first, int last) {
@@ -27,7 +37,7 @@ record ProductAmounts(Product product, Settings settings) implements MonthlyAmou
 
   private long amount(List<DriverPath> paths, YearMonth month) {
     BigDecimal exact;
-    if (settings.amountSteps() == AmountSteps.BY_DAYS && paths.stream().anyMatch(path -> path.stepsInside(month))) {
+    if (isByDays(paths, month)) {
       BigDecimal sum = BigDecimal.ZERO;
       for (int day = 1; day <= month.lengthOfMonth(); day++) {
         int at = day;

@@ -125,20 +125,30 @@ public final class StockRoll {
       long next = policy.target().of() == StockPolicy.TargetOf.SALES ? sold(m + 1, asPlanned) : costOf(m + 1, asPlanned);
       return policy.target().base() + policy.target().share().of(next);
     }
-    return Rounding.toMinor(cover(m, month -> BigDecimal.valueOf(costOf(month, asPlanned))));
+    return coverInMoney(m, asPlanned);
   }
 
-  private interface Need {
-    BigDecimal of(int month);
+  /** The same in money, rounded once: whole months are whole amounts, so only the last is parted. */
+  private long coverInMoney(int m, boolean asPlanned) {
+    long sum = 0;
+    int days = policy.target().days();
+    int next = m + 1;
+    for (int length = Timeline.month(next).lengthOfMonth(); days >= length; length = Timeline.month(next).lengthOfMonth()) {
+      sum = Math.addExact(sum, costOf(next, asPlanned));
+      days -= length;
+      next++;
+    }
+    int length = Timeline.month(next).lengthOfMonth();
+    return days == 0 ? sum : Rounding.divide(Math.addExact(Math.multiplyExact(sum, (long) length), Math.multiplyExact(costOf(next, asPlanned), (long) days)), length);
   }
 
-  /** What the days of cover after a month need: whole months while days remain, then the fraction of the next. */
-  private BigDecimal cover(int m, Need need) {
+  /** What the days of cover after a month need in units: whole months while days remain, then the fraction of the next. */
+  private BigDecimal cover(int m) {
     BigDecimal sum = BigDecimal.ZERO;
     int days = policy.target().days();
     for (int next = m + 1; days > 0; next++) {
       int length = Timeline.month(next).lengthOfMonth();
-      BigDecimal whole = need.of(next);
+      BigDecimal whole = unitsIn(next);
       sum = sum.add(days >= length ? whole
           : whole.multiply(BigDecimal.valueOf(days)).divide(BigDecimal.valueOf(length), DriverPath.DIGITS));
       days -= length;
@@ -150,7 +160,7 @@ public final class StockRoll {
     YearMonth month = Timeline.month(m);
     BigDecimal price = unitCost.in(month, settings.amountSteps());
     BigDecimal sold = unitsIn(m);
-    BigDecimal target = policy.target().by() == TargetBy.DAYS_OF_COVER ? cover(m, this::unitsIn)
+    BigDecimal target = policy.target().by() == TargetBy.DAYS_OF_COVER ? cover(m)
         : policy.target().baseUnits().add(share(policy.target().share(), unitsIn(m + 1)));
     BigDecimal asked = target.add(sold).subtract(level.units()).max(BigDecimal.ZERO);
     boolean derived = placed == null && policy.given() == Given.CLOSING;

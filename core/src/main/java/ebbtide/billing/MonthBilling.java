@@ -1,5 +1,6 @@
 package ebbtide.billing;
 
+import ebbtide.money.Percent;
 import ebbtide.money.Split;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.SalesTax;
@@ -10,20 +11,18 @@ import ebbtide.plan.SalesTax;
  */
 public final class MonthBilling {
   private final int month;
-  private final MonthPattern pattern;
+  private final Series series;
   private final long gross;
   private final long tax;
-  private final long[] weights;
   private final long[] grossByStep;
   private long[] taxByStep;
 
-  private MonthBilling(int monthNumber, long amount, SalesTax salesTax, MonthPattern pattern, long[] weights) {
+  private MonthBilling(int monthNumber, long amount, Series series) {
     this.month = monthNumber;
-    this.pattern = pattern;
-    this.weights = weights;
-    this.tax = salesTax.taxOf(amount);
-    this.gross = salesTax.amountsAreGross() ? amount : amount + tax;
-    this.grossByStep = Split.byWeights(gross, weights);
+    this.series = series;
+    this.tax = series.tax.taxOf(amount);
+    this.gross = series.tax.amountsAreGross() ? amount : amount + tax;
+    this.grossByStep = Split.byWeights(gross, series.weights);
   }
 
   /** The billing of a line month after month, by one tax and one pattern. */
@@ -31,16 +30,22 @@ public final class MonthBilling {
     private final SalesTax tax;
     private final MonthPattern pattern;
     private final long[] weights;
+    private final int[] lags;
+    private final Percent[] discounts;
+    private final int monthsToWriteOff;
 
     public Series(SalesTax tax, MonthPattern pattern) {
       this.tax = tax;
       this.pattern = pattern;
       this.weights = weights(pattern);
+      this.lags = pattern.steps().stream().mapToInt(MonthPattern.Step::lagMonths).toArray();
+      this.discounts = pattern.steps().stream().map(MonthPattern.Step::discount).toArray(Percent[]::new);
+      this.monthsToWriteOff = pattern.monthsToWriteOff();
     }
 
     /** Bills a month's amount, as the line types it, with its tax. */
     public MonthBilling bill(int monthNumber, long amount) {
-      return new MonthBilling(monthNumber, amount, tax, pattern, weights);
+      return new MonthBilling(monthNumber, amount, this);
     }
   }
 
@@ -59,8 +64,13 @@ public final class MonthBilling {
     return month;
   }
 
+  /** Returns how many steps there are. */
+  public int steps() {
+    return series.lags.length;
+  }
+
   public MonthPattern pattern() {
-    return pattern;
+    return series.pattern;
   }
 
   public long gross() {
@@ -77,7 +87,7 @@ public final class MonthBilling {
 
   /** Returns the number of the month in which a step is paid. */
   public int cashMonth(int step) {
-    return month + pattern.steps().get(step).lagMonths();
+    return month + series.lags[step];
   }
 
   /** Returns what a step bills before its discount. */
@@ -86,7 +96,7 @@ public final class MonthBilling {
   }
 
   public long discount(int step) {
-    return pattern.steps().get(step).discount().of(grossByStep[step]);
+    return series.discounts[step].of(grossByStep[step]);
   }
 
   /** Returns what a step pays: its gross less its discount. */
@@ -100,7 +110,7 @@ public final class MonthBilling {
 
   /** Returns the number of the month in which the unpaid share is written off. */
   public int writeOffMonth() {
-    return month + pattern.monthsToWriteOff();
+    return month + series.monthsToWriteOff;
   }
 
   /** Returns the tax of each step, the unpaid share's last. */
@@ -115,17 +125,17 @@ public final class MonthBilling {
 
   /** Returns the tax within what is written off. */
   public long taxOfWrittenOff() {
-    return taxParts()[weights.length - 1];
+    return taxParts()[series.weights.length - 1];
   }
 
   /** The same, found once; not to be changed. */
   private long[] taxParts() {
-    taxByStep = taxByStep == null ? Split.byWeights(tax, weights) : taxByStep;
+    taxByStep = taxByStep == null ? Split.byWeights(tax, series.weights) : taxByStep;
     return taxByStep;
   }
 
   /** Returns the part of a step's discount that lowers tax; the rest is discount expense or income. */
   public long taxOfDiscount(int step) {
-    return pattern.steps().get(step).discount().of(taxParts()[step]);
+    return series.discounts[step].of(taxParts()[step]);
   }
 }

@@ -87,15 +87,16 @@ public record LineTiming(LineAccount account, LineItems items, List<DayAmount> m
 
   private void emitPattern(StreamBilling billed, FlowSink sink) {
     MonthPattern pattern = billed.stream().terms().pattern();
+    int first = firstMonth();
     int to = timeline.lastMonth() + pattern.longestLead();
-    for (int month = firstMonth() - pattern.longestLag(); month <= to; month++) {
+    for (int month = first - pattern.longestLag(); month <= to; month++) {
       MonthBilling billing = billed.billing(month);
       if (billing == null) {
         continue;
       }
-      for (int step = 0; step < pattern.steps().size(); step++) {
+      for (int step = 0; step < billing.steps(); step++) {
         int cashMonth = billing.cashMonth(step);
-        if (cashMonth >= firstMonth() && cashMonth <= timeline.lastMonth()) {
+        if (cashMonth >= first && cashMonth <= timeline.lastMonth()) {
           sink.fromPattern(billing, step);
         }
       }

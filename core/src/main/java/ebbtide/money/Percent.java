@@ -45,6 +45,9 @@ public record Percent(long millionths) implements Comparable<Percent> {
 
   /** Returns the part of a tax-inclusive amount that is tax at this rate: gross x rate / (100% + rate). */
   public long withinGross(long gross) {
+    if (Math.abs(gross) < Long.MAX_VALUE / 2 / Math.max(1, Math.abs(millionths))) {
+      return Rounding.divide(gross * millionths, WHOLE + millionths);
+    }
     BigInteger top = BigInteger.valueOf(gross).multiply(BigInteger.valueOf(millionths));
     BigDecimal exact =
         new BigDecimal(top).divide(BigDecimal.valueOf(WHOLE + millionths), 12, java.math.RoundingMode.DOWN);
