@@ -79,6 +79,10 @@ public class ForecastBench {
   private final Books largeBooks =
       Books.of(List.of(new Account("a", "A", "GB", false, large.settings().asOf(), 100_000_000L)));
 
+  private Forecast everyKindKnown = Forecaster.forecast(everyKind, largeBooks);
+  private Forecast fundedKnown = Forecaster.forecast(funded, largeBooks);
+  private long edits;
+
   @Benchmark
   public Forecast demoPlan() {
     return Forecaster.forecast(demo.plan(), demoBooks);
@@ -97,6 +101,35 @@ public class ForecastBench {
   @Benchmark
   public Forecast fundedPlan() {
     return Forecaster.forecast(funded, largeBooks);
+  }
+
+  /** One typed amount changed of the plan with every kind: what does not read it is taken over. */
+  @Benchmark
+  public Forecast everyKindOneLineChanged() {
+    everyKindKnown = Forecaster.forecast(changed(everyKind), largeBooks, everyKindKnown);
+    return everyKindKnown;
+  }
+
+  /** The same of the plan with facilities, loans and their interest. */
+  @Benchmark
+  public Forecast fundedOneLineChanged() {
+    fundedKnown = Forecaster.forecast(changed(funded), largeBooks, fundedKnown);
+    return fundedKnown;
+  }
+
+  /** The plan with another override in the month after next of its first stream. */
+  private Plan changed(Plan plan) {
+    List<Line> lines = new ArrayList<>(plan.lines());
+    int at = 0;
+    while (!(lines.get(at).assumption() instanceof Assumption.Stream)) {
+      at++;
+    }
+    Assumption.Stream stream = (Assumption.Stream) lines.get(at).assumption();
+    TreeMap<YearMonth, Assumption.MonthOverride> overrides = new TreeMap<>(stream.overrides());
+    overrides.put(plan.settings().firstForecastMonth().plusMonths(2), new Assumption.MonthOverride(1_000_000L + edits++, "measured"));
+    lines.set(at, lines.get(at).with(new Assumption.Stream(stream.method(), stream.aside(), stream.history(), overrides, stream.tax(), stream.terms(), stream.ledger(),
+        stream.spread(), stream.basis())));
+    return new Plan(plan.settings(), lines, plan.buoys());
   }
 
   /** The same with its statements: every row of income statement, balance sheet and both cash flows over 72 months. */

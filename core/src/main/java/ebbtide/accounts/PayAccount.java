@@ -38,6 +38,7 @@ public final class PayAccount implements LineAccount {
   private final List<PayDay> payDays;
   private final Lazy<SortedMap<YearMonth, Long>> expenses;
   private final Lazy<SortedMap<YearMonth, Long>> costs;
+  private final Lazy<List<Due>> dues = Lazy.of(this::makeDues);
 
   /** What the account of pay is made from: the line, and the monthly amounts, net of tax, of the lines that its commissions are a share of. */
   record Reads(Line line, Frame frame, Map<String, MonthlyActivity> sold) {}
@@ -199,6 +200,10 @@ public final class PayAccount implements LineAccount {
 
   @Override
   public List<Due> dues() {
+    return dues.get();
+  }
+
+  private List<Due> makeDues() {
     List<Due> dues = new ArrayList<>();
     TreeMap<LocalDate, List<PayDay>> byDay = new TreeMap<>();
     payDays.forEach(one -> byDay.computeIfAbsent(one.day(), some -> new ArrayList<>()).add(one));

@@ -1,5 +1,6 @@
 package ebbtide.accounts;
 
+import ebbtide.derive.Lazy;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -28,6 +29,8 @@ public final class SalesTaxAccount implements LineAccount {
   private final int months;
   private final List<LineMonths> after = new ArrayList<>();
   private final TreeMap<YearMonth, Long> before = new TreeMap<>();
+  private final Lazy<List<TaxPeriod>> periods = Lazy.of(this::makePeriods);
+  private final Lazy<List<Due>> dues = Lazy.of(this::makeDues);
   private long soFar;
 
   /** What the account is made from: the accounts of the lines that bear tax. */
@@ -86,7 +89,9 @@ public final class SalesTaxAccount implements LineAccount {
       before.merge(rule.lastMonthOf(month), minor * line.direction().sign(), Long::sum);
       soFar += Timeline.monthNumber(month) == openMonth ? minor * line.direction().sign() : 0;
     });
-    after.add(new LineMonths(line, points.after()));
+    if (!points.after().isNil()) {
+      after.add(new LineMonths(line, points.after()));
+    }
   }
 
   private LocalDate settled(YearMonth last, long balance) {
@@ -96,6 +101,10 @@ public final class SalesTaxAccount implements LineAccount {
 
   /** Returns the periods not settled by the as-of date up to the horizon, and those said to be owed still, in order. */
   public List<TaxPeriod> periods() {
+    return periods.get();
+  }
+
+  private List<TaxPeriod> makePeriods() {
     List<TaxPeriod> periods = new ArrayList<>();
     YearMonth end = YearMonth.from(reads.frame().settings().horizonEnd());
     for (YearMonth last = rule.lastMonthOf(Timeline.month(firstMonth)); !rule.firstMonthOf(last).isAfter(end);
@@ -155,6 +164,10 @@ public final class SalesTaxAccount implements LineAccount {
   /** Returns the settlements: each stands until it is paid. */
   @Override
   public List<Due> dues() {
+    return dues.get();
+  }
+
+  private List<Due> makeDues() {
     return periods().stream().filter(period -> period.balance() != 0).map(this::due)
         .sorted(java.util.Comparator.comparing(Due::day)).toList();
   }

@@ -13,13 +13,14 @@ import java.util.function.Supplier;
  * @param <V> the values, which never change either
  */
 public final class Derived<R, V> {
-  private final Map<String, Entry<R, V>> entries = new ConcurrentHashMap<>();
+  private final Map<String, Entry<R, V>> entries;
   private final Map<String, Entry<R, V>> earlier;
 
   private record Entry<R, V>(R reads, V value) {}
 
   private Derived(Map<String, Entry<R, V>> earlier) {
     this.earlier = earlier;
+    this.entries = new ConcurrentHashMap<>(Math.max(16, earlier.size()));
   }
 
   /** Makes values of which none is known yet. */

@@ -6,14 +6,17 @@ import ebbtide.accounts.LineAccount;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.derive.Derived;
+import ebbtide.derive.Lazy;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import ebbtide.time.Timeline;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and those of the books that
@@ -23,7 +26,10 @@ public final class Flows {
   private final Accounts accounts;
   private final Timeline timeline;
   private final int asOf;
-  private final Derived<Reads, LineFlows> derived;
+  /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
+  private static final int BLOCK = 16;
+  private final Derivations derived;
+  private final Lazy<long[]> net = Lazy.of(this::addUp);
   private final Map<String, LineFlows> lines;
   private final LineFlows unassignedIn;
   private final LineFlows unassignedOut;
@@ -38,15 +44,22 @@ public final class Flows {
     }
   }
 
-  private Flows(Accounts accounts, Derived<Reads, LineFlows> derived, Map<String, LineFlows> lines, LineFlows in, LineFlows out, LineFlows transfers) {
+  /** What is taken over from earlier flows: those of lines, and the sums of lines by day. */
+  private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, long[]> blocks) {
+    Derivations next() {
+      return new Derivations(lines.next(), blocks.next());
+    }
+  }
+
+  private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, List<LineFlows> others) {
     this.accounts = accounts;
     this.timeline = accounts.calendars().main();
     this.asOf = timeline.index(accounts.plan().settings().asOf());
     this.derived = derived;
     this.lines = lines;
-    this.unassignedIn = in;
-    this.unassignedOut = out;
-    this.transfers = transfers;
+    this.unassignedIn = others.get(0);
+    this.unassignedOut = others.get(1);
+    this.transfers = others.get(2);
   }
 
   /** Returns the flows that accounts lay; those of an earlier plan are taken over where their accounts and movements are the same. */
@@ -54,11 +67,11 @@ public final class Flows {
     Books books = accounts.books();
     Timeline timeline = accounts.calendars().main();
     int asOf = timeline.index(accounts.plan().settings().asOf());
-    Derived<Reads, LineFlows> derived = before.map(one -> one.derived.next()).orElseGet(Derived::none);
+    Derivations derived = before.map(one -> one.derived.next()).orElseGet(() -> new Derivations(Derived.none(), Derived.none()));
     Map<String, LineFlows> lines = new HashMap<>();
-    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> lines.put(line.id(), laid(accounts, derived, line)));
-    return new Flows(accounts, derived, lines, Laying.booked(books.unassignedIn(), timeline, asOf), Laying.booked(books.unassignedOut(), timeline, asOf),
-        Laying.booked(books.transfers(), timeline, asOf));
+    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> lines.put(line.id(), laid(accounts, derived.lines(), line)));
+    return new Flows(accounts, derived, lines, Stream.of(books.unassignedIn(), books.unassignedOut(), books.transfers())
+        .map(movements -> Laying.booked(movements, timeline, asOf)).toList());
   }
 
   private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
@@ -78,17 +91,20 @@ public final class Flows {
 
   /** Returns the flows as they are with the interest that accounts bear: what is paid out of profit is laid anew. */
   public Flows with(Accounts borne) {
-    Derived<Reads, LineFlows> then = derived.next();
+    Derivations then = derived.next();
     Map<String, LineFlows> all = new HashMap<>(lines);
-    borne.plan().lines().stream().filter(Accounts::followsFromProfit).forEach(line -> all.put(line.id(), laid(borne, then, line)));
-    return new Flows(borne, derived, all, unassignedIn, unassignedOut, transfers);
+    borne.plan().lines().stream().filter(Accounts::followsFromProfit).forEach(line -> all.put(line.id(), laid(borne, then.lines(), line)));
+    return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, others());
   }
 
   /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
   public Flows swept(Map<String, long[]> byLine) {
+    if (byLine.isEmpty()) {
+      return this;
+    }
     Map<String, LineFlows> all = new HashMap<>(lines);
     byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
-    return new Flows(accounts, derived, all, unassignedIn, unassignedOut, transfers);
+    return new Flows(accounts, new Derivations(derived.lines(), derived.blocks().next()), all, others());
   }
 
   /** Returns whether every line is estimated as in other flows of the same plan. */
@@ -122,20 +138,42 @@ public final class Flows {
     return transfers;
   }
 
+  private List<LineFlows> others() {
+    return List.of(unassignedIn, unassignedOut, transfers);
+  }
+
+  private long[] addUp() {
+    List<LineFlows> all = new ArrayList<>(others());
+    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(lines.get(line.id())));
+    long[] sum = new long[timeline.days()];
+    for (int from = 0; from < all.size(); from += BLOCK) {
+      List<LineFlows> block = List.copyOf(all.subList(from, Math.min(all.size(), from + BLOCK)));
+      long[] part = derived.blocks().of(Integer.toString(from), () -> block, Flows::sum);
+      for (int day = 0; day < sum.length; day++) {
+        sum[day] += part[day];
+      }
+    }
+    return sum;
+  }
+
+  private static long[] sum(List<LineFlows> block) {
+    long[] sum = new long[block.get(0).days()];
+    block.forEach(one -> one.addTo(sum));
+    return sum;
+  }
+
   /** Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has. */
   public long[] closing() {
-    long[] net = new long[timeline.days()];
-    lines.values().forEach(one -> one.addTo(net));
-    List.of(unassignedIn, unassignedOut, transfers).forEach(one -> one.addTo(net));
+    long[] closing = net.get().clone();
     long flowed = 0;
     for (int day = 0; day <= asOf; day++) {
-      flowed += net[day];
+      flowed += closing[day];
     }
     long level = accounts.books().cash(accounts.plan().settings().asOf()) - flowed;
-    for (int day = 0; day < net.length; day++) {
-      level += net[day];
-      net[day] = level;
+    for (int day = 0; day < closing.length; day++) {
+      level += closing[day];
+      closing[day] = level;
     }
-    return net;
+    return closing;
   }
 }

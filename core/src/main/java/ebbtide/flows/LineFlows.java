@@ -53,6 +53,11 @@ public final class LineFlows {
     return other == this || Arrays.equals(estimated, other.estimated);
   }
 
+  /** Returns how many days there are. */
+  int days() {
+    return timeline.days();
+  }
+
   /** Returns the figure of some days of the timeline, from one index to before another. */
   public Cell cell(int from, int to) {
     return Cell.flow(sum(settled, from, to), sum(committed, from, to) + sum(items, from, to), sum(estimated, from, to));

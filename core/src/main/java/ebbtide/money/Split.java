@@ -19,26 +19,15 @@ public final class Split {
     Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
     long size = Math.abs(total);
     long[] parts = new long[weights.length];
-    long[] rests = new long[weights.length];
     boolean small = size < Long.MAX_VALUE / sum;
     long given = 0;
     for (int i = 0; i < weights.length; i++) {
-      if (small) {
-        long product = size * weights[i];
-        parts[i] = product / sum;
-        rests[i] = product - parts[i] * sum;
-      } else {
-        BigInteger[] qr = BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i]))
-            .divideAndRemainder(BigInteger.valueOf(sum));
-        parts[i] = qr[0].longValueExact();
-        rests[i] = qr[1].longValue();
-      }
+      parts[i] = small ? size * weights[i] / sum
+          : BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i])).divide(BigInteger.valueOf(sum)).longValueExact();
       given += parts[i];
     }
-    for (long left = size - given; left > 0; left--) {
-      int largest = largest(rests);
-      parts[largest]++;
-      rests[largest] = -1;
+    if (given < size) {
+      giveRest(size, weights, sum, parts, size - given);
     }
     if (total < 0) {
       for (int i = 0; i < parts.length; i++) {
@@ -46,6 +35,20 @@ public final class Split {
       }
     }
     return parts;
+  }
+
+  /** Gives the units left over to the parts with the largest remainders, equal ones to the earliest. */
+  private static void giveRest(long size, long[] weights, long sum, long[] parts, long left) {
+    long[] rests = new long[weights.length];
+    for (int i = 0; i < weights.length; i++) {
+      // The difference of two numbers that may not fit is below the sum of the weights, so it comes out right all the same.
+      rests[i] = size * weights[i] - parts[i] * sum;
+    }
+    for (long unit = left; unit > 0; unit--) {
+      int largest = largest(rests);
+      parts[largest]++;
+      rests[largest] = -1;
+    }
   }
 
   /** Returns one of so many equal parts of a total, counted from 0: units left over go to the earliest (rules 1.3). */

@@ -64,11 +64,19 @@ public record MonthPattern(List<Step> steps, Percent never, Integer writeOffLag)
 
   /** Returns the greatest number of months later, 0 if all is paid at once or ahead. */
   public int longestLag() {
-    return Math.max(0, steps.stream().mapToInt(Step::lagMonths).max().orElseThrow());
+    int longest = 0;
+    for (Step step : steps) {
+      longest = Math.max(longest, step.lagMonths());
+    }
+    return longest;
   }
 
   /** Returns how many months ahead of its month the earliest share is paid, 0 if none is. */
   public int longestLead() {
-    return Math.max(0, -steps.stream().mapToInt(Step::lagMonths).min().orElseThrow());
+    int longest = 0;
+    for (Step step : steps) {
+      longest = Math.max(longest, -step.lagMonths());
+    }
+    return longest;
   }
 }

@@ -28,6 +28,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -95,7 +96,7 @@ public class Edits {
     Current loaded = reading.execute(status -> {
       // The version first: what is read after it can only be newer, and is then read again.
       long version = stores.plans().version(planId);
-      return forecast(planId, version, stores.lines().all(planId), books(planId));
+      return forecast(planId, version, stores.lines().all(planId), books(planId), Optional.ofNullable(known).map(Current::forecast));
     });
     current.put(planId, loaded);
     return loaded;
@@ -111,7 +112,8 @@ public class Edits {
     placed.removeIf(one -> changed.contains(one.line().id()));
     placed.addAll(stores.lines().find(planId, changed));
     placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
-    return forecast(planId, stores.plans().version(planId), placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))));
+    return forecast(planId, stores.plans().version(planId), placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
+        Optional.of(was.forecast()));
   }
 
   /** Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and goes with all it settles. */
@@ -171,14 +173,15 @@ public class Edits {
     return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
   }
 
-  private Current forecast(String planId, long version, List<Placed> placed, Counted counted) {
+  private Current forecast(String planId, long version, List<Placed> placed, Counted counted, Optional<Forecast> was) {
     Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
         stores.buoys().all(planId));
     List<PlanProblem> problems = PlanCheck.problems(plan);
     if (!problems.isEmpty()) {
       throw new BrokenPlan(problems);
     }
-    return new Current(version, Forecaster.forecast(plan, counted.books()), List.copyOf(placed), counted.unassigned());
+    Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one)).orElseGet(() -> Forecaster.forecast(plan, counted.books()));
+    return new Current(version, forecast, List.copyOf(placed), counted.unassigned());
   }
 
   private Counted books(String planId) {
