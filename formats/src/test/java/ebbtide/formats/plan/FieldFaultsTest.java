@@ -49,7 +49,7 @@ class FieldFaultsTest {
       "\"kind\": \"growth\"|\"kind\": \"magic\"|/assumption/method/kind|A method is fixed, growth, typed, share, product, customers, year, dated or stock, but was 'magic'",
       "\"to\": \"2026-03-08\"|\"to\": \"2026-02-08\"|/overrides/0|must start before it ends",
       "\"direction\": \"receipt\"|\"direction\": \"inwards\"|/direction|One of receipt, payment is expected, but was 'inwards'",
-      "\"name\": \"Sales\"|\"nam\": \"Sales\"|/name|ChecklistItem: a text in quotes",
+      "\"name\": \"Sales\"|\"nam\": \"Sales\"|/name|Missing: a text in quotes",
       "\"id\": \"x\"|\"id\": [1]|/id|Expected a text in quotes, but was [1]"})
   void stream_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
     assertRefused(STREAM, right, wrong, place, sentence);
@@ -84,7 +84,7 @@ class FieldFaultsTest {
       "\"2026-03-05\"|\"5 March\"|/assumption/aside/2/amounts/0/date|A date is written 2026-03-01, but was '5 March'",
       "\"days\": 30|\"days\": 999|/assumption/days|days until due must be from 0 to 365, but was 999",
       "\"due\": \"after-issue\"|\"due\": \"later\"|/assumption/days/due|One of after-issue, after-month-end, day-of-next-month",
-      "\"days\": {\"due\": \"after-issue\", \"days\": 30, \"late\": 4}, ||/assumption/days|ChecklistItem: the days until it is paid"})
+      "\"days\": {\"due\": \"after-issue\", \"days\": 30, \"late\": 4}, ||/assumption/days|Missing: the days until it is paid"})
   void methodsAndDays_withOneFault_areRefusedAtTheirPlace(String right, String wrong, String place, String sentence) {
     assertRefused(METHODS, right, wrong == null ? "" : wrong, place, sentence);
   }
