@@ -1,0 +1,4 @@
+/**
+ * Open items and the days on which they are expected to be paid (rules 4): {@link ebbtide.items.ItemTiming}.
+ */
+package ebbtide.items;
