@@ -1,8 +1,8 @@
 package ebbtide.accounts;
 
 import ebbtide.money.Split;
-import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CapitalSpending.Asset;
+import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.time.BusinessDays;
@@ -11,6 +11,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.stream.IntStream;
 
 /** The assets of a line: what they cost and when that is paid, how they are used up, and what selling them brings (rules 7.5). */
@@ -141,6 +142,18 @@ public final class AssetAccount implements LineAccount {
       }
     }
     return sum.done();
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    long sum = 0;
+    for (Asset asset : spending.assets()) {
+      sum += asset.milestones().stream().filter(one -> !one.date().isAfter(day) && spending.convention().adjust(one.date().plusDays(asset.termsDays()), calendar).isAfter(day))
+          .mapToLong(one -> asset.tax().grossOf(one.amount())).sum();
+      boolean sold = asset.disposal() != null && !asset.disposal().date().isAfter(day) && spending.convention().adjust(asset.disposal().date(), calendar).isAfter(day);
+      sum -= sold ? asset.tax().grossOf(asset.disposal().proceeds()) : 0;
+    }
+    return OptionalLong.of(sum);
   }
 
   /** Tax on what an asset costs is claimed back, that on its sale is owed: input less output, on the dates of both, or when they are paid. */

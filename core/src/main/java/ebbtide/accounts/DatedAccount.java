@@ -5,7 +5,9 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.SalesTax;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.stream.Stream;
 
 /** The account of single dated items (rules 7.7). */
@@ -45,6 +47,12 @@ public final class DatedAccount implements LineAccount {
     Earned.Sum sum = new Earned.Sum(frame, line.direction().sign());
     counted().forEach(item -> sum.net(dated.tax(), line.direction() == Direction.RECEIPT, Frame.month(item.date()), item.amount()));
     return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.of(counted().filter(item -> !item.date().isAfter(day) && dated.convention().adjust(item.date(), frame.calendar(line)).isAfter(day))
+        .mapToLong(item -> dated.tax().grossOf(item.amount())).sum());
   }
 
   /** The point is the day of the item, on the cash basis that on which it is paid. */

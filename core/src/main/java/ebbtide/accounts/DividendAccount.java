@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.stream.Stream;
 
 /** What owners are paid out of profit: declared in its month, paid on its day (rules 7.6). */
@@ -115,8 +116,9 @@ public final class DividendAccount implements LineAccount {
   }
 
   /** Returns what is declared up to the month of a day and paid after that day. */
-  public long owedOn(LocalDate day) {
-    return everyDue().filter(one -> !one.month().isAfter(YearMonth.from(day)) && one.due().day().isAfter(day)).mapToLong(one -> one.due().amount()).sum();
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.of(everyDue().filter(one -> !one.month().isAfter(YearMonth.from(day)) && one.due().day().isAfter(day)).mapToLong(one -> one.due().amount()).sum());
   }
 
   /** Returns the dues, those that were declared before the forecast and may still be paid among them (rules 1.9). */

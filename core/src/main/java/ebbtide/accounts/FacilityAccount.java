@@ -1,7 +1,9 @@
 package ebbtide.accounts;
 
 import ebbtide.plan.Line;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of a facility: the sweep draws and repays it (rules 8.4), so nothing falls due on it by itself. */
 record FacilityAccount(OwnReads reads) implements LineAccount {
@@ -18,6 +20,11 @@ record FacilityAccount(OwnReads reads) implements LineAccount {
   @Override
   public Earned earned() {
     return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

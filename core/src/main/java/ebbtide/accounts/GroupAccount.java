@@ -1,7 +1,9 @@
 package ebbtide.accounts;
 
 import ebbtide.plan.Line;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of a heading over other lines, which has no figures of its own. */
 record GroupAccount(OwnReads reads) implements LineAccount {
@@ -18,6 +20,11 @@ record GroupAccount(OwnReads reads) implements LineAccount {
   @Override
   public Earned earned() {
     return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

@@ -4,9 +4,11 @@ import ebbtide.derive.Lazy;
 import ebbtide.plan.Line;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * The account of interest: a loan's falls due with its schedule and costs night by night, its fee over its term; what the sweep bears is paid
@@ -61,6 +63,11 @@ public final class InterestAccount implements LineAccount {
       before = upTo;
     }
     return sum.done();
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.of(reads.loan().map(loan -> loan.schedule().interestOwedOn(day)).orElse(0L));
   }
 
   @Override

@@ -1,7 +1,9 @@
 package ebbtide.accounts;
 
 import ebbtide.plan.Line;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of a line: what falls due on it, what it earns, and the sales tax it brings, as its kind has it. It never changes. */
 public interface LineAccount {
@@ -13,6 +15,12 @@ public interface LineAccount {
 
   /** Returns what the line earns by month, to the last that is earned, be the line switched on or off. */
   Earned earned();
+
+  /**
+   * Returns what has fallen due on the line by the end of a day and is paid after it, or is lent on it, in minor units in the line's direction;
+   * nothing where that is the roll-forward's to say, or the sweep's.
+   */
+  OptionalLong owedOn(LocalDate day);
 
   /** Returns the tax points of the line for a settlement of sales tax (rules 7.3). */
   TaxPoints taxPoints(TaxPoints.Basis basis);

@@ -2,7 +2,9 @@ package ebbtide.accounts;
 
 import ebbtide.plan.Line;
 import ebbtide.plan.TermLoan;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of a loan: its schedule (rules 8.6). What it costs stands on the line of its interest. */
 public final class LoanAccount implements LineAccount {
@@ -32,6 +34,11 @@ public final class LoanAccount implements LineAccount {
   @Override
   public Earned earned() {
     return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.of(schedule.owedOn(day));
   }
 
   @Override

@@ -19,6 +19,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
@@ -309,6 +310,11 @@ public final class PayAccount implements LineAccount {
     Earned.Sum sum = new Earned.Sum(reads.frame(), -1);
     costs().forEach((month, minor) -> sum.both(Timeline.monthNumber(month), minor));
     return reads.line().nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

@@ -14,6 +14,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalLong;
 
 /** The tax on profit that a plan owes: its expense by month, and when it is paid (rules 7.4). */
 public final class ProfitTaxAccount implements LineAccount {
@@ -175,6 +176,11 @@ public final class ProfitTaxAccount implements LineAccount {
   public Earned earned() {
     MonthSeries cost = expense().negative().first(reads.frame().toEarned());
     return new Earned(cost, MonthSeries.nil(open, cost.months()), cost);
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of bills that come back (rules 7.2, 7.7): when each is paid, and what it costs the months it covers. */
 public final class RecurringAccount implements LineAccount {
@@ -99,6 +100,16 @@ public final class RecurringAccount implements LineAccount {
       sum.bill(Frame.month(bill), net);
       sum.tax(Frame.month(bill), taxed);
     }
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    if (recurring.expensing().nonCash() || !counts(recurring.certainty())) {
+      return OptionalLong.empty();
+    }
+    return OptionalLong.of(recurring.when().between(day.minusDays(AROUND + (long) recurring.termsDays()), day).stream()
+        .filter(bill -> recurring.convention().adjust(bill.plusDays(recurring.termsDays()), frame.calendar(line)).isAfter(day))
+        .mapToLong(bill -> recurring.tax().grossOf(recurring.amountOn(bill))).sum());
   }
 
   @Override

@@ -14,6 +14,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.function.Function;
 
@@ -192,6 +193,11 @@ public final class SalesTaxAccount implements LineAccount {
   @Override
   public Earned earned() {
     return Earned.nil(reads.frame());
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

@@ -2,7 +2,9 @@ package ebbtide.accounts;
 
 import ebbtide.derive.Lazy;
 import ebbtide.plan.Line;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** The account of a stream: its billing, what that earns, and the tax points it has. What it pays follows from its terms; nothing falls due by date. */
 public final class StreamAccount implements LineAccount {
@@ -34,6 +36,11 @@ public final class StreamAccount implements LineAccount {
   @Override
   public Earned earned() {
     return earned.get();
+  }
+
+  @Override
+  public OptionalLong owedOn(LocalDate day) {
+    return OptionalLong.empty();
   }
 
   @Override

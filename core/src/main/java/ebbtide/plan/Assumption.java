@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
@@ -23,8 +24,40 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();
 
+  /** Returns the word a plan file has for the kind: "stream". */
+  String kind();
+
+  /** Returns where a line of a direction usually stands in the income statement. */
+  Nature usualNature(Direction direction);
+
+  /** Returns where a line of a direction and a nature stands in the statements. */
+  Standing standing(Direction direction, Nature nature);
+
+  /** Returns the ids of the lines whose months or schedule this assumption reads. */
+  List<String> reads();
+
   /** A heading that gathers other lines and has no figures of its own. */
   record Group() implements Assumption {
+    @Override
+    public String kind() {
+      return "group";
+    }
+
+    @Override
+    public Nature usualNature(Direction direction) {
+      return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+    }
+
+    @Override
+    public Standing standing(Direction direction, Nature nature) {
+      return Standing.byNature(direction, nature);
+    }
+
+    @Override
+    public List<String> reads() {
+      return List.of();
+    }
+
     @Override
     public Assumption cleared() {
       return this;
@@ -49,6 +82,28 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     public Stream(ActivityMethod method, List<ActivityMethod> aside, SortedMap<YearMonth, Long> history,
         SortedMap<YearMonth, MonthOverride> overrides, SalesTax tax, Terms terms, Ledger ledger, Spread spread) {
       this(method, aside, history, overrides, tax, terms, ledger, spread, Basis.PATTERN);
+    }
+
+    @Override
+    public String kind() {
+      return "stream";
+    }
+
+    @Override
+    public Nature usualNature(Direction direction) {
+      return direction == Direction.RECEIPT ? Nature.SALES : method instanceof ActivityMethod.StockPurchases ? Nature.COST_OF_SALES : Nature.OVERHEADS;
+    }
+
+    @Override
+    public Standing standing(Direction direction, Nature nature) {
+      return method instanceof ActivityMethod.StockPurchases ? Standing.byNature(direction, nature).holding(EnumSet.of(OpeningSheet.Kind.STOCK))
+          : Standing.byNature(direction, nature);
+    }
+
+    @Override
+    public List<String> reads() {
+      return method instanceof ActivityMethod.ShareOfLine share ? List.of(share.lineId())
+          : method instanceof ActivityMethod.StockPurchases stock ? List.of(stock.policy().salesLine()) : List.of();
     }
 
     @Override
@@ -129,6 +184,28 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     }
 
     @Override
+    public String kind() {
+      return "recurring";
+    }
+
+    @Override
+    public Nature usualNature(Direction direction) {
+      return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+    }
+
+    @Override
+    public Standing standing(Direction direction, Nature nature) {
+      return nature == Nature.OUTSIDE ? Standing.byNature(direction, nature) : Standing.byNature(direction, nature).holding(expensing.nonCash()
+          ? EnumSet.of(OpeningSheet.Kind.PROVISIONS) : expensing.isSpread() ? EnumSet.of(OpeningSheet.Kind.PREPAID, OpeningSheet.Kind.ACCRUED)
+          : EnumSet.noneOf(OpeningSheet.Kind.class));
+    }
+
+    @Override
+    public List<String> reads() {
+      return List.of();
+    }
+
+    @Override
     public Assumption cleared() {
       return new Recurring(when, Steps.none(), yearlyUplift, tax, termsDays, convention, certainty, expensing);
     }
@@ -165,6 +242,26 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       java.util.Objects.requireNonNull(tax, "sales tax");
       items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
           "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
+    }
+
+    @Override
+    public String kind() {
+      return "items";
+    }
+
+    @Override
+    public Nature usualNature(Direction direction) {
+      return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+    }
+
+    @Override
+    public Standing standing(Direction direction, Nature nature) {
+      return Standing.byNature(direction, nature);
+    }
+
+    @Override
+    public List<String> reads() {
+      return List.of();
     }
 
     @Override

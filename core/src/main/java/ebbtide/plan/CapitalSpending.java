@@ -6,6 +6,7 @@ import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 
@@ -83,6 +84,26 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
   @Override
   public boolean bearsTax() {
     return assets.stream().anyMatch(asset -> !asset.tax().isNone());
+  }
+
+  @Override
+  public String kind() {
+    return "capital";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.CAPITAL, direction == Direction.RECEIPT ? OpeningSheet.Kind.RECEIVABLES : OpeningSheet.Kind.PAYABLES).holding(EnumSet.of(OpeningSheet.Kind.FIXED_ASSETS));
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
   }
 
   @Override

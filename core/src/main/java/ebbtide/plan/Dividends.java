@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.time.Convention;
 import java.time.Month;
+import java.util.List;
 import java.util.Objects;
 
 /**
@@ -28,6 +29,26 @@ public record Dividends(By by, Steps<Long> amount, Percent payout, Month declare
     Check.inRange(monthsAfter, 0, 12, "months until it is paid");
     Check.inRange(day, 1, 31, "day on which it is paid");
     Objects.requireNonNull(convention, "convention");
+  }
+
+  @Override
+  public String kind() {
+    return "dividends";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.DIVIDENDS, OpeningSheet.Kind.DIVIDENDS);
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
   }
 
   @Override

@@ -1,6 +1,8 @@
 package ebbtide.plan;
 
 import ebbtide.money.Check;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Objects;
 
 /**
@@ -19,6 +21,27 @@ public record Interest(Of of, String lineId, Charging charging) implements Assum
     Objects.requireNonNull(of, "what it is interest of");
     Objects.requireNonNull(charging, "when it is charged");
     Check.that((of == Of.LINE) == (lineId != null), "interest of a facility or a loan names its line; that of the overdraft or of cash names none");
+  }
+
+  @Override
+  public String kind() {
+    return "interest";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return lineId == null ? Standing.of(CashRow.INTEREST, OpeningSheet.Kind.INTEREST_OWED)
+        : Standing.of(CashRow.INTEREST, OpeningSheet.Kind.INTEREST_OWED).holding(EnumSet.of(OpeningSheet.Kind.PREPAID));
+  }
+
+  @Override
+  public List<String> reads() {
+    return lineId == null ? List.of() : List.of(lineId);
   }
 
   @Override

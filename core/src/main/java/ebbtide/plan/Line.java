@@ -35,7 +35,7 @@ public record Line(String id, String group, String name, Direction direction, bo
   /** Makes a line that stands in the income statement where its kind usually does. */
   public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
       Assumption assumption, List<CashOverride> overrides) {
-    this(id, group, name, direction, active, account, note, assumption, overrides, Nature.usual(direction, assumption));
+    this(id, group, name, direction, active, account, note, assumption, overrides, assumption.usualNature(direction));
   }
 
   public Line {
@@ -64,15 +64,12 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   /** Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or earns on. */
   public List<String> reads() {
-    if (assumption instanceof Assumption.Stream stream) {
-      return stream.method() instanceof ActivityMethod.ShareOfLine share ? List.of(share.lineId())
-          : stream.method() instanceof ActivityMethod.StockPurchases stock ? List.of(stock.policy().salesLine()) : List.of();
-    }
-    if (assumption instanceof Interest interest && interest.lineId() != null) {
-      return List.of(interest.lineId());
-    }
-    return assumption instanceof Pay pay ? pay.roles().stream().filter(role -> role.commission() != null)
-        .map(role -> role.commission().lineId()).toList() : List.of();
+    return assumption.reads();
+  }
+
+  /** Returns where it stands in the statements. */
+  public Standing standing() {
+    return assumption.standing(direction, nature);
   }
 
   /** Returns the line with another assumption. */
@@ -125,7 +122,8 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   /** Returns whether it is a facility, a loan, or their interest: what funds a plan, and no part of what it has to pay (rules 8.1). */
   public boolean isFunding() {
-    return assumption instanceof Revolving || assumption instanceof TermLoan || assumption instanceof Interest;
+    CashRow row = standing().cash();
+    return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.INTEREST;
   }
 
   public boolean isGroup() {

@@ -104,6 +104,26 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
     }
   }
 
+  @Override
+  public String kind() {
+    return "pay";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.PAY, OpeningSheet.Kind.PAY_OWED);
+  }
+
+  @Override
+  public List<String> reads() {
+    return roles.stream().filter(role -> role.commission() != null).map(role -> role.commission().lineId()).toList();
+  }
+
   /** Returns the same roles without their pay, and without what was owed. */
   @Override
   public Pay cleared() {

@@ -68,6 +68,26 @@ public record ProfitTax(Mode mode, Percent rate, YearSoFar soFar, long lastYearT
   }
 
   @Override
+  public String kind() {
+    return "profit-tax";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.PROFIT_TAX, OpeningSheet.Kind.PROFIT_TAX);
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
+  }
+
+  @Override
   public ProfitTax cleared() {
     return new ProfitTax(mode, rate, YearSoFar.NOTHING, 0, 0, instalments, instalmentsOf, monthsAfter, day, convention);
   }

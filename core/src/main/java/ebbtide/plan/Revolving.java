@@ -3,6 +3,7 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Objects;
 
 /**
@@ -40,6 +41,26 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
     Check.inRange(noticeDays, 0, 60, "business days of notice");
     Objects.requireNonNull(charging, "when interest is charged");
     Objects.requireNonNull(drawn, "what is drawn");
+  }
+
+  @Override
+  public String kind() {
+    return "revolving";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.FACILITIES, OpeningSheet.Kind.DEBT);
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
   }
 
   @Override

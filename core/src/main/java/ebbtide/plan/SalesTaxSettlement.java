@@ -66,6 +66,26 @@ public record SalesTaxSettlement(int periodMonths, Month firstMonth, int monthsA
     return month.atDay(Math.min(day, month.lengthOfMonth()));
   }
 
+  @Override
+  public String kind() {
+    return "sales-tax";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.SALES_TAX, OpeningSheet.Kind.SALES_TAX);
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
+  }
+
   /** Returns the same calendar without what was owed. */
   @Override
   public SalesTaxSettlement cleared() {

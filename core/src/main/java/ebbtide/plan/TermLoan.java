@@ -56,6 +56,26 @@ public record TermLoan(By by, Balance from, boolean running, Steps<Percent> rate
   }
 
   @Override
+  public String kind() {
+    return "loan";
+  }
+
+  @Override
+  public Nature usualNature(Direction direction) {
+    return Nature.OUTSIDE;
+  }
+
+  @Override
+  public Standing standing(Direction direction, Nature nature) {
+    return Standing.of(CashRow.LOANS, OpeningSheet.Kind.DEBT);
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of();
+  }
+
+  @Override
   public TermLoan cleared() {
     return new TermLoan(by, new Balance(from.on(), 0, 0), running, rate, firstPayDay, payments, everyMonths, interestOnly, dayCount, convention, List.of(),
         List.of(), keepsEnd, 0);

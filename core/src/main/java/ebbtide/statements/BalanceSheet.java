@@ -1,12 +1,12 @@
 package ebbtide.statements;
 
+import ebbtide.accounts.LoanSchedule;
 import ebbtide.money.Money;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Revolving;
-import ebbtide.plan.TermLoan;
 import ebbtide.statements.Figure.Part;
-import ebbtide.accounts.LoanSchedule;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -88,7 +88,7 @@ final class BalanceSheet {
     if (line != null && line.assumption() instanceof Revolving facility) {
       return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? 0 : owed;
     }
-    if (line != null && line.assumption() instanceof TermLoan) {
+    if (line != null && line.standing().cash() == CashRow.LOANS) {
       LoanSchedule loan = ledger.loan(line);
       long later = Math.min(Math.max(0, owed), loan.owedOn(end.plusMonths(YEAR)));
       return owed - later;

@@ -1,17 +1,10 @@
 package ebbtide.statements;
 
-import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Dividends;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet.Kind;
-import ebbtide.plan.Pay;
-import ebbtide.plan.ProfitTax;
-import ebbtide.plan.Revolving;
-import ebbtide.plan.SalesTaxSettlement;
-import ebbtide.plan.TermLoan;
 import ebbtide.statements.Figure.Part;
 import ebbtide.time.MonthSeries;
 import java.util.ArrayList;
@@ -51,22 +44,22 @@ final class CashFlow {
     List<Figure> operating = new ArrayList<>();
     cash(operating, taken, "customers", "Received from customers", Section.OPERATING, line -> line.nature() == Nature.SALES);
     cash(operating, taken, "received", "Other receipts", Section.OPERATING,
-        line -> line.direction() == Direction.RECEIPT && !(line.assumption() instanceof Interest));
+        line -> line.direction() == Direction.RECEIPT && line.standing().cash() != CashRow.INTEREST);
     cash(operating, taken, "suppliers", "Paid to suppliers of what is sold", Section.OPERATING, line -> line.nature() == Nature.COST_OF_SALES);
-    cash(operating, taken, "pay", "Pay", Section.OPERATING, line -> line.assumption() instanceof Pay);
-    cash(operating, taken, "sales-tax", "Sales tax", Section.OPERATING, line -> line.assumption() instanceof SalesTaxSettlement);
-    cash(operating, taken, "profit-tax", "Profit tax", Section.OPERATING, line -> line.assumption() instanceof ProfitTax);
-    cash(operating, taken, "interest", "Interest", Section.OPERATING, line -> line.assumption() instanceof Interest);
+    cash(operating, taken, "pay", "Pay", Section.OPERATING, line -> line.standing().cash() == CashRow.PAY);
+    cash(operating, taken, "sales-tax", "Sales tax", Section.OPERATING, line -> line.standing().cash() == CashRow.SALES_TAX);
+    cash(operating, taken, "profit-tax", "Profit tax", Section.OPERATING, line -> line.standing().cash() == CashRow.PROFIT_TAX);
+    cash(operating, taken, "interest", "Interest", Section.OPERATING, line -> line.standing().cash() == CashRow.INTEREST);
     cash(operating, taken, "overheads", "Overheads", Section.OPERATING, line -> true);
     booked(operating, "Bank movements not assigned yet", "unassigned", ledger.unassigned());
     booked(operating, "Between own accounts, booked on one side", "transfers", ledger.transfers());
     List<Figure> investing = new ArrayList<>();
-    cash(investing, taken, "capital", "Capital spending", Section.INVESTING, line -> line.assumption() instanceof CapitalSpending);
+    cash(investing, taken, "capital", "Capital spending", Section.INVESTING, line -> line.standing().cash() == CashRow.CAPITAL);
     cash(investing, taken, "investing-other", "Other long-term assets", Section.INVESTING, line -> true);
     List<Figure> financing = new ArrayList<>();
-    cash(financing, taken, "facilities", "Facilities, drawn less repaid", Section.FINANCING, line -> line.assumption() instanceof Revolving);
-    cash(financing, taken, "loans", "Loans, drawn less repaid", Section.FINANCING, line -> line.assumption() instanceof TermLoan);
-    cash(financing, taken, "dividends", "Dividends", Section.FINANCING, line -> line.assumption() instanceof Dividends);
+    cash(financing, taken, "facilities", "Facilities, drawn less repaid", Section.FINANCING, line -> line.standing().cash() == CashRow.FACILITIES);
+    cash(financing, taken, "loans", "Loans, drawn less repaid", Section.FINANCING, line -> line.standing().cash() == CashRow.LOANS);
+    cash(financing, taken, "dividends", "Dividends", Section.FINANCING, line -> line.standing().cash() == CashRow.DIVIDENDS);
     cash(financing, taken, "owners", "Owners and others, paid in less drawn", Section.FINANCING, line -> true);
     close(direct, operating, investing, financing);
   }
@@ -100,7 +93,7 @@ final class CashFlow {
     owed(investing, "assets-owed", "Change of what is owed for them", Section.INVESTING);
     List<Figure> financing = new ArrayList<>();
     changes(financing, "debt", "Debt, drawn less repaid", Section.FINANCING, Kind.DEBT);
-    others(financing, "declared", "Dividends declared", line -> line.assumption() instanceof Dividends, line -> month -> -declared(line, month));
+    others(financing, "declared", "Dividends declared", line -> line.standing().cash() == CashRow.DIVIDENDS, line -> month -> -declared(line, month));
     changes(financing, "dividends-owed", "Change of dividends declared and not paid", Section.FINANCING, Kind.DIVIDENDS);
     others(financing, "tax-on-owners", "Sales tax on what owners and others pay", line -> ledger.section(line) == Section.FINANCING,
         line -> month -> ledger.earnings(line).tax().at(month));

@@ -4,16 +4,13 @@ import ebbtide.accounts.Accounts;
 import ebbtide.accounts.LoanSchedule;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
+import ebbtide.funding.Funding;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.CapitalSpending;
-import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Revolving;
 import ebbtide.plan.TermLoan;
-import ebbtide.time.BusinessDays;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
@@ -29,7 +26,6 @@ import java.util.Set;
  */
 final class Clearing {
   private static final Set<RollForward.Kind> OWNED = EnumSet.of(RollForward.Kind.RECEIVABLES, RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS);
-  private static final int DAYS_AROUND = 60;
   private final Ledger ledger;
   private final Plan plan;
   private final LocalDate end;
@@ -77,48 +73,26 @@ final class Clearing {
   }
 
   private OptionalLong own(Line line) {
-    if (line.assumption() instanceof Revolving) {
-      int at = ledger.forecast().funding().facilities().indexOf(line);
-      return OptionalLong.of(-ledger.forecast().funding().drawn(at, ledger.forecast().timeline().index(end)));
+    Funding funding = ledger.forecast().funding();
+    int facility = funding.facilities().indexOf(line);
+    if (facility >= 0) {
+      return OptionalLong.of(-funding.drawn(facility, ledger.forecast().timeline().index(end)));
     }
-    if (line.assumption() instanceof TermLoan) {
-      return OptionalLong.of(-loan(line).owedOn(end));
+    OptionalLong swept = funding.interestOwed(line);
+    if (swept.isPresent()) {
+      return OptionalLong.of(-swept.getAsLong());
     }
-    if (line.assumption() instanceof Interest interest) {
-      OptionalLong swept = ledger.forecast().funding().interestOwed(line);
-      return swept.isPresent() ? OptionalLong.of(-swept.getAsLong()) : OptionalLong.of(-plan.findLine(String.valueOf(interest.lineId()))
-          .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> loan(of).interestOwedOn(end)).orElse(0L));
+    OptionalLong owed = accounts.of(line).owedOn(end);
+    if (owed.isPresent()) {
+      return OptionalLong.of(owed.getAsLong() * line.direction().sign());
     }
-    if (line.assumption() instanceof Dividends) {
-      return OptionalLong.of(-accounts.dividends(line).owedOn(end));
-    }
-    List<Falling> falling = new ArrayList<>();
-    BusinessDays calendar = accounts.calendar(line);
-    if (line.assumption() instanceof Assumption.Recurring recurring) {
-      if (recurring.expensing().nonCash() || !plan.settings().counts(line.direction(), recurring.certainty())) {
-        return OptionalLong.empty();
-      }
-      recurring.when().between(end.minusDays(DAYS_AROUND + (long) recurring.termsDays()), end).forEach(bill -> falling.add(new Falling(bill,
-          recurring.convention().adjust(bill.plusDays(recurring.termsDays()), calendar), recurring.tax().grossOf(recurring.amountOn(bill)))));
-    } else if (line.assumption() instanceof Assumption.DatedItems items) {
-      items.items().stream().filter(item -> plan.settings().counts(line.direction(), item.certainty()))
-          .forEach(item -> falling.add(new Falling(item.date(), items.convention().adjust(item.date(), calendar), items.tax().grossOf(item.amount()))));
-    } else if (line.assumption() instanceof CapitalSpending spending) {
-      for (CapitalSpending.Asset asset : spending.assets()) {
-        asset.milestones().forEach(one -> falling.add(new Falling(one.date(), spending.convention().adjust(one.date().plusDays(asset.termsDays()), calendar),
-            asset.tax().grossOf(one.amount()))));
-        if (asset.disposal() != null) {
-          falling.add(new Falling(asset.disposal().date(), spending.convention().adjust(asset.disposal().date(), calendar), -asset.tax().grossOf(asset.disposal().proceeds())));
-        }
-      }
-    } else {
-      return rolled(line, EnumSet.complementOf(EnumSet.of(RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS)));
-    }
-    return OptionalLong.of(falling.stream().filter(one -> !one.from().isAfter(end) && one.paid().isAfter(end)).mapToLong(Falling::minor).sum() * line.direction().sign());
+    return isWithoutFlows(line) ? owed : rolled(line, EnumSet.complementOf(EnumSet.of(RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS)));
   }
 
-  /** A sum owed from a day until it is paid. */
-  private record Falling(LocalDate from, LocalDate paid, long minor) {}
+  /** A charge without cash, or one that is not counted: nothing clears it. */
+  private static boolean isWithoutFlows(Line line) {
+    return line.assumption() instanceof Assumption.Recurring;
+  }
 
   private LoanSchedule loan(Line line) {
     return ledger.loan(line);

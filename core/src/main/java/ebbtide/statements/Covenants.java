@@ -3,16 +3,14 @@ package ebbtide.statements;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.money.Money;
-import ebbtide.plan.CapitalSpending;
-import ebbtide.plan.Covenant;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Covenant.PastMonth;
 import ebbtide.plan.Covenant.Ratio;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
-import ebbtide.plan.ProfitTax;
-import ebbtide.plan.TermLoan;
 import ebbtide.time.Period;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -140,7 +138,7 @@ public final class Covenants {
     long assets = statements.balance().figure("current-assets").in(at(month));
     long owed = statements.balance().figure("current-liabilities").in(at(month));
     return owed <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-        : tested(covenant, date, assets, owed, assets - times(owed, covenant.bound()), true, null);
+        : tested(covenant, date, new Fraction(assets, owed), assets - times(owed, covenant.bound()), null);
   }
 
   private Tested ratio(Covenant covenant, YearMonth month) {
@@ -155,23 +153,30 @@ public final class Covenants {
     long debt = FundingTable.of(forecast, List.of(days(month))).total().owed().get(0) - forecast.closing(date);
     return switch (covenant.ratio()) {
       case NET_DEBT_TO_EBITDA -> debt <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-          : tested(covenant, date, debt, year.ebitda(), year.ebitda() - divide(debt, covenant.bound()), year.ebitda() > 0,
+          : tested(covenant, date, new Fraction(debt, year.ebitda()), year.ebitda() - divide(debt, covenant.bound()),
               daysLater(times(Math.max(0, year.ebitda()), covenant.bound()) - debt, date));
       case INTEREST_COVER -> year.interest() <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-          : tested(covenant, date, year.ebitda(), year.interest(), year.ebitda() - times(year.interest(), covenant.bound()), true, null);
+          : tested(covenant, date, new Fraction(year.ebitda(), year.interest()), year.ebitda() - times(year.interest(), covenant.bound()), null);
       default -> {
         long service = year.interest() + year.principal();
         long earned = year.ebitda() - year.tax() - year.spending();
         yield service <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-            : tested(covenant, date, earned, service, earned - times(service, covenant.bound()), true, null);
+            : tested(covenant, date, new Fraction(earned, service), earned - times(service, covenant.bound()), null);
       }
     };
   }
 
-  /** Room below zero breaks it: what EBITDA lacks. The ratio itself is rounded only to be shown. */
-  private static Tested tested(Covenant covenant, LocalDate date, long top, long bottom, long room, boolean positive, Long daysLater) {
-    BigDecimal value = bottom == 0 ? null : BigDecimal.valueOf(top).divide(BigDecimal.valueOf(bottom), 2, RoundingMode.HALF_UP);
-    return new Tested(covenant, date, positive ? value : null, room < 0 || !positive ? Standing.BREAKS : Standing.HOLDS, room, daysLater);
+  /** What a ratio is the quotient of, in minor units. */
+  private record Fraction(long top, long bottom) {
+    /** Returns the ratio, which is rounded only to be shown; none where what it is a multiple of is not above zero. */
+    BigDecimal shown() {
+      return bottom <= 0 ? null : BigDecimal.valueOf(top).divide(BigDecimal.valueOf(bottom), 2, RoundingMode.HALF_UP);
+    }
+  }
+
+  /** Room below zero breaks it: what EBITDA lacks. */
+  private static Tested tested(Covenant covenant, LocalDate date, Fraction ratio, long room, Long daysLater) {
+    return new Tested(covenant, date, ratio.shown(), room < 0 || ratio.bottom() <= 0 ? Standing.BREAKS : Standing.HOLDS, room, daysLater);
   }
 
   /** For how many whole days the room would cover what customers pay in a day, on the mean of the days up to the date, at most 91. */
@@ -211,11 +216,11 @@ public final class Covenants {
 
   private PastMonth planned(YearMonth month) {
     Period days = days(month);
-    long lent = sum(days, line -> line.assumption() instanceof TermLoan, minor -> Math.max(0, minor));
-    long spent = -sum(days, line -> line.assumption() instanceof CapitalSpending, minor -> minor);
+    long lent = sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.max(0, minor));
+    long spent = -sum(days, line -> line.standing().cash() == CashRow.CAPITAL, minor -> minor);
     return new PastMonth(statements.income().figure("ebitda").in(at(month)), -sum(days, Covenants::costs, minor -> minor),
-        -sum(days, line -> line.assumption() instanceof ProfitTax, minor -> minor), Math.max(0, spent - lent),
-        -sum(days, line -> line.assumption() instanceof TermLoan, minor -> Math.min(0, minor)));
+        -sum(days, line -> line.standing().cash() == CashRow.PROFIT_TAX, minor -> minor), Math.max(0, spent - lent),
+        -sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.min(0, minor)));
   }
 
   /** Interest on cash is no cost of debt. */

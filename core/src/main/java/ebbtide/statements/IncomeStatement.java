@@ -1,24 +1,27 @@
 package ebbtide.statements;
 
+import ebbtide.accounts.AssetAccount;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
-import ebbtide.plan.ProfitTax;
 import ebbtide.statements.Figure.Part;
 import ebbtide.time.Timeline;
-import ebbtide.accounts.AssetAccount;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.function.IntToLongFunction;
 import java.util.function.Predicate;
 
 /** The income statement (rules 9.1): what lines earn by their nature, down to profit after tax; income above zero, costs below. */
 final class IncomeStatement {
+  /** What has rows of its own below operating profit. */
+  private static final Set<CashRow> APART = EnumSet.of(CashRow.CAPITAL, CashRow.INTEREST, CashRow.PROFIT_TAX);
   private final Ledger ledger;
   private final ActivityCalculator activity;
   private final List<Figure> figures = new ArrayList<>();
@@ -36,9 +39,9 @@ final class IncomeStatement {
     Figure gain = assets("gain", "Gain on assets sold", AssetAccount.Month::gain);
     Figure operating = sum("operating", "Operating profit", ebitda, depreciation, gain);
     Figure interest = group("interest", "Interest on debt", IncomeStatement::isInterestOnDebt);
-    Figure onCash = group("interest-on-cash", "Interest on cash", line -> line.assumption() instanceof Interest && !isInterestOnDebt(line));
+    Figure onCash = group("interest-on-cash", "Interest on cash", line -> line.standing().cash() == CashRow.INTEREST && !isInterestOnDebt(line));
     Figure before = sum("before-tax", "Profit before tax", operating, interest, onCash);
-    Figure tax = group("profit-tax", "Profit tax", line -> line.assumption() instanceof ProfitTax);
+    Figure tax = group("profit-tax", "Profit tax", line -> line.standing().cash() == CashRow.PROFIT_TAX);
     sum("profit", "Profit after tax", before, tax);
   }
 
@@ -47,7 +50,7 @@ final class IncomeStatement {
   }
 
   private static boolean isOf(Line line, Nature nature) {
-    return line.nature() == nature && !(line.assumption() instanceof CapitalSpending || line.assumption() instanceof Interest || line.assumption() instanceof ProfitTax);
+    return line.nature() == nature && !APART.contains(line.standing().cash());
   }
 
   private List<Line> lines(Predicate<Line> which) {
@@ -64,7 +67,7 @@ final class IncomeStatement {
 
   private Figure assets(String id, String name, java.util.function.ToLongFunction<AssetAccount.Month> of) {
     List<Part> parts = new ArrayList<>();
-    for (Line line : lines(one -> one.assumption() instanceof CapitalSpending)) {
+    for (Line line : lines(one -> one.standing().cash() == CashRow.CAPITAL)) {
       List<AssetAccount.Month> months = ledger.assets(line);
       IntToLongFunction amount = month -> of.applyAsLong(months.get(month));
       parts.add(new Part(line.name(), month -> "", amount));

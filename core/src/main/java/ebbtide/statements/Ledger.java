@@ -6,21 +6,13 @@ import ebbtide.accounts.Earned;
 import ebbtide.accounts.LoanSchedule;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Dividends;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
-import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet.Entry;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.OpeningSheet;
-import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
-import ebbtide.plan.ProfitTax;
-import ebbtide.plan.Revolving;
-import ebbtide.plan.SalesTaxSettlement;
-import ebbtide.plan.TermLoan;
 import ebbtide.statements.Account.Cause;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Period;
@@ -44,6 +36,7 @@ import java.util.stream.Stream;
  * earns stands as stock, prepaid or fixed assets. Days up to the as-of date are facts in cash and the plan's in everything else.
  */
 final class Ledger {
+  private static final Set<CashRow> CAUSED_BY_COST = EnumSet.of(CashRow.PAY, CashRow.INTEREST);
   private final Plan plan;
   private final Forecast forecast;
   private final YearMonth first;
@@ -96,11 +89,11 @@ final class Ledger {
   }
 
   private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
-    if (line.assumption() instanceof TermLoan) {
+    if (line.standing().cash() == CashRow.LOANS) {
       loans.put(line.id(), of.loan(line));
-    } else if (line.assumption() instanceof CapitalSpending) {
+    } else if (line.standing().cash() == CashRow.CAPITAL) {
       assets.put(line.id(), of.assets(line).months());
-    } else if (line.assumption() instanceof Dividends) {
+    } else if (line.standing().cash() == CashRow.DIVIDENDS) {
       declaredBy.put(line.id(), declared(line, of));
     }
     Earned one = of.earned(line);
@@ -120,20 +113,20 @@ final class Ledger {
   /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
   private void open(Line line, Map<String, MonthSeries> declaredBy) {
     Earned one = earnings.get(line.id());
-    Set<Kind> apart = apart(line);
+    Set<Kind> apart = line.standing().apart();
     List<Entry> mine = entries().stream().filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry)).toList();
     boolean noBills = line.assumption() instanceof Assumption.Recurring recurring && recurring.expensing().nonCash();
     List<Entry> ofMain = mine.stream().filter(entry -> !apart.contains(entry.kind()) && !noBills).toList();
-    Kind main = ofMain.isEmpty() ? usual(line) : ofMain.get(0).kind();
+    Kind main = ofMain.isEmpty() ? line.standing().own() : ofMain.get(0).kind();
     mains.put(line.id(), main);
     MonthSeries flows = cash.get(line.id());
     List<Cause> causes = new ArrayList<>();
-    if (line.assumption() instanceof SalesTaxSettlement) {
+    if (line.standing().cash() == CashRow.SALES_TAX) {
       causes.add(new Cause("tax points", points.negative()));
-    } else if (line.assumption() instanceof Dividends) {
+    } else if (declaredBy.containsKey(line.id())) {
       causes.add(new Cause("declared", declaredBy.get(line.id()).negative()));
     } else {
-      causes.add(new Cause(line.assumption() instanceof Pay || line.assumption() instanceof Interest ? "cost" : "billed", one.billed()));
+      causes.add(new Cause(CAUSED_BY_COST.contains(line.standing().cash()) ? "cost" : "billed", one.billed()));
       causes.add(new Cause("sales tax", one.tax()));
     }
     causes.add(new Cause(line.direction() == Direction.RECEIPT ? "received" : "paid", flows.negative()));
@@ -152,50 +145,6 @@ final class Ledger {
 
   private static long sum(List<Entry> entries) {
     return entries.stream().mapToLong(entry -> entry.amount() * entry.kind().sign()).sum();
-  }
-
-  /** The kinds of account in which a line holds what it has billed otherwise than it earns; the first is the usual one. */
-  static Set<Kind> apart(Line line) {
-    if (line.assumption() instanceof Assumption.Stream stream && stream.method() instanceof ebbtide.plan.ActivityMethod.StockPurchases) {
-      return EnumSet.of(Kind.STOCK);
-    }
-    if (line.assumption() instanceof CapitalSpending) {
-      return EnumSet.of(Kind.FIXED_ASSETS);
-    }
-    if (line.assumption() instanceof Interest interest && interest.lineId() != null) {
-      return EnumSet.of(Kind.PREPAID);
-    }
-    if (line.assumption() instanceof Assumption.Recurring recurring && line.nature() != Nature.OUTSIDE) {
-      return recurring.expensing().nonCash() ? EnumSet.of(Kind.PROVISIONS)
-          : recurring.expensing().isSpread() ? EnumSet.of(Kind.PREPAID, Kind.ACCRUED) : EnumSet.noneOf(Kind.class);
-    }
-    return EnumSet.noneOf(Kind.class);
-  }
-
-  /** The kind of a line's own account where no opening entry says otherwise. */
-  static Kind usual(Line line) {
-    if (line.assumption() instanceof Pay) {
-      return Kind.PAY_OWED;
-    }
-    if (line.assumption() instanceof SalesTaxSettlement) {
-      return Kind.SALES_TAX;
-    }
-    if (line.assumption() instanceof ProfitTax) {
-      return Kind.PROFIT_TAX;
-    }
-    if (line.assumption() instanceof Dividends) {
-      return Kind.DIVIDENDS;
-    }
-    if (line.assumption() instanceof Interest) {
-      return Kind.INTEREST_OWED;
-    }
-    if (line.assumption() instanceof Revolving || line.assumption() instanceof TermLoan) {
-      return Kind.DEBT;
-    }
-    if (line.nature() == Nature.OUTSIDE && !(line.assumption() instanceof CapitalSpending)) {
-      return Kind.PAID_IN;
-    }
-    return line.direction() == Direction.RECEIPT ? Kind.RECEIVABLES : Kind.PAYABLES;
   }
 
   /** Entries that no line clears stand as they are; movements of no line and tax that is not due yet have accounts of their own. */
@@ -231,7 +180,7 @@ final class Ledger {
   }
 
   private Optional<Line> findSalesTax() {
-    return plan.lines().stream().filter(line -> line.assumption() instanceof SalesTaxSettlement && plan.isActive(line)).findFirst();
+    return plan.lines().stream().filter(line -> line.standing().cash() == CashRow.SALES_TAX && plan.isActive(line)).findFirst();
   }
 
   Plan plan() {

@@ -4,11 +4,11 @@ import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.ProfitTax;
-import ebbtide.plan.TermLoan;
 import ebbtide.statements.StatementTable.Row;
 import ebbtide.statements.StatementTable.Style;
 import java.math.BigDecimal;
@@ -68,7 +68,7 @@ public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> ne
     long depreciation = -base.flow("depreciation");
     long spent = Math.max(0, base.level("row fixed_assets") - base.before("row fixed_assets") + depreciation);
     long fixed = Math.max(0, -base.flow("overheads") - base.flow("other"));
-    Percent tax = forecast.plan().lines().stream().filter(line -> forecast.plan().isActive(line) && line.assumption() instanceof ProfitTax)
+    Percent tax = forecast.plan().lines().stream().filter(line -> forecast.plan().isActive(line) && line.standing().cash() == CashRow.PROFIT_TAX)
         .map(line -> ((ProfitTax) line.assumption()).rate()).findFirst().orElse(Percent.ZERO);
     long debt = base.debt();
     return new LongRange(Collections.nCopies(years, Percent.ZERO), share(-base.flow("cost"), base.flow("sales"), 10), fixed, Percent.ZERO, days(base.level("row receivables"), base.flow("sales")),
@@ -211,7 +211,7 @@ public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> ne
       long sum = 0;
       for (Account account : statements.ledger().accounts()) {
         Line line = account.kind() == Kind.DEBT && account.lineId() != null ? statements.ledger().plan().findLine(account.lineId()).orElseThrow() : null;
-        if (line != null && statements.ledger().plan().isActive(line) && line.assumption() instanceof TermLoan) {
+        if (line != null && statements.ledger().plan().isActive(line) && line.standing().cash() == CashRow.LOANS) {
           sum += statements.ledger().loan(line).owedOn(from) - statements.ledger().loan(line).owedOn(to);
         }
       }

@@ -1,7 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.money.Money;
-import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.time.Period;
@@ -147,7 +147,7 @@ public final class Ratios {
   }
 
   private boolean isOfAssets(Account account) {
-    return ledger.line(account).filter(line -> line.assumption() instanceof CapitalSpending).isPresent();
+    return ledger.line(account).filter(line -> line.standing().cash() == CashRow.CAPITAL).isPresent();
   }
 
   /** What lines whose account is of a kind have billed, with sales tax; assets left out. */

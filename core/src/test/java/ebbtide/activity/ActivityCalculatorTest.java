@@ -61,6 +61,7 @@ class ActivityCalculatorTest {
   }
 
   @SafeVarargs
+  @SuppressWarnings("varargs")
   private static Steps<Long> steps(Map.Entry<String, Long>... values) {
     return new Steps<>(Stream.of(values).map(v -> new Steps.Step<>(LocalDate.parse(v.getKey()), v.getValue())).toList());
   }

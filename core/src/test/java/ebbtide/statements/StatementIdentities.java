@@ -160,7 +160,7 @@ public final class StatementIdentities {
     for (Line line : plan.lines()) {
       OptionalLong opening = opensWith(forecast, line);
       if (plan.isActive(line) && opening.isPresent()) {
-        Kind kind = line.assumption() instanceof CapitalSpending ? Kind.FIXED_ASSETS : Ledger.usual(line);
+        Kind kind = line.assumption() instanceof CapitalSpending ? Kind.FIXED_ASSETS : line.standing().own();
         long proposed = sheet.entries().stream().filter(entry -> line.id().equals(entry.lineId()) && entry.kind() == kind).mapToLong(OpeningSheet.Entry::amount).sum();
         assertThat(proposed).as("%s %s", line.name(), line.assumption().getClass().getSimpleName()).isEqualTo(opening.getAsLong());
         PROPOSED.incrementAndGet();

@@ -58,7 +58,7 @@ class StatementsByHandTest {
   }
 
   private static Line line(String id, Assumption assumption) {
-    return line(id, Direction.PAYMENT, assumption, Nature.usual(Direction.PAYMENT, assumption));
+    return line(id, Direction.PAYMENT, assumption, assumption.usualNature(Direction.PAYMENT));
   }
 
   /** So much a month, all of it paid a month later. */

@@ -214,7 +214,7 @@ final class DemoPlan {
 
   private void add(String id, String group, String name, Direction direction, Assumption assumption) {
     String account = id.equals("shop") ? "shop-takings" : null;
-    Nature nature = id.equals("seed") || id.equals("diesel") ? Nature.COST_OF_SALES : Nature.usual(direction, assumption);
+    Nature nature = id.equals("seed") || id.equals("diesel") ? Nature.COST_OF_SALES : assumption.usualNature(direction);
     lines.add(new Line(id, group, name, direction, true, account, "", assumption, List.of(), nature));
   }
 

@@ -115,7 +115,7 @@ class BudgetController {
     List<Line> fresh = new ArrayList<>();
     Map<String, String> learnt = new LinkedHashMap<>();
     for (TakenRow row : rows) {
-      SortedMap<YearMonth, Long> amounts = MonthsController.amounts(row.amounts(), current);
+      SortedMap<YearMonth, Long> amounts = TypedMonths.amounts(row.amounts(), current);
       if (row.lineId() == null) {
         Line line = newLine(row, amounts, current);
         fresh.add(line);
@@ -129,7 +129,7 @@ class BudgetController {
     int count = existing.size() + fresh.size();
     Edits.Done done = edits.edit(plan, version, "Budget brought in: " + count + (count == 1 ? " line" : " lines"), draft -> {
       List<Placed> lines = stores.lines().all(plan);
-      existing.forEach((id, amounts) -> MonthsController.put(draft, lines, id, amounts, current));
+      existing.forEach((id, amounts) -> TypedMonths.put(draft, lines, id, amounts, current));
       double position = stores.lines().all(plan).stream().mapToDouble(Placed::position).max().orElse(0);
       for (Line line : fresh) {
         draft.putLine(line, ++position);

@@ -37,14 +37,6 @@ class ForecastController {
   /** The forecast laid out by period. */
   record TableView(List<PeriodView> periods, List<TableRow> rows) {}
 
-  /** A column: its first and last day, and whether it is settled, that is not after the as-of date. */
-  record PeriodView(LocalDate from, LocalDate to, boolean settled, int weekOfYear) {
-    static PeriodView of(Period period, LocalDate asOf) {
-      return new PeriodView(period.startInclusive(), period.lastDay(), !period.lastDay().isAfter(asOf),
-          period.lastDay().get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR));
-    }
-  }
-
   /** A row with a cell for each period. */
   record TableRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
       List<CellView> cells) {}
@@ -93,14 +85,6 @@ class ForecastController {
   /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */
   record WorkingsView(String name, long amount, long settled, long committed, long estimated,
       @Schema(nullable = true) Long computed, @Schema(nullable = true) Long overBy, List<ItemView> items) {}
-
-  /** A part of a figure: what it is, and what made it so. */
-  record ItemView(String part, String what, String because, @Schema(nullable = true) LocalDate day, long minor) {
-    static ItemView of(Workings.Item item) {
-      return new ItemView(item.part() == null ? "level" : item.part().name().toLowerCase(Locale.ROOT), item.what(), item.because(),
-          item.day(), item.minor());
-    }
-  }
 
   @GetMapping("/workings")
   WorkingsView workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from,

@@ -1,6 +1,5 @@
 package ebbtide.app.api;
 
-import ebbtide.app.api.ForecastController.PeriodView;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
 import ebbtide.app.storage.Stores;
@@ -82,8 +81,8 @@ class FundingController {
 
   /** Returns the parts of a figure: of a row, or of what is owed on a line ("owed" and its id). */
   @GetMapping("/workings")
-  List<ForecastController.ItemView> workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-    return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ForecastController.ItemView::of).toList();
+  List<ItemView> workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+    return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ItemView::of).toList();
   }
 
   /** A covenant with how it stands in a sentence, the test that has the least room, the first that breaks, whether all tests are known, and all of them. */

@@ -60,7 +60,7 @@ class ItemListsController {
   ItemListView look(@PathVariable String plan, @RequestParam String line, @RequestParam(required = false) String chosen, @RequestPart MultipartFile file)
       throws IOException {
     Edits.Current current = edits.current(plan);
-    Line of = ItemsController.requireLine(current, line);
+    Line of = LineOfItem.require(current, line);
     Sheet sheet = sheet(file);
     int heading = ItemList.heading(sheet);
     List<String> headings = sheet.rows().get(heading).stream().filter(name -> !name.isEmpty()).toList();
@@ -117,7 +117,7 @@ class ItemListsController {
       @RequestParam(defaultValue = "false") boolean closeVanished, @RequestParam(defaultValue = "false") boolean leaveBadRows,
       @RequestPart MultipartFile file) throws IOException {
     Edits.Current current = edits.current(plan);
-    Line of = ItemsController.requireLine(current, line);
+    Line of = LineOfItem.require(current, line);
     Sheet sheet = sheet(file);
     ItemColumns used = parse(chosen);
     ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading(of, current));

@@ -12,7 +12,6 @@ import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Line;
 import ebbtide.plan.SaidHabit;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
@@ -119,22 +118,18 @@ class ItemsController {
     if (!json.has("due") && json instanceof ObjectNode open && current.plan().findLine(json.path("line").asString("")).isPresent()) {
       // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
       OpenItem bare = PlanReader.item(open.deepCopy().put("due", json.path("issued").asString("")), current.currency());
-      open.put("due", OpenItem.dueByTerms(bare.kind(), requireLine(current, bare.lineId()), bare.issued(), bare.supplied()).toString());
+      open.put("due", OpenItem.dueByTerms(bare.kind(), LineOfItem.require(current, bare.lineId()), bare.issued(), bare.supplied()).toString());
     }
     OpenItem item = PlanReader.item(json, current.currency());
     if (!item.id().equals(id)) {
       throw new IllegalArgumentException("The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
     }
-    requireLine(current, item.lineId());
+    LineOfItem.require(current, item.lineId());
     if (current.books().items().all().stream().anyMatch(one -> !one.id().equals(id) && ItemList.key(one).equals(ItemList.key(item)))) {
       throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty() + " is there already: change that one, or give this one "
           + "another number");
     }
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
-  }
-
-  static Line requireLine(Edits.Current current, String id) {
-    return current.plan().findLine(id).filter(line -> !line.isGroup()).orElseThrow(() -> new NotFound("line for items", id));
   }
 
   @DeleteMapping("/{id}")

@@ -3,7 +3,6 @@ package ebbtide.app.api;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
-import ebbtide.app.api.RollForwardsController.RollForwardView;
 import ebbtide.app.storage.Edits;
 import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.accounts.PatternSchedule;
@@ -143,7 +142,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
 
   /** Returns the word a plan file has for the kind of an assumption. */
   static String kind(Assumption assumption) {
-    return PlanWriter.kind(assumption);
+    return assumption.kind();
   }
 
   private static List<StockView> stock(Plan plan, Line line, int months) {

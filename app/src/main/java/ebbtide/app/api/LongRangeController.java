@@ -1,7 +1,5 @@
 package ebbtide.app.api;
 
-import ebbtide.app.api.ForecastController.ItemView;
-import ebbtide.app.api.StatementsController.ProFormaRow;
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
 import ebbtide.workings.Workings;

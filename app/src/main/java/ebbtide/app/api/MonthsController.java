@@ -1,12 +1,9 @@
 package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
-import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.Placed;
-import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
-import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
@@ -68,30 +65,14 @@ class MonthsController {
   EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
     Plan current = edits.current(plan).plan();
     List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
-    lines.forEach(line -> amounts.add(amounts(line.amounts(), current)));
+    lines.forEach(line -> amounts.add(TypedMonths.amounts(line.amounts(), current)));
     int count = amounts.stream().mapToInt(SortedMap::size).sum();
     String words = count + (count == 1 ? " month" : " months") + " of " + lines.size() + (lines.size() == 1 ? " line" : " lines") + " typed";
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
       List<Placed> placed = stores.lines().all(plan);
       for (int i = 0; i < lines.size(); i++) {
-        put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
+        TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
       }
     }), stores);
-  }
-
-  static SortedMap<YearMonth, Long> amounts(Map<String, String> typed, Plan plan) {
-    SortedMap<YearMonth, Long> amounts = new TreeMap<>();
-    typed.forEach((month, text) -> amounts.put(YearMonth.parse(month), Money.minor(text, plan.settings().currency())));
-    return amounts;
-  }
-
-  /** Puts typed months on a line that is planned by month; refuses any other. */
-  static void put(Draft draft, List<Placed> lines, String id, SortedMap<YearMonth, Long> amounts, Plan plan) {
-    Placed placed = lines.stream().filter(one -> one.line().id().equals(id)).findFirst().orElseThrow(() -> new NotFound("line", id));
-    if (!(placed.line().assumption() instanceof Assumption.Stream stream)) {
-      throw new IllegalArgumentException("'" + placed.line().name() + "' is not planned by month, so no months can be typed into it: "
-          + "choose another line, or a new one");
-    }
-    draft.putLine(placed.line().with(stream.withTyped(amounts, plan.settings().firstForecastMonth())), placed.position());
   }
 }

@@ -17,11 +17,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What every view of a plan needs: its settings, tree, accounts, buoys, what is missing, and the tide line. */
 public record PlanView(String id, long version, Map<String, Object> settings, int decimals, TideLine tide,
     List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<MissingView> missing, int unassigned,
     @Schema(nullable = true) String undo, @Schema(nullable = true) String redo, List<String> countries) {
+  private static final JsonMapper PLAIN = new JsonMapper();
+
 
   /** Cash by day from the first day on, with what it is measured against, and what falls short of it. */
   public record TideLine(LocalDate firstDay, LocalDate asOf, LocalDate horizonEnd, long[] closing, long[] minimum,
@@ -96,6 +99,6 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
   /** Returns JSON as plain maps and lists, for which the description of the api needs no type of its own. */
   @SuppressWarnings("unchecked")
   static Map<String, Object> plain(JsonNode json) {
-    return new tools.jackson.databind.json.JsonMapper().convertValue(json, Map.class);
+    return PLAIN.convertValue(json, Map.class);
   }
 }

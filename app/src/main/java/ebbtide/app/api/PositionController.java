@@ -91,7 +91,7 @@ class PositionController {
   /** A bank movement, what it was said to be, the lines that would fit it best, what it may settle, and whether that is named and just its amount. */
   record MovementView(long id, String account, LocalDate bookingDate, long minor, long unassigned, String text,
       String counterparty, String reference, List<PartView> parts, List<String> suggestions,
-      @Schema(nullable = true) SettlingController.ProposalView settles, boolean plain) {}
+      @Schema(nullable = true) ProposalView settles, boolean plain) {}
 
   /** A part of a movement on a line, or, without one, a transfer between own accounts; with the number of an item, it settles that. */
   record PartView(@Schema(nullable = true) String line, long minor, @Schema(nullable = true) String settles) {}
@@ -124,7 +124,7 @@ class PositionController {
         m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor(),
             p.itemId() == null ? null : numbers.getOrDefault(p.itemId(), "an item no longer there"))).toList(),
         m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
-        settlings.proposals(plan, current, m, 1).stream().findFirst().map(SettlingController.ProposalView::of).orElse(null),
+        settlings.proposals(plan, current, m, 1).stream().findFirst().map(ProposalView::of).orElse(null),
         m.unassigned() != 0 && settlings.findPlain(plan, current, m).isPresent());
   }
 }

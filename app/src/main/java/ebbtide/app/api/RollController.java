@@ -12,9 +12,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Line;
-import ebbtide.time.BusinessDays;
 import ebbtide.track.Difference;
-import ebbtide.track.Differences;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -40,8 +38,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{plan}/roll")
 class RollController {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
-  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
-  private static final int CARRIED_BY = 5;
   private final Edits edits;
   private final Stores stores;
   private final IssuedFiles issued;
@@ -72,13 +68,13 @@ class RollController {
   RollView view(@PathVariable String plan) {
     Edits.Current current = edits.current(plan);
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
-    LocalDate carryTo = carryTo(current);
+    LocalDate carryTo = RollDifferences.carryTo(current);
     if (roll == null) {
       return new RollView(0, null, null, false, List.of(), 0, accounts(plan, current), 0, issued.isThere(), carryTo, null);
     }
     Map<String, Decided> decided = roll.decided().stream().collect(Collectors.toMap(Decided::key, Function.identity()));
     List<DifferenceView> differences = roll.to() == null ? List.of()
-        : differences(current, roll).stream().map(one -> view(one, decided.get(one.key()))).toList();
+        : RollDifferences.differences(current, roll).stream().map(one -> view(one, decided.get(one.key()))).toList();
     List<AccountClose> accounts = accounts(plan, current);
     return new RollView(roll.number(), roll.from(), roll.to(), roll.done(), differences,
         (int) differences.stream().filter(one -> one.carried() == null).count(), accounts, edits.editsOf(plan, roll), issued.isThere(), carryTo,
@@ -90,21 +86,9 @@ class RollController {
     return accounts.stream().map(AccountClose::knownTo).filter(day -> day.isAfter(asOf)).min(Comparator.naturalOrder()).orElse(null);
   }
 
-  static List<Difference> differences(Edits.Current current, Roll roll) {
-    return Differences.closedAfter(roll.from(), current.plan().asOf(roll.to()), current.books());
-  }
-
   private static DifferenceView view(Difference one, Decided decided) {
-    return new DifferenceView(one.key(), one.lineId(), one.line(), one.direction().name().toLowerCase(Locale.ROOT), words(one), one.planned(), one.actual(),
+    return new DifferenceView(one.key(), one.lineId(), one.line(), one.direction().name().toLowerCase(Locale.ROOT), RollDifferences.words(one), one.planned(), one.actual(),
         one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
-  }
-
-  static String words(Difference one) {
-    return switch (one.of()) {
-      case CASH_OF_MONTH -> "cash of " + MONTH.format(one.from());
-      case INVOICED_OF_MONTH -> "invoiced and ordered of " + MONTH.format(one.from()) + ", with sales tax";
-      case SUM_ON_DATE -> "planned for " + DAY.format(one.from());
-    };
   }
 
   private List<AccountClose> accounts(String plan, Edits.Current current) {
@@ -125,23 +109,6 @@ class RollController {
     return one.isAfter(other) ? one : other;
   }
 
-  /** Returns the day to which a difference is carried where none is said (rules 10.5). */
-  static LocalDate carryTo(Edits.Current current) {
-    return businessDaysAfter(current, CARRIED_BY);
-  }
-
-  private static BusinessDays calendar(Edits.Current current) {
-    return BusinessDays.ofCountry(current.books().accounts().isEmpty() ? "--" : current.books().accounts().get(0).country());
-  }
-
-  private static LocalDate businessDaysAfter(Edits.Current current, int days) {
-    LocalDate day = current.plan().settings().asOf();
-    for (int i = 0; i < days; i++) {
-      day = calendar(current).next(day);
-    }
-    return day;
-  }
-
   /** How far banks and ledger are asked for what they issued. */
   enum Step {
     DAY,
@@ -152,7 +119,7 @@ class RollController {
   @GetMapping("/issued")
   List<IssuedFile> issued(@PathVariable String plan, @RequestParam Step step) {
     LocalDate asOf = edits.current(plan).plan().settings().asOf();
-    return issued.fetch(asOf, step == Step.DAY ? calendar(edits.current(plan)).next(asOf) : asOf.plusWeeks(1));
+    return issued.fetch(asOf, step == Step.DAY ? RollDifferences.calendar(edits.current(plan)).next(asOf) : asOf.plusWeeks(1));
   }
 
   /** Begins a roll forward: the forecast as it is stays as a snapshot. Refuses while another is under way. */
@@ -196,22 +163,22 @@ class RollController {
     Edits.Current current = edits.current(plan);
     Roll roll = stores.rolls().findLatest(plan).orElseThrow(() -> new IllegalArgumentException("Roll the plan forward first: what closed on the way is decided on"));
     Check.that(roll.to() != null, "Bring in statements and move the as-of date first");
-    Difference one = differences(current, roll).stream().filter(some -> some.key().equals(deciding.key())).findFirst()
+    Difference one = RollDifferences.differences(current, roll).stream().filter(some -> some.key().equals(deciding.key())).findFirst()
         .orElseThrow(() -> new IllegalArgumentException("That difference is no longer there: what was brought in since has closed it"));
     Check.that(roll.decided().stream().noneMatch(some -> some.key().equals(one.key())), "That difference is decided already: undo that first");
     if (!deciding.carry()) {
-      return EditOutcome.of(plan, edits.edit(plan, version, "'" + one.line() + "', " + words(one) + ": difference dropped",
+      return EditOutcome.of(plan, edits.edit(plan, version, "'" + one.line() + "', " + RollDifferences.words(one) + ": difference dropped",
           draft -> draft.putRoll(roll.with(List.of(new Decided(one.key(), 0, null, one, roll.to()))))), stores);
     }
     long whole = one.toCarry();
     long amount = deciding.amount() == null ? whole : Money.minor(deciding.amount(), current.currency());
     Check.that(Long.signum(amount) == Long.signum(whole) && Math.abs(amount) <= Math.abs(whole), "Carry up to "
         + Money.words(whole, current.currency()) + ", but not " + Money.words(amount, current.currency()));
-    LocalDate day = deciding.day() == null ? carryTo(current) : deciding.day();
+    LocalDate day = deciding.day() == null ? RollDifferences.carryTo(current) : deciding.day();
     Check.that(day.isAfter(current.plan().settings().asOf()), "Carry it to a day after the as-of date, " + DAY.format(current.plan().settings().asOf()));
     Line line = current.plan().findLine(one.lineId()).orElseThrow();
     List<CarriedAmount> carried = new ArrayList<>(line.carried());
-    carried.add(new CarriedAmount(UUID.randomUUID().toString(), day, amount, "carried: " + words(one) + " came to "
+    carried.add(new CarriedAmount(UUID.randomUUID().toString(), day, amount, "carried: " + RollDifferences.words(one) + " came to "
         + Money.words(Math.abs(one.actual()), current.currency()) + " of " + Money.words(Math.abs(one.planned()), current.currency())));
     return EditOutcome.of(plan, edits.edit(plan, version, Money.words(amount, current.currency()) + " of '" + one.line() + "' carried to " + DAY.format(day), draft -> {
       draft.putLine(line.carrying(carried), position(current, line));
@@ -233,7 +200,7 @@ class RollController {
   }
 
   private List<Difference> undecided(String plan, Roll roll) {
-    return roll.to() == null ? List.of() : differences(edits.current(plan), roll).stream()
+    return roll.to() == null ? List.of() : RollDifferences.differences(edits.current(plan), roll).stream()
         .filter(one -> roll.decided().stream().noneMatch(some -> some.key().equals(one.key()))).toList();
   }
 

@@ -6,7 +6,6 @@ import ebbtide.app.storage.Stores;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
-import ebbtide.books.Settling;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -37,19 +36,6 @@ class SettlingController {
     this.stores = stores;
     this.settlings = settlings;
   }
-
-  /** Items that a movement may settle, in words, why, and what of the movement is then left to assign. */
-  record ProposalView(String words, String because, List<SettledView> parts, long left) {
-    static ProposalView of(Settling.Proposal proposal) {
-      List<SettledView> parts = proposal.parts().stream().map(part -> new SettledView(part.item().id(), part.item().number(),
-          part.item().counterparty(), part.item().amount().open(), part.minor(), part.less())).toList();
-      String words = parts.stream().map(SettledView::number).collect(Collectors.joining(" + "));
-      return new ProposalView(words, proposal.because(), parts, proposal.left());
-    }
-  }
-
-  /** An item with what is open of it, and what settles it: cash, and what closes it beyond that; unsigned. */
-  record SettledView(String item, String number, String counterparty, long open, long minor, long less) {}
 
   @GetMapping("/{id}/settlements")
   List<ProposalView> proposals(@PathVariable String plan, @PathVariable long id) {

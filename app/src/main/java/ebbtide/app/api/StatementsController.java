@@ -1,7 +1,5 @@
 package ebbtide.app.api;
 
-import ebbtide.app.api.ForecastController.ItemView;
-import ebbtide.app.api.ForecastController.PeriodView;
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
@@ -44,14 +42,6 @@ class StatementsController {
 
   /** A statement; with an opening, each row has its amount first. */
   record ProFormaView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<ProFormaRow> rows) {}
-
-  /** A row with an amount for each column, and its share in percent in common size. */
-  record ProFormaRow(String id, String style, String name, List<Long> amounts, @Schema(nullable = true) List<String> shares) {
-    static ProFormaRow of(StatementTable.Row row) {
-      return new ProFormaRow(row.id(), word(row.style()), row.name(), row.amounts(), row.shares() == null ? null
-          : row.shares().stream().map(share -> share == null ? "" : BigDecimal.valueOf(share, 1).toPlainString()).toList());
-    }
-  }
 
   private static String word(Enum<?> constant) {
     return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -72,7 +72,7 @@ class TrackController {
   VarianceView variance(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Length by,
       @RequestParam(required = false) LocalDate from) {
     Compared compared = tracking.compared(plan, id, by, from);
-    LocalDate carryTo = RollController.carryTo(compared.current());
+    LocalDate carryTo = RollDifferences.carryTo(compared.current());
     if (compared.window() == null) {
       return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
     }
@@ -98,14 +98,14 @@ class TrackController {
     Set<String> keys = decided.stream().map(Decided::key).collect(Collectors.toSet());
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
     if (roll != null && roll.to() != null) {
-      RollController.differences(compared.current(), roll).stream().filter(one -> !keys.contains(one.key())).forEach(one -> add(byLine, compared.window(), one, null));
+      RollDifferences.differences(compared.current(), roll).stream().filter(one -> !keys.contains(one.key())).forEach(one -> add(byLine, compared.window(), one, null));
     }
     return byLine;
   }
 
   private static void add(Map<String, List<DecisionView>> byLine, Period window, Difference one, Decided decided) {
     if (window.contains(one.to())) {
-      byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>()).add(new DecisionView(one.key(), RollController.words(one), one.planned(), one.actual(),
+      byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>()).add(new DecisionView(one.key(), RollDifferences.words(one), one.planned(), one.actual(),
           one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day()));
     }
   }

@@ -2,6 +2,7 @@ package ebbtide.formats.budget;
 
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -134,7 +135,7 @@ public final class SheetReader {
     String text = decoded(file);
     List<List<String>> rows = new ArrayList<>();
     try (CsvReader<CsvRecord> reader = CsvReader.builder().fieldSeparator(separator(text)).skipEmptyLines(false)
-        .allowExtraFields(true).allowMissingFields(true).ofCsvRecord(text)) {
+        .extraFieldStrategy(FieldMismatchStrategy.IGNORE).missingFieldStrategy(FieldMismatchStrategy.IGNORE).ofCsvRecord(text)) {
       for (CsvRecord record : reader) {
         if (rows.size() >= mostRows || record.getFieldCount() > MOST_COLUMNS) {
           throw new TooLarge(mostRows);

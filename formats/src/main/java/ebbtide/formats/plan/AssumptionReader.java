@@ -35,36 +35,30 @@ final class AssumptionReader {
     this.funding = new FundingReader(currency, methods);
   }
 
+  SettledReader settled() {
+    return settled;
+  }
+
+  FundingReader funding() {
+    return funding;
+  }
+
   Assumption read(JsonPlace place) {
     String kind = place.at("kind").text();
     if (kind == null) {
       return null;
     }
-    Assumption found = switch (kind) {
-      case "group" -> new Assumption.Group();
-      case "stream" -> stream(place);
-      case "recurring" -> recurring(place);
-      case "items" -> items(place);
-      case "sales-tax" -> settled.salesTax(place);
-      case "pay" -> settled.pay(place);
-      case "profit-tax" -> settled.profitTax(place);
-      case "capital" -> settled.capital(place);
-      case "dividends" -> settled.dividends(place);
-      case "revolving" -> funding.revolving(place);
-      case "loan" -> funding.loan(place);
-      case "interest" -> funding.interest(place);
-      default -> {
-        place.at("kind").problem("A line is of the kind group, stream, recurring, items, pay, sales-tax, profit-tax, capital, dividends, revolving, loan or interest, but was '" + kind + "'");
-        yield null;
-      }
-    };
+    Assumption found = KindJson.find(kind).map(one -> one.read(this, place)).orElse(null);
+    if (KindJson.find(kind).isEmpty()) {
+      place.at("kind").problem("A line is of the kind " + KindJson.words() + ", but was '" + kind + "'");
+    }
     if (found != null) {
       place.noOthers();
     }
     return found;
   }
 
-  private Assumption stream(JsonPlace place) {
+  Assumption stream(JsonPlace place) {
     ActivityMethod method = methods.read(place.at("method"));
     List<ActivityMethod> aside = place.at("aside").list(methods::read);
     SortedMap<YearMonth, Long> history = place.at("history").byMonth(p -> p.amount(currency));
@@ -137,7 +131,7 @@ final class AssumptionReader {
     return day == null || weight == null ? null : place.make(() -> new Spread.DayWeight(day, weight));
   }
 
-  private Assumption recurring(JsonPlace place) {
+  Assumption recurring(JsonPlace place) {
     Recurrence when = recurrence(place.at("when"));
     Steps<Long> amount = amounts(place.at("amount"));
     Percent uplift = place.at("yearlyUplift").percentOr(Percent.ZERO);
@@ -168,7 +162,7 @@ final class AssumptionReader {
         : place.make(() -> new Recurrence(unit, every, first, until));
   }
 
-  private Assumption items(JsonPlace place) {
+  Assumption items(JsonPlace place) {
     List<Assumption.DatedItem> items = place.at("items").list(this::item);
     SalesTax tax = tax(place.at("tax"));
     Convention convention = place.at("convention").oneOfOr(Convention.class, usual);

@@ -320,7 +320,7 @@ public final class PlanReader {
       return null;
     }
     return place.make(() -> new Line(id, group, name, direction, active, account, note, assumption, overrides,
-        nature == null ? Nature.usual(direction, assumption) : nature, carried, netting));
+        nature == null ? assumption.usualNature(direction) : nature, carried, netting));
   }
 
   private static CarriedAmount carried(JsonPlace place, Currency currency) {

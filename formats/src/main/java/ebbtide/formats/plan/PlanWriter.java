@@ -6,25 +6,13 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
-import ebbtide.plan.CapitalSpending;
-import ebbtide.plan.Dividends;
 import ebbtide.plan.FundingRules;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
-import ebbtide.plan.Pay;
-import ebbtide.plan.ProfitTax;
-import ebbtide.plan.Revolving;
-import ebbtide.plan.SalesTax;
-import ebbtide.plan.SalesTaxSettlement;
-import ebbtide.plan.TermLoan;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Period;
-import ebbtide.time.Spread;
 import java.io.OutputStream;
 import java.util.Collection;
 import java.util.Currency;
@@ -40,13 +28,13 @@ public final class PlanWriter {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
   private final Currency currency;
   private final MethodWriter methods;
-  private final SettledWriter settled;
+  private final AssumptionWriter assumptions;
   private final FundingWriter funding;
 
   private PlanWriter(Currency currency) {
     this.currency = currency;
     this.methods = new MethodWriter(currency);
-    this.settled = new SettledWriter(currency, methods);
+    this.assumptions = new AssumptionWriter(currency);
     this.funding = new FundingWriter(currency, methods);
   }
 
@@ -87,15 +75,6 @@ public final class PlanWriter {
   /** Returns the JSON object of a buoy. */
   public static ObjectNode json(Buoy buoy) {
     return buoy(buoy);
-  }
-
-  /** Returns the word a plan file has for the kind of an assumption: "stream". */
-  public static String kind(Assumption assumption) {
-    return assumption instanceof Assumption.Stream ? "stream" : assumption instanceof Assumption.Recurring ? "recurring"
-        : assumption instanceof Assumption.DatedItems ? "items" : assumption instanceof SalesTaxSettlement ? "sales-tax"
-        : assumption instanceof Pay ? "pay" : assumption instanceof ProfitTax ? "profit-tax"
-        : assumption instanceof CapitalSpending ? "capital" : assumption instanceof Dividends ? "dividends"
-        : assumption instanceof Revolving ? "revolving" : assumption instanceof TermLoan ? "loan" : assumption instanceof Interest ? "interest" : "group";
   }
 
   private ObjectNode settings(Settings s) {
@@ -172,7 +151,7 @@ public final class PlanWriter {
       node.put("account", line.account());
     }
     node.put("note", line.note()).put("nature", Words.of(line.nature()));
-    node.set("assumption", assumption(line.assumption()));
+    node.set("assumption", assumptions.write(line.assumption()));
     node.set("overrides", MethodWriter.list(line.overrides(), o -> period(o.period()).put("amount", amount(o.amount()))
         .put("reason", o.reason())));
     if (!line.carried().isEmpty()) {
@@ -183,97 +162,6 @@ public final class PlanWriter {
       node.set("netting", NettingJson.write(line.netting()));
     }
     return node;
-  }
-
-  private ObjectNode assumption(Assumption assumption) {
-    if (assumption instanceof Assumption.Stream stream) {
-      return stream(stream);
-    }
-    if (assumption instanceof Assumption.Recurring recurring) {
-      ObjectNode when = NODES.objectNode().put("unit", Words.of(recurring.when().unit()))
-          .put("every", recurring.when().every()).put("first", recurring.when().first().toString());
-      if (recurring.when().until() != null) {
-        when.put("until", recurring.when().until().toString());
-      }
-      ObjectNode node = MethodWriter.kind("recurring");
-      node.set("when", when);
-      node.set("amount", methods.amounts(recurring.amount()));
-      node.set("tax", tax(recurring.tax()));
-      node.put("yearlyUplift", recurring.yearlyUplift().number()).put("termsDays", recurring.termsDays());
-      node.put("coversMonths", recurring.expensing().months()).put("coversOffset", recurring.expensing().offset())
-          .put("nonCash", recurring.expensing().nonCash());
-      return node.put("convention", Words.of(recurring.convention())).put("certainty", Words.of(recurring.certainty()));
-    }
-    if (assumption instanceof Assumption.DatedItems items) {
-      ObjectNode node = MethodWriter.kind("items");
-      node.set("items", MethodWriter.list(items.items(), item -> NODES.objectNode().put("date", item.date().toString())
-          .put("amount", amount(item.amount())).put("certainty", Words.of(item.certainty())).put("note", item.note())));
-      node.set("tax", tax(items.tax()));
-      return node.put("convention", Words.of(items.convention()));
-    }
-    if (assumption instanceof SalesTaxSettlement salesTax) {
-      return settled.write(salesTax);
-    }
-    if (assumption instanceof Pay pay) {
-      return settled.write(pay);
-    }
-    if (assumption instanceof ProfitTax tax) {
-      return settled.write(tax);
-    }
-    if (assumption instanceof CapitalSpending spending) {
-      return settled.write(spending);
-    }
-    if (assumption instanceof Dividends dividends) {
-      return settled.write(dividends);
-    }
-    if (assumption instanceof Revolving revolving) {
-      return funding.write(revolving);
-    }
-    if (assumption instanceof TermLoan loan) {
-      return funding.write(loan);
-    }
-    if (assumption instanceof Interest interest) {
-      return funding.write(interest);
-    }
-    return MethodWriter.kind("group");
-  }
-
-  private ObjectNode stream(Assumption.Stream stream) {
-    ObjectNode node = MethodWriter.kind("stream");
-    node.set("method", methods.write(stream.method()));
-    node.set("aside", MethodWriter.list(stream.aside(), methods::write));
-    node.set("history", MethodWriter.byMonth(stream.history(), minor -> NODES.stringNode(amount(minor))));
-    node.set("overrides", MethodWriter.byMonth(stream.overrides(), o -> NODES.objectNode().put("amount", amount(o.amount()))
-        .put("reason", o.reason())));
-    node.set("tax", tax(stream.tax()));
-    TermsWriter.write(stream.terms(), node);
-    if (stream.basis() == Basis.BOOKS) {
-      node.put("basis", Words.of(stream.basis()));
-    }
-    if (stream.ledger() != null) {
-      node.set("ledger", NODES.objectNode().put("amount", amount(stream.ledger().amount())).put("trueUp", stream.ledger().trueUp()));
-    }
-    node.set("spread", spread(stream.spread()));
-    return node;
-  }
-
-  static ObjectNode tax(SalesTax tax) {
-    return NODES.objectNode().put("rate", tax.rate().number()).put("gross", tax.amountsAreGross())
-        .put("recoverable", tax.recoverable().number());
-  }
-
-  private static ObjectNode spread(Spread spread) {
-    if (spread instanceof Spread.OnDays onDays) {
-      ObjectNode node = MethodWriter.kind("days");
-      node.set("days", MethodWriter.list(onDays.days(), d -> NODES.objectNode().put("day", d.day()).put("weight", d.weight())));
-      return node;
-    }
-    if (spread instanceof Spread.ByWeek byWeek) {
-      ObjectNode node = MethodWriter.kind("weeks");
-      node.set("weights", MethodWriter.list(byWeek.weights(), NODES::numberNode));
-      return node;
-    }
-    return MethodWriter.kind("even");
   }
 
   private static ObjectNode buoy(Buoy buoy) {

@@ -78,7 +78,7 @@ final class SettledWriter {
 
   private ObjectNode asset(CapitalSpending.Asset asset) {
     ObjectNode node = NODES.objectNode().put("name", asset.name());
-    node.set("tax", PlanWriter.tax(asset.tax()));
+    node.set("tax", AssumptionWriter.tax(asset.tax()));
     node.set("milestones", MethodWriter.list(asset.milestones(), methods::datedAmount));
     node.put("termsDays", asset.termsDays()).put("service", asset.service().toString()).put("lifeMonths", asset.lifeMonths())
         .put("residual", amount(asset.residual()));

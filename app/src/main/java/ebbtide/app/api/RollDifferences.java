@@ -1,0 +1,49 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.RollStore.Roll;
+import ebbtide.time.BusinessDays;
+import ebbtide.track.Difference;
+import ebbtide.track.Differences;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+
+/** What closed when a plan was rolled forward and is asked about: which, in words, and to which day it is carried (rules 10.5). */
+final class RollDifferences {
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+  private static final int CARRIED_BY = 5;
+
+  private RollDifferences() {}
+
+  static List<Difference> differences(Edits.Current current, Roll roll) {
+    return Differences.closedAfter(roll.from(), current.plan().asOf(roll.to()), current.books());
+  }
+
+  static String words(Difference one) {
+    return switch (one.of()) {
+      case CASH_OF_MONTH -> "cash of " + MONTH.format(one.from());
+      case INVOICED_OF_MONTH -> "invoiced and ordered of " + MONTH.format(one.from()) + ", with sales tax";
+      case SUM_ON_DATE -> "planned for " + DAY.format(one.from());
+    };
+  }
+
+  /** Returns the day to which a difference is carried where none is said (rules 10.5). */
+  static LocalDate carryTo(Edits.Current current) {
+    return businessDaysAfter(current, CARRIED_BY);
+  }
+
+  static BusinessDays calendar(Edits.Current current) {
+    return BusinessDays.ofCountry(current.books().accounts().isEmpty() ? "--" : current.books().accounts().get(0).country());
+  }
+
+  static LocalDate businessDaysAfter(Edits.Current current, int days) {
+    LocalDate day = current.plan().settings().asOf();
+    for (int i = 0; i < days; i++) {
+      day = calendar(current).next(day);
+    }
+    return day;
+  }
+}
