@@ -36,20 +36,9 @@ public final class Figures {
     return new Figures(forecast).all();
   }
 
-  /** Returns the text of what it forecasts in cash: every line's flows, closing cash, and how it is funded. */
-  public static String ofCash(Forecast forecast) {
-    Figures figures = new Figures(forecast);
-    figures.cash();
-    return figures.text.toString();
-  }
-
-  private void cash() {
+  private String all() {
     flows();
     funding();
-  }
-
-  private String all() {
-    cash();
     owed();
     workings();
     statements();

@@ -12,6 +12,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.time.Period;
+import ebbtide.time.Periods;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -107,7 +108,7 @@ class TakenOverTest {
       for (int edit = 1; edit <= EDITS; edit++) {
         edited.edit();
         Forecast anew = Forecaster.forecast(edited.plan, edited.books);
-        boolean same = edit < EDITS ? Figures.ofCash(edited.forecast).equals(Figures.ofCash(anew)) : Figures.of(edited.forecast).equals(Figures.of(anew));
+        boolean same = edit < EDITS ? isSameCash(edited.forecast, anew) : Figures.of(edited.forecast).equals(Figures.of(anew));
         if (!same) {
           wrong.add("plan " + seed + " after edit " + edit);
         }
@@ -115,6 +116,14 @@ class TakenOverTest {
       return wrong.stream();
     }).toList();
     assertThat(failed).isEmpty();
+  }
+
+  /** Every line's flows by day and part, cash at the end of each day, and how it is funded. */
+  private static boolean isSameCash(Forecast one, Forecast other) {
+    List<Period> months = one.periods(Periods.MONTH, one.firstDay(), one.lastDay());
+    return one.plan().lines().stream().allMatch(line -> line.isGroup() || one.flows(line).equals(other.flows(line)) && one.itemFlows(line).equals(other.itemFlows(line)))
+        && one.firstDay().datesUntil(one.lastDay().plusDays(1)).allMatch(day -> one.closing(day) == other.closing(day))
+        && FundingTable.of(one, months).equals(FundingTable.of(other, months));
   }
 
   /** What does not read a line is the very same object as before, not only an equal one. */
