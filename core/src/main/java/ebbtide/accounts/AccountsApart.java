@@ -9,7 +9,6 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
-import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
@@ -89,7 +88,8 @@ final class AccountsApart {
   }
 
   private SalesTaxAccount.Reads salesTax(Line line) {
-    Plan plan = below.plan();
-    return new SalesTaxAccount.Reads(line, below.frame(), plan.lines().stream().filter(one -> plan.isActive(one) && one.assumption().bearsTax()).map(this::of).toList());
+    TaxPoints.Basis basis = SalesTaxAccount.basis(line, below.frame());
+    return new SalesTaxAccount.Reads(line, below.frame(), basis, below.plan().lines().stream().filter(one -> below.plan().isActive(one) && one.assumption().bearsTax())
+        .map(one -> new SalesTaxAccount.Bearing(one.id(), one.name(), one.direction(), of(one).taxPoints(basis))).toList());
   }
 }

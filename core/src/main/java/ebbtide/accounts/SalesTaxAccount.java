@@ -28,17 +28,17 @@ public final class SalesTaxAccount implements LineAccount {
   private final int firstMonth;
   private final int openMonth;
   private final int months;
-  private final List<LineMonths> after = new ArrayList<>();
+  private final List<Bearing> after = new ArrayList<>();
   private final TreeMap<YearMonth, Long> before = new TreeMap<>();
   private final Lazy<List<TaxPeriod>> periods = Lazy.of(this::makePeriods);
   private final Lazy<List<Due>> dues = Lazy.of(this::makeDues);
   private long soFar;
 
-  /** What the account is made from: the accounts of the lines that bear tax. */
-  record Reads(Line line, Frame frame, List<LineAccount> bearing) {}
+  /** The tax points of a line that bears tax. */
+  record Bearing(String lineId, String name, Direction direction, TaxPoints points) {}
 
-  /** The tax of a line after the as-of date by month, from the first that is forecast. */
-  private record LineMonths(Line line, MonthSeries minor) {}
+  /** What the account is made from: the tax points of the lines that bear tax, from the first month that is not settled on. */
+  record Reads(Line line, Frame frame, TaxPoints.Basis basis, List<Bearing> bearing) {}
 
   /** What tax points after the as-of date bring to a period on one line, unsigned: output on receipts, input on payments. */
   public record LineTax(String lineId, String name, Direction direction, long minor) {}
@@ -61,10 +61,9 @@ public final class SalesTaxAccount implements LineAccount {
     this.rule = (SalesTaxSettlement) reads.line().assumption();
     this.calendar = reads.frame().calendar(reads.line());
     this.openMonth = reads.frame().open();
-    this.firstMonth = Timeline.monthNumber(firstUnsettled());
+    this.firstMonth = reads.basis().firstMonth();
     this.months = reads.frame().toHorizon();
-    TaxPoints.Basis basis = new TaxPoints.Basis(rule, firstMonth);
-    reads.bearing().forEach(account -> take(account.line(), account.taxPoints(basis)));
+    reads.bearing().forEach(this::take);
   }
 
   @Override
@@ -72,30 +71,35 @@ public final class SalesTaxAccount implements LineAccount {
     return reads.line();
   }
 
-  /** The first month of the earliest period that is settled after the as-of date, or is said to be owed still. */
-  private YearMonth firstUnsettled() {
-    YearMonth last = rule.lastMonthOf(Timeline.month(openMonth));
+  /** Returns for which tax points the account asks: from the first month of the earliest period that is settled after the as-of date, or is said to be owed still. */
+  static TaxPoints.Basis basis(Line line, Frame frame) {
+    SalesTaxSettlement rule = (SalesTaxSettlement) line.assumption();
+    YearMonth last = rule.lastMonthOf(Timeline.month(frame.open()));
     // A refund comes later than a payment would: until then it may be owed.
-    while (settled(last.minusMonths(rule.periodMonths()), -1).isAfter(reads.frame().asOf())) {
+    while (settled(rule, last.minusMonths(rule.periodMonths()), -1, frame.calendar(line)).isAfter(frame.asOf())) {
       last = last.minusMonths(rule.periodMonths());
     }
     if (!rule.owed().isEmpty() && rule.owed().firstKey().isBefore(last)) {
       last = rule.owed().firstKey();
     }
-    return rule.firstMonthOf(last);
+    return new TaxPoints.Basis(rule, Timeline.monthNumber(rule.firstMonthOf(last)));
   }
 
-  private void take(Line line, TaxPoints points) {
-    points.before().forEach((month, minor) -> {
+  private void take(Bearing line) {
+    line.points().before().forEach((month, minor) -> {
       before.merge(rule.lastMonthOf(month), minor * line.direction().sign(), Long::sum);
       soFar += Timeline.monthNumber(month) == openMonth ? minor * line.direction().sign() : 0;
     });
-    if (!points.after().isNil()) {
-      after.add(new LineMonths(line, points.after()));
+    if (!line.points().after().isNil()) {
+      after.add(line);
     }
   }
 
   private LocalDate settled(YearMonth last, long balance) {
+    return settled(rule, last, balance, calendar);
+  }
+
+  private static LocalDate settled(SalesTaxSettlement rule, YearMonth last, long balance, BusinessDays calendar) {
     LocalDate day = rule.convention().adjust(rule.settledOn(last), calendar);
     return balance < 0 ? rule.convention().adjust(rule.settledOn(last).plusDays(rule.refundDays()), calendar) : day;
   }
@@ -137,13 +141,13 @@ public final class SalesTaxAccount implements LineAccount {
     int from = Math.max(0, Timeline.monthNumber(first) - openMonth);
     int to = Math.min(months - 1, Timeline.monthNumber(last) - openMonth);
     List<LineTax> lines = new ArrayList<>();
-    for (LineMonths one : after) {
+    for (Bearing one : after) {
       long minor = 0;
       for (int i = from; i <= to; i++) {
-        minor += one.minor().at(i);
+        minor += one.points().after().at(i);
       }
       if (minor != 0) {
-        lines.add(new LineTax(one.line().id(), one.line().name(), one.line().direction(), minor));
+        lines.add(new LineTax(one.lineId(), one.name(), one.direction(), minor));
       }
     }
     return lines;
@@ -152,7 +156,7 @@ public final class SalesTaxAccount implements LineAccount {
   /** Returns what tax points bring by whole month from the first that is forecast, output above zero, input below. */
   public MonthSeries pointsByMonth() {
     MonthSeries.Sum points = new MonthSeries.Sum(openMonth, months);
-    after.forEach(one -> points.add(one.minor(), one.line().direction().sign()));
+    after.forEach(one -> points.add(one.points().after(), one.direction().sign()));
     points.add(openMonth, soFar);
     return points.series();
   }

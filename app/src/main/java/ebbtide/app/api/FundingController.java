@@ -149,7 +149,7 @@ class FundingController {
   EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam String id, @RequestParam LocalDate to) {
     Edits.Current current = edits.current(plan);
     Line moved = MovablePayment.moved(current.plan(), id, to);
-    Placed placed = stores.lines().all(plan).stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
+    Placed placed = edits.current(plan).placed().stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + moved.name() + "' moved to " + to, draft -> draft.putLine(moved, placed.position())), stores);
   }
 
@@ -159,7 +159,7 @@ class FundingController {
     Edits.Current current = edits.current(plan);
     List<Line> added = lines.valueStream().map(json -> PlanReader.line(json, current.currency())).toList();
     Check.that(!added.isEmpty() && added.stream().allMatch(Line::isFunding), "facilities, loans and their interest are added here");
-    List<Placed> all = stores.lines().all(plan);
+    List<Placed> all = edits.current(plan).placed();
     double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
       for (int i = 0; i < added.size(); i++) {

@@ -59,7 +59,7 @@ class LinesController {
 
   /** Returns the position of a line in the order of all, for a new one that after the last. */
   private double position(String plan, String id) {
-    List<Placed> all = stores.lines().all(plan);
+    List<Placed> all = edits.current(plan).placed();
     return all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
         .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
   }
@@ -76,7 +76,7 @@ class LinesController {
       throw new IllegalArgumentException("The id '" + to + "' is taken by another line");
     }
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' copied",
-        draft -> place(draft, stores.lines().all(plan), line.copy(to), after(stores.lines().all(plan), id))), stores);
+        draft -> place(draft, edits.current(plan).placed(), line.copy(to), after(edits.current(plan).placed(), id))), stores);
   }
 
   private static int after(List<Placed> all, String id) {
@@ -103,7 +103,7 @@ class LinesController {
     Line line = line(edits.current(plan), id);
     Line moved = line.in(group);
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
-      List<Placed> others = stores.lines().all(plan).stream().filter(p -> !p.line().id().equals(id)).toList();
+      List<Placed> others = edits.current(plan).placed().stream().filter(p -> !p.line().id().equals(id)).toList();
       int at = others.size();
       for (int i = 0; i < others.size() && before != null; i++) {
         at = others.get(i).line().id().equals(before) ? i : at;

@@ -69,7 +69,7 @@ class MonthsController {
     int count = amounts.stream().mapToInt(SortedMap::size).sum();
     String words = count + (count == 1 ? " month" : " months") + " of " + lines.size() + (lines.size() == 1 ? " line" : " lines") + " typed";
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
-      List<Placed> placed = stores.lines().all(plan);
+      List<Placed> placed = edits.current(plan).placed();
       for (int i = 0; i < lines.size(); i++) {
         TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
       }
