@@ -4,7 +4,6 @@ import ebbtide.activity.ActivityCalculator;
 import ebbtide.billing.Calendars;
 import ebbtide.books.Books;
 import ebbtide.derive.Derived;
-import ebbtide.derive.Lazy;
 import ebbtide.items.ItemTiming;
 import ebbtide.plan.Plan;
 import java.util.Optional;
@@ -16,17 +15,17 @@ final class Foundations {
   private final Derived<Calendars.Span, Calendars> calendars;
   private final Frame frame;
   private final ActivityCalculator activity;
-  private final Lazy<ActivityCalculator> beforeLate;
+  private final ActivityCalculator beforeLate;
   private final ItemTiming items;
 
   Foundations(Plan plan, Books books, Optional<Foundations> before) {
     this.plan = plan;
     this.books = books;
     this.calendars = before.map(one -> one.calendars.next()).orElseGet(Derived::none);
-    Calendars days = calendars.of("", () -> Calendars.Span.of(plan, books.accounts(), books.findFirstDay().orElse(plan.settings().asOf())), Calendars::new);
+    Calendars days = calendars.of("calendars", () -> Calendars.Span.of(plan, books.accounts(), books.findFirstDay().orElse(plan.settings().asOf())), Calendars::new);
     this.frame = Frame.of(plan, days);
     this.activity = before.map(one -> one.activity.next(plan)).orElseGet(() -> new ActivityCalculator(plan));
-    this.beforeLate = Lazy.of(() -> calculatorBeforeLate(before));
+    this.beforeLate = hasLateMonths() ? calculatorBeforeLate(before) : activity;
     this.items = before.map(one -> one.items.next(plan, books, days)).orElseGet(() -> ItemTiming.of(plan, books, days));
   }
 
@@ -52,12 +51,12 @@ final class Foundations {
 
   /** Returns what was planned of months that are over but not closed: read from the plan as it stands before the first of them. */
   ActivityCalculator beforeLate() {
-    return hasLateMonths() ? beforeLate.get() : activity;
+    return beforeLate;
   }
 
   private ActivityCalculator calculatorBeforeLate(Optional<Foundations> before) {
     Plan then = plan.asOf(plan.settings().firstOpenMonth().atDay(1).minusDays(1));
-    return before.filter(Foundations::hasLateMonths).map(one -> one.beforeLate.get().next(then)).orElseGet(() -> new ActivityCalculator(then));
+    return before.filter(Foundations::hasLateMonths).map(one -> one.beforeLate.next(then)).orElseGet(() -> new ActivityCalculator(then));
   }
 
   private boolean hasLateMonths() {

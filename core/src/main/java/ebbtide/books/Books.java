@@ -128,8 +128,8 @@ public record Books(List<Account> accounts, Map<String, List<DayAmount>> byLine,
 
   /** Returns the day of the earliest movement, none without movements. */
   public Optional<LocalDate> findFirstDay() {
-    return Stream.concat(byLine.values().stream(), Stream.of(unassignedIn, unassignedOut, transfers))
-        .flatMap(List::stream).map(DayAmount::day).min(LocalDate::compareTo);
+    return Stream.concat(byLine.values().stream(), Stream.of(unassignedIn, unassignedOut, transfers)).filter(amounts -> !amounts.isEmpty())
+        .map(amounts -> amounts.get(0).day()).min(LocalDate::compareTo);
   }
 
   /** Returns the day of an account's last movement, or of its balance if that is later. */

@@ -38,7 +38,7 @@ public final class Accuracy {
   /** What the closing balance was forecast to be at the end of a period, and was. */
   public record Closing(LocalDate asOf, LocalDate day, int lead, long forecast, long actual) {}
 
-  private final Facts facts;
+  private final Outturn facts;
   private final Periods by;
   private final int leads;
   private final SumsToDay actual;
@@ -57,7 +57,7 @@ public final class Accuracy {
   private int longest;
 
   /** Begins to measure, over so many periods ahead; the points of one row, by its id, are kept for its record over time. */
-  public Accuracy(Facts facts, Periods by, int leads, String recordOf) {
+  public Accuracy(Outturn facts, Periods by, int leads, String recordOf) {
     this.facts = facts;
     this.by = by;
     this.leads = leads;

@@ -69,7 +69,7 @@ public record Bridge(LocalDate day, long before, long after, List<Row> rows) {
    * Returns the bridge from an old forecast to one of the same or a later as-of date, of closing cash on a day after both and within both
    * horizons; the largest movers come first.
    */
-  public static Bridge of(Snapshot old, Snapshot now, Facts facts, LocalDate day) {
+  public static Bridge of(Snapshot old, Snapshot now, Outturn facts, LocalDate day) {
     Check.that(!now.asOf().isBefore(old.asOf()), "the forecast of " + now.asOf() + " is the earlier one: choose them the other way round");
     Check.that(day.isAfter(now.asOf()) && !day.isAfter(old.horizonEnd()) && !day.isAfter(now.horizonEnd()), "closing cash is compared on a day from "
         + now.asOf().plusDays(1) + " to " + (old.horizonEnd().isBefore(now.horizonEnd()) ? old.horizonEnd() : now.horizonEnd()) + ", but was asked for " + day);
@@ -79,13 +79,13 @@ public record Bridge(LocalDate day, long before, long after, List<Row> rows) {
   private static final class Building {
     private final Snapshot old;
     private final Snapshot now;
-    private final Facts facts;
+    private final Outturn facts;
     private final LocalDate day;
     private final LocalDate first;
     private final Map<String, List<KeptItem>> oldItems;
     private final Map<String, List<KeptItem>> newItems;
 
-    Building(Snapshot old, Snapshot now, Facts facts, LocalDate day) {
+    Building(Snapshot old, Snapshot now, Outturn facts, LocalDate day) {
       this.old = old;
       this.now = now;
       this.facts = facts;

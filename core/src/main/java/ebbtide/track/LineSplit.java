@@ -27,7 +27,7 @@ final class LineSplit {
     }
   }
 
-  private final Facts facts;
+  private final Outturn facts;
   private final String lineId;
   private final List<Period> windows;
   private final LocalDate first;
@@ -41,7 +41,7 @@ final class LineSplit {
    * Splits a line over windows that follow each other from the day after the snapshot's as-of date, and end with the days for which facts are
    * known.
    */
-  LineSplit(Snapshot snapshot, Facts facts, String lineId, List<KeptItem> items, List<Period> windows) {
+  LineSplit(Snapshot snapshot, Outturn facts, String lineId, List<KeptItem> items, List<Period> windows) {
     this.facts = facts;
     this.lineId = lineId;
     this.windows = windows;

@@ -25,7 +25,7 @@ final class PartyErrors {
   private final TreeMap<LocalDate, List<Paid>> paid = new TreeMap<>();
   private final Map<Party, ForecastError[][]> errors = new HashMap<>();
 
-  PartyErrors(Facts facts, int leads) {
+  PartyErrors(Outturn facts, int leads) {
     this.leads = leads;
     for (Line line : facts.plan().lines()) {
       directions.put(line.id(), line.direction());

@@ -14,7 +14,7 @@ final class SumsToDay {
   private final LocalDate first;
   private final LocalDate last;
 
-  SumsToDay(Facts facts) {
+  SumsToDay(Outturn facts) {
     this.last = facts.asOf();
     this.first = facts.books().findFirstDay().filter(day -> day.isBefore(last)).orElse(last);
   }

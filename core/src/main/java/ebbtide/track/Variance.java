@@ -66,20 +66,20 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
    * Returns the comparison for one of the windows that cover the days after the snapshot's as-of date: days that are forecast, and facts.
    * Earlier and later windows are read for what was only a matter of time.
    */
-  public static Variance of(Snapshot snapshot, Facts facts, List<Period> windows, Period window) {
+  public static Variance of(Snapshot snapshot, Outturn facts, List<Period> windows, Period window) {
     requireWithin(snapshot, facts, windows, window);
     return new Comparison(snapshot, facts, windows, window).variance();
   }
 
   /** Returns the parts of a line's row in a window, the largest variance first. */
-  public static List<Detail> details(Snapshot snapshot, Facts facts, List<Period> windows, Period window, String lineId) {
+  public static List<Detail> details(Snapshot snapshot, Outturn facts, List<Period> windows, Period window, String lineId) {
     requireWithin(snapshot, facts, windows, window);
     LineSplit split = new LineSplit(snapshot, facts, lineId, snapshot.itemsByLine().getOrDefault(lineId, List.of()), windows);
     return split.in(window).stream().map(piece -> detail(facts, piece))
         .sorted(java.util.Comparator.comparingLong((Detail one) -> -Math.abs(one.variance())).thenComparing(Detail::number)).toList();
   }
 
-  private static Detail detail(Facts facts, LineSplit.Piece piece) {
+  private static Detail detail(Outturn facts, LineSplit.Piece piece) {
     KeptItem item = piece.item();
     if (item != null) {
       return new Detail(item.id(), item.number(), item.counterparty(), piece.forecast(), piece.actual(), piece.why());
@@ -93,7 +93,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
         piece.why());
   }
 
-  private static void requireWithin(Snapshot snapshot, Facts facts, List<Period> windows, Period window) {
+  private static void requireWithin(Snapshot snapshot, Outturn facts, List<Period> windows, Period window) {
     Check.that(window.startInclusive().isAfter(snapshot.asOf()),
         "the snapshot forecasts from " + snapshot.asOf().plusDays(1) + ", but the window starts on " + window.startInclusive());
     Check.that(!window.lastDay().isAfter(facts.asOf()), "facts are known up to " + facts.asOf() + ", but the window ends on " + window.lastDay());
@@ -102,7 +102,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
 
   private static final class Comparison {
     private final Snapshot snapshot;
-    private final Facts facts;
+    private final Outturn facts;
     private final List<Period> windows;
     private final Period window;
     private final Map<String, Long> forecast;
@@ -110,7 +110,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
     private final List<Row> rows = new ArrayList<>();
     private Reasons net = Reasons.NONE;
 
-    Comparison(Snapshot snapshot, Facts facts, List<Period> windows, Period window) {
+    Comparison(Snapshot snapshot, Outturn facts, List<Period> windows, Period window) {
       this.snapshot = snapshot;
       this.facts = facts;
       this.windows = windows;
@@ -222,7 +222,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
     }
 
     private long inWindow(List<ebbtide.books.DayAmount> movements) {
-      return Facts.sum(movements, window.startInclusive(), window.lastDay());
+      return Outturn.sum(movements, window.startInclusive(), window.lastDay());
     }
   }
 

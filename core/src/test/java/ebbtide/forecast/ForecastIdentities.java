@@ -266,7 +266,7 @@ public final class ForecastIdentities {
     LocalDate later = some.plan().settings().asOf().plusDays(6);
     ebbtide.plan.Plan today = withAsOf(some.plan(), later);
     Period window = Variance.findComparable(snapshot, later).orElseThrow();
-    Variance variance = Variance.of(snapshot, new ebbtide.track.Facts(today, some.books(), List.of(), List.of()), List.of(window), window);
+    Variance variance = Variance.of(snapshot, new ebbtide.track.Outturn(today, some.books(), List.of(), List.of()), List.of(window), window);
     Map<String, Variance.Row> rows = new HashMap<>();
     variance.rows().forEach(row -> rows.put(row.id(), row));
     long forecast = rows.get("receipts").forecast() + rows.get("payments").forecast();

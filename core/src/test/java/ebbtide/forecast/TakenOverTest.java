@@ -13,6 +13,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import java.lang.ref.WeakReference;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -134,5 +135,23 @@ class TakenOverTest {
     Forecast after = Forecaster.forecast(new Plan(some.plan().settings(), some.plan().lines(), List.of()), some.books(), before);
     List<Line> apart = some.plan().lines().stream().filter(line -> !line.isGroup() && !Accounts.followsFromProfit(line)).toList();
     assertThat(apart).isNotEmpty().allSatisfy(line -> assertThat(after.laid().line(line.id())).isSameAs(before.laid().line(line.id())));
+  }
+
+  /** Each forecast knows what the one before it came to, and nothing older: a plan that is edited all day holds no more of them. */
+  @Test
+  void forecastsBeforeTheLast_areLetGo() throws InterruptedException {
+    Edited edited = new Edited(7);
+    WeakReference<Forecast> first = new WeakReference<>(edited.forecast);
+    WeakReference<Object> accounts = new WeakReference<>(edited.forecast.accounts());
+    for (int edit = 0; edit < 3; edit++) {
+      edited.edit();
+    }
+    for (int tries = 0; tries < 50 && (first.get() != null || accounts.get() != null); tries++) {
+      System.gc();
+      Thread.sleep(20);
+    }
+    assertThat(first.get()).isNull();
+    assertThat(accounts.get()).isNull();
+    assertThat(edited.forecast.accounts()).isNotNull();
   }
 }

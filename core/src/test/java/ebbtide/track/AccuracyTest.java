@@ -64,7 +64,7 @@ class AccuracyTest {
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FIRST.plusDays(24)), List.of(line("sales", Direction.RECEIPT), line("costs", Direction.PAYMENT)), List.of());
     OpenItem item = new OpenItem("x", OpenItem.Kind.INVOICE, "X", "Gull Ltd", "sales", FIRST, FIRST, FIRST.plusDays(6), new OpenItem.Amount(300, 0, false, 0),
         FIRST.plusDays(12), OpenItem.Handling.NONE, null);
-    Accuracy accuracy = new Accuracy(new Facts(plan, Books.of(ACCOUNTS, movements).with(OpenItems.of(List.of(item))), Payment.of(ACCOUNTS, movements), List.of()),
+    Accuracy accuracy = new Accuracy(new Outturn(plan, Books.of(ACCOUNTS, movements).with(OpenItems.of(List.of(item))), Payment.of(ACCOUNTS, movements), List.of()),
         Periods.WEEK, 13, "sales");
     snapshots.forEach(accuracy::add);
     return accuracy;

@@ -69,7 +69,7 @@ class BridgeTest {
     Books now = books(List.of(invoice("short", THEN.plusDays(3), 0, normal), invoice("later", END.plusDays(5), 10_000, normal),
         invoice("held", THEN.plusDays(9), 10_000, OpenItem.Standing.HELD), invoice("fresh", THEN.plusDays(20), 10_000, normal)), paid, other, unknown);
     Line[] lines = {line("items", 0), line("changed", 8_000), line("facts", 0), line("added", 400)};
-    Bridge bridge = Bridge.of(old, snapshot(NOW, now, lines), new Facts(plan(NOW, lines), now, Payment.of(ACCOUNTS, List.of(paid, other, unknown)), List.of()), END);
+    Bridge bridge = Bridge.of(old, snapshot(NOW, now, lines), new Outturn(plan(NOW, lines), now, Payment.of(ACCOUNTS, List.of(paid, other, unknown)), List.of()), END);
     assertThat(bridge.rows()).filteredOn(row -> row.id().equals("items")).singleElement().extracting(Bridge.Row::causes)
         .isEqualTo(Map.of(Cause.FACTS, -600L, Cause.DATES, -10_000L, Cause.LEFT_OUT, -10_000L, Cause.ADDED, 10_000L));
     assertThat(bridge.causes()).isEqualTo(Map.of(Cause.FACTS, -600L + 1_300 + 250, Cause.DATES, -10_000L, Cause.LEFT_OUT, -10_000L - 700,
@@ -82,7 +82,7 @@ class BridgeTest {
   void bridge_ofDaysThatOneForecastDoesNotCover_isRefusedInASentence() {
     Snapshot one = snapshot(THEN, books(List.of()), line("items", 0));
     Snapshot other = snapshot(NOW, books(List.of()), line("items", 0));
-    Facts facts = new Facts(plan(NOW), books(List.of()), List.of(), List.of());
+    Outturn facts = new Outturn(plan(NOW), books(List.of()), List.of(), List.of());
     assertThatThrownBy(() -> Bridge.of(other, one, facts, END)).hasMessageContaining("choose them the other way round");
     assertThatThrownBy(() -> Bridge.of(one, other, facts, NOW)).hasMessageContaining("closing cash is compared on a day from 2026-03-09 to");
   }
@@ -97,7 +97,7 @@ class BridgeTest {
       lines.replaceAll(line -> line.isGroup() || seed % 3 > 0 ? line : line.off());
       Plan plan = new Plan(some.plan().settings().on(asOf.plusDays(seed % 9)), lines, List.of());
       Snapshot now = Snapshot.of(Forecaster.forecast(plan, some.books()), line -> line.assumption().toString());
-      Facts facts = new Facts(plan, some.books(), List.of(), List.of());
+      Outturn facts = new Outturn(plan, some.books(), List.of(), List.of());
       LocalDate end = old.horizonEnd().isBefore(now.horizonEnd()) ? old.horizonEnd() : now.horizonEnd();
       for (LocalDate day = now.asOf().plusDays(1); !day.isAfter(end); day = day.plusDays(17)) {
         Bridge bridge = Bridge.of(old, now, facts, day);

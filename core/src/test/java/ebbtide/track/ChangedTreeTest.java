@@ -86,7 +86,7 @@ class ChangedTreeTest {
     LocalDate now = some.plan().settings().asOf().plusDays(6);
     Plan today = changes.today(now);
     Period window = Variance.findComparable(snapshot, now).orElseThrow();
-    Variance variance = Variance.of(snapshot, new Facts(today, some.books(), List.of(), List.of()), List.of(window), window);
+    Variance variance = Variance.of(snapshot, new Outturn(today, some.books(), List.of(), List.of()), List.of(window), window);
     Map<String, Variance.Row> rows = variance.rows().stream().collect(Collectors.toMap(Variance.Row::id, row -> row));
 
     Map<String, Long> kept = snapshot.byLine(window.startInclusive(), window.lastDay());

@@ -39,7 +39,7 @@ class LineSplitTest {
     List<Account> accounts = List.of(new Account("a", "A", "--", false, THEN, 0));
     Line line = new Line("l", null, "Line", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
     Books books = Books.of(accounts, List.of(movements)).with(OpenItems.of(List.of(today)).settled(BankMovement.settled(List.of(movements))));
-    Facts facts = new Facts(new Plan(Settings.of("P", Money.currency("GBP"), SECOND.lastDay()), List.of(line), List.of()), books, Payment.of(accounts, List.of(movements)), List.of());
+    Outturn facts = new Outturn(new Plan(Settings.of("P", Money.currency("GBP"), SECOND.lastDay()), List.of(line), List.of()), books, Payment.of(accounts, List.of(movements)), List.of());
     return new LineSplit(snapshot, facts, "l", List.of(item), List.of(FIRST, SECOND));
   }
 

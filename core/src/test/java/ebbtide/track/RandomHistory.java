@@ -43,7 +43,7 @@ final class RandomHistory {
   }
 
   /** The forecast and the facts of a seed. */
-  record Case(Snapshot snapshot, Facts facts) {
+  record Case(Snapshot snapshot, Outturn facts) {
     List<Period> windows(Periods by) {
       Period all = Variance.findComparable(snapshot, facts.asOf()).orElseThrow();
       Settings settings = facts.plan().settings();
@@ -53,7 +53,7 @@ final class RandomHistory {
     Case with(List<Decision> decisions) {
       List<Payment> payments = new ArrayList<>();
       facts.plan().lines().forEach(line -> payments.addAll(facts.settling(line.id(), THEN, facts.asOf())));
-      return new Case(snapshot, new Facts(facts.plan(), facts.books(), payments, decisions));
+      return new Case(snapshot, new Outturn(facts.plan(), facts.books(), payments, decisions));
     }
   }
 
@@ -76,7 +76,7 @@ final class RandomHistory {
     Snapshot snapshot = new Snapshot(THEN, THEN.plusDays(HORIZON), 1_000_000, kept, flows, keptItems);
     Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), now), lines, List.of());
     Books books = Books.of(accounts, movements).with(OpenItems.of(items).settled(BankMovement.settled(movements)));
-    return new Case(snapshot, new Facts(plan, books, Payment.of(accounts, movements), List.of()));
+    return new Case(snapshot, new Outturn(plan, books, Payment.of(accounts, movements), List.of()));
   }
 
   private void line(Line line) {

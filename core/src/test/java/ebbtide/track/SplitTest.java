@@ -52,10 +52,10 @@ class SplitTest {
         OpenItem.Handling.NONE, null);
   }
 
-  private static Facts facts(List<OpenItem> items, List<Decision> decisions, BankMovement... movements) {
+  private static Outturn facts(List<OpenItem> items, List<Decision> decisions, BankMovement... movements) {
     List<Account> accounts = List.of(new Account("a", "A", "GB", false, THEN, 0));
     List<BankMovement> all = List.of(movements);
-    return new Facts(new Plan(Settings.of("P", Money.currency("GBP"), BOTH.lastDay()), List.of(SALES), List.of()),
+    return new Outturn(new Plan(Settings.of("P", Money.currency("GBP"), BOTH.lastDay()), List.of(SALES), List.of()),
         Books.of(accounts, all).with(OpenItems.of(items).settled(BankMovement.settled(all))), Payment.of(accounts, all), decisions);
   }
 
@@ -70,14 +70,14 @@ class SplitTest {
             : List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", false, THEN, THEN.plusDays(3), 1_000_000, 1_000_000)));
   }
 
-  private static Reasons sales(Snapshot snapshot, Facts facts, List<Period> windows, Period window) {
+  private static Reasons sales(Snapshot snapshot, Outturn facts, List<Period> windows, Period window) {
     return Variance.of(snapshot, facts, windows, window).rows().stream().filter(row -> row.id().equals("sales")).findFirst().orElseThrow().why();
   }
 
   /** Worked example W14, to the cent. */
   @Test
   void split_lateInFullAndFinalAndAnUnknownInvoice_isAsWorkedOut() {
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(10)), invoice("y", 620_000, 0, THEN.plusDays(11))), List.of(),
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(10)), invoice("y", 620_000, 0, THEN.plusDays(11))), List.of(),
         receipt(THEN.plusDays(10), 940_000, "x", 60_000), receipt(THEN.plusDays(11), 620_000, "y", 0));
     Snapshot snapshot = snapshot(500_000, true);
     List<Period> weeks = List.of(WEEK_1, WEEK_2);
@@ -91,7 +91,7 @@ class SplitTest {
 
   @Test
   void item_writtenOffAfterPayingAPart_isGoneByTheRestWhereItStood() {
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, null)), List.of(), receipt(THEN.plusDays(10), 400_000, "x", 0));
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, null)), List.of(), receipt(THEN.plusDays(10), 400_000, "x", 0));
     List<Period> weeks = List.of(WEEK_1, WEEK_2);
     assertThat(sales(snapshot(0, true), facts, weeks, WEEK_1)).isEqualTo(new Reasons(-400_000, 0, 0, -600_000, 0));
     assertThat(sales(snapshot(0, true), facts, weeks, WEEK_2)).isEqualTo(new Reasons(400_000, 0, 0, 0, 0));
@@ -100,7 +100,7 @@ class SplitTest {
   /** The ledger has it as paid, and cash that was put on the line without an item answers for it. */
   @Test
   void item_paidByTheLedgerAlone_isHeldAgainstTheLinesOtherCash() {
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(10), 1_000_000, null, 0));
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(10), 1_000_000, null, 0));
     assertThat(sales(snapshot(0, true), facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(new Reasons(-1_000_000, 0, 0, 0, 0));
     assertThat(sales(snapshot(0, true), facts, List.of(BOTH), BOTH)).isEqualTo(Reasons.NONE);
   }
@@ -111,14 +111,14 @@ class SplitTest {
     Snapshot before = snapshot(0, true);
     Snapshot underWay = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
         List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", false, THEN, THEN.plusDays(3), 1_000_000, 0)));
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN)), List.of(), receipt(THEN.plusDays(4), 1_000_000, null, 0));
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, THEN)), List.of(), receipt(THEN.plusDays(4), 1_000_000, null, 0));
     assertThat(sales(underWay, facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(Reasons.NONE);
   }
 
   /** A credit note takes a part of it, the rest is paid: it came to another amount. */
   @Test
   void item_paidLessACreditNote_cameToAnotherAmount() {
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 900_000, "x", 0));
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 900_000, "x", 0));
     assertThat(sales(snapshot(0, true), facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(new Reasons(0, -100_000, 0, 0, 0));
   }
 
@@ -128,7 +128,7 @@ class SplitTest {
     Snapshot before = snapshot(0, true);
     Snapshot ordered = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
         List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", true, THEN, THEN.plusDays(3), 1_000_000, 1_000_000)));
-    Facts facts = facts(List.of(new OpenItem("x", OpenItem.Kind.ORDER, "x", "Party", "sales", THEN, THEN, THEN, new OpenItem.Amount(1_000_000, 0, false, 0), null,
+    Outturn facts = facts(List.of(new OpenItem("x", OpenItem.Kind.ORDER, "x", "Party", "sales", THEN, THEN, THEN, new OpenItem.Amount(1_000_000, 0, false, 0), null,
         OpenItem.Handling.NONE, null), invoice("y", 1_050_000, 0, THEN.plusDays(9))), List.of(), receipt(THEN.plusDays(9), 1_050_000, "y", 0));
     List<Period> weeks = List.of(WEEK_1, WEEK_2);
     assertThat(sales(ordered, facts, weeks, WEEK_1)).isEqualTo(new Reasons(-1_000_000, 0, 0, 0, 0));
@@ -140,7 +140,7 @@ class SplitTest {
     Snapshot before = snapshot(0, false);
     Snapshot held = new Snapshot(before.asOf(), before.horizonEnd(), 0, before.lines(), before.flows(),
         List.of(new Snapshot.KeptItem("x", "sales", "X", "Party", false, THEN, null, 0, 1_000_000)));
-    Facts facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 1_000_000, "x", 0));
+    Outturn facts = facts(List.of(invoice("x", 1_000_000, 0, THEN.plusDays(3))), List.of(), receipt(THEN.plusDays(3), 1_000_000, "x", 0));
     assertThat(sales(held, facts, List.of(WEEK_1, WEEK_2), WEEK_1)).isEqualTo(new Reasons(0, 0, 1_000_000, 0, 0));
   }
 

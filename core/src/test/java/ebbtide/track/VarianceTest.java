@@ -53,8 +53,8 @@ class VarianceTest {
       line("sales", null, "Sales", Direction.RECEIPT, 50_000), line("ice", "g", "Ice", Direction.PAYMENT, 20_000),
       line("old", null, "Old", Direction.PAYMENT, 3_000)), then), line -> "");
 
-  private static Facts facts(Plan plan, Books books) {
-    return new Facts(plan, books, List.of(), List.of());
+  private static Outturn facts(Plan plan, Books books) {
+    return new Outturn(plan, books, List.of(), List.of());
   }
 
   private Variance compared(Plan today, Period window) {

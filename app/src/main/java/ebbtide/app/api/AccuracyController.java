@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.DayAmount;
 import ebbtide.time.Periods;
@@ -86,7 +87,7 @@ class AccuracyController {
   private Accuracy measured(String plan, Periods by, String row) {
     Periods of = by == Periods.MONTH ? Periods.MONTH : Periods.WEEK;
     int leads = of == Periods.MONTH ? MONTHS : WEEKS;
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Accuracy accuracy = new Accuracy(tracking.facts(plan, current, LocalDate.of(1990, 1, 1)), of, leads, row);
     stores.snapshots().each(plan, Accuracy.daysRead(of, leads), accuracy::add);
     return accuracy;
@@ -121,7 +122,7 @@ class AccuracyController {
 
   @GetMapping("/band")
   BandView band(@PathVariable String plan) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     LocalDate asOf = current.plan().settings().asOf();
     Basis basis = new Basis(asOf, current.books().byAccount(), stores.snapshots().all(plan).stream().map(one -> one.id()).toList());
     Known was = known.get(plan);

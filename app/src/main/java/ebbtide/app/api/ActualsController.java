@@ -2,13 +2,14 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
@@ -16,7 +17,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
-import ebbtide.track.Actual;
+import ebbtide.track.TypedActual;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -59,12 +60,12 @@ class ActualsController {
   @GetMapping
   ActualsView view(@PathVariable String plan, @RequestParam(required = false) LocalDate from, @RequestParam(required = false) LocalDate to,
       @RequestParam(required = false) String account) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     LocalDate asOf = current.plan().settings().asOf();
     Period days = days(from == null ? asOf.plusDays(1) : from, to == null ? asOf.plusDays(7) : to);
     Account on = account(current, account);
     List<BankMovement> typed = typed(plan, on, days);
-    List<ActualRow> rows = Actual.of(current.forecast(), days, typed).stream().map(one -> new ActualRow(one.line().id(), one.line().name(),
+    List<ActualRow> rows = TypedActual.of(current.forecast(), days, typed).stream().map(one -> new ActualRow(one.line().id(), one.line().name(),
         current.plan().pathOf(one.line()), one.line().direction().name().toLowerCase(Locale.ROOT), one.proposed(), one.booked(), one.typed())).toList();
     return new ActualsView(days.startInclusive(), days.lastDay(), on.id(), current.books().cash(days.lastDay()), rows);
   }
@@ -74,7 +75,7 @@ class ActualsController {
     return new Period(from, to.plusDays(1));
   }
 
-  private static Account account(Edits.Current current, String id) {
+  private static Account account(PlanAtVersion current, String id) {
     Check.that(!current.books().accounts().isEmpty(), "Add a bank account first, under Setup: what happened is booked on one");
     Account account = current.books().accounts().stream().filter(one -> id == null ? !one.restricted() : one.id().equals(id)).findFirst()
         .orElseThrow(() -> new IllegalArgumentException(id == null ? "Every account is restricted: add one that is not" : "There is no account '" + id + "'"));
@@ -105,7 +106,7 @@ class ActualsController {
 
   @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody Typing typing) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Period days = days(typing.from(), typing.to());
     Account account = account(current, typing.account());
     Optional<StatementListed> before = findTyped(plan, account, days);
@@ -115,7 +116,7 @@ class ActualsController {
     for (Typed one : typing.figures()) {
       Line line = one.line() != null ? current.plan().findLine(one.line()).filter(some -> !some.isGroup())
           .orElseThrow(() -> new IllegalArgumentException("There is no line '" + one.line() + "' to type a figure on")) : fresh(one, fresh);
-      movements.removeIf(movement -> Actual.isOf(movement, line));
+      movements.removeIf(movement -> TypedActual.isOf(movement, line));
       long minor = one.amount().isBlank() ? 0 : Money.minor(one.amount(), current.currency()) * line.direction().sign();
       if (minor != 0) {
         movements.add(new BankMovement(account.id(), days.lastDay(), days.lastDay(), minor, "Typed: " + line.name(), "", "", List.of(new AssignedPart(line.id(), minor))));
@@ -123,7 +124,7 @@ class ActualsController {
     }
     String words = typing.figures().size() == 1 ? "Actual of " + typing.figures().get(0).amount() + " typed" : typing.figures().size() + " actuals typed";
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
-      double position = stores.lines().all(plan).stream().mapToDouble(Placed::position).max().orElse(0);
+      double position = stores.lines().all(plan).stream().mapToDouble(PlacedLine::position).max().orElse(0);
       for (Line line : fresh) {
         draft.putLine(line, ++position);
       }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.jobs.BankFiles;
-import ebbtide.app.jobs.BankFiles.Held;
+import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.StatementStore.StatementListed;
@@ -39,7 +39,7 @@ class ArrivingStatements {
       @Schema(nullable = true) String amiss) {}
 
   /** Returns the account of each number as remembered; a file of one number that is not known is for the account it was handed in for. */
-  Map<String, String> proposed(Held held) {
+  Map<String, String> proposed(HeldFile held) {
     Map<String, String> remembered = stores.bankNumbers().all(held.planId());
     List<String> numbers = declared(held).stream().map(DeclaredStatement::accountNumber).distinct().toList();
     Map<String, String> accounts = new HashMap<>();
@@ -51,11 +51,11 @@ class ArrivingStatements {
     return accounts;
   }
 
-  private List<DeclaredStatement> declared(Held held) {
+  private List<DeclaredStatement> declared(HeldFile held) {
     return files.statements(held, currency(held));
   }
 
-  private Currency currency(Held held) {
+  private Currency currency(HeldFile held) {
     return edits.current(held.planId()).plan().settings().currency();
   }
 
@@ -65,7 +65,7 @@ class ArrivingStatements {
             one.closing()));
   }
 
-  List<StatementView> view(Held held, Map<String, String> accounts) {
+  List<StatementView> view(HeldFile held, Map<String, String> accounts) {
     List<DeclaredStatement> all = declared(held);
     List<StatementBalances> there = stores.statements().all(held.planId()).stream().map(StatementListed::balances).flatMap(Optional::stream)
         .toList();
@@ -85,7 +85,7 @@ class ArrivingStatements {
   }
 
   /** Returns the reading of a file into its accounts, which are remembered; refuses a number that has none in a sentence. */
-  StatementJob.Content content(Held held, Map<String, String> accounts) {
+  StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
     for (DeclaredStatement one : declared(held)) {
       if (!accounts.containsKey(one.accountNumber())) {
         throw new IllegalArgumentException("Say which account the number '" + one.accountNumber() + "' is");

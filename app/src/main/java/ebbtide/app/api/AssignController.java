@@ -3,7 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.MovementStore;
-import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.AssignRule;
@@ -92,13 +92,13 @@ class AssignController {
 
   @GetMapping("/rules")
   List<RuleView> rules(@PathVariable String plan) {
-    List<Stored> open = open(plan);
+    List<StoredMovement> open = open(plan);
     return stores.rules().all(plan).stream().map(rule -> new RuleView(
         PlanView.plain(PlanWriter.json(rule, edits.current(plan).plan().settings().currency())),
         (int) open.stream().filter(m -> rule.fits(m.movement())).count())).toList();
   }
 
-  private List<Stored> open(String plan) {
+  private List<StoredMovement> open(String plan) {
     return stores.movements().find(plan,
         new MovementStore.Query(null, MovementStore.Which.UNASSIGNED, null, null, "", null, AT_ONCE, 0));
   }
@@ -109,7 +109,7 @@ class AssignController {
       @RequestParam(defaultValue = "false") boolean apply, @RequestBody String json) {
     AssignRule rule = PlanReader.rule(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
     requireLine(plan, rule.lineId());
-    List<Stored> fitting = apply ? open(plan).stream().filter(m -> rule.fits(m.movement())).toList() : List.of();
+    List<StoredMovement> fitting = apply ? open(plan).stream().filter(m -> rule.fits(m.movement())).toList() : List.of();
     String words = "Rule for " + name(plan, rule.lineId()) + " remembered"
         + (apply ? ", " + count(fitting.size()) + " assigned" : "");
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
@@ -118,7 +118,7 @@ class AssignController {
     }), stores);
   }
 
-  private static void assignWhole(Draft draft, Stored stored, AssignRule rule) {
+  private static void assignWhole(Draft draft, StoredMovement stored, AssignRule rule) {
     if (stored.movement().parts().isEmpty()) {
       draft.putParts(stored.id(), rule.partsOf(stored.movement()));
     }

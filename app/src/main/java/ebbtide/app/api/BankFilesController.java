@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.jobs.BankFiles;
-import ebbtide.app.jobs.BankFiles.Held;
+import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.storage.DialectStore;
@@ -102,7 +102,7 @@ class BankFilesController {
       requireAccounts(plan, List.of(account));
     }
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
-    Held held = files.hold(plan, account, name, file.getInputStream());
+    HeldFile held = files.hold(plan, account, name, file.getInputStream());
     if (files.format(held).isPresent()) {
       return declared(held, arriving.proposed(held));
     }
@@ -120,7 +120,7 @@ class BankFilesController {
     }
   }
 
-  private FileView declared(Held held, Map<String, String> accounts) {
+  private FileView declared(HeldFile held, Map<String, String> accounts) {
     return new FileView(held.id(), held.name(), files.format(held).orElseThrow().title(), arriving.view(held, accounts), List.of(), null, false,
         List.of(), List.of());
   }
@@ -136,24 +136,24 @@ class BankFilesController {
   @PostMapping("/{id}/statements/take")
   JobView takeStatements(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
     requireAccounts(plan, accounts.values());
-    Held held = files.get(plan, id);
+    HeldFile held = files.get(plan, id);
     return start(held, false, arriving.content(held, accounts));
   }
 
   /** A remembered dialect is used if it reads more rows than it stumbles over. */
-  private boolean fits(Held held, CsvDialect dialect) {
+  private boolean fits(HeldFile held, CsvDialect dialect) {
     Preview preview = files.preview(held, dialect, currency(held.planId()), 100);
     return preview.rows().size() > preview.problems().size();
   }
 
   @PostMapping("/{id}/preview")
   FileView preview(@PathVariable String plan, @PathVariable String id, @RequestBody DialectView dialect) {
-    Held held = files.get(plan, id);
+    HeldFile held = files.get(plan, id);
     CsvDialect chosen = dialect.dialect();
     return view(held, files.propose(held, chosen.encoding(), chosen.separator()), chosen, false);
   }
 
-  private FileView view(Held held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
+  private FileView view(HeldFile held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
     Preview preview = dialect == null ? new Preview(List.of(), List.of())
         : files.preview(held, dialect, currency(held.planId()), SHOWN);
     return new FileView(held.id(), held.name(), null, List.of(), proposal.rows(), dialect == null ? null : DialectView.of(dialect), remembered,
@@ -164,7 +164,7 @@ class BankFilesController {
   @PostMapping("/{id}/take")
   JobView take(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "false") boolean leaveBadRows,
       @RequestBody DialectView dialect) {
-    Held held = files.get(plan, id);
+    HeldFile held = files.get(plan, id);
     if (held.account() == null) {
       throw new IllegalArgumentException("Say first which account the file '" + held.name() + "' is the statement of");
     }
@@ -173,7 +173,7 @@ class BankFilesController {
     return start(held, leaveBadRows, StatementJob.csv(held.account(), chosen, currency(plan)));
   }
 
-  private JobView start(Held held, boolean leaveBadRows, StatementJob.Content content) {
+  private JobView start(HeldFile held, boolean leaveBadRows, StatementJob.Content content) {
     String plan = held.planId();
     StatementJob job = new StatementJob(held, content, leaveBadRows, stores.rules().all(plan), edits, stores.statements());
     String jobId = UUID.randomUUID().toString();

@@ -1,8 +1,9 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.BudgetLabelStore;
+import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.budget.Budget;
 import ebbtide.formats.budget.LabelMatch;
@@ -127,10 +128,10 @@ class BudgetController {
       }
     }
     int count = existing.size() + fresh.size();
-    Edits.Done done = edits.edit(plan, version, "Budget brought in: " + count + (count == 1 ? " line" : " lines"), draft -> {
-      List<Placed> lines = stores.lines().all(plan);
+    EditMade done = edits.edit(plan, version, "Budget brought in: " + count + (count == 1 ? " line" : " lines"), draft -> {
+      List<PlacedLine> lines = stores.lines().all(plan);
       existing.forEach((id, amounts) -> TypedMonths.put(draft, lines, id, amounts, current));
-      double position = stores.lines().all(plan).stream().mapToDouble(Placed::position).max().orElse(0);
+      double position = stores.lines().all(plan).stream().mapToDouble(PlacedLine::position).max().orElse(0);
       for (Line line : fresh) {
         draft.putLine(line, ++position);
       }

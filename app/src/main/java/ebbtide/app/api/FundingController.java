@@ -1,14 +1,14 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.Placed;
-import ebbtide.app.storage.Stores;
-import ebbtide.forecast.Forecast;
 import ebbtide.answers.FundingAnswer;
 import ebbtide.answers.FundingCost;
-import ebbtide.forecast.FundingTable;
-import ebbtide.workings.FundingWorkings;
 import ebbtide.answers.MovablePayment;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.storage.Stores;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.FundingTable;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
@@ -17,6 +17,7 @@ import ebbtide.plan.Line;
 import ebbtide.statements.Covenants;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.workings.FundingWorkings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -147,19 +148,19 @@ class FundingController {
   /** Moves something to a day. */
   @PostMapping("/movables/move")
   EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam String id, @RequestParam LocalDate to) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line moved = MovablePayment.moved(current.plan(), id, to);
-    Placed placed = edits.current(plan).placed().stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
+    PlacedLine placed = edits.current(plan).placed().stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + moved.name() + "' moved to " + to, draft -> draft.putLine(moved, placed.position())), stores);
   }
 
   /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
   @PostMapping(path = "/lines", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome add(@PathVariable String plan, @RequestParam long version, @RequestBody JsonNode lines) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     List<Line> added = lines.valueStream().map(json -> PlanReader.line(json, current.currency())).toList();
     Check.that(!added.isEmpty() && added.stream().allMatch(Line::isFunding), "facilities, loans and their interest are added here");
-    List<Placed> all = edits.current(plan).placed();
+    List<PlacedLine> all = edits.current(plan).placed();
     double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
       for (int i = 0; i < added.size(); i++) {

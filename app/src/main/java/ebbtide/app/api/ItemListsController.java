@@ -2,14 +2,15 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.ItemColumnsStore;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.bank.RowProblem;
 import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemChanges;
-import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemColumns.Field;
+import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemList;
 import ebbtide.plan.Line;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -59,7 +60,7 @@ class ItemListsController {
   @PostMapping(path = "/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   ItemListView look(@PathVariable String plan, @RequestParam String line, @RequestParam(required = false) String chosen, @RequestPart MultipartFile file)
       throws IOException {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line of = LineOfItem.require(current, line);
     Sheet sheet = sheet(file);
     int heading = ItemList.heading(sheet);
@@ -90,11 +91,11 @@ class ItemListsController {
     return new ItemColumns(headings);
   }
 
-  private static ItemList.Reading reading(Line line, Edits.Current current) {
+  private static ItemList.Reading reading(Line line, PlanAtVersion current) {
     return new ItemList.Reading(line, current.currency());
   }
 
-  private ItemChanges changes(String plan, Edits.Current current, Line line, ItemList list) {
+  private ItemChanges changes(String plan, PlanAtVersion current, Line line, ItemList list) {
     return ItemChanges.of(current.books().items().all(), list.items(), Set.of(line.id()), stores.movements().settled(plan));
   }
 
@@ -116,7 +117,7 @@ class ItemListsController {
   EditOutcome take(@PathVariable String plan, @RequestParam String line, @RequestParam long version, @RequestParam String chosen,
       @RequestParam(defaultValue = "false") boolean closeVanished, @RequestParam(defaultValue = "false") boolean leaveBadRows,
       @RequestPart MultipartFile file) throws IOException {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line of = LineOfItem.require(current, line);
     Sheet sheet = sheet(file);
     ItemColumns used = parse(chosen);

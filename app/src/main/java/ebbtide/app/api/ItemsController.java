@@ -4,6 +4,7 @@ import ebbtide.answers.ChaseAndHold;
 import ebbtide.answers.ItemTable;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
@@ -57,7 +58,7 @@ class ItemsController {
   OpenItemsView items(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "") String words,
       @RequestParam(defaultValue = "ALL") ItemChoice.Show show, @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
       @RequestParam(defaultValue = "false") boolean descending, @RequestParam(defaultValue = "200") int limit) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     ItemTable table = ItemTable.of(current.forecast(), direction);
     List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending).of(table.rows(), current.plan().settings().asOf());
     int most = Math.min(limit, MOST_ROWS);
@@ -67,7 +68,7 @@ class ItemsController {
         table.byAge(), table.byWeek(), table.total(), lines);
   }
 
-  private static OpenItemView view(ItemTable.Row row, Edits.Current current) {
+  private static OpenItemView view(ItemTable.Row row, PlanAtVersion current) {
     return new OpenItemView(PlanWriter.json(row.item(), current.currency()), row.item().id(), row.line().name(), row.item().signedOpen(),
         row.expected().day(), row.expected().minor(), row.expected().because(), row.expected().source().name().toLowerCase(Locale.ROOT).replace('_', '-'), row.daysLate());
   }
@@ -80,14 +81,14 @@ class ItemsController {
 
   @GetMapping("/habits")
   HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Habits habits = current.forecast().items().habits(direction);
     Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
     return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
         one.daysLate().size(), one.daysLate(), said(current, direction, one.counterparty()))).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
   }
 
-  private static Integer said(Edits.Current current, Direction direction, String counterparty) {
+  private static Integer said(PlanAtVersion current, Direction direction, String counterparty) {
     return current.plan().settings().habits().stream().filter(habit -> habit.direction() == direction && habit.counterparty().equals(counterparty))
         .map(SaidHabit::days).findFirst().orElse(null);
   }
@@ -98,7 +99,7 @@ class ItemsController {
   /** Returns the receivables worth chasing, or the payables worth holding, each moved alone by some days, the greatest lift first. */
   @GetMapping("/chances")
   List<ChanceView> chances(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
     return ChaseAndHold.of(current.forecast(), direction, by).stream().map(one -> new ChanceView(view(one.row(), current), one.to(), one.lift(),
         one.lowWater().day(), one.lowWater().cash(), one.cost())).toList();
@@ -114,7 +115,7 @@ class ItemsController {
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String words,
       @RequestBody JsonNode json) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     if (!json.has("due") && json instanceof ObjectNode open && current.plan().findLine(json.path("line").asString("")).isPresent()) {
       // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
       OpenItem bare = PlanReader.item(open.deepCopy().put("due", json.path("issued").asString("")), current.currency());

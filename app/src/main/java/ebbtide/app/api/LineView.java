@@ -1,11 +1,12 @@
 package ebbtide.app.api;
 
+import ebbtide.accounts.Expectation;
+import ebbtide.accounts.PatternSchedule;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
-import ebbtide.app.storage.Edits;
 import ebbtide.answers.EarlyPaymentEffect;
-import ebbtide.accounts.PatternSchedule;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
@@ -17,7 +18,6 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
-import ebbtide.accounts.Expectation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -99,7 +99,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
   /** A week whose cash the discount changes, and by how much. */
   public record WeekView(LocalDate from, LocalDate to, long change) {}
 
-  static LineView of(Edits.Current current, Line line, YearMonth firstMonth, int historyMonths, int months) {
+  static LineView of(PlanAtVersion current, Line line, YearMonth firstMonth, int historyMonths, int months) {
     Plan plan = current.plan();
     boolean stream = line.assumption() instanceof Assumption.Stream;
     return new LineView(PlanView.plain(PlanWriter.json(line, plan.settings().currency())), kind(line.assumption()),
@@ -114,7 +114,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
         stream && ((Assumption.Stream) line.assumption()).basis() == Basis.BOOKS ? left(current, line, months) : List.of());
   }
 
-  private static List<LeftView> left(Edits.Current current, Line line, int months) {
+  private static List<LeftView> left(PlanAtVersion current, Line line, int months) {
     return current.forecast().accounts().stream(line).left().months().stream().limit(months)
         .map(one -> new LeftView(one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy())).toList();
   }
@@ -124,13 +124,13 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
     return line.assumption() instanceof Assumption.Stream stream && stream.terms().by() != Terms.By.TARGET;
   }
 
-  private static LedgerView ledger(Edits.Current current, Line line) {
+  private static LedgerView ledger(PlanAtVersion current, Line line) {
     return new LedgerView(((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
         ? current.forecast().accounts().stream(line).target().countedOnAsOf()
         : current.forecast().accounts().stream(line).owedByHistory().total());
   }
 
-  private static EarlyView early(Edits.Current current, Line line) {
+  private static EarlyView early(PlanAtVersion current, Line line) {
     if (!(line.assumption() instanceof Assumption.Stream stream) || stream.terms().by() != Terms.By.DAYS
         || stream.terms().days().early() == null) {
       return null;
@@ -163,12 +163,12 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
     return views;
   }
 
-  private static List<PaidOverView> paidOver(Edits.Current current, Line line) {
+  private static List<PaidOverView> paidOver(PlanAtVersion current, Line line) {
     return current.forecast().accounts().pay(line).paidOver().stream().map(month -> new PaidOverView(
         month.month().toString(), month.owed(), month.proposed(), month.after(), month.total(), month.day())).toList();
   }
 
-  private static List<TaxPeriodView> tax(Edits.Current current, Line line) {
+  private static List<TaxPeriodView> tax(PlanAtVersion current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
     return current.forecast().accounts().salesTax(line).periods().stream().map(p -> new TaxPeriodView(
         p.first().toString(), p.last().toString(), p.beganBy(asOf), p.owed(), p.proposed(), p.lines().stream().map(tax ->
@@ -193,7 +193,7 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
     return strip;
   }
 
-  private static ScheduleView schedule(Edits.Current current, Line line, YearMonth first, int months) {
+  private static ScheduleView schedule(PlanAtVersion current, Line line, YearMonth first, int months) {
     PatternSchedule schedule = PatternSchedule.of(current.forecast().accounts().stream(line), first, months);
     YearMonth forecast = current.plan().settings().firstForecastMonth();
     List<BilledView> billed = schedule.billed().stream().map(b -> new BilledView(b.month().toString(),
@@ -203,13 +203,13 @@ public record LineView(Map<String, Object> line, String kind, List<MonthView> st
         schedule.discounts(), schedule.writtenOff(), schedule.owed());
   }
 
-  private static List<ComingView> coming(Edits.Current current, Line line) {
+  private static List<ComingView> coming(PlanAtVersion current, Line line) {
     LocalDate asOf = current.plan().settings().asOf();
     return current.forecast().accounts().expectations(line).stream()
         .filter(e -> e.windowEnd().isAfter(asOf) && !e.day().isAfter(current.plan().settings().horizonEnd())).limit(60).map(e -> comingView(current, line, e)).toList();
   }
 
-  private static ComingView comingView(Edits.Current current, Line line, Expectation e) {
+  private static ComingView comingView(PlanAtVersion current, Line line, Expectation e) {
     return new ComingView(e.day(), e.typed(), e.amount(), e.used(), e.left(), e.overBy(),
         e.certainty().name().toLowerCase(java.util.Locale.ROOT),
         current.plan().settings().counts(line.direction(), e.certainty()), e.words());

@@ -2,8 +2,9 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.plan.Interest;
@@ -37,12 +38,12 @@ class LinesController {
   LineView view(@PathVariable String plan, @PathVariable String id,
       @RequestParam(required = false) YearMonth from, @RequestParam(defaultValue = "3") int history,
       @RequestParam(defaultValue = "12") int months) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     YearMonth first = from == null ? current.plan().settings().firstForecastMonth() : from;
     return LineView.of(current, line(current, id), first, Math.min(60, history), Math.min(72, months));
   }
 
-  private static Line line(Edits.Current current, String id) {
+  private static Line line(PlanAtVersion current, String id) {
     return current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
   }
 
@@ -59,15 +60,15 @@ class LinesController {
 
   /** Returns the position of a line in the order of all, for a new one that after the last. */
   private double position(String plan, String id) {
-    List<Placed> all = edits.current(plan).placed();
-    return all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(Placed::position).findFirst()
+    List<PlacedLine> all = edits.current(plan).placed();
+    return all.stream().filter(p -> p.line().id().equals(id)).mapToDouble(PlacedLine::position).findFirst()
         .orElse(all.isEmpty() ? 1 : all.get(all.size() - 1).position() + 1);
   }
 
   /** Copies a line that is no group to an id of the caller's; the copy stands right after it. */
   @PostMapping("/{id}/copy")
   EditOutcome copy(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String to) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line line = line(current, id);
     if (line.isGroup()) {
       throw new IllegalArgumentException("A group is not copied as a whole: copy the lines in it");
@@ -79,7 +80,7 @@ class LinesController {
         draft -> place(draft, edits.current(plan).placed(), line.copy(to), after(edits.current(plan).placed(), id))), stores);
   }
 
-  private static int after(List<Placed> all, String id) {
+  private static int after(List<PlacedLine> all, String id) {
     for (int i = 0; i < all.size(); i++) {
       if (all.get(i).line().id().equals(id)) {
         return i + 1;
@@ -103,7 +104,7 @@ class LinesController {
     Line line = line(edits.current(plan), id);
     Line moved = line.in(group);
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
-      List<Placed> others = edits.current(plan).placed().stream().filter(p -> !p.line().id().equals(id)).toList();
+      List<PlacedLine> others = edits.current(plan).placed().stream().filter(p -> !p.line().id().equals(id)).toList();
       int at = others.size();
       for (int i = 0; i < others.size() && before != null; i++) {
         at = others.get(i).line().id().equals(before) ? i : at;
@@ -113,7 +114,7 @@ class LinesController {
   }
 
   /** Puts a line among others in their order, before the one at a place; numbers that lie too near are given out anew. */
-  private static void place(Draft draft, List<Placed> others, Line line, int at) {
+  private static void place(Draft draft, List<PlacedLine> others, Line line, int at) {
     double low = others.isEmpty() ? 0 : at == 0 ? others.get(0).position() - 2 : others.get(at - 1).position();
     double high = at == others.size() ? low + 2 : others.get(at).position();
     if (high - low < 1e-6) {
@@ -129,13 +130,13 @@ class LinesController {
   /** Deletes a line, or a group with all it holds, and the interest of a facility or loan with it; movements assigned to them become unassigned. */
   @DeleteMapping("/{id}")
   EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line line = line(current, id);
     return EditOutcome.of(plan, edits.edit(plan, version, "'" + line.name() + "' deleted",
         draft -> deleteTree(draft, current, line)), stores);
   }
 
-  private static void deleteTree(Draft draft, Edits.Current current, Line line) {
+  private static void deleteTree(Draft draft, PlanAtVersion current, Line line) {
     current.plan().childrenOf(line.direction(), line.id()).forEach(child -> deleteTree(draft, current, child));
     // Interest of what is gone is interest of nothing.
     current.plan().lines().stream().filter(other -> other.assumption() instanceof Interest interest && line.id().equals(interest.lineId()))

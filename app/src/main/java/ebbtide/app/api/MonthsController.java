@@ -2,7 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.Stores;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
@@ -69,7 +69,7 @@ class MonthsController {
     int count = amounts.stream().mapToInt(SortedMap::size).sum();
     String words = count + (count == 1 ? " month" : " months") + " of " + lines.size() + (lines.size() == 1 ? " line" : " lines") + " typed";
     return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
-      List<Placed> placed = edits.current(plan).placed();
+      List<PlacedLine> placed = edits.current(plan).placed();
       for (int i = 0; i < lines.size(); i++) {
         TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
       }

@@ -1,9 +1,10 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
-import ebbtide.track.Bridge;
 import ebbtide.track.Bridge.Cause;
+import ebbtide.track.Bridge;
 import ebbtide.track.Snapshot;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -41,7 +42,7 @@ class MovedController {
   /** Leads from a snapshot to the forecast as it is now, or to another snapshot; on the low water's day where none is asked for. */
   @GetMapping
   MovedView bridge(@PathVariable String plan, @PathVariable String id, @RequestParam(required = false) LocalDate day, @RequestParam(required = false) String to) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Snapshot old = stores.snapshots().get(plan, id, LocalDate.MAX);
     Snapshot now = to == null ? Snapshot.of(current.forecast(), line -> Tracking.mark(line, current)) : stores.snapshots().get(plan, to, LocalDate.MAX);
     LocalDate first = now.asOf().plusDays(1);

@@ -1,15 +1,15 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.answers.ChecklistItem;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.forecast.Forecast;
-import ebbtide.answers.ChecklistItem;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Money;
 import ebbtide.plan.Line;
-import ebbtide.time.Period;
 import ebbtide.time.BusinessDays;
+import ebbtide.time.Period;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -52,7 +52,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
   public record AccountView(String id, String name, String country, boolean restricted, LocalDate balanceDate, long balance,
       long balanceNow, LocalDate knownTo) {}
 
-  static PlanView of(String planId, Edits.Current current, Stores stores) {
+  static PlanView of(String planId, PlanAtVersion current, Stores stores) {
     Forecast forecast = current.forecast();
     LocalDate asOf = current.plan().settings().asOf();
     List<Period> year = forecast.periods(ebbtide.time.Periods.MONTH, asOf.plusDays(1),
@@ -90,7 +90,7 @@ public record PlanView(String id, long version, Map<String, Object> settings, in
         months.stream().mapToLong(Long::longValue).sum());
   }
 
-  private static AccountView accountView(Account account, Edits.Current current) {
+  private static AccountView accountView(Account account, PlanAtVersion current) {
     LocalDate asOf = current.plan().settings().asOf();
     return new AccountView(account.id(), account.name(), account.country(), account.restricted(), account.balanceDate(),
         account.balance(), current.books().balance(account, asOf), current.books().lastDay(account));

@@ -1,9 +1,10 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.MovementStore;
-import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
+import ebbtide.app.storage.MovementStore;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.WordSearch;
@@ -63,14 +64,14 @@ class PositionController {
 
   @GetMapping("/position")
   PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
     List<BalancesView> accounts = current.books().accounts().stream().map(account -> balances(current, account, days)).toList();
     return new PositionView(days, accounts, days.stream().map(current.books()::cash).toList(),
         broughtIn(current, stores.statements().all(plan)));
   }
 
-  private static List<BroughtIn> broughtIn(Edits.Current current, List<StatementListed> listed) {
+  private static List<BroughtIn> broughtIn(PlanAtVersion current, List<StatementListed> listed) {
     Map<StatementBalances, String> amiss = new HashMap<>();
     for (StatementCheck check : StatementCheck.of(current.books(), listed.stream().map(StatementListed::balances).flatMap(Optional::stream).toList())) {
       check.gapSentence(current.currency()).or(() -> check.differenceSentence(current.currency()))
@@ -80,7 +81,7 @@ class PositionController {
         one.firstDay(), one.lastDay(), one.number(), one.opening(), one.closing(), one.balances().map(amiss::get).orElse(null))).toList();
   }
 
-  private static BalancesView balances(Edits.Current current, Account account, List<LocalDate> days) {
+  private static BalancesView balances(PlanAtVersion current, Account account, List<LocalDate> days) {
     return new BalancesView(account.id(), account.name(), account.restricted(), current.books().lastDay(account),
         days.stream().map(day -> current.books().balance(account, day)).toList());
   }
@@ -106,19 +107,19 @@ class PositionController {
     MovementStore.Query query = new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
     WordSearch.Found sought = words.isBlank() ? new WordSearch.Found(stores.movements().find(plan, query), null)
         : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
-    List<Stored> found = sought.movements();
-    Edits.Current current = edits.current(plan);
+    List<StoredMovement> found = sought.movements();
+    PlanAtVersion current = edits.current(plan);
     AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null
         : new AssignmentMemory(stores.movements().find(plan,
             new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0)).stream()
-            .map(Stored::movement).toList());
+            .map(StoredMovement::movement).toList());
     Map<String, String> numbers = new HashMap<>();
     current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
     return new MovementsView(found.stream().limit(most).map(stored -> view(plan, stored, current, memory, numbers)).toList(),
         current.unassigned(), found.size() > most, sought.searchedBackTo());
   }
 
-  private MovementView view(String plan, Stored stored, Edits.Current current, AssignmentMemory memory, Map<String, String> numbers) {
+  private MovementView view(String plan, StoredMovement stored, PlanAtVersion current, AssignmentMemory memory, Map<String, String> numbers) {
     BankMovement m = stored.movement();
     return new MovementView(stored.id(), m.account(), m.bookingDate(), m.minor(), m.unassigned(), m.text(), m.counterparty(),
         m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor(),

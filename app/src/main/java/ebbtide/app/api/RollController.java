@@ -1,9 +1,10 @@
 package ebbtide.app.api;
 
-import ebbtide.app.jobs.IssuedFiles;
 import ebbtide.app.jobs.IssuedFiles.IssuedFile;
+import ebbtide.app.jobs.IssuedFiles;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.RollStore.Decided;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.storage.RollStore.DecidedDifference;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
@@ -66,13 +67,13 @@ class RollController {
 
   @GetMapping
   RollView view(@PathVariable String plan) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
     LocalDate carryTo = RollDifferences.carryTo(current);
     if (roll == null) {
       return new RollView(0, null, null, false, List.of(), 0, accounts(plan, current), 0, issued.isThere(), carryTo, null);
     }
-    Map<String, Decided> decided = roll.decided().stream().collect(Collectors.toMap(Decided::key, Function.identity()));
+    Map<String, DecidedDifference> decided = roll.decided().stream().collect(Collectors.toMap(DecidedDifference::key, Function.identity()));
     List<DifferenceView> differences = roll.to() == null ? List.of()
         : RollDifferences.differences(current, roll).stream().map(one -> view(one, decided.get(one.key()))).toList();
     List<AccountClose> accounts = accounts(plan, current);
@@ -86,12 +87,12 @@ class RollController {
     return accounts.stream().map(AccountClose::knownTo).filter(day -> day.isAfter(asOf)).min(Comparator.naturalOrder()).orElse(null);
   }
 
-  private static DifferenceView view(Difference one, Decided decided) {
+  private static DifferenceView view(Difference one, DecidedDifference decided) {
     return new DifferenceView(one.key(), one.lineId(), one.line(), one.direction().name().toLowerCase(Locale.ROOT), RollDifferences.words(one), one.planned(), one.actual(),
         one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day());
   }
 
-  private List<AccountClose> accounts(String plan, Edits.Current current) {
+  private List<AccountClose> accounts(String plan, PlanAtVersion current) {
     Map<String, StatementListed> latest = stores.statements().all(plan).stream().filter(one -> one.closing() != null).collect(Collectors.toMap(
         StatementListed::account, Function.identity(), (a, b) -> Comparator.comparing(StatementListed::lastDay).compare(a, b) >= 0 ? a : b));
     List<AccountClose> closes = new ArrayList<>();
@@ -125,7 +126,7 @@ class RollController {
   /** Begins a roll forward: the forecast as it is stays as a snapshot. Refuses while another is under way. */
   @PostMapping("/begin")
   EditOutcome begin(@PathVariable String plan, @RequestParam long version) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     int number = 1 + stores.rolls().findLatest(plan).map(roll -> {
       Check.that(roll.done(), "The roll forward from " + DAY.format(roll.from()) + " is still under way: finish it, or undo it");
       return roll.number();
@@ -160,7 +161,7 @@ class RollController {
   /** Carries a difference, or a part of it, to a day, or drops it. */
   @PostMapping(path = "/decide", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome decide(@PathVariable String plan, @RequestParam long version, @RequestBody Deciding deciding) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Roll roll = stores.rolls().findLatest(plan).orElseThrow(() -> new IllegalArgumentException("Roll the plan forward first: what closed on the way is decided on"));
     Check.that(roll.to() != null, "Bring in statements and move the as-of date first");
     Difference one = RollDifferences.differences(current, roll).stream().filter(some -> some.key().equals(deciding.key())).findFirst()
@@ -168,7 +169,7 @@ class RollController {
     Check.that(roll.decided().stream().noneMatch(some -> some.key().equals(one.key())), "That difference is decided already: undo that first");
     if (!deciding.carry()) {
       return EditOutcome.of(plan, edits.edit(plan, version, "'" + one.line() + "', " + RollDifferences.words(one) + ": difference dropped",
-          draft -> draft.putRoll(roll.with(List.of(new Decided(one.key(), 0, null, one, roll.to()))))), stores);
+          draft -> draft.putRoll(roll.with(List.of(new DecidedDifference(one.key(), 0, null, one, roll.to()))))), stores);
     }
     long whole = one.toCarry();
     long amount = deciding.amount() == null ? whole : Money.minor(deciding.amount(), current.currency());
@@ -182,11 +183,11 @@ class RollController {
         + Money.words(Math.abs(one.actual()), current.currency()) + " of " + Money.words(Math.abs(one.planned()), current.currency())));
     return EditOutcome.of(plan, edits.edit(plan, version, Money.words(amount, current.currency()) + " of '" + one.line() + "' carried to " + DAY.format(day), draft -> {
       draft.putLine(line.carrying(carried), position(current, line));
-      draft.putRoll(roll.with(List.of(new Decided(one.key(), amount, day, one, roll.to()))));
+      draft.putRoll(roll.with(List.of(new DecidedDifference(one.key(), amount, day, one, roll.to()))));
     }), stores);
   }
 
-  private static double position(Edits.Current current, Line line) {
+  private static double position(PlanAtVersion current, Line line) {
     return current.placed().stream().filter(placed -> placed.line().id().equals(line.id())).findFirst().orElseThrow().position();
   }
 
@@ -194,7 +195,7 @@ class RollController {
   @PostMapping("/drop-rest")
   EditOutcome dropRest(@PathVariable String plan, @RequestParam long version) {
     Roll roll = underWay(plan);
-    List<Decided> rest = undecided(plan, roll).stream().map(one -> new Decided(one.key(), 0, null, one, roll.to())).toList();
+    List<DecidedDifference> rest = undecided(plan, roll).stream().map(one -> new DecidedDifference(one.key(), 0, null, one, roll.to())).toList();
     return EditOutcome.of(plan, edits.edit(plan, version, rest.size() + (rest.size() == 1 ? " difference" : " differences") + " dropped",
         draft -> draft.putRoll(roll.with(rest))), stores);
   }

@@ -1,6 +1,6 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.time.BusinessDays;
 import ebbtide.track.Difference;
@@ -18,7 +18,7 @@ final class RollDifferences {
 
   private RollDifferences() {}
 
-  static List<Difference> differences(Edits.Current current, Roll roll) {
+  static List<Difference> differences(PlanAtVersion current, Roll roll) {
     return Differences.closedAfter(roll.from(), current.plan().asOf(roll.to()), current.books());
   }
 
@@ -31,15 +31,15 @@ final class RollDifferences {
   }
 
   /** Returns the day to which a difference is carried where none is said (rules 10.5). */
-  static LocalDate carryTo(Edits.Current current) {
+  static LocalDate carryTo(PlanAtVersion current) {
     return businessDaysAfter(current, CARRIED_BY);
   }
 
-  static BusinessDays calendar(Edits.Current current) {
+  static BusinessDays calendar(PlanAtVersion current) {
     return BusinessDays.ofCountry(current.books().accounts().isEmpty() ? "--" : current.books().accounts().get(0).country());
   }
 
-  static LocalDate businessDaysAfter(Edits.Current current, int days) {
+  static LocalDate businessDaysAfter(PlanAtVersion current, int days) {
     LocalDate day = current.plan().settings().asOf();
     for (int i = 0; i < days; i++) {
       day = calendar(current).next(day);

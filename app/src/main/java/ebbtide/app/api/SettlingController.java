@@ -2,9 +2,10 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -51,7 +52,7 @@ class SettlingController {
   /** Settles items by a movement, besides what it is assigned to already. */
   @PostMapping(path = "/{id}/settle", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome settle(@PathVariable String plan, @PathVariable long id, @RequestParam long version, @RequestBody SettledItems settled) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     BankMovement movement = stores.movements().get(plan, id);
     List<AssignedPart> parts = new ArrayList<>(movement.parts());
     List<String> numbers = new ArrayList<>();
@@ -77,7 +78,7 @@ class SettlingController {
   /** Settles, in one edit, what movements name by number and come to; those that do not are left as they are, and an item is settled once. */
   @PostMapping(path = "/settle-named", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome settleNamed(@PathVariable String plan, @RequestParam long version, @RequestBody Naming naming) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Map<Long, List<AssignedPart>> parts = new LinkedHashMap<>();
     Set<String> taken = new HashSet<>();
     List<String> numbers = new ArrayList<>();

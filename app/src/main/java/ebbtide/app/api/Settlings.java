@@ -1,6 +1,6 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
@@ -24,7 +24,7 @@ class Settlings {
   private record Known(OpenItems items, Map<Direction, List<String>> lines, Map<Direction, Settling> byDirection) {}
 
   /** Returns at most so many proposals for what is not assigned of a movement. */
-  List<Settling.Proposal> proposals(String plan, Edits.Current current, BankMovement movement, int most) {
+  List<Settling.Proposal> proposals(String plan, PlanAtVersion current, BankMovement movement, int most) {
     if (movement.unassigned() == 0 || current.books().items().all().isEmpty()) {
       return List.of();
     }
@@ -32,11 +32,11 @@ class Settlings {
   }
 
   /** Returns the items that a movement names and that come to just its amount, if it does. */
-  Optional<Settling.Proposal> findPlain(String plan, Edits.Current current, BankMovement movement) {
+  Optional<Settling.Proposal> findPlain(String plan, PlanAtVersion current, BankMovement movement) {
     return current.books().items().all().isEmpty() ? Optional.empty() : settling(plan, current, movement).findPlain(movement);
   }
 
-  private Settling settling(String plan, Edits.Current current, BankMovement movement) {
+  private Settling settling(String plan, PlanAtVersion current, BankMovement movement) {
     Map<Direction, List<String>> lines = current.plan().lines().stream().filter(LineItems::counts)
         .collect(Collectors.groupingBy(Line::direction, Collectors.mapping(Line::id, Collectors.toList())));
     OpenItems items = current.books().items();

@@ -2,7 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.SnapshotStore;
-import ebbtide.app.storage.SnapshotStore.Said;
+import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
@@ -43,23 +43,23 @@ class SnapshotsController {
 
   @PostMapping
   EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {
-    Said said = checked(new Said(keeping.name(), keeping.note() == null ? "" : keeping.note(), false, ""));
+    SnapshotLabel said = checked(new SnapshotLabel(keeping.name(), keeping.note() == null ? "" : keeping.note(), false, ""));
     String id = UUID.randomUUID().toString();
     Forecast forecast = edits.current(plan).forecast();
     return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + said.name() + "' saved",
         draft -> draft.addSnapshot(id, said.name(), said.note(), forecast)), stores);
   }
 
-  private static Said checked(Said said) {
-    return new Said(Check.text(said.name(), "name of the snapshot", LONGEST_NAME), Check.atMost(said.note() == null ? "" : said.note(), "note of a snapshot", LONGEST_NOTE),
+  private static SnapshotLabel checked(SnapshotLabel said) {
+    return new SnapshotLabel(Check.text(said.name(), "name of the snapshot", LONGEST_NAME), Check.atMost(said.note() == null ? "" : said.note(), "note of a snapshot", LONGEST_NOTE),
         said.locked(), Check.atMost(said.commentary() == null ? "" : said.commentary(), "commentary", LONGEST_COMMENTARY));
   }
 
   /** Changes what is said of a snapshot; what it keeps is never changed. */
   @PutMapping("/{id}")
-  EditOutcome say(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestBody Said said) {
-    Said before = stores.snapshots().said(plan, id);
-    Said now = checked(said);
+  EditOutcome say(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestBody SnapshotLabel said) {
+    SnapshotLabel before = stores.snapshots().said(plan, id);
+    SnapshotLabel now = checked(said);
     String words = !before.name().equals(now.name()) ? "Snapshot '" + before.name() + "' renamed"
         : before.locked() != now.locked() ? "Snapshot '" + now.name() + "' " + (now.locked() ? "protected" : "no longer protected")
         : !before.commentary().equals(now.commentary()) ? "Commentary of '" + now.name() + "' written" : "Note of '" + now.name() + "' written";
@@ -69,7 +69,7 @@ class SnapshotsController {
   /** Takes a snapshot out of the list. Refuses one that is protected. */
   @DeleteMapping("/{id}")
   EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    Said said = stores.snapshots().said(plan, id);
+    SnapshotLabel said = stores.snapshots().said(plan, id);
     Check.that(!said.locked(), "The snapshot '" + said.name() + "' is protected: lift its protection first");
     return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + said.name() + "' removed", draft -> draft.removeSnapshot(id)), stores);
   }

@@ -1,13 +1,14 @@
 package ebbtide.app.api;
 
 import ebbtide.activity.Suggestion;
+import ebbtide.answers.LineSuggestions;
+import ebbtide.answers.PatternFromHistory;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
-import ebbtide.answers.LineSuggestions;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
-import ebbtide.answers.PatternFromHistory;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.YearMonth;
 import java.util.List;
@@ -52,7 +53,7 @@ class SuggestionsController {
 
   @GetMapping
   SuggestionsView suggest(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "24") int months) {
-    Edits.Current current = edits.current(plan);
+    PlanAtVersion current = edits.current(plan);
     Line line = current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
     if (!(line.assumption() instanceof Assumption.Stream stream)) {
       throw new IllegalArgumentException("'" + line.name() + "' is not planned by month, so history suggests nothing for it");

@@ -3,7 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.api.Tracking.Compared;
 import ebbtide.app.api.Tracking.Length;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.RollStore.Decided;
+import ebbtide.app.storage.RollStore.DecidedDifference;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Check;
@@ -93,9 +93,9 @@ class TrackController {
   /** What closed within the window: what was decided of it, and what the latest roll forward asks about. */
   private Map<String, List<DecisionView>> decisions(String plan, Compared compared) {
     Map<String, List<DecisionView>> byLine = new HashMap<>();
-    List<Decided> decided = tracking.decided(plan).stream().filter(one -> one.difference() != null).toList();
+    List<DecidedDifference> decided = tracking.decided(plan).stream().filter(one -> one.difference() != null).toList();
     decided.forEach(one -> add(byLine, compared.window(), one.difference(), one));
-    Set<String> keys = decided.stream().map(Decided::key).collect(Collectors.toSet());
+    Set<String> keys = decided.stream().map(DecidedDifference::key).collect(Collectors.toSet());
     Roll roll = stores.rolls().findLatest(plan).orElse(null);
     if (roll != null && roll.to() != null) {
       RollDifferences.differences(compared.current(), roll).stream().filter(one -> !keys.contains(one.key())).forEach(one -> add(byLine, compared.window(), one, null));
@@ -103,7 +103,7 @@ class TrackController {
     return byLine;
   }
 
-  private static void add(Map<String, List<DecisionView>> byLine, Period window, Difference one, Decided decided) {
+  private static void add(Map<String, List<DecisionView>> byLine, Period window, Difference one, DecidedDifference decided) {
     if (window.contains(one.to())) {
       byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>()).add(new DecisionView(one.key(), RollDifferences.words(one), one.planned(), one.actual(),
           one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day()));

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Draft;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NotFound;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
@@ -23,8 +23,8 @@ final class TypedMonths {
   }
 
   /** Puts typed months on a line that is planned by month; refuses any other. */
-  static void put(Draft draft, List<Placed> lines, String id, SortedMap<YearMonth, Long> amounts, Plan plan) {
-    Placed placed = lines.stream().filter(one -> one.line().id().equals(id)).findFirst().orElseThrow(() -> new NotFound("line", id));
+  static void put(Draft draft, List<PlacedLine> lines, String id, SortedMap<YearMonth, Long> amounts, Plan plan) {
+    PlacedLine placed = lines.stream().filter(one -> one.line().id().equals(id)).findFirst().orElseThrow(() -> new NotFound("line", id));
     if (!(placed.line().assumption() instanceof Assumption.Stream stream)) {
       throw new IllegalArgumentException("'" + placed.line().name() + "' is not planned by month, so no months can be typed into it: "
           + "choose another line, or a new one");

@@ -32,20 +32,20 @@ import org.springframework.stereotype.Component;
 public class BankFiles {
   private static final int HEAD = 64 * 1024;
   private static final int KEPT = 40;
-  private final Map<String, Held> held = new LinkedHashMap<>();
+  private final Map<String, HeldFile> held = new LinkedHashMap<>();
 
   /** A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its bytes are. */
-  public record Held(String id, String planId, String account, String name, Path path, long size) {}
+  public record HeldFile(String id, String planId, String account, String name, Path path, long size) {}
 
   /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
   public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
 
   /** Takes a file in. */
-  public synchronized Held hold(String planId, String account, String name, InputStream content) {
+  public synchronized HeldFile hold(String planId, String account, String name, InputStream content) {
     try {
       Path path = Files.createTempFile("ebbtide-bank", ".csv");
       Files.copy(content, path, StandardCopyOption.REPLACE_EXISTING);
-      Held file = new Held(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
+      HeldFile file = new HeldFile(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
       if (file.size() == 0) {
         Files.delete(path);
         throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
@@ -61,8 +61,8 @@ public class BankFiles {
   }
 
   /** Returns a file that waits; refuses an id that is not there. */
-  public synchronized Held get(String planId, String id) {
-    Held file = held.get(id);
+  public synchronized HeldFile get(String planId, String id) {
+    HeldFile file = held.get(id);
     if (file == null || !file.planId().equals(planId)) {
       throw new NotFound("bank file waiting to be brought in", id);
     }
@@ -71,7 +71,7 @@ public class BankFiles {
 
   /** Lets a file go. */
   public synchronized void drop(String id) {
-    Held file = held.remove(id);
+    HeldFile file = held.remove(id);
     if (file != null) {
       file.path().toFile().delete();
     }
@@ -83,17 +83,17 @@ public class BankFiles {
   }
 
   /** Returns what the first lines of a file suggest. */
-  public CsvProposal propose(Held file) {
+  public CsvProposal propose(HeldFile file) {
     return CsvProposal.of(head(file));
   }
 
   /** Returns what the first lines suggest when encoding and separator are chosen by hand. */
-  public CsvProposal propose(Held file, CsvDialect.Encoding encoding, char separator) {
+  public CsvProposal propose(HeldFile file, CsvDialect.Encoding encoding, char separator) {
     return CsvProposal.of(head(file), encoding, separator);
   }
 
   /** Returns what a dialect makes of the first lines, at most so many rows. */
-  public Preview preview(Held file, CsvDialect dialect, Currency currency, int most) {
+  public Preview preview(HeldFile file, CsvDialect dialect, Currency currency, int most) {
     byte[] head = head(file);
     int whole = head.length;
     while (file.size() > head.length && whole > 0 && head[whole - 1] != '\n') {
@@ -120,7 +120,7 @@ public class BankFiles {
   }
 
   /** Returns the standard format that a file is in, none if it is some bank's CSV; refuses what can be neither. */
-  public Optional<StatementFormat> format(Held file) {
+  public Optional<StatementFormat> format(HeldFile file) {
     if (StatementFormat.isOtherDocument(head(file))) {
       throw new IllegalArgumentException("The file '" + file.name() + "' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from "
           + "the bank as one of these");
@@ -129,7 +129,7 @@ public class BankFiles {
   }
 
   /** Returns the statements of a file in a standard format; refuses a damaged file and one in another currency in a sentence. */
-  public List<DeclaredStatement> statements(Held file, Currency currency) {
+  public List<DeclaredStatement> statements(HeldFile file, Currency currency) {
     try (InputStream in = Files.newInputStream(file.path())) {
       return statements(file.name(), in, currency);
     } catch (IOException e) {
@@ -156,7 +156,7 @@ public class BankFiles {
     return statements;
   }
 
-  private static byte[] head(Held file) {
+  private static byte[] head(HeldFile file) {
     try (InputStream in = Files.newInputStream(file.path())) {
       return in.readNBytes(HEAD);
     } catch (IOException e) {

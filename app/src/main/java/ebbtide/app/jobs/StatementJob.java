@@ -1,9 +1,10 @@
 package ebbtide.app.jobs;
 
+import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.ShortId;
+import ebbtide.app.storage.StatementStore.ArrivingStatement;
 import ebbtide.app.storage.StatementStore;
-import ebbtide.app.storage.StatementStore.Arriving;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.books.StatementBalances;
@@ -60,13 +61,13 @@ public final class StatementJob implements Runnable {
     };
   }
 
-  private final BankFiles.Held file;
+  private final BankFiles.HeldFile file;
   private final Content content;
   private final boolean leaveBadRows;
   private final List<AssignRule> rules;
   private final Edits edits;
   private final StatementStore statements;
-  private final List<Arriving> arriving = new ArrayList<>();
+  private final List<ArrivingStatement> arriving = new ArrayList<>();
   private final List<RowProblem> problems = new ArrayList<>();
   private volatile boolean stopAsked;
   private volatile State state = State.READING;
@@ -77,10 +78,10 @@ public final class StatementJob implements Runnable {
   private volatile int added;
   private volatile LocalDate lastDay;
   private volatile String sentence = "";
-  private volatile Edits.Done done;
+  private volatile EditMade done;
 
   /** Makes the job of a file, its movements assigned by rules. */
-  public StatementJob(BankFiles.Held file, Content content, boolean leaveBadRows, List<AssignRule> rules, Edits edits,
+  public StatementJob(BankFiles.HeldFile file, Content content, boolean leaveBadRows, List<AssignRule> rules, Edits edits,
       StatementStore statements) {
     this.file = file;
     this.content = content;
@@ -108,7 +109,7 @@ public final class StatementJob implements Runnable {
   }
 
   /** Returns the edit of a job that is done, null before. */
-  public Edits.Done edit() {
+  public EditMade edit() {
     return done;
   }
 
@@ -174,7 +175,7 @@ public final class StatementJob implements Runnable {
     public void begin(String of, StatementBalances declared) {
       account = of;
       movements = new ArrayList<>();
-      arriving.add(new Arriving(of, file.name(), movements, declared));
+      arriving.add(new ArrivingStatement(of, file.name(), movements, declared));
     }
 
     @Override
@@ -212,15 +213,15 @@ public final class StatementJob implements Runnable {
   }
 
   private void keep() {
-    Map<String, Arriving> laid = new LinkedHashMap<>();
+    Map<String, ArrivingStatement> laid = new LinkedHashMap<>();
     List<String> toSwitchOn = new ArrayList<>();
     try {
       arriving.stream().filter(one -> !one.movements().isEmpty() || one.declared() != null).forEach(one -> laid.put(ShortId.next(), one));
       laid.forEach((id, one) -> statements.begin(file.planId(), id, one));
       // Not before it is begun: who has seen it being kept must be told if it is cut off.
       state = State.KEEPING;
-      for (Map.Entry<String, Arriving> entry : laid.entrySet()) {
-        Arriving one = entry.getValue();
+      for (Map.Entry<String, ArrivingStatement> entry : laid.entrySet()) {
+        ArrivingStatement one = entry.getValue();
         int fresh = lay(entry.getKey(), one);
         if (fresh > 0 || one.declared() != null && !statements.isThere(file.planId(), one.declared())) {
           toSwitchOn.add(entry.getKey());
@@ -240,7 +241,7 @@ public final class StatementJob implements Runnable {
             + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
   }
 
-  private int lay(String id, Arriving one) {
+  private int lay(String id, ArrivingStatement one) {
     return statements.lay(file.planId(), id, one, () -> {
       if (stopAsked) {
         throw new Stopped();

@@ -16,7 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The bank accounts of plans. */
 @Repository
-public class AccountStore implements Kept {
+public class AccountStore implements UndoableStore {
   private static final String COLUMNS = """
       select id, position, name, country, restricted, balance_date, balance from account where plan_id = ?""";
   private final JdbcClient client;

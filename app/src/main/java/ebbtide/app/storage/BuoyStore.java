@@ -13,7 +13,7 @@ import org.springframework.stereotype.Repository;
 
 /** The buoys left on figures of plans. */
 @Repository
-public class BuoyStore implements Kept {
+public class BuoyStore implements UndoableStore {
   private final JdbcClient client;
 
   BuoyStore(JdbcClient client) {

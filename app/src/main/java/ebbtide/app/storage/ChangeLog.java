@@ -27,7 +27,7 @@ public class ChangeLog {
   }
 
   /** The state of one thing before and after an edit; null where it was not there. */
-  record Effect(Kept.Kind kind, String id, String before, String after) {
+  record Effect(UndoableStore.Kind kind, String id, String before, String after) {
     Effect reversed() {
       return new Effect(kind, id, after, before);
     }
@@ -66,7 +66,7 @@ public class ChangeLog {
   }
 
   /** Returns the place in the log of the edit in force that first put a thing there, if there is one. */
-  Optional<Long> findFirst(String planId, Kept.Kind kind, String id) {
+  Optional<Long> findFirst(String planId, UndoableStore.Kind kind, String id) {
     // Read only as far back as it stands.
     try (Stream<Entry> entries = client.sql("select seq, words, effects from change_log where plan_id = ? and state = 'DONE' order by seq desc")
         .param(planId).query((row, n) -> new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects")))).stream()) {
@@ -121,8 +121,8 @@ public class ChangeLog {
           ChangeListed change = new ChangeListed(row.getLong("seq"), row.getObject("made_at", OffsetDateTime.class),
               row.getString("author"), row.getString("words"), row.getString("state"));
           for (Effect effect : effects(row.getString("effects"))) {
-            if (effect.kind() == Kept.Kind.LINE || effect.kind() == Kept.Kind.SETTINGS) {
-              latest.put(effect.kind() == Kept.Kind.LINE ? effect.id() : "", change);
+            if (effect.kind() == UndoableStore.Kind.LINE || effect.kind() == UndoableStore.Kind.SETTINGS) {
+              latest.put(effect.kind() == UndoableStore.Kind.LINE ? effect.id() : "", change);
             }
           }
         });
@@ -139,7 +139,7 @@ public class ChangeLog {
   private static List<Effect> effects(String json) {
     List<Effect> effects = new ArrayList<>();
     for (JsonNode node : PlanReader.parse(json)) {
-      effects.add(new Effect(Kept.Kind.valueOf(node.get("kind").asString()), node.get("id").asString(),
+      effects.add(new Effect(UndoableStore.Kind.valueOf(node.get("kind").asString()), node.get("id").asString(),
           node.path("before").asString(null), node.path("after").asString(null)));
     }
     return effects;

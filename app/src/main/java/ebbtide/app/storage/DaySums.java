@@ -155,7 +155,7 @@ class DaySums {
   }
 
   /** Returns the books of the statements that a condition on their id chooses. */
-  Counted of(String planId, List<Account> accounts, String condition, List<String> chosen) {
+  BooksWithCount of(String planId, List<Account> accounts, String condition, List<String> chosen) {
     List<String> restricted = restricted(accounts);
     Map<String, List<DayAmount>> byLine = new HashMap<>();
     Map<String, List<DayAmount>> settling = new HashMap<>();
@@ -186,7 +186,7 @@ class DaySums {
             (row.getLong("minor") > 0 ? in : out).add(amount(row, "unassigned"));
           }
         });
-    return new Counted(new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE), waiting[0]);
+    return new BooksWithCount(new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE), waiting[0]);
   }
 
   private static DayAmount amount(ResultSet row, String column) throws SQLException {

@@ -24,12 +24,12 @@ import java.util.TreeMap;
 /** The changes of one edit while it is made: each is written at once and noted with what was there before. */
 public final class Draft {
   private final String planId;
-  private final Map<Kept.Kind, Kept> kept;
+  private final Map<UndoableStore.Kind, UndoableStore> kept;
   private final Stores stores;
   private final List<Effect> effects = new ArrayList<>();
   private Currency currency;
 
-  Draft(String planId, Map<Kept.Kind, Kept> kept, Stores stores) {
+  Draft(String planId, Map<UndoableStore.Kind, UndoableStore> kept, Stores stores) {
     this.planId = planId;
     this.kept = kept;
     this.stores = stores;
@@ -39,8 +39,8 @@ public final class Draft {
     return effects;
   }
 
-  private void put(Kept.Kind kind, String id, String after) {
-    Kept store = kept.get(kind);
+  private void put(UndoableStore.Kind kind, String id, String after) {
+    UndoableStore store = kept.get(kind);
     String before = store.state(planId, id);
     if (!Objects.equals(before, after)) {
       store.restore(planId, id, after);
@@ -55,12 +55,12 @@ public final class Draft {
   }
 
   public void putSettings(Settings settings) {
-    put(Kept.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
+    put(UndoableStore.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
   }
 
   /** Puts a line at a position in the order of all lines. */
   public void putLine(Line line, double position) {
-    put(Kept.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
+    put(UndoableStore.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
   }
 
   /** Takes a line out; movements assigned to it become unassigned again. */
@@ -74,35 +74,35 @@ public final class Draft {
       BankMovement was = stores.movements().get(planId, movement);
       putParts(movement, was.parts().stream().filter(part -> !lineId.equals(part.lineId())).toList());
     }
-    put(Kept.Kind.LINE, lineId, null);
+    put(UndoableStore.Kind.LINE, lineId, null);
   }
 
   public void putBuoy(Buoy buoy) {
-    put(Kept.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
+    put(UndoableStore.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
   }
 
   public void removeBuoy(String id) {
-    put(Kept.Kind.BUOY, id, null);
+    put(UndoableStore.Kind.BUOY, id, null);
   }
 
   /** Puts an account: a new one stands last. */
   public void putAccount(Account account) {
-    String state = kept.get(Kept.Kind.ACCOUNT).state(planId, account.id());
+    String state = kept.get(UndoableStore.Kind.ACCOUNT).state(planId, account.id());
     double position = state == null ? stores.accounts().endPosition(planId)
         : ebbtide.formats.plan.PlanReader.parse(state).get("position").asDouble();
-    put(Kept.Kind.ACCOUNT, account.id(), AccountStore.state(account, position, currency()));
+    put(UndoableStore.Kind.ACCOUNT, account.id(), AccountStore.state(account, position, currency()));
   }
 
   public void removeAccount(String id) {
-    put(Kept.Kind.ACCOUNT, id, null);
+    put(UndoableStore.Kind.ACCOUNT, id, null);
   }
 
   public void putRule(AssignRule rule) {
-    put(Kept.Kind.RULE, rule.id(), PlanWriter.json(rule, currency()).toString());
+    put(UndoableStore.Kind.RULE, rule.id(), PlanWriter.json(rule, currency()).toString());
   }
 
   public void removeRule(String id) {
-    put(Kept.Kind.RULE, id, null);
+    put(UndoableStore.Kind.RULE, id, null);
   }
 
   /**
@@ -116,7 +116,7 @@ public final class Draft {
     movement.parts().forEach(part -> close(closed, part, -1));
     parts.forEach(part -> close(closed, part, 1));
     closed.forEach((item, minor) -> close(item, minor, movement.bookingDate()));
-    put(Kept.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
+    put(UndoableStore.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
   }
 
   private static void close(Map<String, Long> closed, AssignedPart part, int by) {
@@ -154,7 +154,7 @@ public final class Draft {
 
   /** Puts an open item. */
   public void putItem(OpenItem item) {
-    put(Kept.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
+    put(UndoableStore.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
   }
 
   /** Puts many open items at once. */
@@ -165,7 +165,7 @@ public final class Draft {
       String after = OpenItemStore.state(item, currency());
       if (!after.equals(before.get(item.id()))) {
         changed.add(item);
-        effects.add(new Effect(Kept.Kind.ITEM, item.id(), before.get(item.id()), after));
+        effects.add(new Effect(UndoableStore.Kind.ITEM, item.id(), before.get(item.id()), after));
       }
     }
     stores.items().putAll(planId, changed, currency());
@@ -173,17 +173,17 @@ public final class Draft {
 
   /** Takes an open item out. */
   public void removeItem(String id) {
-    put(Kept.Kind.ITEM, id, null);
+    put(UndoableStore.Kind.ITEM, id, null);
   }
 
   /** Switches on a statement that was laid down ({@link StatementStore#lay}). */
   public void switchOn(String statementId) {
-    put(Kept.Kind.STATEMENT, statementId, "active");
+    put(UndoableStore.Kind.STATEMENT, statementId, "active");
   }
 
   /** Switches a statement off: its movements count no more. */
   public void switchOff(String statementId) {
-    put(Kept.Kind.STATEMENT, statementId, null);
+    put(UndoableStore.Kind.STATEMENT, statementId, null);
   }
 
   /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
@@ -191,7 +191,7 @@ public final class Draft {
     if (movements.isEmpty()) {
       return 0;
     }
-    StatementStore.Arriving arriving = new StatementStore.Arriving(account, fileName, movements, null);
+    StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement(account, fileName, movements, null);
     stores.statements().begin(planId, id, arriving);
     int added = stores.statements().lay(planId, id, arriving, () -> {});
     if (added > 0) {
@@ -204,28 +204,28 @@ public final class Draft {
 
   /** Keeps the forecast under a name. */
   public void addSnapshot(String id, String name, String note, Forecast forecast) {
-    SnapshotStore.Said said = new SnapshotStore.Said(name, note, false, "");
+    SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
     stores.snapshots().add(planId, id, said, Snapshot.of(forecast, line -> Fingerprint.of(line, currency())), forecast.lowWater().day(),
         forecast.lowWater().cash());
-    effects.add(new Effect(Kept.Kind.SNAPSHOT, id, null, SnapshotStore.state(said)));
+    effects.add(new Effect(UndoableStore.Kind.SNAPSHOT, id, null, SnapshotStore.state(said)));
   }
 
   /** Puts what is said of a snapshot. */
-  public void putSaid(String id, SnapshotStore.Said said) {
-    put(Kept.Kind.SNAPSHOT, id, SnapshotStore.state(said));
+  public void putSaid(String id, SnapshotStore.SnapshotLabel said) {
+    put(UndoableStore.Kind.SNAPSHOT, id, SnapshotStore.state(said));
   }
 
   /** Puts the note of a row of a snapshot's comparison over some days, both included; a blank one takes it out. */
   public void putNote(String snapshot, LocalDate from, LocalDate to, String row, String note) {
-    put(Kept.Kind.NOTE, NoteStore.id(snapshot, from, to, row), note.isBlank() ? null : note.strip());
+    put(UndoableStore.Kind.NOTE, NoteStore.id(snapshot, from, to, row), note.isBlank() ? null : note.strip());
   }
 
   /** Puts a roll forward. */
   public void putRoll(RollStore.Roll roll) {
-    put(Kept.Kind.ROLL, roll.id(), RollStore.state(roll));
+    put(UndoableStore.Kind.ROLL, roll.id(), RollStore.state(roll));
   }
 
   public void removeSnapshot(String id) {
-    put(Kept.Kind.SNAPSHOT, id, null);
+    put(UndoableStore.Kind.SNAPSHOT, id, null);
   }
 }

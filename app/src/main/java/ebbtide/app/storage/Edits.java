@@ -2,10 +2,9 @@ package ebbtide.app.storage;
 
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
-import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
@@ -50,14 +49,14 @@ public class Edits {
   private static final int MOST_ONE_BY_ONE = 200;
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
   /** What is kept beside a plan and no forecast reads. */
-  private static final Set<Kept.Kind> ASIDE = EnumSet.of(Kept.Kind.SNAPSHOT, Kept.Kind.NOTE, Kept.Kind.ROLL, Kept.Kind.RULE);
+  private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(UndoableStore.Kind.SNAPSHOT, UndoableStore.Kind.NOTE, UndoableStore.Kind.ROLL, UndoableStore.Kind.RULE);
   private final Stores stores;
-  private final Map<Kept.Kind, Kept> kept = new EnumMap<>(Kept.Kind.class);
+  private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
   private final TransactionTemplate transaction;
   private final TransactionTemplate reading;
-  private final Map<String, Current> current = new ConcurrentHashMap<>();
+  private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
 
-  Edits(Stores stores, List<Kept> kept, TransactionTemplate transaction) {
+  Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction) {
     this.stores = stores;
     kept.forEach(one -> this.kept.put(one.kind(), one));
     this.transaction = transaction;
@@ -66,63 +65,42 @@ public class Edits {
     this.reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
   }
 
-  /**
-   * A plan as it stands at a version, with its forecast, the lines with their places in the order, and how many
-   * movements are not wholly assigned.
-   */
-  public record Current(long version, Forecast forecast, List<Placed> placed, int unassigned) {
-    public Plan plan() {
-      return forecast.plan();
-    }
-
-    public Books books() {
-      return forecast.books();
-    }
-
-    public Currency currency() {
-      return plan().settings().currency();
-    }
-  }
-
-  /** What an edit did: its words, the plan before and after. */
-  public record Done(String words, Current was, Current became) {}
-
   /** Returns a plan as it stands now; refuses an id that is not there. */
-  public Current current(String planId) {
-    Current known = current.get(planId);
+  public PlanAtVersion current(String planId) {
+    PlanAtVersion known = current.get(planId);
     if (known != null && known.version() == stores.plans().version(planId)) {
       return known;
     }
-    Current loaded = reading.execute(status -> {
+    PlanAtVersion loaded = reading.execute(status -> {
       // The version first: what is read after it can only be newer, and is then read again.
       long version = stores.plans().version(planId);
-      return forecast(planId, version, stores.lines().all(planId), books(planId), Optional.ofNullable(known).map(Current::forecast));
+      return forecast(planId, version, stores.lines().all(planId), books(planId), Optional.ofNullable(known).map(PlanAtVersion::forecast));
     });
     current.put(planId, loaded);
     return loaded;
   }
 
   /** Returns the plan after effects: what they did not touch is taken over, not read again. */
-  private Current after(String planId, Current was, List<Effect> effects) {
+  private PlanAtVersion after(String planId, PlanAtVersion was, List<Effect> effects) {
     if (ASIDE.containsAll(effects.stream().map(Effect::kind).toList())) {
-      return new Current(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
+      return new PlanAtVersion(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
     }
-    Set<String> changed = effects.stream().filter(e -> e.kind() == Kept.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
-    List<Placed> placed = new ArrayList<>(was.placed());
+    Set<String> changed = effects.stream().filter(e -> e.kind() == UndoableStore.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
+    List<PlacedLine> placed = new ArrayList<>(was.placed());
     placed.removeIf(one -> changed.contains(one.line().id()));
     placed.addAll(stores.lines().find(planId, changed));
-    placed.sort(Comparator.comparingDouble(Placed::position).thenComparing(one -> one.line().id()));
+    placed.sort(Comparator.comparingDouble(PlacedLine::position).thenComparing(one -> one.line().id()));
     return forecast(planId, stores.plans().version(planId), placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
         Optional.of(was.forecast()));
   }
 
   /** Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and goes with all it settles. */
-  private Map<String, Long> settledAfter(String planId, Current was, List<Effect> effects) {
-    if (effects.stream().anyMatch(effect -> effect.kind() == Kept.Kind.STATEMENT)) {
+  private Map<String, Long> settledAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+    if (effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.STATEMENT)) {
       return stores.movements().settled(planId);
     }
     Map<String, Long> settled = new HashMap<>(was.books().items().settled());
-    effects.stream().filter(effect -> effect.kind() == Kept.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
+    effects.stream().filter(effect -> effect.kind() == UndoableStore.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
         .forEach(effect -> {
           BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
           BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.after())))).forEach((item, minor) -> settled.merge(item, minor, Long::sum));
@@ -135,56 +113,56 @@ public class Edits {
    * Returns the books after effects. Those of a statement or of what movements were said to be are added and taken off,
    * so that an assignment is as quick among a million movements as among ten; those of an account are added up anew.
    */
-  private Counted booksAfter(String planId, Current was, List<Effect> effects) {
-    Set<Kept.Kind> kinds = effects.stream().map(Effect::kind).collect(Collectors.toSet());
-    if (effects.size() > MOST_ONE_BY_ONE || kinds.contains(Kept.Kind.ACCOUNT)
-        || kinds.contains(Kept.Kind.PARTS) && kinds.contains(Kept.Kind.STATEMENT)) {
+  private BooksWithCount booksAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+    Set<UndoableStore.Kind> kinds = effects.stream().map(Effect::kind).collect(Collectors.toSet());
+    if (effects.size() > MOST_ONE_BY_ONE || kinds.contains(UndoableStore.Kind.ACCOUNT)
+        || kinds.contains(UndoableStore.Kind.PARTS) && kinds.contains(UndoableStore.Kind.STATEMENT)) {
       return books(planId);
     }
-    Counted now = new Counted(was.books(), was.unassigned());
+    BooksWithCount now = new BooksWithCount(was.books(), was.unassigned());
     List<Account> accounts = was.books().accounts();
     for (Effect effect : effects) {
-      if (effect.kind() == Kept.Kind.STATEMENT) {
-        Counted all = stores.statements().books(planId, effect.id(), accounts);
+      if (effect.kind() == UndoableStore.Kind.STATEMENT) {
+        BooksWithCount all = stores.statements().books(planId, effect.id(), accounts);
         now = effect.after() == null ? now.minus(all) : now.plus(all);
-      } else if (effect.kind() == Kept.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id()))) {
+      } else if (effect.kind() == UndoableStore.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id()))) {
         BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
-        now = now.minus(Counted.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.before())))))
-            .plus(Counted.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.after())))));
+        now = now.minus(BooksWithCount.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.before())))))
+            .plus(BooksWithCount.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.after())))));
       }
     }
     return now;
   }
 
-  private static OpenItems itemsAfter(Current was, List<Effect> effects) {
+  private static OpenItems itemsAfter(PlanAtVersion was, List<Effect> effects) {
     OpenItems items = was.books().items();
-    if (effects.stream().noneMatch(effect -> effect.kind() == Kept.Kind.ITEM)) {
+    if (effects.stream().noneMatch(effect -> effect.kind() == UndoableStore.Kind.ITEM)) {
       return items;
     }
     SortedMap<String, OpenItem> byId = new TreeMap<>();
     items.all().forEach(item -> byId.put(item.id(), item));
     for (Effect effect : effects) {
-      if (effect.kind() == Kept.Kind.ITEM && effect.after() == null) {
+      if (effect.kind() == UndoableStore.Kind.ITEM && effect.after() == null) {
         byId.remove(effect.id());
-      } else if (effect.kind() == Kept.Kind.ITEM) {
+      } else if (effect.kind() == UndoableStore.Kind.ITEM) {
         byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
       }
     }
     return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
   }
 
-  private Current forecast(String planId, long version, List<Placed> placed, Counted counted, Optional<Forecast> was) {
-    Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(Placed::line).toList(),
+  private PlanAtVersion forecast(String planId, long version, List<PlacedLine> placed, BooksWithCount counted, Optional<Forecast> was) {
+    Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(PlacedLine::line).toList(),
         stores.buoys().all(planId));
     List<PlanProblem> problems = PlanCheck.problems(plan);
     if (!problems.isEmpty()) {
       throw new BrokenPlan(problems);
     }
     Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one)).orElseGet(() -> Forecaster.forecast(plan, counted.books()));
-    return new Current(version, forecast, List.copyOf(placed), counted.unassigned());
+    return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned());
   }
 
-  private Counted books(String planId) {
+  private BooksWithCount books(String planId) {
     return stores.movements().books(planId, stores.accounts().all(planId))
         .with(OpenItems.of(stores.items().all(planId, stores.plans().settings(planId).currency())).settled(stores.movements().settled(planId)));
   }
@@ -193,7 +171,7 @@ public class Edits {
    * Makes an edit on a version of the plan. Refuses a stale version ({@link StaleVersion}) and an edit that leaves the
    * plan broken ({@link BrokenPlan}); then nothing is changed.
    */
-  public Done edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
+  public EditMade edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
     return change(planId, was -> {
       if (was.version() != baseVersion) {
         throw new StaleVersion(baseVersion, was.version(), stores.log().since(planId, baseVersion));
@@ -202,23 +180,23 @@ public class Edits {
   }
 
   /** Makes an edit on whatever version the plan has: for work that only adds, such as bringing in a statement. */
-  public Done edit(String planId, String words, Consumer<Draft> change) {
+  public EditMade edit(String planId, String words, Consumer<Draft> change) {
     return change(planId, was -> {}, words, change);
   }
 
-  private Done change(String planId, Consumer<Current> check, String words, Consumer<Draft> change) {
-    Done done = transaction.execute(status -> {
+  private EditMade change(String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change) {
+    EditMade done = transaction.execute(status -> {
       long version = stores.plans().lock(planId);
-      Current was = current(planId);
+      PlanAtVersion was = current(planId);
       check.accept(was);
       Draft draft = new Draft(planId, kept, stores);
       change.accept(draft);
       if (draft.effects().isEmpty()) {
-        return new Done(words, was, was);
+        return new EditMade(words, was, was);
       }
       stores.plans().setVersion(planId, version + 1);
       stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
-      return new Done(words, was, after(planId, was, draft.effects()));
+      return new EditMade(words, was, after(planId, was, draft.effects()));
     });
     current.put(planId, done.became());
     return done;
@@ -229,41 +207,41 @@ public class Edits {
   }
 
   /** Takes back the latest edit; refuses when there is none. */
-  public Done undo(String planId) {
+  public EditMade undo(String planId) {
     return replay(planId, stores.log()::findToUndo, "UNDONE", true, "Undone: ",
         "There is nothing to undo: this is the plan as it was first made");
   }
 
   /** Returns how many edits in force were made since a roll forward began, its own beginning included. */
   public int editsOf(String planId, RollStore.Roll roll) {
-    return stores.log().findFirst(planId, Kept.Kind.ROLL, roll.id()).map(seq -> stores.log().countFrom(planId, seq)).orElse(0);
+    return stores.log().findFirst(planId, UndoableStore.Kind.ROLL, roll.id()).map(seq -> stores.log().countFrom(planId, seq)).orElse(0);
   }
 
   /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
-  public Done undo(String planId, RollStore.Roll roll) {
-    Done done = transaction.execute(status -> {
-      Done latest = undo(planId);
-      Current was = latest.was();
+  public EditMade undo(String planId, RollStore.Roll roll) {
+    EditMade done = transaction.execute(status -> {
+      EditMade latest = undo(planId);
+      PlanAtVersion was = latest.was();
       while (stores.rolls().state(planId, roll.id()) != null) {
         latest = undo(planId);
       }
-      return new Done("Undone: the roll forward from " + roll.from(), was, latest.became());
+      return new EditMade("Undone: the roll forward from " + roll.from(), was, latest.became());
     });
     current.put(planId, done.became());
     return done;
   }
 
   /** Brings back the latest edit that was undone; refuses when there is none. */
-  public Done redo(String planId) {
+  public EditMade redo(String planId) {
     return replay(planId, stores.log()::findToRedo, "DONE", false, "Redone: ",
         "There is nothing to redo: no edit was undone since the last one made");
   }
 
-  private Done replay(String planId, java.util.function.Function<String, java.util.Optional<Entry>> find, String state,
+  private EditMade replay(String planId, java.util.function.Function<String, java.util.Optional<Entry>> find, String state,
       boolean back, String prefix, String none) {
-    Done done = transaction.execute(status -> {
+    EditMade done = transaction.execute(status -> {
       long version = stores.plans().lock(planId);
-      Current was = current(planId);
+      PlanAtVersion was = current(planId);
       Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
       List<Effect> effects = new ArrayList<>(entry.effects());
       if (back) {
@@ -273,7 +251,7 @@ public class Edits {
       effects.forEach(effect -> kept.get(effect.kind()).restore(planId, effect.id(), effect.after()));
       stores.log().mark(planId, entry.seq(), state);
       stores.plans().setVersion(planId, version + 1);
-      return new Done(prefix + entry.words(), was, after(planId, was, effects));
+      return new EditMade(prefix + entry.words(), was, after(planId, was, effects));
     });
     current.put(planId, done.became());
     return done;
@@ -310,6 +288,6 @@ public class Edits {
   public PlanDocument document(String planId) {
     return transaction.execute(status -> new PlanDocument(current(planId).plan(), stores.accounts().all(planId),
         stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null,
-            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.Stored::movement).toList(), current(planId).books().items().all()));
+            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.StoredMovement::movement).toList(), current(planId).books().items().all()));
   }
 }

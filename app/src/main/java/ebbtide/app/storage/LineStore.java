@@ -16,7 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The lines of plans: identity, tree and order in columns, the assumption as versioned JSON in one. */
 @Repository
-public class LineStore implements Kept {
+public class LineStore implements UndoableStore {
   private static final int ASSUMPTION_VERSION = 1;
   private static final String COLUMNS = """
       select id, position, parent, name, direction, active, account, note, assumption, overrides, nature, carried, netting from line
@@ -30,23 +30,23 @@ public class LineStore implements Kept {
   }
 
   /** A line with its place in the order of all lines. */
-  public record Placed(double position, Line line) {}
+  public record PlacedLine(double position, Line line) {}
 
   /** Returns the lines of a plan in order. */
-  public List<Placed> all(String planId) {
+  public List<PlacedLine> all(String planId) {
     Currency currency = plans.settings(planId).currency();
     return client.sql(COLUMNS + " order by position, id").param(planId)
-        .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
+        .query((row, n) -> new PlacedLine(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
   }
 
   /** Returns those lines of a plan that are there, with their places, in no order. */
-  List<Placed> find(String planId, Collection<String> ids) {
+  List<PlacedLine> find(String planId, Collection<String> ids) {
     if (ids.isEmpty()) {
       return List.of();
     }
     Currency currency = plans.settings(planId).currency();
     return client.sql(COLUMNS.replace("?", ":plan") + " and id in (:ids)").param("plan", planId).param("ids", ids)
-        .query((row, n) -> new Placed(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
+        .query((row, n) -> new PlacedLine(row.getDouble("position"), PlanReader.line(json(row), currency))).list();
   }
 
   private static JsonNode json(ResultSet row) throws SQLException {

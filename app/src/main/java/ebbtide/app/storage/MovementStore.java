@@ -23,7 +23,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The bank movements of plans, and the parts that say what each was. */
 @Repository
-public class MovementStore implements Kept {
+public class MovementStore implements UndoableStore {
   /** The most movements that are added at once; the sequence of ids goes up by as many. */
   static final int BATCH = 10_000;
   private final JdbcClient client;
@@ -36,7 +36,7 @@ public class MovementStore implements Kept {
   }
 
   /** A movement with its id. */
-  public record Stored(long id, BankMovement movement) {}
+  public record StoredMovement(long id, BankMovement movement) {}
 
   /** Whether a movement must have something unassigned, or something assigned. */
   public enum Which {
@@ -128,12 +128,12 @@ public class MovementStore implements Kept {
   }
 
   /** Returns the books of a plan's accounts, from what they come to by day. */
-  Counted books(String planId, List<Account> accounts) {
+  BooksWithCount books(String planId, List<Account> accounts) {
     return sums.of(planId, accounts, "statement_id not in (:chosen)", switchedOff(planId));
   }
 
   /** Returns what a statement's movements are in the books of a plan's accounts, be it switched on or off. */
-  Counted booksOf(String planId, List<Account> accounts, String statementId) {
+  BooksWithCount booksOf(String planId, List<Account> accounts, String statementId) {
     return sums.of(planId, accounts, "statement_id in (:chosen)", List.of(statementId));
   }
 
@@ -173,10 +173,10 @@ public class MovementStore implements Kept {
   }
 
   /** Returns the movements asked for. */
-  public List<Stored> find(String planId, Query query) {
+  public List<StoredMovement> find(String planId, Query query) {
     String like = query.words() == null || query.words().isBlank() ? null
         : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
-    List<Stored> bare = client.sql("""
+    List<StoredMovement> bare = client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement m
         where plan_id = :plan
           and statement_id not in (:off)
@@ -192,7 +192,7 @@ public class MovementStore implements Kept {
         .param("which", query.which().name())
         .param("from", query.from()).param("to", query.to()).param("words", like).param("line", query.lineId())
         .param("limit", query.limit()).param("offset", query.offset())
-        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list();
+        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list();
     return withParts(bare);
   }
 
@@ -201,16 +201,16 @@ public class MovementStore implements Kept {
     return withParts(client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
         where plan_id = ? and booking_date = ? and statement_id = ? order by id""").params(planId, day, statementId)
-        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list()).stream().map(Stored::movement).toList();
+        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list()).stream().map(StoredMovement::movement).toList();
   }
 
   /** Returns a movement of a plan; refuses an id that is not there. */
   public BankMovement get(String planId, long id) {
-    List<Stored> bare = client.sql("""
+    List<StoredMovement> bare = client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
         where plan_id = ? and id = ?""").params(planId, id)
-        .query((row, n) -> new Stored(row.getLong("id"), movement(row))).list();
-    return withParts(bare).stream().findFirst().map(Stored::movement)
+        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list();
+    return withParts(bare).stream().findFirst().map(StoredMovement::movement)
         .orElseThrow(() -> new NotFound("bank movement", Long.toString(id)));
   }
 
@@ -222,7 +222,7 @@ public class MovementStore implements Kept {
         row.getString("counterparty"), row.getString("reference"), parts);
   }
 
-  private List<Stored> withParts(List<Stored> bare) {
+  private List<StoredMovement> withParts(List<StoredMovement> bare) {
     if (bare.isEmpty()) {
       return bare;
     }
@@ -232,13 +232,13 @@ public class MovementStore implements Kept {
       client.sql("""
           select movement_id, line_id, minor, item_id, less from unnest(cast(:ids as bigint array)) as one (id)
           join movement_part on movement_id = one.id order by position""")
-          .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(Stored::id).toArray(Long[]::new))
+          .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(StoredMovement::id).toArray(Long[]::new))
           .query(row -> {
             parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
                 .add(new AssignedPart(row.getString("line_id"), row.getLong("minor"), row.getString("item_id"), row.getLong("less")));
           });
     }
-    return bare.stream().map(stored -> new Stored(stored.id(),
+    return bare.stream().map(stored -> new StoredMovement(stored.id(),
         stored.movement().withParts(parts.getOrDefault(stored.id(), stored.movement().parts())))).toList();
   }
 

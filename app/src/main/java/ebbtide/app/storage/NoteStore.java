@@ -8,7 +8,7 @@ import org.springframework.stereotype.Repository;
 
 /** What analysts say of figures of comparisons: a note for a row of a snapshot over some days. */
 @Repository
-public class NoteStore implements Kept {
+public class NoteStore implements UndoableStore {
   private static final String SEPARATOR = "|";
   private final JdbcClient client;
 

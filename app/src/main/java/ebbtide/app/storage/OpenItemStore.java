@@ -15,7 +15,7 @@ import org.springframework.stereotype.Repository;
 
 /** The invoices, bills, orders and commitments of plans. */
 @Repository
-public class OpenItemStore implements Kept {
+public class OpenItemStore implements UndoableStore {
   private static final int AT_ONCE = 1_000;
   private final JdbcClient client;
   private final JdbcTemplate template;

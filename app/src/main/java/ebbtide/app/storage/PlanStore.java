@@ -12,7 +12,7 @@ import org.springframework.stereotype.Repository;
 
 /** The plans themselves: their settings and their versions. */
 @Repository
-public class PlanStore implements Kept {
+public class PlanStore implements UndoableStore {
   private final JdbcClient client;
   private final Clock clock;
 

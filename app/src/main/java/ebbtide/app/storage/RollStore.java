@@ -14,7 +14,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The roll forwards of plans: what is known of each while it is under way and once it is done (rules 10.5). */
 @Repository
-public class RollStore implements Kept {
+public class RollStore implements UndoableStore {
   private static final JsonMapper JSON = new JsonMapper();
   private final JdbcClient client;
 
@@ -26,7 +26,7 @@ public class RollStore implements Kept {
    * What was decided of a difference, and as of which date: how much of it is carried, in minor units in the line's direction, and to which
    * day; nil and null when dropped. The difference as it was is null of what was decided before it was kept.
    */
-  public record Decided(String key, long carried, LocalDate day, Difference difference, LocalDate on) {
+  public record DecidedDifference(String key, long carried, LocalDate day, Difference difference, LocalDate on) {
     /** Returns what the decision means for a variance, none where its difference was not kept. */
     public Optional<Decision> decision() {
       return difference == null ? Optional.empty() : Optional.of(Decision.of(difference, carried, on));
@@ -37,7 +37,7 @@ public class RollStore implements Kept {
    * A roll forward from one as-of date to another (null until it is chosen), counted from 1, with the snapshot of the forecast as it was,
    * what was decided, and whether it is done.
    */
-  public record Roll(int number, LocalDate from, LocalDate to, String snapshot, List<Decided> decided, boolean done) {
+  public record Roll(int number, LocalDate from, LocalDate to, String snapshot, List<DecidedDifference> decided, boolean done) {
     public Roll {
       Check.that(number > 0 && from != null, "a roll forward has a number and begins somewhere");
       decided = List.copyOf(decided);
@@ -53,8 +53,8 @@ public class RollStore implements Kept {
     }
 
     /** Returns the roll forward with more decided; what was decided before of the same differences is replaced. */
-    public Roll with(List<Decided> more) {
-      List<Decided> all = new ArrayList<>(decided);
+    public Roll with(List<DecidedDifference> more) {
+      List<DecidedDifference> all = new ArrayList<>(decided);
       all.removeIf(one -> more.stream().anyMatch(other -> other.key().equals(one.key())));
       all.addAll(more);
       return new Roll(number, from, to, snapshot, all, done);

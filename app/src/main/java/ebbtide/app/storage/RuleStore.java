@@ -9,7 +9,7 @@ import org.springframework.stereotype.Repository;
 
 /** The remembered rules for assigning movements. */
 @Repository
-public class RuleStore implements Kept {
+public class RuleStore implements UndoableStore {
   private final JdbcClient client;
   private final PlanStore plans;
 

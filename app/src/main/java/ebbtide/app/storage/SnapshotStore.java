@@ -23,7 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
  * What is said of one (its name, a note, a commentary, that it is protected) can be edited.
  */
 @Repository
-public class SnapshotStore implements Kept {
+public class SnapshotStore implements UndoableStore {
   private static final JsonMapper JSON = new JsonMapper();
   /** What those before the edits of names were kept as in the change log. */
   private static final String ACTIVE = "active";
@@ -36,14 +36,14 @@ public class SnapshotStore implements Kept {
   }
 
   /** What is said of a snapshot. */
-  public record Said(String name, String note, boolean locked, String commentary) {}
+  public record SnapshotLabel(String name, String note, boolean locked, String commentary) {}
 
   /** A snapshot in the list, with what it said of the low water and of cash at its end (null: kept before that was), and what it costs to keep. */
   public record SnapshotListed(String id, String name, String note, boolean locked, String commentary, OffsetDateTime takenAt, LocalDate asOf,
       LocalDate horizonEnd, LocalDate lowWaterDay, long lowWaterCash, Long closingCash, long size) {
 
-    Said said() {
-      return new Said(name, note, locked, commentary);
+    SnapshotLabel said() {
+      return new SnapshotLabel(name, note, locked, commentary);
     }
   }
 
@@ -56,7 +56,7 @@ public class SnapshotStore implements Kept {
   }
 
   /** Returns what is said of a snapshot; refuses an id that is not there. */
-  public Said said(String planId, String id) {
+  public SnapshotLabel said(String planId, String id) {
     return find(planId, id).map(SnapshotListed::said).orElseThrow(() -> new NotFound("snapshot", id));
   }
 
@@ -71,7 +71,7 @@ public class SnapshotStore implements Kept {
    * Keeps a snapshot under a name, with its low water and its closing cash. It is kept as a whole where what differs since the last whole
    * one has come to as much: so none is read from more than twice a whole one.
    */
-  void add(String planId, String id, Said said, Snapshot snapshot, LocalDate lowWaterDay, long lowWaterCash) {
+  void add(String planId, String id, SnapshotLabel said, Snapshot snapshot, LocalDate lowWaterDay, long lowWaterCash) {
     long changed = client.sql("""
         select coalesce(sum(case when whole then -content_size else content_size end), 0) from snapshot where plan_id = :plan and seq >=
           (select coalesce(max(seq), 0) from snapshot where plan_id = :plan and whole)""").param("plan", planId).query(Long.class).single();
@@ -148,7 +148,7 @@ public class SnapshotStore implements Kept {
     }).single();
   }
 
-  static String state(Said said) {
+  static String state(SnapshotLabel said) {
     return JSON.writeValueAsString(said);
   }
 
@@ -166,7 +166,7 @@ public class SnapshotStore implements Kept {
   public void restore(String planId, String id, String state) {
     client.sql("update snapshot set active = ? where plan_id = ? and id = ?").params(state != null, planId, id).update();
     if (state != null && !state.equals(ACTIVE)) {
-      Said said = JSON.readValue(state, Said.class);
+      SnapshotLabel said = JSON.readValue(state, SnapshotLabel.class);
       client.sql("update snapshot set name = ?, note = ?, protected = ?, commentary = ? where plan_id = ? and id = ?")
           .params(said.name(), said.note(), said.locked(), said.commentary(), planId, id).update();
     }

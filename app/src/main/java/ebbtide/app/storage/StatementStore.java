@@ -20,7 +20,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** The statements that were brought in. The movements of one count while it is switched on; undo switches it off. */
 @Repository
-public class StatementStore implements Kept {
+public class StatementStore implements UndoableStore {
   private final JdbcClient client;
   private final MovementStore movements;
   private final DaySums sums;
@@ -46,10 +46,10 @@ public class StatementStore implements Kept {
   }
 
   /** What comes in for an account: the movements that were read, and the balances if the file declares them (else null). */
-  public record Arriving(String account, String fileName, List<BankMovement> movements, StatementBalances declared) {}
+  public record ArrivingStatement(String account, String fileName, List<BankMovement> movements, StatementBalances declared) {}
 
   /** Returns what a statement's movements are in the books of a plan's accounts. */
-  Counted books(String planId, String id, List<Account> accounts) {
+  BooksWithCount books(String planId, String id, List<Account> accounts) {
     return movements.booksOf(planId, accounts, id);
   }
 
@@ -109,7 +109,7 @@ public class StatementStore implements Kept {
    * Begins a statement, switched off and without a movement yet: from here on no movement of it is ever there without it, and what cuts the work
    * off is said.
    */
-  public void begin(String planId, String id, Arriving arriving) {
+  public void begin(String planId, String id, ArrivingStatement arriving) {
     List<BankMovement> read = arriving.movements();
     StatementBalances declared = arriving.declared();
     LocalDate first = declared != null ? declared.from() : read.stream().map(BankMovement::bookingDate).min(Comparator.naturalOrder()).orElseThrow();
@@ -129,7 +129,7 @@ public class StatementStore implements Kept {
    * those are. A movement is the same as another if account, day, amount and the bank's words are; a file that has it twice
    * adds it twice. {@code eachBatch} runs before every ten thousand and may throw to end the work, which leaves nothing.
    */
-  public int lay(String planId, String id, Arriving arriving, Runnable eachBatch) {
+  public int lay(String planId, String id, ArrivingStatement arriving, Runnable eachBatch) {
     List<BankMovement> fresh = fresh(planId, arriving);
     try {
       layAll(planId, arriving.account(), id, fresh, eachBatch);
@@ -145,7 +145,7 @@ public class StatementStore implements Kept {
   }
 
   /** What is not there yet, by day: what is known of one day at a time is held, for that of a large file's days would fill the heap. */
-  private List<BankMovement> fresh(String planId, Arriving arriving) {
+  private List<BankMovement> fresh(String planId, ArrivingStatement arriving) {
     SortedMap<LocalDate, List<BankMovement>> byDay = new TreeMap<>();
     arriving.movements().forEach(movement -> byDay.computeIfAbsent(movement.bookingDate(), day -> new ArrayList<>()).add(movement));
     List<BankMovement> fresh = new ArrayList<>(arriving.movements().size());

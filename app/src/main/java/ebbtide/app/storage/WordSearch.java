@@ -1,7 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.app.storage.MovementStore.Query;
-import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.MovementStore.StoredMovement;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -24,7 +24,7 @@ public class WordSearch {
   }
 
   /** What was found, and the day back to which was searched; null when all days were, or enough was found. */
-  public record Found(List<Stored> movements, LocalDate searchedBackTo) {}
+  public record Found(List<StoredMovement> movements, LocalDate searchedBackTo) {}
 
   private record Days(LocalDate first, LocalDate last) {}
 
@@ -37,7 +37,7 @@ public class WordSearch {
     LocalDate first = query.from() == null || query.from().isBefore(days.first()) ? days.first() : query.from();
     LocalDate to = query.to() == null || query.to().isAfter(days.last()) ? days.last() : query.to();
     long until = System.nanoTime() + patience.toNanos();
-    List<Stored> found = new ArrayList<>();
+    List<StoredMovement> found = new ArrayList<>();
     int wanted = query.offset() + query.limit();
     int slice = 1;
     while (!to.isBefore(first) && found.size() < wanted) {
@@ -55,7 +55,7 @@ public class WordSearch {
     return new Found(page(found, query), null);
   }
 
-  private static List<Stored> page(List<Stored> found, Query query) {
+  private static List<StoredMovement> page(List<StoredMovement> found, Query query) {
     return List.copyOf(found.subList(Math.min(query.offset(), found.size()), found.size()));
   }
 }

@@ -156,7 +156,7 @@ class JourneyTest extends ApiJourney {
   @Test
   void bankFile_stoppedOrUnreadable_bringsInNothing() throws Exception {
     byte[] csv = "Date,Description,Amount\n02/03/2026,TEA,-3.00\n".getBytes(StandardCharsets.UTF_8);
-    BankFiles.Held held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
+    BankFiles.HeldFile held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
     long before = version();
     StatementJob job = new StatementJob(held,
         StatementJob.csv("current", CsvProposal.of(csv).dialect().orElseThrow(), Money.currency("GBP")), false, List.of(), edits,

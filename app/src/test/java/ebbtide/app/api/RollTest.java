@@ -6,7 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
@@ -154,7 +154,7 @@ class RollTest extends ApiJourney {
 
   /** What a line still brings up to the horizon: cash as a whole would bear the interest of what is drawn for it, too. */
   private long ahead(String line) {
-    Edits.Current now = edits.current(plan);
+    PlanAtVersion now = edits.current(plan);
     return now.forecast().cell(now.plan().findLine(line).orElseThrow(), new Period(now.plan().settings().asOf().plusDays(1), now.forecast().lastDay().plusDays(1))).amount();
   }
 
@@ -168,7 +168,7 @@ class RollTest extends ApiJourney {
   void twentySixWeeks_rolledForward_tieToThePenny() throws Exception {
     for (int week = 0; week < 26; week++) {
       List<JsonNode> lists = week();
-      Edits.Current now = edits.current(plan);
+      PlanAtVersion now = edits.current(plan);
       LocalDate sunday = now.plan().settings().asOf();
       JsonNode roll = send(200, get(path("/roll")));
       long bank = 0;

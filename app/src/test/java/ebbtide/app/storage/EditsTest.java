@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.LineStore.Placed;
+import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
@@ -40,7 +40,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class EditsTest {
   @Autowired private Edits edits;
   @Autowired private Stores stores;
-  @Autowired private List<Kept> kept;
+  @Autowired private List<UndoableStore> kept;
   @Autowired private TransactionTemplate transaction;
   @Autowired private JdbcClient client;
 
@@ -109,18 +109,18 @@ class EditsTest {
   }
 
   private void booksAreAsAddedUpAnew(String plan) {
-    Counted anew = stores.movements().books(plan, stores.accounts().all(plan));
+    BooksWithCount anew = stores.movements().books(plan, stores.accounts().all(plan));
     assertThat(edits.current(plan).books()).isEqualTo(anew.books());
     assertThat(edits.current(plan).unassigned()).isEqualTo(anew.unassigned());
     assertThat(anew.books()).as("in the core as in the database").isEqualTo(edits.document(plan).books());
   }
 
   private Consumer<Draft> someEdit(String plan, Random random, int i) {
-    List<LineStore.Placed> lines = stores.lines().all(plan);
-    LineStore.Placed placed = lines.get(random.nextInt(lines.size()));
+    List<LineStore.PlacedLine> lines = stores.lines().all(plan);
+    LineStore.PlacedLine placed = lines.get(random.nextInt(lines.size()));
     Line line = placed.line();
     LocalDate asOf = edits.current(plan).plan().settings().asOf();
-    List<MovementStore.Stored> movements =
+    List<MovementStore.StoredMovement> movements =
         stores.movements().find(plan, new MovementStore.Query(null, MovementStore.Which.UNASSIGNED, null, null, "", null, 50, 0));
     return switch (random.nextInt(9)) {
       case 0 -> draft -> draft.putLine(renamed(line, "Renamed " + i), placed.position());
@@ -168,8 +168,8 @@ class EditsTest {
     String plan = edits.add(DemoCompany.document());
     LineStore whileEdited = new LineStore(client, stores.plans()) {
       @Override
-      public List<Placed> all(String planId) {
-        List<Placed> read = super.all(planId);
+      public List<PlacedLine> all(String planId) {
+        List<PlacedLine> read = super.all(planId);
         if (edits.current(planId).version() == 1) {
           CompletableFuture.runAsync(() -> edits.edit(planId, 1, "renamed", draft ->
               draft.putLine(renamed(edits.current(planId).plan().findLine("shop").orElseThrow(), "Farm shop"), 5.5))).join();

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
 import ebbtide.app.storage.MovementStore.Query;
-import ebbtide.app.storage.MovementStore.Stored;
+import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
@@ -98,13 +98,13 @@ class MovementsTest {
       int limit = 1 + random.nextInt(40);
       int offset = random.nextInt(3) * 20;
       Query query = someQuery(limit, offset);
-      assertThat(stores.movements().find(plan, query).stream().map(Stored::movement)).as("%s", query)
+      assertThat(stores.movements().find(plan, query).stream().map(StoredMovement::movement)).as("%s", query)
           .containsExactlyElementsOf(all.stream().filter(fitting(query)).skip(offset).limit(limit).toList());
       assertThat(search.find(plan, query, Duration.ofDays(1))).as("slice by slice, %s", query)
           .isEqualTo(new WordSearch.Found(stores.movements().find(plan, query), null));
       Query whole = new Query(query.account(), query.which(), query.from(), query.to(), query.words(), query.lineId(), 1_000, 0);
       WordSearch.Found begun = search.find(plan, whole, Duration.ZERO);
-      assertThat(begun.movements().stream().map(Stored::movement)).containsExactlyElementsOf(all.stream().filter(fitting(whole))
+      assertThat(begun.movements().stream().map(StoredMovement::movement)).containsExactlyElementsOf(all.stream().filter(fitting(whole))
           .filter(m -> begun.searchedBackTo() == null || !m.bookingDate().isBefore(begun.searchedBackTo())).toList());
     }
   }
@@ -114,7 +114,7 @@ class MovementsTest {
   void lay_cutOffBetweenBatches_countsForNothing_andIsTakenUpAtTheNextStart() {
     String plan = plan();
     List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
-    StatementStore.Arriving arriving = new StatementStore.Arriving("a", "big.csv", many, null);
+    StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
     stores.statements().begin(plan, "s-" + plan, arriving);
     int[] batches = {0};
     assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
@@ -140,7 +140,7 @@ class MovementsTest {
   @Test
   void begin_cutOffBeforeTheFirstMovement_isSaidAtTheNextStart() {
     String plan = plan();
-    stores.statements().begin(plan, "s-" + plan, new StatementStore.Arriving("a", "small.csv", List.of(some("a", 1)), null));
+    stores.statements().begin(plan, "s-" + plan, new StatementStore.ArrivingStatement("a", "small.csv", List.of(some("a", 1)), null));
     assertThat(stores.statements().takeUpCutOff().stream().filter(one -> one.planId().equals(plan))).singleElement().satisfies(one ->
         assertThat(one.sentence()).startsWith("The bringing in of 'small.csv' was cut off: none of its movements counts (0 had been laid down"));
     assertThat(stores.statements().all(plan)).isEmpty();
@@ -155,7 +155,7 @@ class MovementsTest {
   void lay_endedBetweenBatches_leavesNothingAndCanBeDoneAgain() {
     String plan = plan();
     List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
-    StatementStore.Arriving arriving = new StatementStore.Arriving("a", "big.csv", many, null);
+    StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
     stores.statements().begin(plan, "s-" + plan, arriving);
     int[] batches = {0};
     assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {

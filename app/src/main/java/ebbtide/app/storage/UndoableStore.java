@@ -4,7 +4,7 @@ package ebbtide.app.storage;
  * A kind of thing that edits change: its state is text that can be read, written back, and kept in the change log, so
  * that undo and redo need to know nothing else about it. A state of null means that the thing is not there.
  */
-interface Kept {
+interface UndoableStore {
   /** The kinds. */
   enum Kind {
     SETTINGS,

@@ -17,7 +17,7 @@ import java.util.TreeMap;
  * What a forecast is held against: today's plan and books, what was paid on which item, and what was decided of differences. Payments that
  * settle no item need not be among the payments: the books have them by line and day.
  */
-public final class Facts {
+public final class Outturn {
   private final Plan plan;
   private final Books books;
   private final Map<String, List<Payment>> settling = new HashMap<>();
@@ -25,7 +25,7 @@ public final class Facts {
   private final Map<String, OpenItem> items = new HashMap<>();
 
   /** Gathers the facts; of the payments those that settle an item are read. */
-  public Facts(Plan plan, Books books, List<Payment> payments, List<Decision> decisions) {
+  public Outturn(Plan plan, Books books, List<Payment> payments, List<Decision> decisions) {
     this.plan = plan;
     this.books = books;
     payments.stream().filter(one -> one.itemId() != null).forEach(one -> settling.computeIfAbsent(one.lineId(), id -> new ArrayList<>()).add(one));
