@@ -37,12 +37,18 @@ public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, L
     if (stream.terms().by() == Terms.By.TARGET) {
       laying.byTarget(account.target());
     } else if (stream.terms().by() == Terms.By.DAYS) {
-      laying.byDays(stream, new PaidDays(new Timeline(firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months),
-          account.timeline().calendar())));
+      laying.byDays(stream, days(account, firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
     } else {
       laying.byMonths(stream);
     }
     return laying.schedule();
+  }
+
+  /** The days of bills that the account has at hand, if they reach from a month to another. */
+  private static PaidDays days(StreamBilling account, YearMonth from, YearMonth to) {
+    Timeline known = account.paidDays().issues();
+    return known.firstMonth() <= Timeline.monthNumber(from) && known.lastMonth() >= Timeline.monthNumber(to) ? account.paidDays()
+        : new PaidDays(new Timeline(from, to, account.timeline().calendar()));
   }
 
   /** The laying of month after month's billing into its cash months. */

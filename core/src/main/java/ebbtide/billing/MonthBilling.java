@@ -130,12 +130,12 @@ public final class MonthBilling {
 
   /** The same, found once; not to be changed. */
   private long[] taxParts() {
-    taxByStep = taxByStep == null ? Split.byWeights(tax, series.weights) : taxByStep;
+    taxByStep = taxByStep != null ? taxByStep : tax == 0 ? new long[series.weights.length] : Split.byWeights(tax, series.weights);
     return taxByStep;
   }
 
   /** Returns the part of a step's discount that lowers tax; the rest is discount expense or income. */
   public long taxOfDiscount(int step) {
-    return series.discounts[step].of(taxParts()[step]);
+    return series.discounts[step].millionths() == 0 ? 0 : series.discounts[step].of(taxParts()[step]);
   }
 }
