@@ -10,7 +10,7 @@
   let { snapshots }: { snapshots: Snapshot[] } = $props();
   const plan = getPlan();
 
-  async function say(one: Snapshot, change: Partial<Schemas['Said']>): Promise<string> {
+  async function say(one: Snapshot, change: Partial<Schemas['SnapshotLabel']>): Promise<string> {
     const { name, note, locked, commentary } = one;
     const problem = await plan.edit((version) =>
       answer(

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Random;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -17,6 +18,7 @@ class KilledImportTest {
   private static final JsonMapper JSON = new JsonMapper();
   private static final int ROWS = 60_000;
   private static final int KILLS = 10;
+  private Running running;
   private static final String PLAN = """
       {"format": "ebbtide-plan", "version": 1, "settings": {"name": "Killed", "currency": "GBP", "asOf": "2026-03-31"},
        "accounts": [{"id": "bank", "name": "Bank", "country": "--", "balanceDate": "2025-12-31", "balance": "0"}]}""";
@@ -46,12 +48,19 @@ class KilledImportTest {
     return JSON.readTree(running.get(job)).get("state").asString();
   }
 
+  @AfterEach
+  void end() {
+    if (running != null) {
+      running.close();
+    }
+  }
+
   @Test
   void killedWhileSixtyThousandRowsAreKept_tenTimes_allOfThemAreThereOrNone(@TempDir Path data) throws InterruptedException {
     Random random = new Random(60);
     StringBuilder text = new StringBuilder();
     long sum = statement(text, 1);
-    Running running = Running.start("start", "--data", data.toString());
+    running = Running.start("start", "--data", data.toString());
     String plan = Programs.plan(running, PLAN);
     boolean in = false;
     int cutOff = 0;
@@ -80,7 +89,6 @@ class KilledImportTest {
       assertThat(JSON.readTree(running.get(job)).get("added").asInt()).as("nothing of it counts as there already").isEqualTo(ROWS);
       assertThat(isWhole(running, plan, sum)).isTrue();
     }
-    running.close();
   }
 
   /** Returns whether all of it is there, else that nothing is and that it is said; cash is what the bank has either way. */
