@@ -23,14 +23,14 @@ import java.util.stream.Collectors;
 final class AccountsApart {
   /** How the account of each kind of line is made: what it reads, and what follows from that and from nothing else. */
   static final Map<Class<? extends Assumption>, Kind<?>> KINDS = Map.ofEntries(
-      entry(Assumption.Group.class, new Kind<>(AccountsApart::own, GroupAccount::new)),
+      entry(Assumption.Group.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
       entry(Assumption.Stream.class, new Kind<>(AccountsApart::stream, StreamAccount::new)),
       entry(Assumption.Recurring.class, new Kind<>(AccountsApart::own, RecurringAccount::new)),
       entry(Assumption.DatedItems.class, new Kind<>(AccountsApart::own, DatedAccount::new)),
       entry(Pay.class, new Kind<>(AccountsApart::pay, PayAccount::new)),
       entry(SalesTaxSettlement.class, new Kind<>(AccountsApart::salesTax, SalesTaxAccount::new)),
       entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
-      entry(Revolving.class, new Kind<>(AccountsApart::own, FacilityAccount::new)),
+      entry(Revolving.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
       entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)));
   private final Foundations below;
   private final Derived<Object, LineAccount> accounts;

@@ -16,24 +16,21 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and those of the books that
  * are no line's. They never change: once the sweep has found what it moves, there are new ones ({@link #swept}).
  */
 public final class Flows {
+  /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
+  private static final int BLOCK = 16;
   private final Accounts accounts;
   private final Timeline timeline;
   private final int asOf;
-  /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
-  private static final int BLOCK = 16;
   private final Derivations derived;
   private final Lazy<long[]> net = Lazy.of(this::addUp);
   private final Map<String, LineFlows> lines;
-  private final LineFlows unassignedIn;
-  private final LineFlows unassignedOut;
-  private final LineFlows transfers;
+  private final BesideLines beside;
 
   /** What the flows of a line are laid from. */
   private record Reads(LineAccount account, LineItems items, List<DayAmount> movements, boolean active, Settings settings, Timeline timeline, Timeline days) {
@@ -51,27 +48,35 @@ public final class Flows {
     }
   }
 
-  private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, List<LineFlows> others) {
+  /** What the books have that is no line's. */
+  private record BesideLines(LineFlows unassignedIn, LineFlows unassignedOut, LineFlows transfers) {
+    static BesideLines of(Books books, Timeline timeline, int asOf) {
+      return new BesideLines(Laying.booked(books.unassignedIn(), timeline, asOf), Laying.booked(books.unassignedOut(), timeline, asOf),
+          Laying.booked(books.transfers(), timeline, asOf));
+    }
+
+    List<LineFlows> all() {
+      return List.of(unassignedIn, unassignedOut, transfers);
+    }
+  }
+
+  private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, BesideLines beside) {
     this.accounts = accounts;
     this.timeline = accounts.calendars().main();
     this.asOf = timeline.index(accounts.plan().settings().asOf());
     this.derived = derived;
     this.lines = lines;
-    this.unassignedIn = others.get(0);
-    this.unassignedOut = others.get(1);
-    this.transfers = others.get(2);
+    this.beside = beside;
   }
 
   /** Returns the flows that accounts lay; those of an earlier plan are taken over where their accounts and movements are the same. */
   public static Flows of(Accounts accounts, Optional<Flows> before) {
-    Books books = accounts.books();
     Timeline timeline = accounts.calendars().main();
     int asOf = timeline.index(accounts.plan().settings().asOf());
     Derivations derived = before.map(one -> one.derived.next()).orElseGet(() -> new Derivations(Derived.none(), Derived.none()));
     Map<String, LineFlows> lines = new HashMap<>();
     accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> lines.put(line.id(), laid(accounts, derived.lines(), line)));
-    return new Flows(accounts, derived, lines, Stream.of(books.unassignedIn(), books.unassignedOut(), books.transfers())
-        .map(movements -> Laying.booked(movements, timeline, asOf)).toList());
+    return new Flows(accounts, derived, lines, BesideLines.of(accounts.books(), timeline, asOf));
   }
 
   private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
@@ -94,7 +99,7 @@ public final class Flows {
     Derivations then = derived.next();
     Map<String, LineFlows> all = new HashMap<>(lines);
     borne.plan().lines().stream().filter(Accounts::followsFromProfit).forEach(line -> all.put(line.id(), laid(borne, then.lines(), line)));
-    return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, others());
+    return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, beside);
   }
 
   /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
@@ -104,7 +109,7 @@ public final class Flows {
     }
     Map<String, LineFlows> all = new HashMap<>(lines);
     byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
-    return new Flows(accounts, new Derivations(derived.lines(), derived.blocks().next()), all, others());
+    return new Flows(accounts, new Derivations(derived.lines(), derived.blocks().next()), all, beside);
   }
 
   /** Returns whether every line is estimated as in other flows of the same plan. */
@@ -127,23 +132,19 @@ public final class Flows {
   }
 
   public LineFlows unassignedIn() {
-    return unassignedIn;
+    return beside.unassignedIn();
   }
 
   public LineFlows unassignedOut() {
-    return unassignedOut;
+    return beside.unassignedOut();
   }
 
   public LineFlows transfers() {
-    return transfers;
-  }
-
-  private List<LineFlows> others() {
-    return List.of(unassignedIn, unassignedOut, transfers);
+    return beside.transfers();
   }
 
   private long[] addUp() {
-    List<LineFlows> all = new ArrayList<>(others());
+    List<LineFlows> all = new ArrayList<>(beside.all());
     accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(lines.get(line.id())));
     long[] sum = new long[timeline.days()];
     for (int from = 0; from < all.size(); from += BLOCK) {

@@ -7,11 +7,15 @@ import ebbtide.books.Books;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Expensing;
+import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
@@ -19,10 +23,15 @@ import ebbtide.plan.Recurrence;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
+import ebbtide.time.Spread;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
 /** What lines earn, bill and owe of sales tax by month (rules 7, 9.1), each by itself. D is 31 December 2025, three months ahead. */
@@ -81,5 +90,19 @@ class EarnedTest {
     Profit toYearsEnd = accounts(lines.toArray(Line[]::new)).profit();
     assertThat(toYearsEnd.beforeTax().stream().toArray()).containsExactly(-10_000, -10_000, -10_000);
     assertThat(toYearsEnd.toLast().stream().toArray()).hasSize(12).containsOnly(-10_000);
+  }
+
+  /** On books it is items that say what is owed: a ledger's total trues up neither cash nor what is earned, whether or not a tax on profit asks. */
+  @Test
+  void streamOnBooks_earnsWithoutItsLedger() {
+    MonthPattern pattern = new MonthPattern(List.of(new MonthPattern.Step(Percent.HUNDRED, 1, Percent.parse("2"))), Percent.ZERO, null);
+    Assumption.Stream stream = new Assumption.Stream(new ActivityMethod.FixedAmount(Steps.from(D, 10_000L)), List.of(), new TreeMap<>(Map.of(YearMonth.of(2025, 12), 10_000L)), new TreeMap<>(),
+        SalesTax.NONE, Terms.byMonths(pattern), new Ledger(50_000, true), new Spread.Even(), Basis.BOOKS);
+    Line said = new Line("sales", null, "Sales", Direction.RECEIPT, true, null, "", stream, List.of());
+    Line unsaid = said.with(stream.withoutLedger());
+    assertThat(months(said)).isEqualTo(months(unsaid));
+    assertThat(months(said).earned().stream().toArray()).containsExactly(10_000, 9_800, 9_800);
+    Line onPattern = said.with(stream.on(Basis.PATTERN));
+    assertThat(months(onPattern)).as("by its pattern it is trued up").isNotEqualTo(months(onPattern.with(stream.on(Basis.PATTERN).withoutLedger())));
   }
 }

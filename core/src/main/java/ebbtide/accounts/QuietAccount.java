@@ -5,8 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalLong;
 
-/** The account of a facility: the sweep draws and repays it (rules 8.4), so nothing falls due on it by itself. */
-record FacilityAccount(OwnReads reads) implements LineAccount {
+/** The account of a line on which nothing falls due by itself: a heading over other lines, or a facility, which the sweep draws and repays (rules 8.4). */
+record QuietAccount(OwnReads reads) implements LineAccount {
   @Override
   public Line line() {
     return reads.line();
