@@ -54,7 +54,8 @@ function end() {
 
 // The front end's packages, and its types.
 spawnSync('node', ['build.mjs'], { stdio: 'inherit' });
-const vite = spawn('npx', ['vite', '--host', '127.0.0.1'], { env: { ...process.env, EBBTIDE_PORT: port }, stdio: 'inherit' });
+// By itself, not through npx, which would leave it behind when it is ended.
+const vite = spawn('node', ['node_modules/vite/bin/vite.js', '--host', '127.0.0.1'], { env: { ...process.env, EBBTIDE_PORT: port }, stdio: 'inherit' });
 vite.on('exit', end);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, end);
 
