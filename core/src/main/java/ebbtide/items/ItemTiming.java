@@ -2,11 +2,14 @@ package ebbtide.items;
 
 import ebbtide.billing.Calendars;
 import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
 import ebbtide.books.Habits;
+import ebbtide.books.OpenItem;
 import ebbtide.derive.Derived;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -50,10 +53,21 @@ public final class ItemTiming {
 
   /** Returns the items of a line that count, with the days on which the open ones are expected. */
   public LineItems line(Line line) {
-    return byLine.of(line.id(), () -> new ExpectedDays(line, plan.isActive(line), plan.settings(), calendars.calendar(line), books.items().of(line.id()),
-        books.items().settled(), books.byLine().getOrDefault(line.id(), List.of()), books.settling().getOrDefault(line.id(), List.of()),
-        habits(line.direction()),
-        said.getOrDefault(line.direction(), Map.of())), ExpectedDays::worked);
+    return byLine.of(line.id(), () -> reads(line), ExpectedDays::worked);
+  }
+
+  private ExpectedDays reads(Line line) {
+    List<OpenItem> items = books.items().of(line.id());
+    List<DayAmount> settling = books.settling().getOrDefault(line.id(), List.of());
+    return new ExpectedDays(line, plan.isActive(line), plan.settings(), calendars.calendar(line), items, settling.isEmpty() ? Map.of() : settledOfLate(items),
+        books.byLine().getOrDefault(line.id(), List.of()), settling, habits(line.direction()), said.getOrDefault(line.direction(), Map.of()));
+  }
+
+  /** What movements settled of items paid of late: of older ones nobody asks, and all of them would be compared at each edit. */
+  private Map<String, Long> settledOfLate(List<OpenItem> items) {
+    LocalDate from = plan.settings().asOf().minusDays(LineItems.UNDER_WAY_FOR);
+    return items.stream().filter(item -> item.paidOn() != null && item.paidOn().isAfter(from) && books.items().settled().containsKey(item.id()))
+        .collect(Collectors.toMap(OpenItem::id, item -> books.items().settled().get(item.id()), (one, same) -> one));
   }
 
   /** Returns a line's open items with the days they are expected, by day, those left out last. */
