@@ -16,7 +16,12 @@
   let what = $state<Added>('revolving');
   let name = $state('');
   let amount = $state('');
-  const lent = $derived(what === 'revolving' || what === 'loan');
+  const AMOUNTS: Partial<Record<Added, { short: string; name: string }>> = {
+    revolving: { short: 'limit', name: 'Limit of it' },
+    loan: { short: 'lent', name: 'Amount lent' },
+    deposit: { short: 'put away', name: 'Amount put away' },
+  };
+  const lent = $derived(AMOUNTS[what]);
 
   async function add(e: Event) {
     e.preventDefault();
@@ -45,8 +50,8 @@
     {#if lent}
       <input
         class="small-field w-[120px] text-right"
-        placeholder={what === 'loan' ? 'lent' : 'limit'}
-        aria-label={what === 'loan' ? 'Amount lent' : 'Limit of it'}
+        placeholder={lent.short}
+        aria-label={lent.name}
         bind:value={amount}
       />
     {/if}

@@ -83,6 +83,20 @@
           {/each}
         </tr>
       {/each}
+      {#each view.deposits as deposit (deposit.id)}
+        <tr>
+          <th class="words" scope="row">{deposit.name}, put away at the end</th>
+          {#each deposit.placed as minor, i (view.periods[i]!.from)}
+            <td class={view.periods[i]!.settled ? '' : 'estimated'} title={plan.money.sum(minor)}
+              ><button
+                class="w-full text-right"
+                onclick={() => open(`owed ${deposit.id}`, `${deposit.name}, put away at the end`, i)}
+                >{plan.money.cell(minor)}</button
+              ></td
+            >
+          {/each}
+        </tr>
+      {/each}
     </tbody>
   </table>
 </div>

@@ -40,6 +40,14 @@
       optional: true,
       placeholder: 'amount',
     },
+    {
+      kind: 'whole',
+      field: 'callableWithin',
+      label: 'deposits count as liquidity that can be called within',
+      after: 'business days',
+      optional: true,
+      placeholder: 'never',
+    },
   ];
 
   async function put(part: Json): Promise<string> {

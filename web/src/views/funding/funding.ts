@@ -6,10 +6,11 @@ export type FundingView = Schemas['FundingView'];
 /** A figure of the table whose workings are asked for. */
 export type FundingPlace = { row: string; name: string; from: string; to: string };
 
-/** What can be added: a facility or a loan with the line of its interest, or interest by itself. */
+/** What can be added: a facility, a loan or a deposit with the line of its interest, or interest by itself. */
 export const ADDED = [
   { value: 'revolving', name: 'a revolving facility' },
   { value: 'loan', name: 'a loan' },
+  { value: 'deposit', name: 'a term deposit' },
   { value: 'overdraft', name: 'interest of the overdraft' },
   { value: 'cash', name: 'interest on cash' },
 ] as const;
@@ -20,7 +21,7 @@ function line(id: string, name: string, assumption: Record<string, unknown>) {
   return { id, name, direction: 'payment', assumption, overrides: [] };
 }
 
-/** The lines of what is added: `amount` is a facility's limit or what is lent. */
+/** The lines of what is added: `amount` is a facility's limit, what is lent or what is put away. */
 export function linesOf(what: Added, name: string, amount: string, asOf: Day): Record<string, unknown>[] {
   const id = crypto.randomUUID();
   const interest = (of: Record<string, unknown>, called: string) =>
@@ -34,6 +35,11 @@ export function linesOf(what: Added, name: string, amount: string, asOf: Day): R
         line(id, name, { kind: what, limit: [{ from: asOf, value: amount }], drawn: { on: asOf, amount: '0' } }),
         interest({ of: 'line', line: id }, `Interest of ${name}`),
       ];
+    case 'deposit': {
+      const on = addDays(asOf, 1);
+      const deposit = { kind: what, on, amount, last: addMonths(on, 6), rate: [] };
+      return [line(id, name, deposit), interest({ of: 'deposit', line: id }, `Interest on ${name}`)];
+    }
     case 'loan': {
       const drawn = addDays(asOf, 1);
       const loan = {

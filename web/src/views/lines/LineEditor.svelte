@@ -9,14 +9,7 @@
   import ItemsEditor from './ItemsEditor.svelte';
   import RecurringEditor from './RecurringEditor.svelte';
   import RollForwardCard from './RollForwardCard.svelte';
-  import CapitalEditor from './settled/CapitalEditor.svelte';
-  import DividendsEditor from './settled/DividendsEditor.svelte';
-  import InterestEditor from './settled/InterestEditor.svelte';
-  import LoanEditor from './settled/LoanEditor.svelte';
-  import PayEditor from './settled/PayEditor.svelte';
-  import ProfitTaxEditor from './settled/ProfitTaxEditor.svelte';
-  import RevolvingEditor from './settled/RevolvingEditor.svelte';
-  import SalesTaxEditor from './settled/SalesTaxEditor.svelte';
+  import { EDITORS } from './settled/editors';
   import StreamEditor from './StreamEditor.svelte';
   import type { Json } from './save';
   import WindowFields from './WindowFields.svelte';
@@ -151,22 +144,11 @@
     <WindowFields {netting} coming={view.coming} save={saveNetting} />
     <ComingDates coming={view.coming} />
   {:else if view.kind !== 'group'}
-    {#if view.kind === 'pay'}
-      <PayEditor {assumption} months={view.paidOver} {save} />
-    {:else if view.kind === 'sales-tax'}
-      <SalesTaxEditor {assumption} periods={view.tax} {save} />
-    {:else if view.kind === 'profit-tax'}
-      <ProfitTaxEditor {assumption} {save} />
-    {:else if view.kind === 'revolving'}
-      <RevolvingEditor {assumption} {save} />
-    {:else if view.kind === 'loan'}
-      <LoanEditor {assumption} {save} />
-    {:else if view.kind === 'interest'}
-      <InterestEditor {assumption} {save} />
-    {:else if view.kind === 'capital'}
-      <CapitalEditor {assumption} {save} />
+    {@const Editor = EDITORS[view.kind]}
+    {#if Editor}
+      <Editor {assumption} {save} {view} />
     {:else}
-      <DividendsEditor {assumption} {save} />
+      <p class="bad" role="alert">A line of the kind '{view.kind}' cannot be edited here.</p>
     {/if}
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title={ROLLS[roll.kind] ?? 'Month by month'} />{/each}
     {#if view.kind !== 'revolving' && (view.kind !== 'interest' || view.coming.length)}

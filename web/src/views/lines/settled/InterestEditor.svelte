@@ -17,7 +17,10 @@
 
 <div class="card mb-2.5 space-y-2">
   {#if of}
-    <p>Interest and fees of '{of}', by its own rates and terms: they are changed there.</p>
+    <p>
+      {assumption.of === 'deposit' ? 'What is earned on' : 'Interest and fees of'} '{of}', by its own rates and terms:
+      they are changed there.
+    </p>
   {:else}
     <p>
       {assumption.of === 'cash'

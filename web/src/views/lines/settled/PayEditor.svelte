@@ -13,11 +13,12 @@
 
   interface Props {
     assumption: Json;
-    months: LineView['paidOver'];
+    view: LineView;
     save: Save;
   }
 
-  let { assumption, months, save }: Props = $props();
+  let { assumption, view, save }: Props = $props();
+  const months = $derived(view.paidOver);
   const plan = getPlan();
   const said = new Said();
   const roles = $derived((assumption.roles ?? []) as Json[]);

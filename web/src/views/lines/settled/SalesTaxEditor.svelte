@@ -10,11 +10,12 @@
 
   interface Props {
     assumption: Json;
-    periods: LineView['tax'];
+    view: LineView;
     save: Save;
   }
 
-  let { assumption, periods, save }: Props = $props();
+  let { assumption, view, save }: Props = $props();
+  const periods = $derived(view.tax);
   const plan = getPlan();
   const CALENDAR: FieldSpec[] = [
     {

@@ -3,7 +3,8 @@ import type { ChoiceSpec, FieldSpec } from '../fields/fields';
 /** How interest is charged unless said otherwise. */
 export const MONTHLY = { dayCount: 'act-365f', often: 'month', nextBusinessDay: false };
 
-const COUNTS = [
+/** How the days of interest may be counted. */
+export const COUNTS = [
   { value: 'act-365f', name: 'actual days of 365' },
   { value: 'act-360', name: 'actual days of 360' },
   { value: 'thirty-e-360', name: 'months of 30 days' },

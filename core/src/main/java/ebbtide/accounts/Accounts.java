@@ -129,6 +129,11 @@ public final class Accounts {
     return ((LoanAccount) of(line)).schedule();
   }
 
+  /** Returns the schedule of a line that is a term deposit (rules 8.10). */
+  public DepositSchedule deposit(Line line) {
+    return ((DepositAccount) of(line)).schedule();
+  }
+
   /** Returns the account of a line that is tax on profit (rules 7.4). */
   public ProfitTaxAccount profitTax(Line line) {
     return (ProfitTaxAccount) of(line);

@@ -11,6 +11,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.MonthSeries;
 import java.util.Map;
@@ -31,7 +32,8 @@ final class AccountsApart {
       entry(SalesTaxSettlement.class, new Kind<>(AccountsApart::salesTax, SalesTaxAccount::new)),
       entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
       entry(Revolving.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
-      entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)));
+      entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)),
+      entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)));
   private final Foundations below;
   private final Derived<Object, LineAccount> accounts;
   private final Lazy<MonthSeries> earned = Lazy.of(this::sum);

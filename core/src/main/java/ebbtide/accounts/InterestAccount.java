@@ -11,15 +11,15 @@ import java.util.Optional;
 import java.util.OptionalLong;
 
 /**
- * The account of interest: a loan's falls due with its schedule and costs night by night, its fee over its term; what the sweep bears is paid
+ * The account of interest: a loan's, or a deposit's, falls due with its schedule and costs night by night, its fee over its term; what the sweep bears is paid
  * by the sweep, and costs by what it was found to (rules 8.5, 8.9).
  */
 public final class InterestAccount implements LineAccount {
   private final Reads reads;
   private final Lazy<Earned> earned;
 
-  /** What the account is made from: of which loan it is interest, if of one, and what the sweep's interest earns by month, as far as it is known. */
-  record Reads(Line line, Frame frame, Optional<LoanAccount> loan, Optional<MonthSeries> swept) {}
+  /** What the account is made from: the schedule it falls due by, if by one, and what the sweep's interest earns by month, as far as it is known. */
+  record Reads(Line line, Frame frame, Optional<InterestSchedule> schedule, Optional<MonthSeries> swept) {}
 
   InterestAccount(Reads reads) {
     this.reads = reads;
@@ -33,7 +33,7 @@ public final class InterestAccount implements LineAccount {
 
   @Override
   public List<Due> dues() {
-    return reads.loan().map(loan -> loan.schedule().interestDues()).orElse(List.of());
+    return reads.schedule().map(InterestSchedule::interestDues).orElse(List.of());
   }
 
   @Override
@@ -42,7 +42,7 @@ public final class InterestAccount implements LineAccount {
   }
 
   private Earned earn() {
-    return reads.swept().map(this::ofSweep).or(() -> reads.loan().map(loan -> ofLoan(loan.schedule()))).orElseGet(() -> Earned.nil(reads.frame()));
+    return reads.swept().map(this::ofSweep).or(() -> reads.schedule().map(this::scheduled)).orElseGet(() -> Earned.nil(reads.frame()));
   }
 
   private Earned ofSweep(MonthSeries swept) {
@@ -50,16 +50,16 @@ public final class InterestAccount implements LineAccount {
     return new Earned(earned, MonthSeries.nil(earned.first(), earned.months()), earned);
   }
 
-  private Earned ofLoan(LoanSchedule loan) {
+  private Earned scheduled(InterestSchedule schedule) {
     Frame frame = reads.frame();
     Earned.Sum sum = new Earned.Sum(frame, 1);
-    long before = loan.interestUpTo(Timeline.month(frame.open() - 1).atEndOfMonth());
+    long before = schedule.interestUpTo(Timeline.month(frame.open() - 1).atEndOfMonth());
     for (int i = frame.open(); i < frame.open() + frame.toEarned(); i++) {
       YearMonth month = Timeline.month(i);
-      long upTo = loan.interestUpTo(month.atEndOfMonth());
+      long upTo = schedule.interestUpTo(month.atEndOfMonth());
       sum.both(i, before - upTo);
-      sum.earn(i, -loan.feeOf(month));
-      sum.bill(i, -loan.feeBilled(month));
+      sum.earn(i, -schedule.feeOf(month));
+      sum.bill(i, -schedule.feeBilled(month));
       before = upTo;
     }
     return sum.done();
@@ -67,7 +67,7 @@ public final class InterestAccount implements LineAccount {
 
   @Override
   public OptionalLong owedOn(LocalDate day) {
-    return OptionalLong.of(reads.loan().map(loan -> loan.schedule().interestOwedOn(day)).orElse(0L));
+    return OptionalLong.of(reads.schedule().map(schedule -> schedule.interestOwedOn(day)).orElse(0L));
   }
 
   @Override

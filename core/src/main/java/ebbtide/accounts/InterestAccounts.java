@@ -4,12 +4,11 @@ import ebbtide.derive.Derived;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.plan.TermLoan;
 import ebbtide.time.MonthSeries;
 import java.util.Map;
 import java.util.Optional;
 
-/** The accounts of the lines of interest: a loan's by its schedule, the sweep's by what it is found to earn (below zero: to cost), by line and month. */
+/** The accounts of the lines of interest: a loan's or a deposit's by its schedule, the sweep's by what it is found to earn (below zero: to cost), by line and month. */
 final class InterestAccounts {
   private final AccountsApart apart;
   private final Map<String, MonthSeries> swept;
@@ -31,8 +30,8 @@ final class InterestAccounts {
 
   private InterestAccount.Reads reads(Line line) {
     Plan plan = apart.below().plan();
-    Optional<LoanAccount> loan = Optional.ofNullable(((Interest) line.assumption()).lineId()).flatMap(plan::findLine)
-        .filter(of -> of.assumption() instanceof TermLoan && plan.isActive(of)).map(of -> (LoanAccount) apart.of(of));
-    return new InterestAccount.Reads(line, apart.below().frame(), loan, Optional.ofNullable(swept.get(line.id())));
+    Optional<InterestSchedule> schedule = Optional.ofNullable(((Interest) line.assumption()).lineId()).flatMap(plan::findLine)
+        .filter(plan::isActive).flatMap(of -> apart.of(of).interest());
+    return new InterestAccount.Reads(line, apart.below().frame(), schedule, Optional.ofNullable(swept.get(line.id())));
   }
 }

@@ -3,6 +3,7 @@ package ebbtide.accounts;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /** The account of a line: what falls due on it, what it earns, and the sales tax it brings, as its kind has it. It never changes. */
@@ -21,6 +22,16 @@ public interface LineAccount {
    * nothing where that is the roll-forward's to say, or the sweep's.
    */
   OptionalLong owedOn(LocalDate day);
+
+  /** Returns what of what is owed at the end of a day is not due, and cannot be called, by a later one. */
+  default OptionalLong owedBeyond(LocalDate day, LocalDate by) {
+    return owedOn(by);
+  }
+
+  /** Returns its interest, where that stands on a line of its own and is not the sweep's to find. */
+  default Optional<InterestSchedule> interest() {
+    return Optional.empty();
+  }
 
   /** Returns the tax points of the line for a settlement of sales tax (rules 7.3). */
   TaxPoints taxPoints(TaxPoints.Basis basis);

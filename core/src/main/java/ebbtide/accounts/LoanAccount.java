@@ -4,6 +4,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.TermLoan;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /** The account of a loan: its schedule (rules 8.6). What it costs stands on the line of its interest. */
@@ -39,6 +40,11 @@ public final class LoanAccount implements LineAccount {
   @Override
   public OptionalLong owedOn(LocalDate day) {
     return OptionalLong.of(schedule.owedOn(day));
+  }
+
+  @Override
+  public Optional<InterestSchedule> interest() {
+    return Optional.of(schedule);
   }
 
   @Override

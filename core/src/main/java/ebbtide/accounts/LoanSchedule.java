@@ -18,7 +18,7 @@ import java.util.Deque;
 import java.util.List;
 
 /** The schedule of a loan (rules 8.6): what each payment repays and what interest it pays, until nothing is left; minor units. */
-public final class LoanSchedule {
+public final class LoanSchedule implements InterestSchedule {
   private static final MathContext EXACT = new MathContext(40);
   private final TermLoan loan;
   private final BusinessDays calendar;
@@ -144,7 +144,7 @@ public final class LoanSchedule {
     return List.copyOf(payments);
   }
 
-  /** Returns the interest of the days up to a day, that one included: what pay days asked for, and what has accrued since the last, rounded once. */
+  @Override
   public long interestUpTo(LocalDate day) {
     long asked = 0;
     LocalDate last = LocalDate.MIN;
@@ -158,19 +158,22 @@ public final class LoanSchedule {
     return asked + Rounding.toMinor(nights.stream().filter(one -> !one.from().isBefore(since)).map(one -> one.upTo(day)).reduce(BigDecimal.ZERO, BigDecimal::add));
   }
 
-  /** Returns the interest that is owed at the end of a day: accrued since the last pay day, and asked for on days that a holiday has moved past it. */
+  /** Accrued since the last pay day, and asked for on days that a holiday has moved past it. */
+  @Override
   public long interestOwedOn(LocalDate day) {
     return interestUpTo(day) - payments.stream().filter(one -> !one.day().isAfter(day)).mapToLong(Payment::interest).sum();
   }
 
-  /** Returns what of the loan's fee is cost of a month: an even part of the months of its term, by largest remainder. */
+  /** An even part of the months of its term, by largest remainder. */
+  @Override
   public long feeOf(YearMonth month) {
     int at = (int) YearMonth.from(loan.from().on()).until(month, ChronoUnit.MONTHS);
     int months = loan.payments() * loan.everyMonths();
     return loan.running() || at < 0 || at >= months ? 0 : Split.equalPart(loan.fee(), months, at);
   }
 
-  /** Returns the fee in the month in which the loan is drawn, nothing in any other. */
+  /** The fee in the month in which the loan is drawn, nothing in any other. */
+  @Override
   public long feeBilled(YearMonth month) {
     return !loan.running() && YearMonth.from(loan.from().on()).equals(month) ? loan.fee() : 0;
   }
@@ -199,8 +202,9 @@ public final class LoanSchedule {
     return dues;
   }
 
-  /** Returns what falls due on the line of the loan's interest: its fee when it is drawn, then interest on each pay day. */
-  List<Due> interestDues() {
+  /** Its fee when it is drawn, then interest on each pay day. */
+  @Override
+  public List<Due> interestDues() {
     List<Due> dues = new ArrayList<>();
     if (!loan.running() && loan.fee() > 0) {
       dues.add(Due.whole(loan.from().on(), loan.convention().adjust(loan.from().on(), calendar), loan.fee(), Certainty.CERTAIN, Due.Lasting.UNTIL_PAID, "fee of the loan"));

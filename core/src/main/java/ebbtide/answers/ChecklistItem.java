@@ -12,6 +12,7 @@ import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
@@ -19,11 +20,9 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
-import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.plan.StockPolicy;
-import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
@@ -103,14 +102,13 @@ public record ChecklistItem(String lineId, String sentence) {
     }
   }
 
-  /** A facility or loan that bears a rate needs a line on which its interest is paid. */
+  /** A facility, loan or deposit that bears a rate needs a line on which its interest is paid. */
   private static void funding(Plan plan, List<ChecklistItem> found) {
     for (Line line : plan.lines()) {
-      boolean bears = line.assumption() instanceof Revolving facility ? !facility.base().isEmpty() || !facility.margin().isEmpty() || !facility.undrawnFee().isEmpty()
-          : line.assumption() instanceof TermLoan loan && (!loan.rate().isEmpty() || loan.fee() > 0);
-      if (bears && plan.isActive(line) && plan.lines().stream().noneMatch(other -> plan.isActive(other) && other.assumption() instanceof Interest interest
+      if (line.assumption().bearsInterest() && plan.isActive(line) && plan.lines().stream().noneMatch(other -> plan.isActive(other) && other.assumption() instanceof Interest interest
           && line.id().equals(interest.lineId()))) {
-        found.add(new ChecklistItem(line.id(), line.name() + " bears interest or a fee, but no line pays it: add its interest under Payments, or it costs nothing"));
+        found.add(new ChecklistItem(line.id(), line.name() + " bears interest or a fee, but no line pays it: add its interest under Payments, or it " + (line.standing().cash() == CashRow.DEPOSITS
+            ? "earns" : "costs") + " nothing"));
       }
     }
   }

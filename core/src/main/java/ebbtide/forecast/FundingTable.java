@@ -1,23 +1,22 @@
 package ebbtide.forecast;
 
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Revolving;
-import ebbtide.plan.TermLoan;
 import ebbtide.time.Period;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
 
 /**
  * How each period is funded (rules 8): cash before funding, what facilities and loans bring and take, their interest, closing cash; and what is
- * owed on each, and on all, at its end. Signed minor units; every column adds up to its closing cash and chains to the next.
+ * owed on each, and on all, at its end; and what is put away in deposits then. Signed minor units; every column adds up to its closing cash and chains to the next.
  */
-public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debts, Debt total) {
+public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debts, Debt total, List<Deposit> deposits) {
   /** What a row of the table is. */
   public enum Kind {
     OPENING,
@@ -28,6 +27,7 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
     BEFORE,
     FACILITY,
     LOAN,
+    DEPOSIT,
     INTEREST,
     CLOSING,
     /** On the worst day of the period. */
@@ -36,18 +36,24 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
     SHORTFALL
   }
 
+  private static final Map<CashRow, Kind> KINDS = Map.of(CashRow.FACILITIES, Kind.FACILITY, CashRow.LOANS, Kind.LOAN, CashRow.DEPOSITS, Kind.DEPOSIT);
+
   /** A row: the id of its line or its kind, and an amount for each period. */
   public record Row(String id, Kind kind, String name, List<Long> amounts) {}
 
   /** What is owed on a facility or a loan at the end of each period, and the most that may be (a loan's: what is owed). */
   public record Debt(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {}
 
+  /** What is put away in a term deposit at the end of each period. */
+  public record Deposit(String id, String name, List<Long> placed) {}
+
   /** Returns the table of a forecast for periods in order. */
   public static FundingTable of(Forecast forecast, List<Period> periods) {
     Plan plan = forecast.plan();
     List<Line> facilities = forecast.funding().facilities();
-    List<Line> loans = plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof TermLoan).toList();
-    List<Line> interest = plan.lines().stream().filter(line -> line.assumption() instanceof Interest).toList();
+    List<Line> loans = plan.lines().stream().filter(line -> plan.isActive(line) && line.standing().cash() == CashRow.LOANS).toList();
+    List<Line> deposits = plan.lines().stream().filter(line -> plan.isActive(line) && line.standing().cash() == CashRow.DEPOSITS).toList();
+    List<Line> interest = plan.lines().stream().filter(line -> line.standing().cash() == CashRow.INTEREST).toList();
     List<Line> funding = plan.lines().stream().filter(Line::isFunding).toList();
     List<Row> rows = new ArrayList<>();
     rows.add(row("opening", Kind.OPENING, "Opening cash", periods, period -> forecast.closing(period.startInclusive().minusDays(1))));
@@ -59,10 +65,11 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
     rows.add(row("before", Kind.BEFORE, "Before funding", periods, period -> forecast.closing(period.lastDay()) - sum(forecast, funding, period)));
     facilities.forEach(line -> rows.add(row(line.id(), Kind.FACILITY, line.name(), periods, period -> forecast.cell(line, period).amount())));
     loans.forEach(line -> rows.add(row(line.id(), Kind.LOAN, line.name(), periods, period -> forecast.cell(line, period).amount())));
+    deposits.forEach(line -> rows.add(row(line.id(), Kind.DEPOSIT, line.name(), periods, period -> forecast.cell(line, period).amount())));
     // Lines that are switched off keep their facts: what the bank booked on them is in the column too.
-    List<Line> others = funding.stream().filter(line -> !facilities.contains(line) && !loans.contains(line) && !interest.contains(line)).toList();
+    List<Line> others = funding.stream().filter(line -> !facilities.contains(line) && !loans.contains(line) && !deposits.contains(line) && !interest.contains(line)).toList();
     others.stream().filter(line -> periods.stream().anyMatch(period -> forecast.cell(line, period).amount() != 0))
-        .forEach(line -> rows.add(row(line.id(), line.assumption() instanceof Revolving ? Kind.FACILITY : Kind.LOAN, line.name(), periods,
+        .forEach(line -> rows.add(row(line.id(), KINDS.get(line.standing().cash()), line.name(), periods,
             period -> forecast.cell(line, period).amount())));
     rows.add(row("interest", Kind.INTEREST, "Interest and fees", periods, period -> sum(forecast, interest, period)));
     rows.add(row("closing", Kind.CLOSING, "Closing cash", periods, period -> forecast.closing(period.lastDay())));
@@ -78,7 +85,8 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
       List<Long> owed = periods.stream().map(period -> forecast.accounts().loan(loan).owedOn(period.lastDay())).toList();
       debts.add(new Debt(loan.id(), loan.name(), false, owed, owed));
     }
-    return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts), total(debts, periods.size()));
+    return new FundingTable(List.copyOf(periods), List.copyOf(rows), List.copyOf(debts), total(debts, periods.size()),
+        deposits.stream().map(line -> new Deposit(line.id(), line.name(), periods.stream().map(period -> forecast.accounts().deposit(line).placedOn(period.lastDay())).toList())).toList());
   }
 
   private static Debt total(List<Debt> debts, int periods) {

@@ -1,5 +1,6 @@
 package ebbtide.funding;
 
+import ebbtide.accounts.Accounts;
 import ebbtide.flows.Flows;
 import ebbtide.money.Money;
 import ebbtide.plan.Charging;
@@ -24,6 +25,7 @@ import java.util.OptionalLong;
  * all lines that are no facility have their flows.
  */
 public final class Funding {
+  private final Accounts accounts;
   private final Plan plan;
   private final Timeline timeline;
   private final int asOf;
@@ -31,7 +33,8 @@ public final class Funding {
   private final Sweep.Result result;
 
   private Funding(Flows flows, SweepInput input) {
-    this.plan = flows.accounts().plan();
+    this.accounts = flows.accounts();
+    this.plan = accounts.plan();
     this.timeline = flows.timeline();
     this.asOf = timeline.index(plan.settings().asOf());
     this.input = input;
@@ -163,7 +166,7 @@ public final class Funding {
         undrawn[day] += ((Revolving) facilities().get(i).assumption()).committed() ? Math.max(0, most - drawn(i, day)) : 0;
       }
     }
-    return new Liquidity(closing, least, limit, undrawn, drawn);
+    return new Liquidity(closing, least, limit, undrawn, drawn, CallableDeposits.byDay(accounts, timeline));
   }
 
   /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */

@@ -5,7 +5,7 @@ import java.time.LocalDate;
 
 /**
  * Cash against minimum cash and what can still be drawn, by day (rules 8.7): liquidity = cash + overdraft limit + what is undrawn of committed
- * facilities, headroom = liquidity - minimum cash.
+ * facilities, headroom = liquidity - minimum cash. Deposits that can be called soon enough count with it (rules 8.10).
  */
 public final class Liquidity {
   private final long[] cash;
@@ -13,17 +13,20 @@ public final class Liquidity {
   private final long[] limit;
   private final long[] undrawn;
   private final long[] drawn;
+  private final long[] callable;
 
   /**
    * Makes the liquidity of closing cash by day in minor units; {@code limit} is that of overdraft and all facilities, {@code undrawn} the
-   * overdraft's limit and what is undrawn of committed facilities, {@code drawn} what is drawn on all.
+   * overdraft's limit and what is undrawn of committed facilities, {@code drawn} what is drawn on all,
+   * {@code callable} what of deposits counts.
    */
-  public Liquidity(long[] cash, long[] minimum, long[] limit, long[] undrawn, long[] drawn) {
+  public Liquidity(long[] cash, long[] minimum, long[] limit, long[] undrawn, long[] drawn, long[] callable) {
     this.cash = cash;
     this.minimum = minimum;
     this.limit = limit;
     this.undrawn = undrawn;
     this.drawn = drawn;
+    this.callable = callable;
   }
 
   public long minimum(int day) {
@@ -40,7 +43,12 @@ public final class Liquidity {
   }
 
   public long liquidity(int day) {
-    return cash[day] + undrawn[day];
+    return cash[day] + undrawn[day] + callable[day];
+  }
+
+  /** Returns what of deposits counts on a day: those that can be called soon enough. */
+  public long callable(int day) {
+    return callable[day];
   }
 
   public long headroom(int day) {

@@ -13,13 +13,14 @@ import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
 /** What a line assumes: a heading over other lines, a stream with terms, cash planned by date, or what is settled by rules. */
 public sealed interface Assumption permits Assumption.Group, Assumption.Stream, Assumption.Recurring,
     Assumption.DatedItems, SalesTaxSettlement, Pay, ProfitTax, CapitalSpending, Dividends, Revolving,
-    TermLoan, Interest {
+    TermLoan, TermDeposit, Interest {
 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();
@@ -282,6 +283,16 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       Check.notNegative(amount, "amount on " + date);
       note = note == null ? "" : Check.atMost(note.strip(), "note of an item", 1_000);
     }
+  }
+
+  /** Returns what interest of such a line is interest of; none of what bears no interest that stands on a line of its own. */
+  default Optional<Interest.Of> interest() {
+    return Optional.empty();
+  }
+
+  /** Returns whether interest or a fee falls due for such a line, so that a line of its own has to bear it. */
+  default boolean bearsInterest() {
+    return false;
   }
 
   /** Returns whether sales tax arises on a line with this assumption. */

@@ -121,6 +121,8 @@ public final class AssumptionList {
       add("interest charged each", word(interest.charging().often()), "", null, "");
     } else if (line.assumption() instanceof TermLoan loan) {
       addLoan(loan);
+    } else if (line.assumption() instanceof TermDeposit deposit) {
+      addDeposit(deposit);
     } else if (line.assumption() instanceof Assumption.DatedItems items) {
       addTax(items.tax());
       items.items().forEach(item -> add("item, " + word(item.certainty()), amount(item.amount()), unit, item.date(), item.note()));
@@ -156,6 +158,29 @@ public final class AssumptionList {
     loan.early().forEach(one -> add("early repayment", amount(one.amount()), unit, one.date(), one.note()));
     if (loan.fee() > 0) {
       add("fee", amount(loan.fee()), unit, loan.from().on(), "");
+    }
+  }
+
+  private void addDeposit(TermDeposit deposit) {
+    add("amount of the deposit", amount(deposit.amount()), unit, deposit.on(), "");
+    addSteps("rate", deposit.rate(), Percent::number, "% a year");
+    if (deposit.last() != null) {
+      add("ends", deposit.last().toString(), "", deposit.last(), "");
+    } else {
+      add("notice", Integer.toString(deposit.notice().days()), "days", deposit.notice().given(), "");
+    }
+    if (deposit.running() != null) {
+      add("interest accrued", amount(deposit.running().accrued()), unit, deposit.running().at(), "");
+    }
+    if (deposit.interestEveryMonths() > 0) {
+      add("months from one payment of interest to the next", Integer.toString(deposit.interestEveryMonths()), "months", null, "");
+    }
+    if (deposit.rollover() != null) {
+      add(deposit.rollover().withInterest() ? "rolled over with its interest" : "rolled over", Integer.toString(deposit.rollover().times()), "times", null, "");
+    }
+    if (deposit.broken() != null) {
+      add("broken early, forfeit", deposit.broken().forfeitDays() > 0 ? Integer.toString(deposit.broken().forfeitDays()) : amount(deposit.broken().forfeit()),
+          deposit.broken().forfeitDays() > 0 ? "days of interest" : unit, deposit.broken().on(), "");
     }
   }
 

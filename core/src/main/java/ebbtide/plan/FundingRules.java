@@ -6,11 +6,12 @@ import java.util.Objects;
 
 /**
  * How a plan is funded (rules 8.1, 8.3, 8.5): when the sweep draws and repays, what it leaves above minimum cash before it repays, how
- * facility interest is worked out, and minimum cash by days of payments ({@code minimumDays}; null: by amount).
+ * facility interest is worked out, minimum cash by days of payments ({@code minimumDays}; null: by amount), and within how many business days a
+ * deposit can be called that counts as liquidity ({@code callableWithin}; null: none does).
  */
-public record FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays) {
+public record FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays, Integer callableWithin) {
   /** Swept each day, nothing left above the minimum, interest by nights, minimum cash by amount. */
-  public static final FundingRules USUAL = new FundingRules(Sweeps.DAY, 0, InterestBy.NIGHTS, null);
+  public static final FundingRules USUAL = new FundingRules(Sweeps.DAY, 0, InterestBy.NIGHTS, null, null);
 
   /** When facilities are drawn and repaid: each day, or on the last business day of the week or the month. */
   public enum Sweeps {
@@ -26,11 +27,19 @@ public record FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, Bi
     AVERAGE_BALANCE
   }
 
+  /** Makes rules by which no deposit counts as liquidity. */
+  public FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays) {
+    this(sweeps, buffer, interestBy, minimumDays, null);
+  }
+
   public FundingRules {
     Objects.requireNonNull(sweeps, "when the sweep runs");
     Objects.requireNonNull(interestBy, "how interest is worked out");
     Check.notNegative(buffer, "buffer above minimum cash");
     Check.that(minimumDays == null || minimumDays.signum() >= 0 && minimumDays.compareTo(BigDecimal.valueOf(366)) <= 0,
         "minimum cash is the payments of 0 to 366 days");
+    if (callableWithin != null) {
+      Check.inRange(callableWithin, 0, 366, "business days within which a deposit can be called");
+    }
   }
 }

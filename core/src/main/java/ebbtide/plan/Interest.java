@@ -6,21 +6,32 @@ import java.util.List;
 import java.util.Objects;
 
 /**
- * Interest, with the fees that go with it (rules 8.4): of a revolving facility's or a loan's line, of the overdraft, or earned on cash held.
- * {@code lineId} is null for the last two, whose rates are settings of the plan.
+ * Interest, with the fees that go with it (rules 8.4): of a revolving facility's or a loan's line, of the overdraft, or earned on cash held or on a
+ * deposit. {@code lineId} is null for overdraft and cash, whose rates are settings of the plan.
  */
 public record Interest(Of of, String lineId, Charging charging) implements Assumption {
   /** What it is interest of. */
   public enum Of {
     LINE,
     OVERDRAFT,
-    CASH
+    CASH,
+    DEPOSIT;
+
+    /** Returns whether it is interest of a line that it names. */
+    public boolean isOfLine() {
+      return this == LINE || this == DEPOSIT;
+    }
   }
 
   public Interest {
     Objects.requireNonNull(of, "what it is interest of");
     Objects.requireNonNull(charging, "when it is charged");
-    Check.that((of == Of.LINE) == (lineId != null), "interest of a facility or a loan names its line; that of the overdraft or of cash names none");
+    Check.that(of.isOfLine() == (lineId != null), "interest of a facility, a loan or a deposit names its line; that of the overdraft or of cash names none");
+  }
+
+  /** Returns whether it is a cost of debt; what is earned is not. */
+  public boolean isOnDebt() {
+    return of == Of.LINE || of == Of.OVERDRAFT;
   }
 
   @Override

@@ -120,10 +120,10 @@ public record Line(String id, String group, String name, Direction direction, bo
     return assumption instanceof Assumption.Recurring recurring ? from.plusDays(recurring.termsDays()) : from;
   }
 
-  /** Returns whether it is a facility, a loan, or their interest: what funds a plan, and no part of what it has to pay (rules 8.1). */
+  /** Returns whether it is a facility, a loan, a deposit, or their interest: what funds a plan, or is put away, and no part of what it has to pay (rules 8.1). */
   public boolean isFunding() {
     CashRow row = standing().cash();
-    return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.INTEREST;
+    return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
   }
 
   public boolean isGroup() {

@@ -27,6 +27,7 @@ public record OpeningSheet(LocalDate on, List<Entry> entries) {
     STOCK(Side.ASSETS, "Stock"),
     PREPAID(Side.ASSETS, "Prepaid"),
     OTHER_RECEIVABLES(Side.ASSETS, "Other amounts due to us"),
+    DEPOSITS(Side.ASSETS, "Term deposits"),
     FIXED_ASSETS(Side.ASSETS, "Fixed assets"),
     OTHER_ASSETS(Side.ASSETS, "Other long-term assets"),
     PAYABLES(Side.LIABILITIES, "Payables"),

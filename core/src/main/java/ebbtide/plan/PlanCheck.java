@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -51,9 +52,10 @@ public final class PlanCheck {
       return;
     }
     Line of = interest.lineId() == null ? null : byId.get(interest.lineId());
-    if (interest.lineId() != null && (of == null || !(of.assumption() instanceof Revolving || of.assumption() instanceof TermLoan))) {
+    if (interest.lineId() != null && (of == null || !of.assumption().interest().equals(Optional.of(interest.of())))) {
       problem(index, "/assumption/line", "'" + line.name() + "' is interest of " + (of == null ? "a line that is not in the plan ('" + interest.lineId() + "')"
-          : "'" + of.name() + "', which is no facility and no loan") + ": choose a facility or a loan, or take it out");
+          : "'" + of.name() + "', which is no " + (interest.of() == Interest.Of.DEPOSIT ? "deposit" : "facility and no loan")) + (interest.of() == Interest.Of.DEPOSIT
+              ? ": choose a deposit, or take it out" : ": choose a facility or a loan, or take it out"));
     }
     plan.lines().subList(0, index).stream().filter(other -> other.assumption() instanceof Interest one && one.of() == interest.of()
         && java.util.Objects.equals(one.lineId(), interest.lineId())).findFirst().ifPresent(other -> problem(index, "/assumption/kind", "'" + other.name()

@@ -5,6 +5,7 @@ import ebbtide.money.Percent;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * A revolving facility, drawn and repaid by the sweep (rules 8.2, 8.3): its limit, what guarantees use up of it, when it may be drawn, its
@@ -61,6 +62,16 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
   @Override
   public List<String> reads() {
     return List.of();
+  }
+
+  @Override
+  public Optional<Interest.Of> interest() {
+    return Optional.of(Interest.Of.LINE);
+  }
+
+  @Override
+  public boolean bearsInterest() {
+    return !base.isEmpty() || !margin.isEmpty() || !undrawnFee.isEmpty();
   }
 
   @Override

@@ -6,6 +6,7 @@ import ebbtide.time.Convention;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * A loan with a schedule (rules 8.6): drawn on a day, or running with what is left of it at the end of one; paid every so many months from
@@ -73,6 +74,16 @@ public record TermLoan(By by, Balance from, boolean running, Steps<Percent> rate
   @Override
   public List<String> reads() {
     return List.of();
+  }
+
+  @Override
+  public Optional<Interest.Of> interest() {
+    return Optional.of(Interest.Of.LINE);
+  }
+
+  @Override
+  public boolean bearsInterest() {
+    return !rate.isEmpty() || fee > 0;
   }
 
   @Override

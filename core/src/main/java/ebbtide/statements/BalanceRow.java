@@ -1,6 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.plan.OpeningSheet.Kind;
+import java.util.Optional;
 
 /** A row of the balance sheet, from top to bottom. */
 enum BalanceRow {
@@ -9,7 +10,9 @@ enum BalanceRow {
   STOCK(Part.CURRENT_ASSETS, "Stock"),
   PREPAID(Part.CURRENT_ASSETS, "Prepaid, and paid ahead to suppliers"),
   OTHER_RECEIVABLES(Part.CURRENT_ASSETS, "Other amounts due to us"),
+  DEPOSITS(Part.CURRENT_ASSETS, "Term deposits"),
   FIXED_ASSETS(Part.LONG_ASSETS, "Fixed assets"),
+  DEPOSITS_LATER(Part.LONG_ASSETS, "Term deposits due later"),
   OTHER_ASSETS(Part.LONG_ASSETS, "Other long-term assets"),
   OVERDRAFT(Part.CURRENT_LIABILITIES, "Overdraft"),
   DEBT_WITHIN_A_YEAR(Part.CURRENT_LIABILITIES, "Debt due within twelve months"),
@@ -63,6 +66,11 @@ enum BalanceRow {
     return words;
   }
 
+  /** Returns the row of what of a kind falls due later than in twelve months, where that stands apart. */
+  static Optional<BalanceRow> later(Kind kind) {
+    return kind == Kind.DEBT ? Optional.of(DEBT_LATER) : kind == Kind.DEPOSITS ? Optional.of(DEPOSITS_LATER) : Optional.empty();
+  }
+
   /** Returns the row of an account of a kind whose level is above zero (owned) or below (owed); debt is parted by when it is due. */
   static BalanceRow of(Kind kind, boolean owned) {
     return switch (kind) {
@@ -70,6 +78,7 @@ enum BalanceRow {
       case STOCK -> STOCK;
       case PREPAID, ACCRUED -> owned ? PREPAID : ACCRUED;
       case PAYABLES -> owned ? PREPAID : PAYABLES;
+      case DEPOSITS -> DEPOSITS;
       case FIXED_ASSETS -> FIXED_ASSETS;
       case OTHER_ASSETS -> OTHER_ASSETS;
       case OTHER_RECEIVABLES, OTHER_PAYABLES -> owned ? OTHER_RECEIVABLES : OTHER_PAYABLES;

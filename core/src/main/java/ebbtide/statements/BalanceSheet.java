@@ -1,6 +1,5 @@
 package ebbtide.statements;
 
-import ebbtide.accounts.LoanSchedule;
 import ebbtide.money.Money;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
@@ -11,6 +10,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.Map;
 
 /**
@@ -66,34 +66,32 @@ final class BalanceSheet {
   }
 
   private static boolean canBe(Account account, BalanceRow row) {
-    return account.kind() == Kind.DEBT ? row == BalanceRow.DEBT_WITHIN_A_YEAR || row == BalanceRow.DEBT_LATER
-        : BalanceRow.of(account.kind(), true) == row || BalanceRow.of(account.kind(), false) == row;
+    return BalanceRow.later(account.kind()).filter(later -> later == row).isPresent() || BalanceRow.of(account.kind(), true) == row || BalanceRow.of(account.kind(), false) == row;
   }
 
   /** What of an account stands in a row at the end of a month, above zero on the row's side. */
   private long in(Account account, BalanceRow row, int month) {
     long level = account.at(month);
-    if (account.kind() == Kind.DEBT) {
-      long soon = dueWithinAYear(account, month);
-      return row == BalanceRow.DEBT_WITHIN_A_YEAR ? soon : -level - soon;
+    Optional<BalanceRow> later = BalanceRow.later(account.kind());
+    if (later.isPresent()) {
+      long whole = level * row.part().sign();
+      long beyond = dueLater(account, month, whole);
+      return later.get() == row ? beyond : whole - beyond;
     }
     return BalanceRow.of(account.kind(), level > 0) == row ? level * row.part().sign() : 0;
   }
 
-  /** What of a debt falls due in the twelve months after a month's end: a loan's repayments, a facility unless it ends later. */
-  private long dueWithinAYear(Account account, int month) {
-    long owed = -account.at(month);
+  /** What of a debt or a deposit falls due later than twelve months after a month's end: of a facility all where it ends later. */
+  private long dueLater(Account account, int month, long whole) {
     LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
     Line line = ledger.line(account).orElse(null);
     if (line != null && line.assumption() instanceof Revolving facility) {
-      return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? 0 : owed;
+      return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? whole : 0;
     }
-    if (line != null && line.standing().cash() == CashRow.LOANS) {
-      LoanSchedule loan = ledger.loan(line);
-      long later = Math.min(Math.max(0, owed), loan.owedOn(end.plusMonths(YEAR)));
-      return owed - later;
+    if (line == null || line.standing().own() != account.kind()) {
+      return whole;
     }
-    return 0;
+    return Math.min(Math.max(0, whole), Math.abs(ledger.account(line).owedBeyond(end, end.plusMonths(YEAR)).orElse(0)));
   }
 
   private String because(Account account, int month) {

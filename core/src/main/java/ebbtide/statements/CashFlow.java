@@ -55,6 +55,7 @@ final class CashFlow {
     booked(operating, "Between own accounts, booked on one side", "transfers", ledger.transfers());
     List<Figure> investing = new ArrayList<>();
     cash(investing, taken, "capital", "Capital spending", Section.INVESTING, line -> line.standing().cash() == CashRow.CAPITAL);
+    cash(investing, taken, "deposits", "Term deposits, back less placed", Section.INVESTING, line -> line.standing().cash() == CashRow.DEPOSITS);
     cash(investing, taken, "investing-other", "Other long-term assets", Section.INVESTING, line -> true);
     List<Figure> financing = new ArrayList<>();
     cash(financing, taken, "facilities", "Facilities, drawn less repaid", Section.FINANCING, line -> line.standing().cash() == CashRow.FACILITIES);
@@ -90,6 +91,7 @@ final class CashFlow {
     List<Figure> investing = new ArrayList<>();
     others(investing, "bought", "Assets bought, less sold", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).billed().at(month));
     others(investing, "tax-on-assets", "Sales tax on them", line -> ledger.section(line) == Section.INVESTING, line -> month -> ledger.earnings(line).tax().at(month));
+    changes(investing, "placed", "Term deposits, back less placed", Section.INVESTING, Kind.DEPOSITS);
     owed(investing, "assets-owed", "Change of what is owed for them", Section.INVESTING);
     List<Figure> financing = new ArrayList<>();
     changes(financing, "debt", "Debt, drawn less repaid", Section.FINANCING, Kind.DEBT);
@@ -125,7 +127,8 @@ final class CashFlow {
 
   /** What a line of investing owes for what it has bought; the assets themselves are bought, used up and sold. */
   private void owed(List<Figure> to, String id, String name, Section section) {
-    List<Account> accounts = ledger.accounts().stream().filter(account -> account.lineId() != null && sectionOf(account) == section && !isUsedUp(account)).toList();
+    List<Account> accounts = ledger.accounts().stream().filter(account -> account.lineId() != null && sectionOf(account) == section
+        && account.kind() != Kind.DEPOSITS && !isUsedUp(account)).toList();
     if (!accounts.isEmpty()) {
       to.add(new Figure(id, StatementTable.Style.LINE, name, false, accounts.stream().map(account -> Part.of(account.name(), month -> -account.change(month))).toList()));
     }

@@ -1,7 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.accounts.Accounts;
-import ebbtide.accounts.LoanSchedule;
+import ebbtide.accounts.InterestSchedule;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.funding.Funding;
@@ -10,7 +10,6 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
-import ebbtide.plan.TermLoan;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
@@ -53,16 +52,16 @@ final class Clearing {
 
   private OptionalLong apart(Line line) {
     if (line.assumption() instanceof Interest interest) {
-      return plan.findLine(interest.lineId()).map(of -> of.assumption() instanceof TermLoan ? OptionalLong.of(feeLater(loan(of))) : OptionalLong.of(0)).orElse(OptionalLong.empty());
+      return plan.findLine(interest.lineId()).map(of -> OptionalLong.of(accounts.of(of).interest().map(this::feeLater).orElse(0L))).orElse(OptionalLong.empty());
     }
     return rolled(line, EnumSet.of(RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS));
   }
 
-  private long feeLater(LoanSchedule loan) {
+  private long feeLater(InterestSchedule schedule) {
     long sum = 0;
     YearMonth last = YearMonth.from(end);
     for (YearMonth month = last.plusMonths(1); ChronoUnit.MONTHS.between(last, month) <= 600; month = month.plusMonths(1)) {
-      sum += loan.feeOf(month);
+      sum += schedule.feeOf(month);
     }
     return sum;
   }
@@ -94,7 +93,4 @@ final class Clearing {
     return line.assumption() instanceof Assumption.Recurring;
   }
 
-  private LoanSchedule loan(Line line) {
-    return ledger.loan(line);
-  }
 }

@@ -223,9 +223,9 @@ public final class Covenants {
         -sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.min(0, minor)));
   }
 
-  /** Interest on cash is no cost of debt. */
+  /** What is earned is no cost of debt. */
   private static boolean costs(Line line) {
-    return line.assumption() instanceof Interest interest && interest.of() != Interest.Of.CASH;
+    return line.assumption() instanceof Interest interest && interest.isOnDebt();
   }
 
   /** Each day's flows of lines of a kind, taken one by one: what is lent and repaid in one month is told apart. */

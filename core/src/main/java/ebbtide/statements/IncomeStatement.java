@@ -39,14 +39,14 @@ final class IncomeStatement {
     Figure gain = assets("gain", "Gain on assets sold", AssetAccount.Month::gain);
     Figure operating = sum("operating", "Operating profit", ebitda, depreciation, gain);
     Figure interest = group("interest", "Interest on debt", IncomeStatement::isInterestOnDebt);
-    Figure onCash = group("interest-on-cash", "Interest on cash", line -> line.standing().cash() == CashRow.INTEREST && !isInterestOnDebt(line));
+    Figure onCash = group("interest-on-cash", "Interest on cash and deposits", line -> line.standing().cash() == CashRow.INTEREST && !isInterestOnDebt(line));
     Figure before = sum("before-tax", "Profit before tax", operating, interest, onCash);
     Figure tax = group("profit-tax", "Profit tax", line -> line.standing().cash() == CashRow.PROFIT_TAX);
     sum("profit", "Profit after tax", before, tax);
   }
 
   static boolean isInterestOnDebt(Line line) {
-    return line.assumption() instanceof Interest interest && interest.of() != Interest.Of.CASH;
+    return line.assumption() instanceof Interest interest && interest.isOnDebt();
   }
 
   private static boolean isOf(Line line, Nature nature) {

@@ -3,7 +3,7 @@ package ebbtide.statements;
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.accounts.Earned;
-import ebbtide.accounts.LoanSchedule;
+import ebbtide.accounts.LineAccount;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CashRow;
@@ -43,7 +43,6 @@ final class Ledger {
   private final int months;
   private final List<Period> periods = new ArrayList<>();
   private final Map<String, Line> lines = new LinkedHashMap<>();
-  private final Map<String, LoanSchedule> loans = new LinkedHashMap<>();
   private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
   private final Map<String, Earned> earnings = new LinkedHashMap<>();
   private final Map<String, MonthSeries> cash = new LinkedHashMap<>();
@@ -89,9 +88,7 @@ final class Ledger {
   }
 
   private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
-    if (line.standing().cash() == CashRow.LOANS) {
-      loans.put(line.id(), of.loan(line));
-    } else if (line.standing().cash() == CashRow.CAPITAL) {
+    if (line.standing().cash() == CashRow.CAPITAL) {
       assets.put(line.id(), of.assets(line).months());
     } else if (line.standing().cash() == CashRow.DIVIDENDS) {
       declaredBy.put(line.id(), declared(line, of));
@@ -191,9 +188,9 @@ final class Ledger {
     return forecast;
   }
 
-  /** Returns the schedule of a loan's line. */
-  LoanSchedule loan(Line line) {
-    return loans.get(line.id());
+  /** Returns the account of a line, by which it falls due. */
+  LineAccount account(Line line) {
+    return forecast.accounts().of(line);
   }
 
   /** Returns the months of a line of assets. */

@@ -1,6 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.accounts.LineAccount;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
@@ -209,10 +210,11 @@ public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> ne
     /** What loans repay by their schedules between two days. */
     private long repaid(LocalDate from, LocalDate to) {
       long sum = 0;
-      for (Account account : statements.ledger().accounts()) {
-        Line line = account.kind() == Kind.DEBT && account.lineId() != null ? statements.ledger().plan().findLine(account.lineId()).orElseThrow() : null;
+      for (Account one : statements.ledger().accounts()) {
+        Line line = one.kind() == Kind.DEBT && one.lineId() != null ? statements.ledger().plan().findLine(one.lineId()).orElseThrow() : null;
         if (line != null && statements.ledger().plan().isActive(line) && line.standing().cash() == CashRow.LOANS) {
-          sum += statements.ledger().loan(line).owedOn(from) - statements.ledger().loan(line).owedOn(to);
+          LineAccount account = statements.ledger().account(line);
+          sum += account.owedOn(from).orElse(0) - account.owedOn(to).orElse(0);
         }
       }
       return sum;

@@ -2,6 +2,7 @@ package ebbtide.workings;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
@@ -42,7 +43,7 @@ public final class FundingWorkings {
       case "receipts" -> lines(Direction.RECEIPT);
       case "payments" -> lines(Direction.PAYMENT);
       case "before" -> rows(FundingTable.Kind.OPENING, FundingTable.Kind.RECEIPTS, FundingTable.Kind.PAYMENTS, FundingTable.Kind.TRANSFERS);
-      case "closing" -> rows(FundingTable.Kind.BEFORE, FundingTable.Kind.FACILITY, FundingTable.Kind.LOAN, FundingTable.Kind.INTEREST);
+      case "closing" -> rows(FundingTable.Kind.BEFORE, FundingTable.Kind.FACILITY, FundingTable.Kind.LOAN, FundingTable.Kind.DEPOSIT, FundingTable.Kind.INTEREST);
       case "interest" -> plan.lines().stream().filter(line -> line.assumption() instanceof Interest).forEach(line -> part(line.name(), "", forecast.cell(line, period).amount()));
       case "shortfall" -> shortfall();
       default -> {
@@ -92,10 +93,20 @@ public final class FundingWorkings {
   }
 
   private void owed(Line line) {
+    if (line.standing().cash() == CashRow.DEPOSITS) {
+      placed(line);
+      return;
+    }
     FundingTable.Debt debt = FundingTable.of(forecast, List.of(period)).debts().stream().filter(one -> one.id().equals(line.id())).findFirst()
         .orElseThrow(() -> new IllegalArgumentException("'" + line.name() + "' is switched off: nothing is reckoned of it"));
     long moved = forecast.cell(line, period).amount();
     part("Owed at the end of the day before " + DAY.format(period.startInclusive()), "", debt.owed().get(0) - moved);
     part("Drawn, less repaid, in these days", "by the bank's movements, then by sweep or schedule", moved);
+  }
+
+  private void placed(Line line) {
+    long before = forecast.accounts().deposit(line).placedOn(period.startInclusive().minusDays(1));
+    part("Put away at the end of the day before " + DAY.format(period.startInclusive()), "", before);
+    part("Put away, less what comes back, in these days", "by its terms", forecast.accounts().deposit(line).placedOn(period.lastDay()) - before);
   }
 }

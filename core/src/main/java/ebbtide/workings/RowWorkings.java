@@ -90,8 +90,13 @@ public final class RowWorkings {
     LocalDate worst = forecast.worstDay(period);
     int day = forecast.timeline().index(worst);
     String when = "of " + DAY.format(worst) + ", the day with the least in the period";
-    return List.of(level("Cash", when, worst, forecast.closing(worst)),
-        level("Still to be drawn", "the overdraft's limit, and what is undrawn of committed facilities", worst, forecast.liquidity().undrawn(day)),
-        level("Less minimum cash", "in force that day", worst, -forecast.liquidity().minimum(day)));
+    List<Workings.Item> items = new ArrayList<>(List.of(level("Cash", when, worst, forecast.closing(worst)),
+        level("Still to be drawn", "the overdraft's limit, and what is undrawn of committed facilities", worst, forecast.liquidity().undrawn(day))));
+    if (forecast.liquidity().callable(day) != 0) {
+      items.add(level("Deposits", "those that can be called within " + forecast.plan().settings().funding().callableWithin() + " business days", worst,
+          forecast.liquidity().callable(day)));
+    }
+    items.add(level("Less minimum cash", "in force that day", worst, -forecast.liquidity().minimum(day)));
+    return items;
   }
 }

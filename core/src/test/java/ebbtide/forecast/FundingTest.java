@@ -181,7 +181,7 @@ class FundingTest {
     for (int i = 0; i < table.periods().size(); i++) {
       int at = i;
       long sum = table.rows().stream().filter(row -> switch (row.kind()) {
-        case BEFORE, FACILITY, LOAN, INTEREST -> true;
+        case BEFORE, FACILITY, LOAN, DEPOSIT, INTEREST -> true;
         default -> false;
       }).mapToLong(row -> row.amounts().get(at)).sum();
       long before = table.rows().stream().filter(row -> switch (row.kind()) {
@@ -197,6 +197,8 @@ class FundingTest {
             .stream().mapToLong(Workings.Item::minor).sum()).as("seed %d, workings of %s", seed, row.name()).isEqualTo(row.amounts().get(at)));
         table.debts().forEach(debt -> assertThat(FundingWorkings.of(forecast, "owed " + debt.id(), table.periods().get(at)).stream()
             .mapToLong(Workings.Item::minor).sum()).isEqualTo(debt.owed().get(at)));
+        table.deposits().forEach(deposit -> assertThat(FundingWorkings.of(forecast, "owed " + deposit.id(), table.periods().get(at)).stream()
+            .mapToLong(Workings.Item::minor).sum()).isEqualTo(deposit.placed().get(at)));
       }
       for (FundingTable.Debt debt : table.debts()) {
         if (debt.revolving() && i > 0 && forecast.funding().unsettled().isEmpty()) {

@@ -11,6 +11,7 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.Steps;
+import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
@@ -46,7 +47,7 @@ final class RandomFunding {
 
   FundingRules rules() {
     return new FundingRules(pick(List.of(FundingRules.Sweeps.values())), random.nextInt(3) * 10_000L, pick(List.of(FundingRules.InterestBy.values())),
-        random.nextInt(3) > 0 ? null : BigDecimal.valueOf(random.nextInt(60)));
+        random.nextInt(3) > 0 ? null : BigDecimal.valueOf(random.nextInt(60)), asOf.getDayOfMonth() % 3 == 0 ? null : asOf.getDayOfMonth() % 5);
   }
 
   /** Facilities, a loan, and most of their interest. */
@@ -71,7 +72,24 @@ final class RandomFunding {
     lines.add(new Line("li", null, "Loan interest", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.LINE, "loan", Charging.MONTHLY), List.of()));
     lines.add(new Line("oi", null, "Overdraft interest", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.OVERDRAFT, null, Charging.MONTHLY), List.of()));
     lines.add(new Line("ci", null, "Interest on cash", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.CASH, null, Charging.MONTHLY), List.of()));
+    lines.addAll(deposit(new Random(31 * asOf.toEpochDay() + drawn.toEpochDay() + lines.size())));
     return lines;
+  }
+
+  /** A deposit at random, and most often its interest; drawn apart, so that the other lines are what they are without one. */
+  private List<Line> deposit(Random own) {
+    LocalDate on = asOf.plusDays(own.nextInt(300) - 120);
+    TermDeposit.Running running = on.isAfter(asOf) || own.nextBoolean() ? null : new TermDeposit.Running(asOf, own.nextInt(90_000));
+    boolean notice = own.nextInt(3) == 0;
+    LocalDate last = (on.isAfter(asOf) ? on : asOf).plusDays(1 + own.nextInt(400));
+    TermDeposit.Notice called = new TermDeposit.Notice(own.nextInt(40), own.nextBoolean() ? null : (on.isAfter(asOf) ? on : asOf).plusDays(1 + own.nextInt(300)));
+    TermDeposit.Rollover rollover = notice || own.nextBoolean() ? null : new TermDeposit.Rollover(1 + own.nextInt(4), own.nextBoolean());
+    TermDeposit.Broken broken = own.nextInt(3) > 0 ? null : new TermDeposit.Broken((on.isAfter(asOf) ? on : asOf).plusDays(1 + own.nextInt(500)), 0, own.nextInt(60));
+    Steps<Percent> rate = new Steps<>(List.of(new Steps.Step<>(on.minusYears(1), new Percent(own.nextInt(60_000))), new Steps.Step<>(asOf.plusDays(100), new Percent(own.nextInt(60_000)))));
+    Line line = new Line("deposit", null, "Deposit", Direction.PAYMENT, own.nextInt(8) > 0, null, "", new TermDeposit(on, own.nextInt(30_000_000), running,
+        notice ? null : last, notice ? called : null, rate, DayCount.values()[own.nextInt(3)], own.nextInt(3), rollover, broken), List.of());
+    return own.nextInt(4) == 0 ? List.of(line) : List.of(line,
+        new Line("di", null, "Deposit interest", Direction.PAYMENT, true, null, "", new Interest(Interest.Of.DEPOSIT, "deposit", Charging.MONTHLY), List.of()));
   }
 
   private Steps<Long> steps() {

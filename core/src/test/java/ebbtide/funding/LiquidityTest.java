@@ -23,7 +23,7 @@ class LiquidityTest {
       days[day] = cash[Math.min(day, cash.length - 1)];
     }
     long[] limit = byDay(facility == null ? Steps.none() : facility.limit());
-    return new Liquidity(days, byDay(minimum), limit, limit, new long[days.length]);
+    return new Liquidity(days, byDay(minimum), limit, limit, new long[days.length], new long[days.length]);
   }
 
   private static long[] byDay(Steps<Long> steps) {

@@ -16,6 +16,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Steps;
+import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
@@ -27,18 +28,20 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 
 /**
- * How the demo company is funded: a revolving facility for the spring, a loan that buys the lease of the north beds, and what the bank asks
- * for. A poor autumn last year leaves September with little cover of its interest.
+ * How the demo company is funded: a revolving facility for the spring, a loan that buys the lease of the north beds, the year's
+ * surplus put away for half a year, and what the bank asks for. A poor autumn last year leaves September with little cover of its interest.
  */
 final class DemoFunding {
   private static final LocalDate BOUGHT = LocalDate.of(2026, 4, 15);
   private static final long PRICE = 64_000_000;
+  private static final LocalDate PUT_AWAY = LocalDate.of(2026, 12, 1);
+  private static final long RESERVE = 12_000_000;
   /** EBITDA of April 2025 to February 2026, in thousands of pounds. */
   private static final int[] EBITDA = {-195, 62, 98, 92, 104, 38, -7, 60, 64, 118, -20};
 
   private DemoFunding() {}
 
-  /** Returns a plan with its facility and loan, their interest, the beds that are bought, and covenants. */
+  /** Returns a plan with its facility, loan and deposit, their interest, the beds that are bought, and covenants. */
   static Plan of(Plan plan) {
     List<Line> lines = new ArrayList<>(plan.lines().stream().map(line -> line.assumption() instanceof CapitalSpending spending ? line.with(withBeds(spending)) : line).toList());
     lines.add(line("facility", "Tidewater facility", new Revolving(steps(35_000_000L), true, LocalDate.of(2026, 3, 1), LocalDate.of(2029, 2, 28),
@@ -48,6 +51,8 @@ final class DemoFunding {
     lines.add(line("loan", "Beds loan", new TermLoan(TermLoan.By.EQUAL_INSTALMENTS, new TermLoan.Balance(BOUGHT, PRICE, 0), false, steps(Percent.parse("6.2")),
         LocalDate.of(2026, 5, 31), 84, 1, 0, null, Convention.FOLLOWING, List.of(), List.of(), true, 480_000)));
     lines.add(interest("loan-interest", "Interest on the beds loan", Interest.Of.LINE, "loan"));
+    lines.add(line("reserve", "Reserve on deposit", new TermDeposit(PUT_AWAY, RESERVE, null, PUT_AWAY.plusMonths(6), null, steps(Percent.parse("3.15")), DayCount.ACT_365F, 0, null, null)));
+    lines.add(interest("reserve-interest", "Interest on the reserve", Interest.Of.DEPOSIT, "reserve"));
     lines.add(interest("overdraft-interest", "Overdraft interest", Interest.Of.OVERDRAFT, null));
     return new Plan(plan.settings().agreeing(covenants(), pastMonths()), lines, plan.buoys());
   }

@@ -48,8 +48,11 @@ class FundingController {
   }
 
   /** The funding by period, what is owed at the end of each with minimum cash then, and the answer. */
-  record FundingView(List<PeriodView> periods, List<FundingRow> rows, List<DebtView> debts, DebtView total, List<Long> minimum,
-      FundingAnswerView answer) {}
+  record FundingView(List<PeriodView> periods, List<FundingRow> rows, List<DebtView> debts, DebtView total, List<DepositView> deposits,
+      List<Long> minimum, FundingAnswerView answer) {}
+
+  /** What is put away in a term deposit at the end of each period. */
+  record DepositView(String id, String name, List<Long> placed) {}
 
   /** A row with an amount for each period; its id is that of a line where it is one. */
   record FundingRow(String id, String kind, String name, List<Long> amounts) {}
@@ -75,6 +78,7 @@ class FundingController {
     return new FundingView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(),
         table.rows().stream().map(row -> new FundingRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts())).toList(),
         table.debts().stream().map(DebtView::of).toList(), DebtView.of(table.total()),
+        table.deposits().stream().map(one -> new DepositView(one.id(), one.name(), one.placed())).toList(),
         table.periods().stream().map(period -> forecast.funding().minimum(forecast.timeline().index(period.lastDay()))).toList(),
         new FundingAnswerView(answer.sentence(), answer.peakNeed(), answer.peakDay(), answer.drawnNow(), answer.limit(), answer.shortfall(), answer.shortDay(),
             answer.least()));

@@ -21,6 +21,7 @@ public final class FundingCsv {
       csv.writeRecord("row", "name", "period_start", "period_end", "amount");
       table.rows().forEach(row -> write(csv, row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts(), table.periods(), currency));
       table.debts().forEach(debt -> write(csv, "owed", debt.name(), debt.owed(), table.periods(), currency));
+      table.deposits().forEach(deposit -> write(csv, "placed", deposit.name(), deposit.placed(), table.periods(), currency));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

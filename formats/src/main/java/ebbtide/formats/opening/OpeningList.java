@@ -30,6 +30,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
       new Telling(Kind.ACCRUED, "accru"), new Telling(Kind.PREPAID, "prepa"), new Telling(Kind.PROVISIONS, "provision"),
       new Telling(Kind.RECEIVABLES, "receivable", "debtor", "customer"), new Telling(Kind.PAYABLES, "payable", "creditor", "supplier"),
       new Telling(Kind.PAY_OWED, "pay", "wage", "salar", "payroll"), new Telling(Kind.STOCK, "stock", "inventor"),
+      new Telling(Kind.DEPOSITS, "term deposit", "fixed deposit", "time deposit"),
       new Telling(Kind.DEBT, "loan", "facility", "borrowing"), new Telling(Kind.CASH, "cash", "bank"),
       new Telling(Kind.FIXED_ASSETS, "fixed asset", "equipment", "machine", "vehicle", "plant", "building", "furniture", "property"));
 

@@ -35,6 +35,10 @@ final class AssumptionReader {
     this.funding = new FundingReader(currency, methods);
   }
 
+  Currency currency() {
+    return currency;
+  }
+
   SettledReader settled() {
     return settled;
   }

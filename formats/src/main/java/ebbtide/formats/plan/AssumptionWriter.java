@@ -28,6 +28,10 @@ final class AssumptionWriter {
     return KindJson.of(assumption).write(this, assumption);
   }
 
+  Currency currency() {
+    return currency;
+  }
+
   SettledWriter settled() {
     return settled;
   }

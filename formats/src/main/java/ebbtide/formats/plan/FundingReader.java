@@ -126,8 +126,11 @@ final class FundingReader {
     FundingRules.InterestBy by = place.at("interestBy").oneOfOr(FundingRules.InterestBy.class, FundingRules.InterestBy.NIGHTS);
     JsonPlace days = place.at("minimumDays");
     BigDecimal minimumDays = days.isAbsent() ? null : days.decimal();
+    JsonPlace within = place.at("callableWithin");
+    Integer callableWithin = within.wholeIn(0, 366, null);
     place.noOthers();
-    return sweeps == null || buffer == null || by == null || minimumDays == null && !days.isAbsent() ? null
-        : place.make(() -> new FundingRules(sweeps, buffer, by, minimumDays));
+    return sweeps == null || buffer == null || by == null || minimumDays == null && !days.isAbsent()
+        || callableWithin == null && !within.isAbsent() ? null
+        : place.make(() -> new FundingRules(sweeps, buffer, by, minimumDays, callableWithin));
   }
 }

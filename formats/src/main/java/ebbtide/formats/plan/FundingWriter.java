@@ -91,6 +91,9 @@ final class FundingWriter {
     if (rules.minimumDays() != null) {
       node.put("minimumDays", rules.minimumDays().stripTrailingZeros().toPlainString());
     }
+    if (rules.callableWithin() != null) {
+      node.put("callableWithin", rules.callableWithin());
+    }
     return node;
   }
 

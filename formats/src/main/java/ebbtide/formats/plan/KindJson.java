@@ -8,6 +8,7 @@ import ebbtide.plan.Pay;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import java.util.List;
 import java.util.Optional;
@@ -31,6 +32,7 @@ record KindJson<A extends Assumption>(String word, Class<A> type, BiFunction<Ass
       new KindJson<>("dividends", Dividends.class, (read, place) -> read.settled().dividends(place), (write, dividends) -> write.settled().write(dividends)),
       new KindJson<>("revolving", Revolving.class, (read, place) -> read.funding().revolving(place), (write, facility) -> write.funding().write(facility)),
       new KindJson<>("loan", TermLoan.class, (read, place) -> read.funding().loan(place), (write, loan) -> write.funding().write(loan)),
+      new KindJson<>("deposit", TermDeposit.class, (read, place) -> DepositJson.read(place, read.currency()), (write, deposit) -> DepositJson.write(deposit, write.currency())),
       new KindJson<>("interest", Interest.class, (read, place) -> read.funding().interest(place), (write, interest) -> write.funding().write(interest)));
 
   static KindJson<?> of(Assumption assumption) {
