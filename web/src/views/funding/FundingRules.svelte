@@ -43,7 +43,7 @@
     {
       kind: 'whole',
       field: 'callableWithin',
-      label: 'deposits count as liquidity that can be called within',
+      label: 'deposits are liquidity within',
       after: 'business days',
       optional: true,
       placeholder: 'never',

@@ -65,7 +65,7 @@
     onchoose={(chosen) => (by = chosen)}
   />
   <UnitSwitch />
-  <Act main onclick={() => (adding = !adding)}>Add a facility or loan</Act>
+  <Act main onclick={() => (adding = !adding)}>Add facility, loan or deposit</Act>
 </div>
 {#if adding}<AddFunding onclose={() => (adding = false)} />{/if}
 {#if view && got}

@@ -35,19 +35,25 @@
     { kind: 'whole', field: 'days', label: 'days of notice' },
     { kind: 'day', field: 'given', label: 'given on', optional: true, placeholder: 'not yet' },
   ];
-  const ROLLOVER: FieldSpec[] = [
+  const LAST: FieldSpec[] = [{ kind: 'day', field: 'last', label: 'last day' }];
+  /** A part that is not there is a field that would make it; the rest of its fields come with it. */
+  const ROLLOVER = $derived<FieldSpec[]>([
     { kind: 'whole', field: 'times', label: 'rolled over', after: 'times', optional: true },
-    { kind: 'flag', field: 'withInterest', label: 'with its interest' },
-  ];
-  const RUNNING: FieldSpec[] = [
-    { kind: 'day', field: 'at', label: 'it runs already: interest up to', optional: true, placeholder: 'no' },
-    { kind: 'amount', field: 'accrued', label: 'is' },
-  ];
-  const BROKEN: FieldSpec[] = [
+    ...(assumption.rollover ? [{ kind: 'flag', field: 'withInterest', label: 'with its interest' } as const] : []),
+  ]);
+  const RUNNING = $derived<FieldSpec[]>([
+    { kind: 'day', field: 'at', label: 'it runs already, with interest up to', optional: true, placeholder: 'no' },
+    ...(assumption.running ? [{ kind: 'amount', field: 'accrued', label: 'of' } as const] : []),
+  ]);
+  const BROKEN = $derived<FieldSpec[]>([
     { kind: 'day', field: 'on', label: 'broken early on', optional: true, placeholder: 'never' },
-    { kind: 'amount', field: 'forfeit', label: 'forfeit', optional: true },
-    { kind: 'whole', field: 'forfeitDays', label: 'or interest of', after: 'days', optional: true },
-  ];
+    ...(assumption.broken
+      ? ([
+          { kind: 'amount', field: 'forfeit', label: 'forfeit', optional: true },
+          { kind: 'whole', field: 'forfeitDays', label: 'or interest of', after: 'days', optional: true },
+        ] as const)
+      : []),
+  ]);
   const last = $derived((assumption.last as Day | undefined) ?? addMonths(assumption.on as Day, 6));
 </script>
 
@@ -63,29 +69,27 @@
     first={monthStart(plan.view!.tide.asOf)}
     onchange={(change) => save((now) => ({ ...now, rate: change((now.rate ?? []) as StepJson[]) }), 'rate set')}
   />
-  <Fields
-    specs={[ENDS]}
-    of={{ ending }}
-    put={(part, words) => save((now) => whenItEnds(now, part.ending as Ending, last), words)}
-  />
-  {#if ending === 'notice'}
+  <div class="flex flex-wrap gap-x-4 gap-y-1.5">
     <Fields
-      specs={NOTICE}
-      of={assumption.notice as Json}
-      put={(part, words) => save((now) => putPart(now, 'notice', part), words)}
+      specs={[ENDS]}
+      of={{ ending }}
+      put={(part, words) => save((now) => whenItEnds(now, part.ending as Ending, last), words)}
     />
-  {:else}
-    <Fields
-      specs={[{ kind: 'day', field: 'last', label: 'last day' }]}
-      of={assumption}
-      put={(part, words) => save((now) => changed(now, part), words)}
-    />
-    <Fields
-      specs={ROLLOVER}
-      of={(assumption.rollover ?? {}) as Json}
-      put={(part, words) => save((now) => putPart(now, 'rollover', part, part.times === null, { times: 1 }), words)}
-    />
-  {/if}
+    {#if ending === 'notice'}
+      <Fields
+        specs={NOTICE}
+        of={assumption.notice as Json}
+        put={(part, words) => save((now) => putPart(now, 'notice', part), words)}
+      />
+    {:else}
+      <Fields specs={LAST} of={assumption} put={(part, words) => save((now) => changed(now, part), words)} />
+      <Fields
+        specs={ROLLOVER}
+        of={(assumption.rollover ?? {}) as Json}
+        put={(part, words) => save((now) => putPart(now, 'rollover', part, part.times === null, { times: 1 }), words)}
+      />
+    {/if}
+  </div>
   <Fields
     specs={RUNNING}
     of={(assumption.running ?? {}) as Json}

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 /** Funding as a treasurer asks about it: facilities and loans added, their terms typed, whether the limits are enough; and the worked examples. */
 class FundingTest extends Journeys {
   private void add(String what, String name, String field, String amount) {
-    click("Add a facility or loan");
+    click("Add facility, loan or deposit");
     page.getByLabel("What is added").selectOption(what);
     type("Name of it", name);
     if (field != null) {
@@ -32,7 +32,7 @@ class FundingTest extends Journeys {
   void facilityAndLoan_addedTypedAndTakenBack_answerWhetherItIsEnough() {
     open("funding");
     assertThat(page.getByText("It is enough: the most that is needed is 25,934.31 on Fri 22 May 2026")).isVisible();
-    click("Add a facility or loan");
+    click("Add facility, loan or deposit");
     click("Add it");
     assertThat(page.getByText("Give it a name, such as")).isVisible();
     type("Name of it", "Quayside revolver");
@@ -79,6 +79,35 @@ class FundingTest extends Journeys {
     moves();
     type("with a cushion of", "2,500");
     assertThat(page.getByText("\u00a352,500")).isVisible();
+  }
+
+  /** A deposit is put away, rolled over, put at notice and broken; what is wrong is said, and what is away at the end of each month is shown. */
+  @Test
+  void deposit_putAwayRolledOverAndBroken_saysWhatIsAwayAndWhatIsWrong() {
+    open("funding");
+    add("deposit", "Rainy day", "Amount put away", "50k");
+    assertThat(amounts("Rainy day, put away at the end").nth(1)).hasText("50");
+    amounts("Rainy day, put away at the end").nth(1).getByRole(AriaRole.BUTTON).click();
+    assertThat(page.getByText("Put away, less what comes back, in these days")).isVisible();
+    page.keyboard().press("Escape");
+    button(page, "Rainy day").click();
+    type("rate, % a year", "3.15");
+    assertThat(page.getByText("rate set")).isVisible();
+    type("broken early on", "2026-01-15");
+    assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("A deposit is broken after 2026-03-02");
+    type("broken early on", "2026-06-01");
+    type("or interest of", "30");
+    assertThat(page.getByText("back", new Page.GetByTextOptions().setExact(true))).isVisible();
+    type("broken early on", "");
+    type("rolled over", "2");
+    page.getByLabel("with its interest").check();
+    assertThat(page.getByText("its interest put away with the next term")).hasCount(2);
+    accessible();
+    page.getByLabel("comes back").selectOption("notice");
+    type("given on", "2026-04-01");
+    assertThat(page.getByText("Fri 1 May 2026")).isVisible();
+    page.locator("a, button", new Page.LocatorOptions().setHasText("Interest on Rainy day")).first().click();
+    assertThat(page.getByText("What is earned on 'Rainy day', by its own rates and terms")).isVisible();
   }
 
   /** A payment for an asset drawn along the time line: what it would do is said and shown, nothing is changed until it is kept. */
