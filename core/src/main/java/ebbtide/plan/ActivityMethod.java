@@ -18,6 +18,9 @@ public sealed interface ActivityMethod {
   /** Returns whether the method has no figure at all yet. */
   boolean isEmpty();
 
+  /** Returns what the method assumes, input by input. */
+  List<Input<ActivityMethod>> inputs();
+
   /** Returns the same method without its figures; weights and choices stay. */
   ActivityMethod cleared();
 
@@ -25,6 +28,11 @@ public sealed interface ActivityMethod {
   record FixedAmount(Steps<Long> amount) implements ActivityMethod {
     public FixedAmount {
       requireAmounts(amount);
+    }
+
+    @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).add("amount", "amount a month", Unit.MONEY));
     }
 
     @Override
@@ -57,6 +65,11 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).add("base", "base a month", Unit.MONEY).when(growth.millionths() != 0, "growth", "growth a month", Unit.GROWTH).add("growthOf", "growth a month", Unit.GROWTH));
+    }
+
+    @Override
     public boolean isEmpty() {
       return base.isEmpty();
     }
@@ -74,6 +87,11 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).add("amounts", "typed amount", Unit.MONEY));
+    }
+
+    @Override
     public boolean isEmpty() {
       return amounts.isEmpty();
     }
@@ -86,6 +104,11 @@ public sealed interface ActivityMethod {
 
   /** What a product group buys for its stock (rules 6). */
   record StockPurchases(StockPolicy policy) implements ActivityMethod {
+    @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).in("policy", policy, StockPolicy::inputs));
+    }
+
     @Override
     public boolean isEmpty() {
       return false;
@@ -104,6 +127,11 @@ public sealed interface ActivityMethod {
     public ShareOfLine {
       Check.text(lineId, "the line a share is taken of");
       Check.inRange(share, Percent.ZERO, new Percent(100 * Percent.WHOLE), "share of the other line");
+    }
+
+    @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).ofLine(lineId, "share", "share of", Unit.percent("%", Percent.ZERO, new Percent(100 * Percent.WHOLE))));
     }
 
     @Override
@@ -126,6 +154,12 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this)
+          .each("factors", factors, factor -> of.factors().get(factors.indexOf(factor)), (factor, at) -> factor.inputs(of.factors().get(at), Unit.NUMBER)));
+    }
+
+    @Override
     public boolean isEmpty() {
       return factors.stream().anyMatch(factor -> factor.value().isEmpty());
     }
@@ -143,6 +177,8 @@ public sealed interface ActivityMethod {
    */
   record RecurringCustomers(YearMonth from, BigDecimal opening, Driver gained, Driver lost, LostAs lostAs, Driver fee,
       FeeOn feeOn) implements ActivityMethod {
+    private static final Unit LOST = new Unit(Unit.Measure.PERCENT, "%", BigDecimal.ZERO, BigDecimal.valueOf(100));
+
     public RecurringCustomers {
       requireDate(from.atDay(1));
       opening = Driver.plain(Driver.requireValue(opening, "customers at the start"));
@@ -150,6 +186,13 @@ public sealed interface ActivityMethod {
         lost.value().steps().forEach(step -> Check.that(step.value().compareTo(BigDecimal.valueOf(100)) <= 0,
             "customers lost must be at most 100% of those there were, but was " + step.value().toPlainString() + "%"));
       }
+    }
+
+    @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).on(from.atDay(1), "opening", "customers at the start", Unit.NUMBER)
+          .in("gained", gained, driver -> driver.inputs("customers gained", Unit.NUMBER)).in("lost", lost, driver -> driver.inputs("customers lost", lostAs == LostAs.PERCENT ? LOST : Unit.NUMBER))
+          .in("fee", fee, driver -> driver.inputs("fee", Unit.MONEY_EACH)).when(false, "feeOn", "customers that pay the fee", Unit.CHOICE));
     }
 
     @Override
@@ -195,6 +238,12 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this).add("totals", "total of the year", Unit.MONEY)
+          .when(yearlyGrowth.millionths() != 0, "yearlyGrowth", "more each later year", Unit.GROWTH));
+    }
+
+    @Override
     public boolean isEmpty() {
       return totals.isEmpty();
     }
@@ -213,6 +262,12 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public List<Input<ActivityMethod>> inputs() {
+      return one(Inputs.of(this)
+          .each("amounts", amounts, one -> one.date().toString(), (one, at) -> one.inputs("amount")));
+    }
+
+    @Override
     public boolean isEmpty() {
       return amounts.isEmpty();
     }
@@ -223,12 +278,20 @@ public sealed interface ActivityMethod {
     }
   }
 
+  private static <M extends Record & ActivityMethod> List<Input<ActivityMethod>> one(Inputs<M> inputs) {
+    return inputs.list().stream().map(input -> input.<ActivityMethod>within("", made -> made)).toList();
+  }
+
   /** What is earned or incurred on a date, with a note. */
   record DatedAmount(LocalDate date, long amount, String note) {
     public DatedAmount {
       requireDate(date);
       Check.notNegative(amount, "amount on " + date);
       note = note == null ? "" : Check.atMost(note.strip(), "note of an amount", 1_000);
+    }
+
+    Inputs<DatedAmount> inputs(String name) {
+      return Inputs.of(this).on(date, note, "amount", name, Unit.MONEY).when(false, "date", "day of: " + name, Unit.DATE);
     }
   }
 

@@ -25,6 +25,9 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();
 
+  /** Returns what is assumed, input by input, each with the assumption as it is with another value. */
+  List<? extends Input<? extends Assumption>> inputs();
+
   /** Returns the word a plan file has for the kind: "stream". */
   String kind();
 
@@ -56,6 +59,11 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
 
     @Override
     public List<String> reads() {
+      return List.of();
+    }
+
+    @Override
+    public List<Input<Group>> inputs() {
       return List.of();
     }
 
@@ -105,6 +113,13 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     public List<String> reads() {
       return method instanceof ActivityMethod.ShareOfLine share ? List.of(share.lineId())
           : method instanceof ActivityMethod.StockPurchases stock ? List.of(stock.policy().salesLine()) : List.of();
+    }
+
+    @Override
+    public List<Input<Stream>> inputs() {
+      return Inputs.of(this).family("method", method, ActivityMethod::inputs).add("overrides", "override of a month", Unit.MONEY).in("tax", tax, SalesTax::inputs)
+          .in("terms", terms, Terms::inputs).in("ledger", ledger, Ledger::inputs).add("spread", "spread in the month", Unit.CHOICE)
+          .when(false, "basis", "what is kept of single items", Unit.CHOICE).list();
     }
 
     @Override
@@ -178,8 +193,11 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
    */
   record Recurring(Recurrence when, Steps<Long> amount, Percent yearlyUplift, SalesTax tax, int termsDays, Convention convention,
       Certainty certainty, Expensing expensing) implements Assumption {
+    private static final Percent LEAST_UPLIFT = new Percent(-Percent.WHOLE / 2);
+    private static final Percent MOST_UPLIFT = new Percent(5 * Percent.WHOLE);
+
     public Recurring {
-      Check.inRange(yearlyUplift, new Percent(-Percent.WHOLE / 2), new Percent(5 * Percent.WHOLE), "yearly uplift");
+      Check.inRange(yearlyUplift, LEAST_UPLIFT, MOST_UPLIFT, "yearly uplift");
       Check.inRange(termsDays, 0, 365, "days until it is paid");
       amount.steps().forEach(step -> Check.notNegative(step.value(), "amount from " + step.from()));
     }
@@ -204,6 +222,14 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     @Override
     public List<String> reads() {
       return List.of();
+    }
+
+    @Override
+    public List<Input<Recurring>> inputs() {
+      return Inputs.of(this).on(when.first(), "when", "dates", Unit.CHOICE).add("amount", "amount each time", Unit.MONEY)
+          .when(yearlyUplift.millionths() != 0, "yearlyUplift", "more each year", Unit.percent("%", LEAST_UPLIFT, MOST_UPLIFT)).in("tax", tax, SalesTax::inputs)
+          .in("expensing", expensing, Expensing::inputs).add("termsDays", "paid after", Unit.days(0, 365)).add("certainty", "certainty", Unit.CHOICE)
+          .when(false, "convention", "on a holiday", Unit.CHOICE).list();
     }
 
     @Override
@@ -266,6 +292,12 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     }
 
     @Override
+    public List<Input<DatedItems>> inputs() {
+      return Inputs.of(this).in("tax", tax, SalesTax::inputs).each("items", items, item -> item.date().toString(), (item, at) -> item.inputs())
+          .when(false, "convention", "on a holiday", Unit.CHOICE).list();
+    }
+
+    @Override
     public Assumption cleared() {
       return new DatedItems(List.of(), tax, convention);
     }
@@ -282,6 +314,11 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       Check.inRange(date.getYear(), 1990, 2120, "year of " + date);
       Check.notNegative(amount, "amount on " + date);
       note = note == null ? "" : Check.atMost(note.strip(), "note of an item", 1_000);
+    }
+
+    Inputs<DatedItem> inputs() {
+      return Inputs.of(this).on(date, note, "amount", "item, " + certainty.name().toLowerCase(java.util.Locale.ROOT), Unit.MONEY)
+          .when(false, "certainty", "certainty of an item", Unit.CHOICE).when(false, "date", "day of an item", Unit.DATE);
     }
   }
 

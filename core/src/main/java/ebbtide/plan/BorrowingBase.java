@@ -15,4 +15,9 @@ public record BorrowingBase(Percent receivables, Percent stock, int daysLate, lo
     Check.inRange(daysLate, 0, 365, "days late until a receivable no longer counts");
     Check.notNegative(now, "what is available on the as-of date");
   }
+
+  Inputs<BorrowingBase> inputs() {
+    return Inputs.of(this).add("receivables", "available against receivables", Unit.SHARE).add("stock", "available against stock", Unit.SHARE)
+        .add("daysLate", "a receivable counts until late by", Unit.days(0, 365)).add("now", "available on the as-of date", Unit.MONEY);
+  }
 }

@@ -51,6 +51,13 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
       return tax.grossOf(amount) - tax.recoverable().of(taxed);
     }
 
+    Inputs<Asset> inputs() {
+      return Inputs.of(this).each("milestones", milestones, one -> one.date().toString(), (one, at) -> one.inputs("cost"))
+          .on(service, "lifeMonths", "life", Unit.months(1, 1_200)).when(residual != 0, "residual", "worth at the end", Unit.MONEY)
+          .when(termsDays != 0, "termsDays", "paid after", Unit.days(0, 365)).when(false, "service", "used from", Unit.DATE)
+          .in("owned", owned, Owned::inputs).in("disposal", disposal, Disposal::inputs).in("tax", tax, SalesTax::inputs);
+    }
+
     Asset cleared() {
       return new Asset(name, tax, List.of(), termsDays, service, lifeMonths, 0, null, null);
     }
@@ -67,6 +74,11 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
       Check.that(monthly == 0 || yearly.millionths() == 0, "depreciation is a sum a month or a percentage a year, not both");
     }
 
+    Inputs<Owned> inputs() {
+      Inputs<Owned> inputs = Inputs.of(this).add("cost", "cost, owned", Unit.MONEY).add("depreciated", "depreciation so far", Unit.MONEY);
+      return yearly.millionths() == 0 ? inputs.add("monthly", "depreciation a month", Unit.MONEY) : inputs.add("yearly", "depreciation", Unit.RATE);
+    }
+
     /** Returns what is depreciated in a month, in minor units: the sum typed, or a twelfth of the year's share of the cost, rounded once (rules 1.3, 7.5). */
     public long monthlyCharge() {
       return monthly != 0 ? monthly : Rounding.divide(BigDecimal.valueOf(cost).multiply(BigDecimal.valueOf(yearly.millionths())), MONTHS * Percent.WHOLE);
@@ -78,6 +90,10 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
     public Disposal {
       Check.inRange(date.getYear(), 1990, 2120, "year of the disposal");
       Check.notNegative(proceeds, "proceeds");
+    }
+
+    Inputs<Disposal> inputs() {
+      return Inputs.of(this).on(date, "proceeds", "sold for", Unit.MONEY).when(false, "date", "sold on", Unit.DATE);
     }
   }
 
@@ -104,6 +120,12 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
   @Override
   public List<String> reads() {
     return List.of();
+  }
+
+  @Override
+  public List<Input<CapitalSpending>> inputs() {
+    return Inputs.of(this).each("assets", assets, Asset::name, (asset, at) -> asset.inputs().renamed(name -> asset.name() + ": " + name))
+        .when(false, "convention", "on a holiday", Unit.CHOICE).list();
   }
 
   @Override

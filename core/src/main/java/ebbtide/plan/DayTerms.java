@@ -38,6 +38,13 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention, E
     Check.inRange(lateDays, 0, MOST_LATE, "days late");
   }
 
+  Inputs<DayTerms> inputs() {
+    return Inputs.of(this).add("days", due == Due.DAY_OF_NEXT_MONTH ? "due on the day of the month after" : due == Due.AFTER_MONTH_END ? "due after the month's end" : "due after issue",
+            due == Due.DAY_OF_NEXT_MONTH ? Unit.DAY_OF_MONTH : Unit.days(0, MOST_DAYS))
+        .when(lateDays != 0, "lateDays", "paid late by", Unit.days(0, MOST_LATE)).when(false, "due", "counted from", Unit.CHOICE)
+        .when(false, "convention", "on a holiday", Unit.CHOICE).in("early", early, EarlyPayment::inputs);
+  }
+
   /** Makes terms without a discount for paying early. */
   public DayTerms(Due due, int days, int lateDays, Convention convention) {
     this(due, days, lateDays, convention, null);

@@ -15,6 +15,10 @@ public record DaysTarget(Steps<Integer> days) {
     days.steps().forEach(step -> Check.inRange(step.value(), 0, MOST_DAYS, "days from " + step.from()));
   }
 
+  Inputs<DaysTarget> inputs() {
+    return Inputs.of(this).add("days", "target of days", Unit.days(0, MOST_DAYS));
+  }
+
   /** Returns the days in force on a day, 0 before the first. */
   public int on(LocalDate day) {
     return days.findOn(day).map(Steps.Step::value).orElse(0);

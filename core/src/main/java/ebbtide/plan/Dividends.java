@@ -52,6 +52,14 @@ public record Dividends(By by, Steps<Long> amount, Percent payout, Month declare
   }
 
   @Override
+  public List<Input<Dividends>> inputs() {
+    return Inputs.of(this).add("amount", "dividend", Unit.MONEY).when(payout.millionths() != 0, "payout", "payout of profit", Unit.SHARE).add("declared", "declared in", Unit.CHOICE)
+        .when(by != By.MONTH_PROFIT, "monthsAfter", "paid after", Unit.months(0, 12)).when(false, "day", "paid on the day of the month", Unit.DAY_OF_MONTH)
+        .when(lastYearProfit != 0, "lastYearProfit", "last year's profit after tax", Unit.SIGNED).when(yearSoFar != 0, "yearSoFar", "profit after tax of the year so far", Unit.SIGNED)
+        .when(distributable != null, "distributable", "can be distributed", Unit.SIGNED).when(false, "convention", "on a holiday", Unit.CHOICE).list();
+  }
+
+  @Override
   public Dividends cleared() {
     return new Dividends(by, Steps.none(), payout, declared, monthsAfter, day, convention, 0, 0, null);
   }

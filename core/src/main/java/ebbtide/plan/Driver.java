@@ -25,6 +25,11 @@ public record Driver(Steps<BigDecimal> value, Percent growth, SortedMap<YearMont
     value = new Steps<>(value.steps().stream().map(step -> new Steps.Step<>(step.from(), plain(step.value()))).toList());
   }
 
+  Inputs<Driver> inputs(String name, Unit unit) {
+    return Inputs.of(this).add("value", name, unit).when(growth.millionths() != 0, "growth", "growth a month of " + name, Unit.GROWTH)
+        .add("growthOf", "growth a month of " + name, Unit.GROWTH);
+  }
+
   /** Returns a driver without a value at any time. */
   public static Driver none() {
     return new Driver(Steps.none(), Percent.ZERO, new TreeMap<>());

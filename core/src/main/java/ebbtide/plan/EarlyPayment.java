@@ -12,6 +12,11 @@ public record EarlyPayment(Percent discount, int days, boolean taken) {
     Check.inRange(days, 0, 365, "days within which the discount holds");
   }
 
+  Inputs<EarlyPayment> inputs() {
+    return Inputs.of(this).add("discount", "discount for paying early", Unit.percent("%", Percent.ZERO, new Percent(Percent.WHOLE / 2)))
+        .add("days", "early is within", Unit.days(0, 365)).add("taken", "the discount for paying early is taken", Unit.CHOICE);
+  }
+
   /**
    * Returns what the discount is worth a year, simple, for paying in these days instead of others: d / (1 - d) x 365 / (n - a),
    * rounded to four decimals of a percent. 2% for 10 days instead of 45 is 21.2828%. The others are more than these.

@@ -16,6 +16,11 @@ public record Expensing(int months, int offset, boolean nonCash) {
     Check.inRange(offset, -60, 60, "months between a bill and what it covers");
   }
 
+  Inputs<Expensing> inputs() {
+    return Inputs.of(this).when(isSpread(), "months", "months that a bill covers", Unit.months(1, 60))
+        .when(false, "offset", "months between a bill and what it covers", Unit.months(-60, 60)).when(false, "nonCash", "a cost without cash", Unit.CHOICE);
+  }
+
   /** Returns the first month that a bill of a month covers. */
   public YearMonth firstOf(YearMonth bill) {
     return bill.plusMonths(offset);

@@ -14,6 +14,10 @@ public record Facility(String name, Steps<Long> limit, Steps<Percent> rate) {
     limit.steps().forEach(step -> Check.notNegative(step.value(), "limit from " + step.from()));
   }
 
+  Inputs<Facility> inputs() {
+    return Inputs.of(this).add("rate", "rate of " + name, Unit.RATE).add("limit", "limit of " + name, Unit.MONEY);
+  }
+
   /** Makes a facility whose rate is not known. */
   public Facility(String name, Steps<Long> limit) {
     this(name, limit, Steps.none());

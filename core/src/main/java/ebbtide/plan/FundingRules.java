@@ -27,6 +27,13 @@ public record FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, Bi
     AVERAGE_BALANCE
   }
 
+  Inputs<FundingRules> inputs() {
+    return Inputs.of(this).when(minimumDays != null, "minimumDays", "minimum cash", new Unit(Unit.Measure.NUMBER, "days of payments", BigDecimal.ZERO, BigDecimal.valueOf(366)))
+        .when(buffer > 0, "buffer", "left above minimum cash before a facility is repaid", Unit.MONEY)
+        .when(callableWithin != null, "callableWithin", "deposits are liquidity within", new Unit(Unit.Measure.DAYS, "business days", 0, 366))
+        .when(false, "sweeps", "drawn and repaid each", Unit.CHOICE).when(false, "interestBy", "interest by", Unit.CHOICE);
+  }
+
   /** Makes rules by which no deposit counts as liquidity. */
   public FundingRules(Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays) {
     this(sweeps, buffer, interestBy, minimumDays, null);

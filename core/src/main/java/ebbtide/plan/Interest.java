@@ -56,6 +56,11 @@ public record Interest(Of of, String lineId, Charging charging) implements Assum
   }
 
   @Override
+  public List<Input<Interest>> inputs() {
+    return Inputs.of(this).add("charging", "interest charged each", Unit.CHOICE).list();
+  }
+
+  @Override
   public Interest cleared() {
     return this;
   }

@@ -10,4 +10,8 @@ public record Ledger(long amount, boolean trueUp) {
   public Ledger {
     Check.notNegative(amount, "ledger total");
   }
+
+  Inputs<Ledger> inputs() {
+    return Inputs.of(this).add("amount", trueUp ? "ledger total, trued up" : "ledger total", Unit.MONEY).when(false, "trueUp", "trued up to the ledger", Unit.CHOICE);
+  }
 }

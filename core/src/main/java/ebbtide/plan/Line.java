@@ -77,6 +77,11 @@ public record Line(String id, String group, String name, Direction direction, bo
     return new Line(id, group, name, direction, active, account, note, other, overrides, nature, carried, netting);
   }
 
+  /** Returns the line with other overrides of its cash. */
+  public Line overridden(List<CashOverride> others) {
+    return new Line(id, group, name, direction, active, account, note, assumption, others, nature, carried, netting);
+  }
+
   /** Returns the line with other amounts carried on it. */
   public Line carrying(List<CarriedAmount> others) {
     return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, others, netting);

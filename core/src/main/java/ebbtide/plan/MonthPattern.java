@@ -2,8 +2,11 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -44,6 +47,45 @@ public record MonthPattern(List<Step> steps, Percent never, Integer writeOffLag)
     if (writeOffLag != null) {
       Check.inRange(writeOffLag, 0, FURTHEST_LAG, "months until it is written off");
     }
+  }
+
+  Inputs<MonthPattern> inputs() {
+    Inputs<MonthPattern> inputs = Inputs.of(this);
+    for (int i = 0; i < steps.size(); i++) {
+      Step step = steps.get(i);
+      int at = i;
+      long before = steps.subList(0, i).stream().filter(one -> one.lagMonths() == step.lagMonths()).count();
+      String path = "steps[" + step.lagMonths() + (before == 0 ? "" : "#" + (before + 1)) + "]/";
+      inputs.own(new Input<>(path + "share", "share paid " + step.delayWords(), null, Unit.SHARE, Input.Value.of(step.share()), null, "", true,
+          value -> withShare(at, (Percent) value.held())));
+      inputs.own(new Input<>(path + "discount", "discount on what is paid " + step.delayWords(), null, Unit.SHARE, Input.Value.of(step.discount()), null, "",
+          step.discount().millionths() != 0, value -> new MonthPattern(Inputs.replaced(steps, at, new Step(step.share(), step.lagMonths(), (Percent) value.held())), never, writeOffLag)));
+    }
+    return inputs.own(new Input<>("never", "share never paid", null, Unit.SHARE, Input.Value.of(never), null, "", never.millionths() != 0,
+        value -> new MonthPattern(madeUp(List.copyOf(steps), -1, never.minus((Percent) value.held())), (Percent) value.held(), writeOffLag)));
+  }
+
+  /** Returns the pattern with another share of a step; what that takes, or gives back, is made up by the latest other step, then the next (rules 11.2). */
+  private MonthPattern withShare(int at, Percent share) {
+    Step step = steps.get(at);
+    Check.inRange(share, Percent.ZERO, Percent.HUNDRED, "share");
+    List<Step> others = Inputs.replaced(steps, at, new Step(share, step.lagMonths(), step.discount()));
+    return new MonthPattern(madeUp(others, at, step.share().minus(share)), never, writeOffLag);
+  }
+
+  /** Adds what is over to the latest other steps, of equal lags the last; below zero it is taken from them as far as they reach. */
+  private static List<Step> madeUp(List<Step> all, int kept, Percent over) {
+    List<Step> made = new ArrayList<>(all);
+    List<Integer> latest = IntStream.range(0, all.size()).filter(i -> i != kept).boxed()
+        .sorted(Comparator.comparing((Integer i) -> all.get(i).lagMonths()).thenComparing(Comparator.naturalOrder()).reversed()).toList();
+    long left = over.millionths();
+    for (int i : latest) {
+      Step step = all.get(i);
+      long moved = Math.max(left, -step.share().millionths());
+      made.set(i, new Step(new Percent(step.share().millionths() + moved), step.lagMonths(), step.discount()));
+      left -= moved;
+    }
+    return made;
   }
 
   /** Returns the pattern in which everything is paid in its own month. */

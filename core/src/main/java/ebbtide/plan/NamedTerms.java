@@ -11,4 +11,8 @@ public record NamedTerms(String id, String name, Terms terms) {
     Objects.requireNonNull(terms, "terms");
     terms = terms.sharedAs(id);
   }
+
+  Inputs<NamedTerms> inputs() {
+    return Inputs.of(this).in("terms", terms.sharedAs(null), Terms::inputs).renamed(input -> name + ": " + input);
+  }
 }

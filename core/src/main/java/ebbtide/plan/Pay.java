@@ -19,6 +19,9 @@ import java.util.TreeMap;
  */
 public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements Assumption {
   private static final BigDecimal MOST_POSTS = BigDecimal.valueOf(100_000);
+  private static final Unit POSTS = new Unit(Unit.Measure.COUNT, "", BigDecimal.ZERO, MOST_POSTS);
+  private static final BigDecimal HOUR = new BigDecimal("0.01");
+  private static final BigDecimal MOST_HOURS = BigDecimal.valueOf(8_784);
   private static final Percent MOST_ON_COST = new Percent(3 * Percent.WHOLE);
 
   /** Whether a role is paid by the year or by the hour. */
@@ -50,7 +53,7 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
           && step.value().stripTrailingZeros().scale() <= 4,
           "posts of " + who + " must be from 0 to 100,000 with at most four decimals, but were " + step.value().toPlainString()));
       pay.steps().forEach(step -> Check.notNegative(step.value(), "pay of " + who + " from " + step.from()));
-      Check.that(hoursAYear.signum() > 0 && hoursAYear.compareTo(BigDecimal.valueOf(8_784)) <= 0
+      Check.that(hoursAYear.signum() > 0 && hoursAYear.compareTo(MOST_HOURS) <= 0
           && hoursAYear.stripTrailingZeros().scale() <= 2,
           "hours a year of " + who + " must be above 0 and at most 8,784, but were " + hoursAYear.toPlainString());
       Check.inRange(onCost, Percent.ZERO, MOST_ON_COST, "on-cost of " + who);
@@ -63,6 +66,14 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
       BigDecimal each = pay.findOn(day).map(step -> BigDecimal.valueOf(step.value())).orElse(BigDecimal.ZERO);
       BigDecimal count = posts.findOn(day).map(Steps.Step::value).orElse(BigDecimal.ZERO);
       return Rounding.toAmount(each.multiply(count).multiply(paidBy == PaidBy.HOUR ? hoursAYear : BigDecimal.ONE));
+    }
+
+    Inputs<Role> inputs() {
+      return Inputs.of(this).add("posts", "posts", POSTS).add("pay", paidBy == PaidBy.HOUR ? "pay an hour" : "pay a year", Unit.MONEY)
+          .when(onCost.millionths() != 0, "onCost", "on-costs", Unit.percent("%", Percent.ZERO, MOST_ON_COST)).when(withheld.millionths() != 0, "withheld", "withheld", Unit.SHARE)
+          .in("commission", commission, one -> Inputs.of(one).ofLine(one.lineId(), "share", "commission on", Unit.SHARE).when(false, "monthsAfter", "commission paid after", Unit.months(0, 12)))
+          .each("extras", extras, one -> one.date().toString(), (one, at) -> one.inputs("extra pay"))
+          .when(false, "hoursAYear", "hours a year", new Unit(Unit.Measure.NUMBER, "hours", HOUR, MOST_HOURS)).when(false, "start", "begins", Unit.DATE).when(end != null, "end", "ends", Unit.DATE);
     }
 
     Role cleared() {
@@ -92,6 +103,12 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
       owed.forEach((month, minor) -> Check.notNegative(minor, "owed for pay of " + month));
     }
 
+    Inputs<PaidOver> inputs() {
+      return Inputs.of(this).add("monthsAfter", "paid over on day " + day, new Unit(Unit.Measure.MONTHS, "months after", 0, 12))
+          .add("owed", "withheld and on-costs owed on the as-of date, by month of pay", Unit.MONEY).when(false, "day", "paid over on the day of the month", Unit.DAY_OF_MONTH)
+          .when(false, "convention", "on a holiday", Unit.CHOICE);
+    }
+
     /** Returns the same with what pay days up to the as-of date came to. */
     public PaidOver withOwed(SortedMap<YearMonth, Long> amounts) {
       return new PaidOver(monthsAfter, day, convention, amounts);
@@ -102,6 +119,12 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
       YearMonth paid = month.plusMonths(monthsAfter);
       return paid.atDay(Math.min(day, paid.lengthOfMonth()));
     }
+  }
+
+  @Override
+  public List<Input<Pay>> inputs() {
+    return Inputs.of(this).each("roles", roles, Role::name, (role, at) -> role.inputs().renamed(name -> role.name() + ": " + name))
+        .when(false, "days", "pay days", Unit.CHOICE).in("paidOver", paidOver, PaidOver::inputs).list();
   }
 
   @Override

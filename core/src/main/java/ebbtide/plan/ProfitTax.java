@@ -88,6 +88,17 @@ public record ProfitTax(Mode mode, Percent rate, YearSoFar soFar, long lastYearT
   }
 
   @Override
+  public List<Input<ProfitTax>> inputs() {
+    return Inputs.of(this).add("rate", "rate of profit tax", Unit.SHARE)
+        .in("soFar", soFar, one -> Inputs.of(one).add("profit", "profit of the year so far", Unit.SIGNED).add("losses", "losses brought forward", Unit.MONEY)
+            .when(one.tax() != 0, "tax", "profit tax of the year so far", Unit.MONEY).when(one.paid() != 0, "paid", "instalments paid so far", Unit.MONEY))
+        .add("lastYearTax", "last year's profit tax", Unit.MONEY).add("owed", "profit tax of earlier years owed", Unit.MONEY)
+        .each("instalments", instalments, one -> one.month() + "-" + one.day(), (one, at) -> Inputs.of(one).add("share", "instalment in month " + one.month() + " of the year, on day " + one.day(), Unit.SHARE))
+        .add("monthsAfter", "the rest on day " + day, new Unit(Unit.Measure.MONTHS, "months after", 0, 24)).when(false, "day", "the rest on the day of the month", Unit.DAY_OF_MONTH)
+        .when(false, "mode", "reckoned by", Unit.CHOICE).when(false, "instalmentsOf", "instalments are shares of", Unit.CHOICE).when(false, "convention", "on a holiday", Unit.CHOICE).list();
+  }
+
+  @Override
   public ProfitTax cleared() {
     return new ProfitTax(mode, rate, YearSoFar.NOTHING, 0, 0, instalments, instalmentsOf, monthsAfter, day, convention);
   }

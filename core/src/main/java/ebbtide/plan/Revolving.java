@@ -16,6 +16,8 @@ import java.util.Optional;
 public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, LocalDate end, Steps<Percent> base, Steps<Percent> margin,
     Steps<Percent> undrawnFee, long multiple, int noticeDays, Steps<Long> guarantees, Charging charging, Drawn drawn, BorrowingBase availability) implements Assumption {
 
+  private static final Percent LEAST_BASE = new Percent(-Percent.WHOLE / 10);
+
   /** What was drawn at the end of a day, and the interest and fees accrued by then that are not charged yet; minor units, not negative. */
   public record Drawn(LocalDate on, long amount, long accrued) {
     public Drawn {
@@ -35,7 +37,7 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
     limit.steps().forEach(step -> Check.notNegative(step.value(), "limit from " + step.from()));
     guarantees.steps().forEach(step -> Check.notNegative(step.value(), "guarantees from " + step.from()));
     Check.that(start == null || end == null || start.isBefore(end), "a facility ends after it starts: put its end later");
-    base.steps().forEach(step -> Check.inRange(step.value(), new Percent(-Percent.WHOLE / 10), Percent.HUNDRED, "base rate from " + step.from()));
+    base.steps().forEach(step -> Check.inRange(step.value(), LEAST_BASE, Percent.HUNDRED, "base rate from " + step.from()));
     margin.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "margin from " + step.from()));
     undrawnFee.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "fee from " + step.from()));
     Check.that(multiple >= 1, "it is drawn in multiples of at least the smallest coin");
@@ -72,6 +74,16 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
   @Override
   public boolean bearsInterest() {
     return !base.isEmpty() || !margin.isEmpty() || !undrawnFee.isEmpty();
+  }
+
+  @Override
+  public List<Input<Revolving>> inputs() {
+    return Inputs.of(this).add("limit", "limit", Unit.MONEY).add("guarantees", "used up by guarantees", Unit.MONEY).add("base", "base rate", Unit.percent("% a year", LEAST_BASE, Percent.HUNDRED))
+        .add("margin", "margin", Unit.RATE).add("undrawnFee", "fee on what is undrawn", Unit.RATE)
+        .in("drawn", drawn, one -> Inputs.of(one).on(one.on(), "amount", "drawn", Unit.MONEY).when(one.accrued() != 0, "accrued", "interest accrued", Unit.MONEY))
+        .when(start != null, "start", "begins", Unit.DATE).when(end != null, "end", "ends", Unit.DATE).add("multiple", "drawn in multiples of", new Unit(Unit.Measure.MONEY, "", 1L, null))
+        .add("noticeDays", "notice", new Unit(Unit.Measure.DAYS, "business days", 0, 60)).add("committed", "committed", Unit.CHOICE).when(false, "charging", "interest charged each", Unit.CHOICE)
+        .in("availability", availability, BorrowingBase::inputs).list();
   }
 
   @Override

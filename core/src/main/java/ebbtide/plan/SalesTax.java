@@ -15,6 +15,12 @@ public record SalesTax(Percent rate, boolean amountsAreGross, Percent recoverabl
     Check.inRange(recoverable, Percent.ZERO, Percent.HUNDRED, "recoverable share of the tax");
   }
 
+  Inputs<SalesTax> inputs() {
+    return Inputs.of(this).when(!isNone(), "rate", "sales tax", Unit.SHARE)
+        .when(!isNone() && !recoverable.equals(Percent.HUNDRED), "recoverable", "sales tax claimed back", Unit.SHARE)
+        .when(false, "amountsAreGross", "amounts hold the sales tax", Unit.CHOICE);
+  }
+
   /** Returns tax that is recoverable in full. */
   public static SalesTax of(Percent rate, boolean amountsAreGross) {
     return new SalesTax(rate, amountsAreGross, Percent.HUNDRED);

@@ -86,6 +86,14 @@ public record SalesTaxSettlement(int periodMonths, Month firstMonth, int monthsA
     return List.of();
   }
 
+  @Override
+  public List<Input<SalesTaxSettlement>> inputs() {
+    return Inputs.of(this).add("periodMonths", "tax period", Unit.months(1, 12)).add("monthsAfter", "settled on day " + day, new Unit(Unit.Measure.MONTHS, "months after the period", 0, 12))
+        .add("refundDays", "refunded after", Unit.days(0, 365)).add("owed", "tax owed on the as-of date, by the last month of its period", Unit.SIGNED)
+        .when(false, "day", "settled on the day of the month", Unit.DAY_OF_MONTH).when(false, "firstMonth", "a tax period begins in", Unit.CHOICE).when(false, "point", "tax point", Unit.CHOICE)
+        .when(false, "relief", "bad debts give tax back", Unit.CHOICE).when(false, "convention", "on a holiday", Unit.CHOICE).list();
+  }
+
   /** Returns the same calendar without what was owed. */
   @Override
   public SalesTaxSettlement cleared() {

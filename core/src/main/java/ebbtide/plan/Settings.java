@@ -30,6 +30,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     SortedMap<YearMonth, Covenant.PastMonth> pastMonths, OpeningSheet openingSheet,
     LongRange longRange, Threshold explained) {
   public static final int DEFAULT_HORIZON_MONTHS = 24;
+  private static final int MOST_MONTHS = 72;
 
   public Settings {
     name = Check.text(name, "name of the plan", 120);
@@ -37,7 +38,7 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
     Check.inRange(asOf.getYear(), 1990, 2100, "year of the as-of date");
     Objects.requireNonNull(firstDayOfWeek, "first day of the week");
     Objects.requireNonNull(firstFiscalMonth, "first fiscal month");
-    Check.inRange(horizonMonths, 1, 72, "horizon in months");
+    Check.inRange(horizonMonths, 1, MOST_MONTHS, "horizon in months");
     Objects.requireNonNull(amountSteps, "how a month follows a new amount");
     minimumCash.steps().forEach(step -> Check.notNegative(step.value(), "minimum cash from " + step.from()));
     countedReceipts = Set.copyOf(countedReceipts);
@@ -132,6 +133,12 @@ public record Settings(String name, Currency currency, LocalDate asOf, DayOfWeek
   public Settings explaining(Threshold from) {
     return new Settings(name, currency, asOf, firstDayOfWeek, firstFiscalMonth, horizonMonths, amountSteps, minimumCash, facility,
         countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, longRange, from);
+  }
+
+  Inputs<Settings> inputs() {
+    return Inputs.of(this).add("asOf", "as-of date", Unit.DATE).add("horizonMonths", "months ahead", Unit.months(1, MOST_MONTHS)).add("minimumCash", "minimum cash", Unit.MONEY)
+        .in("funding", funding, FundingRules::inputs).add("cashRate", "rate on cash", Unit.RATE).in("facility", facility, Facility::inputs)
+        .each("terms", terms, NamedTerms::id, (one, at) -> one.inputs());
   }
 
   /** Returns the last day of the month before the first that is forecast: the opening balance sheet stands then (rules 9.1). */

@@ -6,6 +6,7 @@ import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.Objects;
 import java.util.SortedMap;
+import java.util.function.Function;
 
 /**
  * The stock of a product group (rules 6): opening + purchases - cost of sales = closing, of which two are given and the
@@ -13,6 +14,8 @@ import java.util.SortedMap;
  * planned, whatever is sold since.
  */
 public record StockPolicy(String salesLine, Given given, Cost cost, Target target, Bought bought, Opening opening, int orderedMonths) {
+  private static final Unit OF_SALES = Unit.percent("% of sales", Percent.ZERO, new Percent(10 * Percent.WHOLE));
+
   /** Which two of purchases, cost of sales and closing stock are given. */
   public enum Given {
     /** Cost of sales and closing: purchases follow, never below zero. */
@@ -69,6 +72,14 @@ public record StockPolicy(String salesLine, Given given, Cost cost, Target targe
       Objects.requireNonNull(of, "what the share is of");
       Check.inRange(days, 0, 365, "days of cover");
     }
+
+    Inputs<Target> inputs(boolean inUnits) {
+      if (by == TargetBy.DAYS_OF_COVER) {
+        return Inputs.of(this).add("days", "stock to last", Unit.days(0, 365));
+      }
+      return Inputs.of(this).add(inUnits ? "baseUnits" : "base", "closing stock, base", inUnits ? Unit.NUMBER : Unit.MONEY)
+          .when(share.millionths() != 0, "share", "closing stock, share of the month after", Unit.percent("%", Percent.ZERO, new Percent(10 * Percent.WHOLE)));
+    }
   }
 
   /** How purchases that are given are found. */
@@ -100,6 +111,16 @@ public record StockPolicy(String salesLine, Given given, Cost cost, Target targe
       Check.notNegative(value, "opening stock");
       Driver.requireValue(units, "opening units");
     }
+
+    Inputs<Opening> inputs(boolean inUnits) {
+      Inputs<Opening> inputs = Inputs.of(this).own(said("value", "stock at the start", Unit.MONEY, value, held -> new Opening((Long) held, units)));
+      return inUnits ? inputs.own(said("units", "units at the start", Unit.NUMBER, units, held -> new Opening(value, (BigDecimal) held))) : inputs;
+    }
+
+    /** Whoever types it has said it. */
+    private static Input<Opening> said(String path, String name, Unit unit, Object value, Function<Object, Opening> made) {
+      return new Input<>(path, name, null, unit, Input.Value.of(value), null, "", true, other -> made.apply(other.held()));
+    }
   }
 
   public StockPolicy {
@@ -112,6 +133,21 @@ public record StockPolicy(String salesLine, Given given, Cost cost, Target targe
     Check.inRange(orderedMonths, 0, 24, "months ordered ahead");
     Check.that(given != Given.BOTH || cost.by() == CostBy.SHARE_OF_SALES,
         "cost of sales cannot be units at a cost when it follows from purchases and closing: choose which two are given");
+  }
+
+  /** Returns the inputs of which something follows; those of another way of finding cost, purchases or closing stock wait. */
+  Inputs<StockPolicy> inputs() {
+    Inputs<StockPolicy> inputs = Inputs.of(this).in("opening", opening, one -> one.inputs(isInUnits()));
+    if (isInUnits()) {
+      inputs.in("cost", cost, one -> Inputs.of(one).in("units", one.units(), driver -> driver.inputs("units sold", Unit.NUMBER))
+          .in("unitCost", one.unitCost(), driver -> driver.inputs("cost of a unit", Unit.MONEY_EACH)));
+    } else if (given != Given.BOTH) {
+      inputs.in("cost", cost, one -> Inputs.of(one).add("share", "cost of sales", OF_SALES));
+    }
+    if (given != Given.CLOSING) {
+      inputs.in("bought", bought, one -> Inputs.of(one).when(one.share().millionths() != 0, "share", "purchases", OF_SALES).add("amounts", "purchases", Unit.MONEY));
+    }
+    return (given == Given.PURCHASES ? inputs : inputs.in("target", target, one -> one.inputs(isInUnits()))).when(false, "orderedMonths", "months ordered ahead", Unit.months(0, 24));
   }
 
   /** Returns whether stock is counted in units as well as in money. */

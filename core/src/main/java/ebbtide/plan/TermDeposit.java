@@ -96,6 +96,20 @@ public record TermDeposit(LocalDate on, long amount, Running running, LocalDate 
     return !rate.isEmpty();
   }
 
+  @Override
+  public List<Input<TermDeposit>> inputs() {
+    Inputs<TermDeposit> inputs = Inputs.of(this).on(on, "amount", "amount of the deposit", Unit.MONEY).add("rate", "rate", Unit.RATE).when(false, "on", "put away on", Unit.DATE);
+    return (last == null ? inputs : inputs.on(last, "last", "ends", Unit.DATE))
+        .in("notice", notice, one -> Inputs.of(one).on(one.given(), "days", "notice", Unit.days(0, 366)).when(false, "given", "notice given on", Unit.DATE))
+        .in("running", running, one -> Inputs.of(one).on(one.at(), "accrued", "interest accrued", Unit.MONEY))
+        .when(interestEveryMonths > 0, "interestEveryMonths", "months from one payment of interest to the next", Unit.months(0, 12))
+        .in("rollover", rollover, one -> Inputs.of(one).add("times", one.withInterest() ? "rolled over with its interest" : "rolled over", Unit.count("times", 1, 200))
+            .when(false, "withInterest", "its interest is put away too", Unit.CHOICE))
+        .in("broken", broken, one -> Inputs.of(one).on(one.on(), one.forfeitDays() > 0 ? "forfeitDays" : "forfeit", "broken early, forfeit",
+            one.forfeitDays() > 0 ? new Unit(Unit.Measure.DAYS, "days of interest", 0, 3_660) : Unit.MONEY).when(false, "on", "broken on", Unit.DATE))
+        .when(false, "dayCount", "days counted", Unit.CHOICE).list();
+  }
+
   /** Returns the same deposit without its amount, and without what had accrued. */
   @Override
   public TermDeposit cleared() {

@@ -87,6 +87,18 @@ public record TermLoan(By by, Balance from, boolean running, Steps<Percent> rate
   }
 
   @Override
+  public List<Input<TermLoan>> inputs() {
+    return Inputs.of(this).in("from", from, one -> Inputs.of(one).on(one.on(), "amount", running ? "left of the loan" : "amount of the loan", Unit.MONEY)
+            .when(one.accrued() != 0, "accrued", "interest accrued", Unit.MONEY).when(false, "on", running ? "left on" : "drawn on", Unit.DATE))
+        .add("rate", "rate", Unit.RATE).on(firstPayDay, by.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '), "payments", "payments", Unit.count("", 1, 600))
+        .add("everyMonths", "months from payment to payment", Unit.months(1, 12)).when(interestOnly > 0, "interestOnly", "payments of interest alone", Unit.count("", 0, 599))
+        .each("typed", typed, one -> one.date().toString(), (one, at) -> one.inputs("repayment")).each("early", early, one -> one.date().toString(), (one, at) -> one.inputs("early repayment"))
+        .when(fee > 0, "fee", "fee", Unit.MONEY).when(false, "by", "repaid", Unit.CHOICE).when(false, "firstPayDay", "first pay day", Unit.DATE)
+        .when(false, "keepsEnd", "an early repayment lowers instalments and keeps the end", Unit.CHOICE).when(false, "dayCount", "days counted", Unit.CHOICE)
+        .when(false, "convention", "on a holiday", Unit.CHOICE).list();
+  }
+
+  @Override
   public TermLoan cleared() {
     return new TermLoan(by, new Balance(from.on(), 0, 0), running, rate, firstPayDay, payments, everyMonths, interestOnly, dayCount, convention, List.of(),
         List.of(), keepsEnd, 0);

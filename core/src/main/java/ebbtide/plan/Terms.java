@@ -25,6 +25,18 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
     }
   }
 
+  /** Returns the inputs of what is in force; those of shared terms are the plan's. */
+  Inputs<Terms> inputs() {
+    if (shared != null) {
+      return Inputs.of(this).add("shared", "shared terms", Unit.CHOICE);
+    }
+    return switch (by) {
+      case MONTHS -> Inputs.of(this).in("pattern", pattern, MonthPattern::inputs);
+      case DAYS -> Inputs.of(this).in("days", days, DayTerms::inputs);
+      case TARGET -> Inputs.of(this).in("target", target, DaysTarget::inputs);
+    };
+  }
+
   /** Returns terms by a pattern of months. */
   public static Terms byMonths(MonthPattern pattern) {
     return new Terms(By.MONTHS, pattern, null, null, null);

@@ -106,7 +106,7 @@ class FundingTest extends Journeys {
     page.getByLabel("comes back").selectOption("notice");
     type("given on", "2026-04-01");
     assertThat(page.getByText("Fri 1 May 2026")).isVisible();
-    page.locator("a, button", new Page.LocatorOptions().setHasText("Interest on Rainy day")).first().click();
+    page.getByText("Interest on Rainy day").first().click();
     assertThat(page.getByText("What is earned on 'Rainy day', by its own rates and terms")).isVisible();
   }
 
