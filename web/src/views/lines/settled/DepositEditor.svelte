@@ -50,7 +50,7 @@
     ...(assumption.broken
       ? ([
           { kind: 'amount', field: 'forfeit', label: 'forfeit', optional: true },
-          { kind: 'whole', field: 'forfeitDays', label: 'or interest of', after: 'days', optional: true },
+          { kind: 'whole', field: 'forfeitDays', label: 'or days of interest', optional: true },
         ] as const)
       : []),
   ]);

@@ -96,7 +96,7 @@ class FundingTest extends Journeys {
     type("broken early on", "2026-01-15");
     assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("A deposit is broken after 2026-03-02");
     type("broken early on", "2026-06-01");
-    type("or interest of", "30");
+    type("or days of interest", "30");
     assertThat(page.getByText("back", new Page.GetByTextOptions().setExact(true))).isVisible();
     type("broken early on", "");
     type("rolled over", "2");
