@@ -31,7 +31,7 @@ final class InterestAccounts {
   private InterestAccount.Reads reads(Line line) {
     Plan plan = apart.below().plan();
     Optional<InterestSchedule> schedule = Optional.ofNullable(((Interest) line.assumption()).lineId()).flatMap(plan::findLine)
-        .filter(plan::isActive).flatMap(of -> apart.of(of).interest());
+        .filter(of -> plan.isActive(of) && AccountsApart.has(of)).flatMap(of -> apart.of(of).interest());
     return new InterestAccount.Reads(line, apart.below().frame(), schedule, Optional.ofNullable(swept.get(line.id())));
   }
 }

@@ -65,7 +65,7 @@ public record Input<P>(String path, String name, String ofLine, Unit unit, Value
 
   /** Returns the input as one of something larger, whose path goes before. */
   <Q> Input<Q> within(String before, Function<P, Q> larger) {
-    return new Input<>(path.isEmpty() || before.isEmpty() ? before + path : before + "/" + path, name, ofLine, unit, value, on, note, listed, other -> larger.apply(setter.apply(other)));
+    return new Input<>(path.isEmpty() || before.isEmpty() || before.endsWith("/") ? before + path : before + "/" + path, name, ofLine, unit, value, on, note, listed, other -> larger.apply(setter.apply(other)));
   }
 
   /** Returns the input under another name. */

@@ -4,20 +4,19 @@ import ebbtide.time.Period;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
- * Every input of a plan by its lasting name: "settings/minimumCash", or the id of a line and where it stands in what the line assumes ("loan/rate",
- * "boats/assets[Skiff]/lifeMonths", "sales/method/growth"). Setting one makes a new plan; whether that holds together between its lines is
+ * Every input of a plan by its lasting name: the id of a line and where it stands in what the line assumes ("loan/rate",
+ * "boats/assets[Skiff]/lifeMonths", "sales/method/growth"), or of a setting, which has no line, "/minimumCash". Setting one makes a new plan; whether that holds together between its lines is
  * asked of {@link PlanCheck}.
  */
 public final class PlanInputs {
-  private static final String SETTINGS = "settings";
-
   private PlanInputs() {}
 
   /** Returns the inputs of the settings, shared terms among them. */
   public static List<Input<Plan>> ofSettings(Plan plan) {
-    return plan.settings().inputs().list().stream().map(one -> one.within(SETTINGS, made -> new Plan(made, plan.lines(), plan.buoys()))).toList();
+    return plan.settings().inputs().list().stream().map(one -> one.within("/", made -> new Plan(made, plan.lines(), plan.buoys()))).toList();
   }
 
   /** Returns the inputs of what a line of the plan assumes, and of its overrides of cash; none of a group. */
@@ -46,9 +45,9 @@ public final class PlanInputs {
 
   /** Returns the input of a lasting name, nothing where the plan has it no more. */
   public static Optional<Input<Plan>> find(Plan plan, String path) {
-    String id = path.contains("/") ? path.substring(0, path.indexOf('/')) : path;
-    List<Input<Plan>> near = id.equals(SETTINGS) ? ofSettings(plan) : plan.findLine(id).map(line -> ofLine(plan, line)).orElse(List.of());
-    return near.stream().filter(one -> one.path().equals(path)).findFirst();
+    Stream<Input<Plan>> near = path.startsWith("/") ? ofSettings(plan).stream()
+        : plan.lines().stream().filter(line -> path.startsWith(line.id() + "/")).flatMap(line -> ofLine(plan, line).stream());
+    return near.filter(one -> one.path().equals(path)).findFirst();
   }
 
   private static Plan with(Plan plan, Line line, Line other) {

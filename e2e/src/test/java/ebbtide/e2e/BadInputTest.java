@@ -111,7 +111,7 @@ class BadInputTest extends Journeys {
       String name = line.get("name").asString();
       go((line.get("direction").asString().equals("receipt") ? "receipts/" : "payments/") + line.get("id").asString());
       page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name).setExact(true)).waitFor();
-      page.locator("main input:not([type=checkbox]):not([type=file])").first().waitFor();
+      page.locator("main .card").first().waitFor();
       Swept found = sweep(name);
       swept += found.fields();
       faults.addAll(found.faults());

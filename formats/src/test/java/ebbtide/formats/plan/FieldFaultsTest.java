@@ -33,6 +33,11 @@ class FieldFaultsTest {
        "when": {"unit": "week", "every": 2, "first": "2026-03-06", "until": "2027-03-06"},
        "amount": [{"from": "2026-01-01", "value": "10.50"}], "convention": "preceding", "certainty": "certain"}}""";
 
+  private static final String DEPOSIT = """
+      {"id": "x", "name": "Reserve", "direction": "payment", "assumption": {"kind": "deposit", "on": "2026-03-02", "amount": "250000",
+       "last": "2026-09-01", "rate": [{"from": "2026-01-01", "value": "3.15"}], "rollover": {"times": 1, "withInterest": true},
+       "broken": {"on": "2026-06-01", "forfeitDays": 30}}}""";
+
   @ParameterizedTest
   @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
       "\"growth\": \"1\"|\"growth\": \"fast\"|/assumption/method/growth|A percentage is a number such as 12.5, but was 'fast'",
@@ -53,6 +58,21 @@ class FieldFaultsTest {
       "\"id\": \"x\"|\"id\": [1]|/id|Expected a text in quotes, but was [1]"})
   void stream_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
     assertRefused(STREAM, right, wrong, place, sentence);
+  }
+
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+      "\"last\": \"2026-09-01\"|\"last\": \"2026-03-02\"|/assumption|A deposit ends after its first day, 2026-03-02",
+      "\"last\": \"2026-09-01\"|\"notice\": {\"days\": 30}|/assumption|A deposit at notice goes on until notice is given: it is not rolled over",
+      "\"last\": \"2026-09-01\",||/assumption|a last day, or comes back some days after notice: give one of the two",
+      "\"times\": 1|\"times\": 0|/assumption/rollover/times|This must be from 1 to 200, but was 0",
+      "\"times\": 1|\"time\": 1|/assumption/rollover/time|'time' is not known here; known are times, withInterest",
+      "\"forfeitDays\": 30|\"forfeitDays\": 30, \"forfeit\": \"5\"|/assumption/broken|A forfeit is an amount or so many days' interest, not both",
+      "\"on\": \"2026-06-01\"|\"on\": \"2026-06-31\"|/assumption/broken/on|June 2026 has 30 days, but was '2026-06-31'",
+      "\"on\": \"2026-06-01\"|\"on\": \"2026-03-01\"|/assumption|A deposit is broken after 2026-03-02",
+      "\"amount\": \"250000\"|\"amount\": \"-1\"|/assumption|Amount of the deposit must not be negative"})
+  void deposit_withOneFault_isRefusedAtItsPlace(String right, String wrong, String place, String sentence) {
+    assertRefused(DEPOSIT, right, wrong == null ? "" : wrong, place, sentence);
   }
 
   @ParameterizedTest
