@@ -71,7 +71,7 @@ public final class Plan {
 
   /** Returns the plan with the same assumptions as of another day. */
   public Plan asOf(LocalDate day) {
-    return new Plan(settings.on(day), lines, buoys);
+    return new Plan(settings.withAsOf(day), lines, buoys);
   }
 
   /**

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 
 /**
  * Every input of a plan by its lasting name: the id of a line and where it stands in what the line assumes ("loan/rate",
- * "boats/assets[Skiff]/lifeMonths", "sales/method/growth"), or of a setting, which has no line, "/minimumCash". Setting one makes a new plan; whether that holds together between its lines is
+ * "boats/assets[Skiff]/lifeMonths", "sales/method/growth"), or of a setting, which has no line, "/cash/minimumCash". Setting one makes a new plan; whether that holds together between its lines is
  * asked of {@link PlanCheck}.
  */
 public final class PlanInputs {

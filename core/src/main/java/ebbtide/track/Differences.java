@@ -67,7 +67,7 @@ public final class Differences {
     if (!over && !closed) {
       return;
     }
-    Plan then = new Plan(plan.settings().on(month.atDay(1).minusDays(1)), plan.lines().stream().map(Differences::withoutLedger).toList(), List.of());
+    Plan then = new Plan(plan.settings().withAsOf(month.atDay(1).minusDays(1)), plan.lines().stream().map(Differences::withoutLedger).toList(), List.of());
     Forecast planned = Forecaster.forecast(then, Books.of(books.accounts()));
     for (Line line : plan.lines()) {
       if (plan.isActive(line) && line.assumption() instanceof Assumption.Stream stream) {

@@ -45,7 +45,7 @@ class EarnedTest {
   }
 
   private static Accounts accounts(Line... lines) {
-    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), D).lookingAhead(3), List.of(lines), List.of());
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), D).withHorizon(3), List.of(lines), List.of());
     return Forecaster.forecast(plan, Books.of(List.of(new Account("a", "A", "--", false, D, 0)))).accounts();
   }
 

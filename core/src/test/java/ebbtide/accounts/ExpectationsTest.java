@@ -41,7 +41,7 @@ class ExpectationsTest {
 
   private static List<Expectation> of(Netting netting, Assumption assumption, DayAmount... movements) {
     Line line = new Line("l", null, "Costs", Direction.PAYMENT, true, null, "", assumption, List.of()).netting(netting);
-    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), AS_OF).lookingAhead(6), List.of(line), List.of());
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), AS_OF).withHorizon(6), List.of(line), List.of());
     return Accounts.of(plan, Books.of(List.of())).expectations(line, List.of(movements));
   }
 

@@ -39,7 +39,7 @@ class TaxPointsTest {
     Line line = new Line("l", null, "Line", Direction.RECEIPT, true, null, "", Assumption.Stream.of(new FixedAmount(Steps.from(LocalDate.of(2020, 1, 1), 10_000L)),
         new TreeMap<>(), new TreeMap<>(), SalesTax.of(Percent.parse("20"), false), pattern, new Spread.Even()), List.of());
     SalesTaxSettlement rule = new SalesTaxSettlement(3, Month.JANUARY, 1, 7, 0, Convention.FOLLOWING, point, relief, new TreeMap<>());
-    Accounts accounts = Accounts.of(new Plan(Settings.of("P", Money.currency("GBP"), D).lookingAhead(3), List.of(line), List.of()),
+    Accounts accounts = Accounts.of(new Plan(Settings.of("P", Money.currency("GBP"), D).withHorizon(3), List.of(line), List.of()),
         Books.of(List.of(new Account("a", "A", "--", false, D, 0))));
     return accounts.of(line).taxPoints(new TaxPoints.Basis(rule, Timeline.monthNumber(MARCH)));
   }

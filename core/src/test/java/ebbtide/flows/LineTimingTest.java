@@ -62,7 +62,7 @@ class LineTimingTest {
   }
 
   private static Plan plan(Line line, SaidHabit... habits) {
-    return new Plan(Settings.of("P", Money.currency("GBP"), D).knowing(List.of(habits)), List.of(line), List.of());
+    return new Plan(Settings.of("P", Money.currency("GBP"), D).withHabits(List.of(habits)), List.of(line), List.of());
   }
 
   private static Books books(OpenItem... items) {

@@ -229,7 +229,7 @@ public final class ForecastIdentities {
     if (beyond || some.plan().settings().funding().minimumDays() != null) {
       return;
     }
-    ebbtide.plan.Plan further = new ebbtide.plan.Plan(some.plan().settings().lookingAhead(some.plan().settings().horizonMonths() + 1 + (int) (some.seed() % 14)), some.plan().lines(), List.of());
+    ebbtide.plan.Plan further = new ebbtide.plan.Plan(some.plan().settings().withHorizon(some.plan().settings().horizonMonths() + 1 + (int) (some.seed() % 14)), some.plan().lines(), List.of());
     Forecast far = Forecaster.forecast(further, some.books());
     for (Period period : near.periods(Periods.MONTH, near.firstDay(), near.lastDay())) {
       for (Line line : some.plan().lines()) {

@@ -64,9 +64,9 @@ class FundingTest {
 
   private static Forecast forecast(FundingRules rules, long cash, List<DayAmount> drawn, Line... lines) {
     List<Line> all = new ArrayList<>(List.of(lines));
-    Settings settings = Settings.of("P", Money.currency("GBP"), D).funded(rules);
+    Settings settings = Settings.of("P", Money.currency("GBP"), D).withFunding(rules);
     Settings with = new Settings("P", settings.currency(), D, settings.firstDayOfWeek(), settings.firstFiscalMonth(), 3, settings.amountSteps(), Steps.from(LONG_AGO, 10_000L), null,
-        settings.countedReceipts(), settings.countedPayments()).funded(rules);
+        settings.countedReceipts(), settings.countedPayments()).withFunding(rules);
     Books books = new Books(List.of(new Account("a", "A", "--", false, D, cash)), Map.of("f", drawn), List.of(), List.of(), List.of(), Map.of("a", drawn));
     return Forecaster.forecast(new Plan(with, all, List.of()), books);
   }

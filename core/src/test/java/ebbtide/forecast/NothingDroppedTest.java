@@ -69,7 +69,7 @@ class NothingDroppedTest {
   }
 
   private static Settings settings(LocalDate asOf, int months) {
-    return Settings.of("P", Money.currency("EUR"), asOf).lookingAhead(months);
+    return Settings.of("P", Money.currency("EUR"), asOf).withHorizon(months);
   }
 
   private static Forecast forecast(String asOf, int months, Line... lines) {

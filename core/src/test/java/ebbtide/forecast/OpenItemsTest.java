@@ -82,7 +82,7 @@ class OpenItemsTest {
   private static Forecast forecast(int closedAfter, LocalDate asOf, Line line, List<OpenItem> items, DayAmount... movements) {
     Books books = new Books(List.of(new Account("a", "A", "--", false, asOf, 0)), Map.of("s", List.of(movements)), List.of(), List.of(), List.of(),
         Map.of("a", List.of(movements))).with(OpenItems.of(items));
-    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).closing(closedAfter), List.of(line), List.of()), books);
+    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).withClosedAfter(closedAfter), List.of(line), List.of()), books);
   }
 
   private static Cell on(Forecast forecast, String day) {
@@ -155,7 +155,7 @@ class OpenItemsTest {
   void habitThatAnAnalystSays_takesThePlaceOfTheOneLearnt() {
     OpenItem soon = item(Kind.INVOICE, "1", FRIDAY.minusDays(30), FRIDAY, 100_000, 100_000);
     OpenItem late = item(Kind.INVOICE, "2", FRIDAY.minusDays(60), FRIDAY.minusDays(20), 100_000, 100_000);
-    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY).knowing(List.of(new SaidHabit(Direction.RECEIPT, soon.counterparty(), 12))),
+    Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), FRIDAY).withHabits(List.of(new SaidHabit(Direction.RECEIPT, soon.counterparty(), 12))),
         List.of(sales(Map.of(), 30)), List.of());
     Books books = Books.of(List.of(new Account("a", "A", "--", false, FRIDAY, 0))).with(OpenItems.of(List.of(soon, late)));
     List<ExpectedItem> expected = Forecaster.forecast(plan, books).items().of(plan.lines().get(0));
@@ -205,7 +205,7 @@ class OpenItemsTest {
     Line line = sales(Map.of(MARCH, 12_000_000L, MARCH.plusMonths(1), 0L), 0);
     Books books = Books.of(List.of(new Account("a", "A", "--", false, asOf, 0)))
         .with(OpenItems.of(List.of(item(Kind.INVOICE, "1", LocalDate.of(2026, 3, 2), LocalDate.of(2026, 5, 29), 7_840_000, 7_840_000))));
-    Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).closing(5), List.of(line), List.of()), books);
+    Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), asOf).withClosedAfter(5), List.of(line), List.of()), books);
     assertThat(forecast.cell(line, month(MARCH.plusMonths(1))).estimated()).isEqualTo(left);
     if (left > 0) {
       assertThat(RowWorkings.of(forecast, "s", month(MARCH.plusMonths(1))).items().get(0).because()).contains("with 41,600 left of March 2026, which is not closed yet");
@@ -303,7 +303,7 @@ class OpenItemsTest {
   void bill_isPaidInItsRun_unlessAPersonSaidADay() {
     PaymentRuns thursdays = new PaymentRuns(PaymentRuns.When.WEEKLY, java.time.DayOfWeek.THURSDAY, List.of(), 0, PaymentRuns.Takes.ON_OR_AFTER);
     OpenItem bill = item(Kind.INVOICE, "x", LocalDate.of(2026, 3, 1), LocalDate.of(2026, 3, 28), 100, 100);
-    Settings settings = Settings.of("P", Money.currency("GBP"), FRIDAY).paying(thursdays);
+    Settings settings = Settings.of("P", Money.currency("GBP"), FRIDAY).withPaymentRuns(thursdays);
     Line sales = sales(Map.of(), 30);
     Line costs = new Line("s", null, "Costs", Direction.PAYMENT, true, null, "", sales.assumption(), List.of());
     for (OpenItem one : List.of(bill, said(bill, null, LocalDate.of(2026, 4, 7), Standing.NORMAL))) {

@@ -135,11 +135,11 @@ public final class RandomPlans {
       lines.addAll(funding.lines());
     }
     List<Buoy> buoys = List.of(new Buoy("b1", lines.get(0).id(), somePeriod(), "ask about it"));
-    settings = settings.paying(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
-        List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).knowing(random.nextBoolean() ? List.of()
-            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).closing(random.nextBoolean() ? 0 : random.nextInt(40)).funded(funding.rules())
-            .agreeing(funding.covenants(), funding.pastMonths()).startingFrom(random.nextInt(4) == 0 ? null : opening(settings)).goingOn(random.nextBoolean() ? null : longRange())
-            .explaining(random.nextBoolean() ? null : new Threshold(amount(), new Percent(random.nextInt(400_000))));
+    settings = settings.withPaymentRuns(random.nextBoolean() ? null : new PaymentRuns(pick(List.of(PaymentRuns.When.values())), pick(List.of(DayOfWeek.values())),
+        List.of(1 + random.nextInt(31)), random.nextInt(9), pick(List.of(PaymentRuns.Takes.values())))).withHabits(random.nextBoolean() ? List.of()
+            : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).withClosedAfter(random.nextBoolean() ? 0 : random.nextInt(40)).withFunding(funding.rules())
+            .withCovenants(funding.covenants(), funding.pastMonths()).withOpeningSheet(random.nextInt(4) == 0 ? null : opening(settings)).withLongRange(random.nextBoolean() ? null : longRange())
+            .withExplained(random.nextBoolean() ? null : new Threshold(amount(), new Percent(random.nextInt(400_000))));
     return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
   }
 

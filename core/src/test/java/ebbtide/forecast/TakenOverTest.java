@@ -52,7 +52,7 @@ class TakenOverTest {
         case 2 -> then = with(new Line(any().id(), any().group(), "Renamed", any().direction(), true, null, "", any().assumption(), List.of()), false);
         case 3 -> then = with(any().off(), true);
         case 4 -> then = overridden();
-        case 5 -> then = new Plan(plan.settings().lookingAhead(plan.settings().horizonMonths() + 1), plan.lines(), plan.buoys());
+        case 5 -> then = new Plan(plan.settings().withHorizon(plan.settings().horizonMonths() + 1), plan.lines(), plan.buoys());
         case 6 -> then = plan.asOf(plan.settings().asOf().plusDays(1 + random.nextInt(40)));
         default -> books = booked();
       }

@@ -51,7 +51,7 @@ class SweepInputTest {
     Settings settings = Settings.of("P", Money.currency("GBP"), D);
     Settings with = new Settings("P", settings.currency(), D, settings.firstDayOfWeek(), settings.firstFiscalMonth(), 3, settings.amountSteps(), new Steps<>(List.of(
         new Steps.Step<>(LONG_AGO, 10_000L), new Steps.Step<>(LocalDate.of(2026, 4, 15), 15_000L))), new Facility("Overdraft", Steps.from(LocalDate.of(2026, 4, 2), 5_000L), Steps.none()),
-        settings.countedReceipts(), settings.countedPayments()).funded(rules);
+        settings.countedReceipts(), settings.countedPayments()).withFunding(rules);
     Books books = new Books(List.of(new Account("a", "A", "--", false, D, 0)), Map.of("f", onFacility), List.of(), List.of(), List.of(), Map.of());
     return new SweepInput(Flows.of(Accounts.of(new Plan(with, List.of(lines), List.of()), books), Optional.empty()));
   }

@@ -61,7 +61,7 @@ class CovenantsTest {
     for (int back = 0; back < monthsTyped; back++) {
       past.put(YearMonth.of(2026, 3).minusMonths(back), new PastMonth(2_000_000, 100_000, 0, 0, 500_000));
     }
-    Settings settings = Settings.of("P", Money.currency("GBP"), D).agreeing(List.of(covenant(Ratio.LEAST_LIQUIDITY, "10500000"), covenant(Ratio.NET_DEBT_TO_EBITDA, "2.5"),
+    Settings settings = Settings.of("P", Money.currency("GBP"), D).withCovenants(List.of(covenant(Ratio.LEAST_LIQUIDITY, "10500000"), covenant(Ratio.NET_DEBT_TO_EBITDA, "2.5"),
         covenant(Ratio.INTEREST_COVER, "3"), covenant(Ratio.DEBT_SERVICE_COVER, "4")), past);
     Books books = Books.of(List.of(new Account("a", "A", "--", false, D, 10_000_000)));
     return Forecaster.forecast(new Plan(settings, lines, List.of()), books);

@@ -50,9 +50,9 @@ class DepositTest {
   }
 
   private static Forecast forecast(LocalDate asOf, Integer callableWithin, List<DayAmount> booked, Line... lines) {
-    Settings settings = Settings.of("P", Money.currency("GBP"), asOf).startingFrom(new OpeningSheet(D, List.of(
+    Settings settings = Settings.of("P", Money.currency("GBP"), asOf).withOpeningSheet(new OpeningSheet(D, List.of(
         new OpeningSheet.Entry("Capital", OpeningSheet.Kind.PAID_IN, 30_000_000, null, true))))
-        .funded(new FundingRules(FundingRules.Sweeps.DAY, 0, FundingRules.InterestBy.NIGHTS, null, callableWithin));
+        .withFunding(new FundingRules(FundingRules.Sweeps.DAY, 0, FundingRules.InterestBy.NIGHTS, null, callableWithin));
     Plan plan = new Plan(settings, List.of(lines), List.of());
     assertThat(PlanCheck.problems(plan)).isEmpty();
     return Forecaster.forecast(plan, new Books(List.of(new Account("a", "A", "--", false, D, 30_000_000)), Map.of("deposit", booked), List.of(), List.of(), List.of(),

@@ -46,7 +46,7 @@ class LongRangeTest {
         new Entry("Sheds", Kind.FIXED_ASSETS, 1_000_000, null, true), new Entry("Capital", Kind.PAID_IN, 600_000, null, false)));
     Settings usual = Settings.of("P", Money.currency("GBP"), D);
     Settings year = new Settings("P", usual.currency(), D, usual.firstDayOfWeek(), usual.firstFiscalMonth(), 12, usual.amountSteps(), Steps.from(D, 500_000L), null,
-        usual.countedReceipts(), usual.countedPayments()).startingFrom(opening);
+        usual.countedReceipts(), usual.countedPayments()).withOpeningSheet(opening);
     return Forecaster.forecast(new Plan(year, List.of(stream("sales", Direction.RECEIPT, 1_000_000, Nature.SALES), stream("goods", Direction.PAYMENT, 600_000, Nature.COST_OF_SALES)), List.of()),
         Books.of(List.of(new Account("a", "A", "--", false, D, -800_000))));
   }

@@ -153,7 +153,7 @@ public final class StatementIdentities {
    */
   private static void proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith(RandomCase some) {
     Plan random = some.plan();
-    Plan untouched = new Plan(random.settings().startingFrom(null), random.lines().stream().map(StatementIdentities::untouched).toList(), random.buoys());
+    Plan untouched = new Plan(random.settings().withOpeningSheet(null), random.lines().stream().map(StatementIdentities::untouched).toList(), random.buoys());
     Plan plan = untouched.asOf(YearMonth.from(random.settings().asOf()).atEndOfMonth());
     Forecast forecast = Forecaster.forecast(plan, NONE);
     OpeningSheet sheet = OpeningCheck.proposed(forecast);
@@ -221,6 +221,6 @@ public final class StatementIdentities {
   }
 
   private static Plan starting(Plan plan, OpeningSheet sheet) {
-    return new Plan(plan.settings().startingFrom(sheet), plan.lines(), plan.buoys());
+    return new Plan(plan.settings().withOpeningSheet(sheet), plan.lines(), plan.buoys());
   }
 }

@@ -89,7 +89,7 @@ class StatementsByHandTest {
   private static Forecast forecast(OpeningSheet opening, Line... more) {
     List<Line> lines = new ArrayList<>(company());
     lines.addAll(Arrays.asList(more));
-    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), D).startingFrom(opening), lines, List.of()), BOOKS);
+    return Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), D).withOpeningSheet(opening), lines, List.of()), BOOKS);
   }
 
   private static long in(Statements statements, Statements.Kind kind, String row, Periods by, int column) {
@@ -174,11 +174,11 @@ class StatementsByHandTest {
   void currentRatio_asACovenant_readsTheBalanceSheet_andIsNotKnownWithoutItsOpening() {
     Covenant covenant = new Covenant("c", "Current ratio", Covenant.Ratio.CURRENT_RATIO, new BigDecimal("2"), Covenant.Every.MONTH);
     Plan plan = forecast(OPENING).plan();
-    Plan agreed = new Plan(plan.settings().agreeing(List.of(covenant), new TreeMap<>()), plan.lines(), List.of());
+    Plan agreed = new Plan(plan.settings().withCovenants(List.of(covenant), new TreeMap<>()), plan.lines(), List.of());
     Covenants.Tested january = Covenants.of(Forecaster.forecast(agreed, BOOKS)).get(0);
     assertThat(january.value()).as("20,440 + 10,000 + 1,966.66 over 6,000 + 6,000 + 726.67").isEqualByComparingTo("2.55");
     assertThat(january.room()).isEqualTo(3_240_666 - 2 * 1_272_667);
-    assertThat(Covenants.of(Forecaster.forecast(new Plan(agreed.settings().startingFrom(null), plan.lines(), List.of()), BOOKS)).get(0).standing())
+    assertThat(Covenants.of(Forecaster.forecast(new Plan(agreed.settings().withOpeningSheet(null), plan.lines(), List.of()), BOOKS)).get(0).standing())
         .isEqualTo(Covenants.Standing.NOT_KNOWN);
   }
 

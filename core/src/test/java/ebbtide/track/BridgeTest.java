@@ -95,7 +95,7 @@ class BridgeTest {
       Snapshot old = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), line -> line.assumption().toString());
       List<Line> lines = new ArrayList<>(some.plan().lines());
       lines.replaceAll(line -> line.isGroup() || seed % 3 > 0 ? line : line.off());
-      Plan plan = new Plan(some.plan().settings().on(asOf.plusDays(seed % 9)), lines, List.of());
+      Plan plan = new Plan(some.plan().settings().withAsOf(asOf.plusDays(seed % 9)), lines, List.of());
       Snapshot now = Snapshot.of(Forecaster.forecast(plan, some.books()), line -> line.assumption().toString());
       Outturn facts = new Outturn(plan, some.books(), List.of(), List.of());
       LocalDate end = old.horizonEnd().isBefore(now.horizonEnd()) ? old.horizonEnd() : now.horizonEnd();

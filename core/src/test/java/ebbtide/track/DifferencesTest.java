@@ -95,7 +95,7 @@ class DifferencesTest {
     assertThat(one.of()).isEqualTo(Difference.Of.INVOICED_OF_MONTH);
     assertThat(one.planned()).isEqualTo(120_000);
     assertThat(one.open()).isEqualTo(-12_000);
-    Plan late = new Plan(Settings.of("P", Money.currency("GBP"), day("04-05")).closing(7), List.of(stream(Direction.RECEIPT, Basis.BOOKS, SalesTax.of(Percent.parse("20"), false))), List.of());
+    Plan late = new Plan(Settings.of("P", Money.currency("GBP"), day("04-05")).withClosedAfter(7), List.of(stream(Direction.RECEIPT, Basis.BOOKS, SalesTax.of(Percent.parse("20"), false))), List.of());
     assertThat(Differences.closedAfter(day("03-29"), late, books(invoice))).as("closed on the 7th").isEmpty();
     assertThat(Differences.closedAfter(day("04-05"), late.asOf(day("04-12")), books(invoice))).containsExactly(one);
   }

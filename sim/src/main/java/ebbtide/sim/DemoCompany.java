@@ -71,7 +71,7 @@ public final class DemoCompany {
     if (entries.stream().noneMatch(entry -> entry.kind() == OpeningSheet.Kind.PAID_IN)) {
       entries.add(new OpeningSheet.Entry("Share capital", OpeningSheet.Kind.PAID_IN, 25_000_000, null, true));
     }
-    return new Plan(plan.settings().startingFrom(new OpeningSheet(sheet.on(), entries)), plan.lines(), plan.buoys());
+    return new Plan(plan.settings().withOpeningSheet(new OpeningSheet(sheet.on(), entries)), plan.lines(), plan.buoys());
   }
 
   /** The ledger's own list, read as any other would be. */

@@ -54,7 +54,7 @@ final class DemoFunding {
     lines.add(line("reserve", "Reserve on deposit", new TermDeposit(PUT_AWAY, RESERVE, null, PUT_AWAY.plusMonths(6), null, steps(Percent.parse("3.15")), DayCount.ACT_365F, 0, null, null)));
     lines.add(interest("reserve-interest", "Interest on the reserve", Interest.Of.DEPOSIT, "reserve"));
     lines.add(interest("overdraft-interest", "Overdraft interest", Interest.Of.OVERDRAFT, null));
-    return new Plan(plan.settings().agreeing(covenants(), pastMonths()), lines, plan.buoys());
+    return new Plan(plan.settings().withCovenants(covenants(), pastMonths()), lines, plan.buoys());
   }
 
   private static CapitalSpending withBeds(CapitalSpending spending) {

@@ -54,7 +54,7 @@ public final class DemoPast {
     YearMonth first = YearMonth.from(day.plusDays(1));
     List<Line> lines = now.lines().stream().filter(line -> !LATER.contains(line.id()))
         .map(line -> line.assumption() instanceof Assumption.Stream stream ? line.with(asOf(line, stream, first, activity)) : line).toList();
-    return DemoPlan.withWhatWasOwed(new Plan(now.settings().on(day), lines, List.of()));
+    return DemoPlan.withWhatWasOwed(new Plan(now.settings().withAsOf(day), lines, List.of()));
   }
 
   private static Assumption asOf(Line line, Assumption.Stream stream, YearMonth first, ActivityCalculator activity) {

@@ -90,7 +90,7 @@ final class DemoPlan {
             Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("7.9"))),
         Set.of(Certainty.CERTAIN, Certainty.LIKELY), Set.of(Certainty.values()), Steps.from(LocalDate.of(2025, 1, 1), Percent.parse("1.2")),
         List.of(), List.of(new SourceDocument("Payroll of February", true), new SourceDocument("Boatyard's quote for the refit", false)));
-    settings = settings.explaining(new Threshold(pounds(2_000), Percent.parse("10")));
+    settings = settings.withExplained(new Threshold(pounds(2_000), Percent.parse("10")));
     List<Buoy> buoys = List.of(new Buoy("buoy-refit", "boat-refit", week(LocalDate.of(2026, 4, 27)),
         "Yard's quote is from last autumn: ask for a firm one"));
     return withWhatWasOwed(new Plan(settings, lines, buoys));

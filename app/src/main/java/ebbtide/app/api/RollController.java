@@ -150,7 +150,7 @@ class RollController {
     Roll roll = underWay(plan);
     Check.that(day.isAfter(roll.from()), "The new as-of date comes after " + DAY.format(roll.from()) + ", but was " + DAY.format(day));
     return EditOutcome.of(plan, edits.edit(plan, version, "As-of date moved to " + DAY.format(day), draft -> {
-      draft.putSettings(edits.current(plan).plan().settings().on(day));
+      draft.putSettings(edits.current(plan).plan().settings().withAsOf(day));
       draft.putRoll(roll.to(day));
     }), stores);
   }

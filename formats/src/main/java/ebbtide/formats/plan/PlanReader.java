@@ -6,11 +6,14 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.plan.AgreedCovenants;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CarriedAmount;
+import ebbtide.plan.CashPolicy;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.CountedCertainties;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
@@ -22,8 +25,11 @@ import ebbtide.plan.Nature;
 import ebbtide.plan.Netting;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
+import ebbtide.plan.PlanCalendar;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.plan.References;
+import ebbtide.plan.Reporting;
 import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Threshold;
@@ -226,9 +232,9 @@ public final class PlanReader {
         || amountSteps == null || closedAfter == null || funding == null) {
       return null;
     }
-    return place.make(() -> new Settings(name, currency, asOf, firstDay, firstMonth, horizon, amountSteps, minimum, facility,
-        receipts, payments, cashRate, terms, documents, runs, habits, closedAfter, funding, covenants.covenants(),
-        covenants.pastMonths(), opening, longRange, explained));
+    return place.make(() -> new Settings(name, currency, new PlanCalendar(asOf, firstDay, firstMonth, horizon, amountSteps, closedAfter),
+        new CashPolicy(minimum, facility, cashRate, funding, runs), new CountedCertainties(receipts, payments), new References(terms, documents, habits),
+        new AgreedCovenants(covenants.covenants(), covenants.pastMonths()), new Reporting(opening, longRange, explained)));
   }
 
   private static SaidHabit saidHabit(JsonPlace place) {
