@@ -3,17 +3,43 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.time.Period;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 
 /**
- * A line of the plan: receipts or payments of one kind, or a group of such lines. {@code group} is the id of the group
- * it stands in, null at the top; {@code account} the one it is paid through, null for the plan's first. Its nature says
- * where it stands in the income statement.
+ * A line of the plan: receipts or payments of one kind, or a group of such lines. Its nature says where it stands in the income statement. What its parts
+ * hold is asked of the line too.
  */
-public record Line(String id, String group, String name, Direction direction, boolean active, String account,
-    String note, Assumption assumption, List<CashOverride> overrides, Nature nature, List<CarriedAmount> carried, Netting netting) {
+public record Line(String id, Heading heading, Assumption assumption, Nature nature, Adjustments adjustments) {
   private static final int LONGEST_NAME = 120;
+
+  /**
+   * What a line is called and where it stands: {@code group} is the id of the group it stands in, null at the top; {@code account} the one it is paid
+   * through, null for the plan's first; a line that is not active is left out of the figures.
+   */
+  public record Heading(String group, String name, Direction direction, boolean active, String account, String note) {
+    public Heading {
+      name = Check.text(name, "name of a line", LONGEST_NAME);
+      Objects.requireNonNull(direction, "direction");
+      note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
+    }
+  }
+
+  /** What is done to a line's cash by hand: figures that replace its cells, amounts carried on it from days that have passed, and how facts take the plan's place. */
+  public record Adjustments(List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting) {
+    public Adjustments {
+      overrides = overrides.stream().sorted(Comparator.comparing(one -> one.period().startInclusive())).toList();
+      for (int i = 1; i < overrides.size(); i++) {
+        Period one = overrides.get(i - 1).period();
+        Period other = overrides.get(i).period();
+        Check.that(!one.overlaps(other), "an override from " + other.startInclusive() + " to " + other.lastDay()
+            + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay() + ": lift that one first");
+      }
+      carried = carried.stream().sorted(Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id)).toList();
+      Objects.requireNonNull(netting, "netting");
+    }
+  }
 
   /**
    * An amount that replaces the estimate in the days of a period, so that the cell shows it (rules 5.3). Positive in
@@ -26,10 +52,23 @@ public record Line(String id, String group, String name, Direction direction, bo
     }
   }
 
+  public Line {
+    id = Check.text(id, "id of a line", 80);
+    Objects.requireNonNull(heading, "heading");
+    Objects.requireNonNull(assumption, "assumption");
+    Objects.requireNonNull(nature, "where it stands in the income statement");
+    Objects.requireNonNull(adjustments, "adjustments");
+    Check.that(adjustments.carried().isEmpty() || !(assumption instanceof Assumption.Group), "a group is the sum of its lines: carry an amount on one of its lines");
+    Check.that(adjustments.overrides().isEmpty() || !(assumption instanceof Revolving || assumption instanceof Interest),
+        "what a facility draws and what interest costs is worked out: change limit, rate or minimum cash instead of the cash");
+    Check.that(adjustments.overrides().isEmpty() || !(assumption instanceof Assumption.Group),
+        "a group is the sum of its lines and cannot be overridden: override one of its lines");
+  }
+
   /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
   public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
       Assumption assumption, List<CashOverride> overrides, Nature nature) {
-    this(id, group, name, direction, active, account, note, assumption, overrides, nature, List.of(), Netting.USUAL);
+    this(id, new Heading(group, name, direction, active, account, note), assumption, nature, new Adjustments(overrides, List.of(), Netting.USUAL));
   }
 
   /** Makes a line that stands in the income statement where its kind usually does. */
@@ -38,28 +77,40 @@ public record Line(String id, String group, String name, Direction direction, bo
     this(id, group, name, direction, active, account, note, assumption, overrides, assumption.usualNature(direction));
   }
 
-  public Line {
-    id = Check.text(id, "id of a line", 80);
-    name = Check.text(name, "name of a line", LONGEST_NAME);
-    Objects.requireNonNull(direction, "direction");
-    Objects.requireNonNull(assumption, "assumption");
-    Objects.requireNonNull(netting, "netting");
-    Objects.requireNonNull(nature, "where it stands in the income statement");
-    note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
-    overrides = overrides.stream()
-        .sorted(java.util.Comparator.comparing(o -> o.period().startInclusive())).toList();
-    for (int i = 1; i < overrides.size(); i++) {
-      Period one = overrides.get(i - 1).period();
-      Period other = overrides.get(i).period();
-      Check.that(!one.overlaps(other), "an override from " + other.startInclusive() + " to " + other.lastDay()
-          + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay() + ": lift that one first");
-    }
-    carried = carried.stream().sorted(java.util.Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id)).toList();
-    Check.that(carried.isEmpty() || !(assumption instanceof Assumption.Group), "a group is the sum of its lines: carry an amount on one of its lines");
-    Check.that(overrides.isEmpty() || !(assumption instanceof Revolving || assumption instanceof Interest),
-        "what a facility draws and what interest costs is worked out: change limit, rate or minimum cash instead of the cash");
-    Check.that(overrides.isEmpty() || !(assumption instanceof Assumption.Group),
-        "a group is the sum of its lines and cannot be overridden: override one of its lines");
+  public String group() {
+    return heading.group();
+  }
+
+  public String name() {
+    return heading.name();
+  }
+
+  public Direction direction() {
+    return heading.direction();
+  }
+
+  public boolean active() {
+    return heading.active();
+  }
+
+  public String account() {
+    return heading.account();
+  }
+
+  public String note() {
+    return heading.note();
+  }
+
+  public List<CashOverride> overrides() {
+    return adjustments.overrides();
+  }
+
+  public List<CarriedAmount> carried() {
+    return adjustments.carried();
+  }
+
+  public Netting netting() {
+    return adjustments.netting();
   }
 
   /** Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or earns on. */
@@ -69,50 +120,50 @@ public record Line(String id, String group, String name, Direction direction, bo
 
   /** Returns where it stands in the statements. */
   public Standing standing() {
-    return assumption.standing(direction, nature);
+    return assumption.standing(direction(), nature);
   }
 
   /** Returns the line with another assumption. */
   public Line with(Assumption other) {
-    return new Line(id, group, name, direction, active, account, note, other, overrides, nature, carried, netting);
+    return new Line(id, heading, other, nature, adjustments);
   }
 
   /** Returns the line with other overrides of its cash. */
   public Line overridden(List<CashOverride> others) {
-    return new Line(id, group, name, direction, active, account, note, assumption, others, nature, carried, netting);
+    return new Line(id, heading, assumption, nature, new Adjustments(others, carried(), netting()));
   }
 
   /** Returns the line with other amounts carried on it. */
   public Line carrying(List<CarriedAmount> others) {
-    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, others, netting);
+    return new Line(id, heading, assumption, nature, new Adjustments(overrides(), others, netting()));
   }
 
   /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
   public Line cleared() {
-    return new Line(id, group, name, direction, active, account, note, assumption.cleared(), List.of(), nature, List.of(), netting);
+    return new Line(id, heading, assumption.cleared(), nature, new Adjustments(List.of(), List.of(), netting()));
   }
 
   /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
   public Line copy(String newId) {
     String suffix = ", copy";
-    String kept = name.length() + suffix.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME - suffix.length()) : name;
-    return new Line(newId, group, kept + suffix, direction, active, account, note, assumption, List.of(), nature, List.of(),
-        new Netting(netting.left(), netting.window(), List.of()));
+    String kept = name().length() + suffix.length() > LONGEST_NAME ? name().substring(0, LONGEST_NAME - suffix.length()) : name();
+    return new Line(newId, new Heading(group(), kept + suffix, direction(), active(), account(), note()), assumption, nature,
+        new Adjustments(List.of(), List.of(), new Netting(netting().left(), netting().window(), List.of())));
   }
 
   /** Returns the line in a group, or at the top (null). */
   public Line in(String other) {
-    return new Line(id, other, name, direction, active, account, note, assumption, overrides, nature, carried, netting);
+    return new Line(id, new Heading(other, name(), direction(), active(), account(), note()), assumption, nature, adjustments);
   }
 
   /** Returns the line switched off. */
   public Line off() {
-    return new Line(id, group, name, direction, false, account, note, assumption, overrides, nature, carried, netting);
+    return new Line(id, new Heading(group(), name(), direction(), false, account(), note()), assumption, nature, adjustments);
   }
 
   /** Returns the line with facts taking the plan's place in another way. */
   public Line netting(Netting other) {
-    return new Line(id, group, name, direction, active, account, note, assumption, overrides, nature, carried, other);
+    return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), other));
   }
 
   /**

@@ -86,8 +86,7 @@ class TakenOverTest {
       LocalDate from = plan.settings().asOf().plusDays(1 + random.nextInt(30));
       Line.CashOverride override = new Line.CashOverride(new Period(from, from.plusDays(7)), random.nextInt(90_000), "told");
       try {
-        return with(new Line(line.id(), line.group(), line.name(), line.direction(), line.active(), line.account(), line.note(), line.assumption(), List.of(override),
-            line.nature(), line.carried(), line.netting()), true);
+        return with(line.overridden(List.of(override)), true);
       } catch (IllegalArgumentException refused) {
         return plan;
       }

@@ -325,8 +325,8 @@ public final class PlanReader {
     if (id == null || name == null || direction == null || active == null || assumption == null || netting == null) {
       return null;
     }
-    return place.make(() -> new Line(id, group, name, direction, active, account, note, assumption, overrides,
-        nature == null ? assumption.usualNature(direction) : nature, carried, netting));
+    return place.make(() -> new Line(id, new Line.Heading(group, name, direction, active, account, note), assumption,
+        nature == null ? assumption.usualNature(direction) : nature, new Line.Adjustments(overrides, carried, netting)));
   }
 
   private static CarriedAmount carried(JsonPlace place, Currency currency) {
