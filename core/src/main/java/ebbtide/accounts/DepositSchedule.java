@@ -178,16 +178,17 @@ public final class DepositSchedule implements InterestSchedule {
         Due.Lasting.ONE_OFF, "its interest put away with the next term")));
     Term last = terms.get(terms.size() - 1);
     if (!last.endExclusive().equals(LocalDate.MAX)) {
-      dues.add(Due.whole(last.endExclusive(), last.endExclusive(), -last.amount(), Certainty.CERTAIN, Due.Lasting.ONE_OFF,
+      dues.add(Due.whole(last.endExclusive(), last.endExclusive(), -last.amount(), Certainty.CERTAIN, Due.Lasting.UNTIL_PAID,
           deposit.broken() == null ? "back at the end of its term" : "back"));
     }
     return dues;
   }
 
+  /** What is put away at once is gone with what puts it away: no bank books the two. */
   @Override
   public List<Due> interestDues() {
     return payments.stream().filter(one -> one.interest() != 0).map(one -> Due.whole(one.day(), one.day(), -one.interest(), Certainty.CERTAIN,
-        Due.Lasting.ONE_OFF, ChronoUnit.DAYS.between(one.since(), one.day()) + " days' interest at "
+        one.putAway() != 0 ? Due.Lasting.ONE_OFF : Due.Lasting.UNTIL_PAID, ChronoUnit.DAYS.between(one.since(), one.day()) + " days' interest at "
             + deposit.rate().findOn(one.since()).map(step -> step.value().toString()).orElse("0%") + " a year")).toList();
   }
 }

@@ -1,6 +1,7 @@
 package ebbtide.forecast;
 
 import ebbtide.flows.Cell;
+import ebbtide.funding.Liquidity;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -8,7 +9,8 @@ import ebbtide.time.Period;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Function;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 
 /**
  * The forecast laid out by period as it is read: opening cash, receipts, payments, net, closing, headroom. Every row
@@ -44,72 +46,84 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
     private final Forecast forecast;
     private final Plan plan;
     private final List<Period> periods;
+    private final List<LocalDate> worst;
     private final List<Row> rows = new ArrayList<>();
 
     Layout(Forecast forecast, List<Period> periods) {
       this.forecast = forecast;
       this.plan = forecast.plan();
       this.periods = periods;
+      this.worst = periods.stream().map(forecast::worstDay).toList();
     }
 
     List<Row> rows() {
-      add("opening", RowKind.OPENING, "Opening cash", null, this::opening);
-      section("receipts", "Receipts", Direction.RECEIPT);
-      section("payments", "Payments", Direction.PAYMENT);
-      addUnlessZero("transfers", RowKind.TRANSFERS, "Between own accounts, under way", null, forecast::transfers);
-      add("net", RowKind.NET, "Net cash flow", null, p -> forecast.total(Direction.RECEIPT, p)
-          .plus(forecast.total(Direction.PAYMENT, p)).plus(forecast.transfers(p)));
-      add("closing", RowKind.CLOSING, "Closing cash", null, p -> level(p, forecast.closing(p.lastDay())));
-      add("lowest", RowKind.LOWEST, "Cash on the worst day", null, p -> worst(p, forecast.closing(forecast.worstDay(p)), -1));
-      add("minimum", RowKind.MINIMUM, "Minimum cash", null, p -> worst(p, forecast.liquidity().minimum(worst(p)), -1));
-      add("limit", RowKind.LIMIT, "Facility limit", null, p -> worst(p, forecast.liquidity().limit(worst(p)), -1));
-      add("headroom", RowKind.HEADROOM, "Headroom", null,
-          p -> worst(p, forecast.liquidity().headroom(worst(p)), forecast.liquidity().depth(worst(p))));
+      add("opening", RowKind.OPENING, "Opening cash", null, each(this::opening));
+      List<Cell> receipts = section("receipts", "Receipts", Direction.RECEIPT);
+      List<Cell> payments = section("payments", "Payments", Direction.PAYMENT);
+      List<Cell> transfers = each(i -> forecast.transfers(periods.get(i)));
+      addUnlessZero("transfers", RowKind.TRANSFERS, "Between own accounts, under way", null, transfers);
+      add("net", RowKind.NET, "Net cash flow", null, sums(sums(receipts, payments), transfers));
+      add("closing", RowKind.CLOSING, "Closing cash", null, each(i -> level(i, forecast.closing(periods.get(i).lastDay()), null, -1)));
+      add("lowest", RowKind.LOWEST, "Cash on the worst day", null, each(i -> level(i, forecast.closing(worst.get(i)), worst.get(i), -1)));
+      Liquidity liquidity = forecast.liquidity();
+      add("minimum", RowKind.MINIMUM, "Minimum cash", null, each(i -> level(i, liquidity.minimum(worst(i)), worst.get(i), -1)));
+      add("limit", RowKind.LIMIT, "Facility limit", null, each(i -> level(i, liquidity.limit(worst(i)), worst.get(i), -1)));
+      add("headroom", RowKind.HEADROOM, "Headroom", null, each(i -> level(i, liquidity.headroom(worst(i)), worst.get(i), liquidity.depth(worst(i)))));
       return rows;
     }
 
-    private void section(String id, String name, Direction direction) {
-      add(id, RowKind.SECTION, name, direction, p -> forecast.total(direction, p));
+    private List<Cell> each(IntFunction<Cell> cell) {
+      return IntStream.range(0, periods.size()).mapToObj(cell).toList();
+    }
+
+    private List<Cell> sums(List<Cell> some, List<Cell> others) {
+      return each(i -> some.get(i).plus(others.get(i)));
+    }
+
+    private List<Cell> section(String id, String name, Direction direction) {
+      List<Cell> total = each(i -> forecast.total(direction, periods.get(i)));
+      add(id, RowKind.SECTION, name, direction, total);
       children(direction, null, 1);
-      addUnlessZero("unassigned-" + id, RowKind.UNASSIGNED, "Not assigned", direction,
-          p -> forecast.unassigned(direction, p));
+      addUnlessZero("unassigned-" + id, RowKind.UNASSIGNED, "Not assigned", direction, each(i -> forecast.unassigned(direction, periods.get(i))));
+      return total;
     }
 
-    private void children(Direction direction, String group, int depth) {
+    /** Adds the rows of a group's lines, each with those below it; returns what the lines come to. */
+    private List<Cell> children(Direction direction, String group, int depth) {
+      List<Cell> sum = each(i -> Cell.ZERO);
       for (Line line : plan.childrenOf(direction, group)) {
-        RowKind kind = line.isGroup() ? RowKind.GROUP : RowKind.LINE;
-        List<Cell> cells = periods.stream().map(p -> forecast.cell(line, p)).toList();
-        rows.add(new Row(line.id(), kind, line.name(), direction, depth, plan.isActive(line), cells));
-        children(direction, line.id(), depth + 1);
+        int at = rows.size();
+        rows.add(null);
+        List<Cell> below = children(direction, line.id(), depth + 1);
+        List<Cell> cells = line.isGroup() ? below : each(i -> forecast.cell(line, periods.get(i)));
+        rows.set(at, new Row(line.id(), line.isGroup() ? RowKind.GROUP : RowKind.LINE, line.name(), direction, depth, plan.isActive(line), cells));
+        sum = sums(sum, cells);
       }
+      return sum;
     }
 
-    private void add(String id, RowKind kind, String name, Direction direction, Function<Period, Cell> cell) {
-      rows.add(new Row(id, kind, name, direction, kind == RowKind.UNASSIGNED ? 1 : 0, true, periods.stream().map(cell).toList()));
+    private void add(String id, RowKind kind, String name, Direction direction, List<Cell> cells) {
+      rows.add(new Row(id, kind, name, direction, kind == RowKind.UNASSIGNED ? 1 : 0, true, cells));
     }
 
-    private void addUnlessZero(String id, RowKind kind, String name, Direction direction, Function<Period, Cell> cell) {
-      if (periods.stream().map(cell).anyMatch(c -> c.amount() != 0)) {
-        add(id, kind, name, direction, cell);
+    private void addUnlessZero(String id, RowKind kind, String name, Direction direction, List<Cell> cells) {
+      if (cells.stream().anyMatch(cell -> cell.amount() != 0)) {
+        add(id, kind, name, direction, cells);
       }
     }
 
     /** The closing cash of the day before, and as sure as that. */
-    private Cell opening(Period period) {
-      LocalDate before = period.startInclusive().minusDays(1);
+    private Cell opening(int i) {
+      LocalDate before = periods.get(i).startInclusive().minusDays(1);
       return Cell.level(forecast.closing(before), !before.isAfter(plan.settings().asOf()), null, -1);
     }
 
-    private Cell level(Period period, long amount) {
-      return Cell.level(amount, !period.lastDay().isAfter(plan.settings().asOf()), null, -1);
+    private int worst(int i) {
+      return forecast.timeline().index(worst.get(i));
     }
 
-    private int worst(Period period) {
-      return forecast.timeline().index(forecast.worstDay(period));
-    }
-
-    private Cell worst(Period period, long amount, int depth) {
-      return Cell.level(amount, !period.lastDay().isAfter(plan.settings().asOf()), forecast.worstDay(period), depth);
+    private Cell level(int i, long amount, LocalDate day, int depth) {
+      return Cell.level(amount, !periods.get(i).lastDay().isAfter(plan.settings().asOf()), day, depth);
     }
   }
 }

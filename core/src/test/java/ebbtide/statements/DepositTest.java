@@ -91,6 +91,14 @@ class DepositTest {
   }
 
   @Test
+  void deposit_thatShouldBeBack_standsUntilTheBankHasBookedIt() {
+    LocalDate later = LocalDate.of(2026, 10, 1);
+    Forecast forecast = forecast(later, null, List.of(new DayAmount(PLACED, -AMOUNT)), deposit(null, BACK, null), INTEREST);
+    assertThat(forecast.closing(later)).isEqualTo(5_000_000);
+    assertThat(forecast.closing(later.plusDays(1))).as("with its interest").isEqualTo(30_394_829);
+  }
+
+  @Test
   void depositAtNotice_isLiquidity_onlyWhenItCanBeCalledSoonEnough() {
     Line atNotice = deposit(null, null, new TermDeposit.Notice(5, null));
     int day = forecast(D, null, List.of(), atNotice).timeline().index(LocalDate.of(2026, 3, 4));
