@@ -1,10 +1,6 @@
 package ebbtide.forecast;
 
-import ebbtide.books.Account;
 import ebbtide.books.Books;
-import ebbtide.books.DayAmount;
-import ebbtide.books.OpenItem;
-import ebbtide.books.OpenItems;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
@@ -55,7 +51,6 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -66,7 +61,6 @@ import java.util.stream.LongStream;
 
 /** Plans and books made at random from a seed, using every kind of assumption, for properties to hold on. */
 public final class RandomPlans {
-  private static final List<String> COUNTRIES = List.of("GB", "US", "DE", "--");
   private static final List<String> CURRENCIES = List.of("GBP", "EUR", "JPY", "KWD");
 
   private final Random random;
@@ -140,7 +134,7 @@ public final class RandomPlans {
             : List.of(new SaidHabit(pick(List.of(Direction.values())), "Party " + random.nextInt(4), random.nextInt(60) - 10))).withClosedAfter(random.nextBoolean() ? 0 : random.nextInt(40)).withFunding(funding.rules())
             .withCovenants(funding.covenants(), funding.pastMonths()).withOpeningSheet(random.nextInt(4) == 0 ? null : opening(settings)).withLongRange(random.nextBoolean() ? null : longRange())
             .withExplained(random.nextBoolean() ? null : new Threshold(amount(), new Percent(random.nextInt(400_000))));
-    return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), books());
+    return new Case(new Plan(settings, new Plan(settings, lines, buoys).lines().stream().map(RandomPlans::withoutTargetOnBooks).toList(), buoys), new RandomBooks(random, asOf, lines).make());
   }
 
   private LongRange longRange() {
@@ -379,79 +373,6 @@ public final class RandomPlans {
   private Period somePeriod() {
     LocalDate start = asOf.plusDays(random.nextInt(80) - 20L);
     return new Period(start, start.plusDays(1 + random.nextInt(40)));
-  }
-
-  private Books books() {
-    List<Account> accounts = List.of(account("a0", false), account("a1", false), account("a2", true));
-    Map<String, List<DayAmount>> byLine = new HashMap<>();
-    List<DayAmount> all = new ArrayList<>();
-    for (Line line : lines) {
-      if (!line.isGroup()) {
-        List<DayAmount> movements = movements(line.direction().sign());
-        byLine.put(line.id(), movements);
-        all.addAll(movements);
-      }
-    }
-    List<DayAmount> in = movements(1);
-    List<DayAmount> out = movements(-1);
-    DayAmount there = new DayAmount(asOf.minusDays(3), -5_000);
-    DayAmount back = new DayAmount(asOf.plusDays(random.nextInt(2)), 5_000);
-    all.addAll(in);
-    all.addAll(out);
-    all.add(there);
-    return new Books(accounts, byLine, in, out, List.of(there, back),
-        Map.of("a0", all, "a1", List.of(back), "a2", movements(1)), settling(byLine), OpenItems.NONE).with(withSettled(openItems()));
-  }
-
-  /** Half of the lines' first movements settle items. */
-  private Map<String, List<DayAmount>> settling(Map<String, List<DayAmount>> byLine) {
-    Map<String, List<DayAmount>> settling = new HashMap<>();
-    byLine.forEach((line, movements) -> {
-      if (!movements.isEmpty() && random.nextBoolean()) {
-        settling.put(line, List.of(movements.get(0)));
-      }
-    });
-    return settling;
-  }
-
-  /** Some of the items are settled, wholly or in part, some not though the ledger has them as paid. */
-  private OpenItems withSettled(List<OpenItem> items) {
-    Map<String, Long> settled = new HashMap<>();
-    items.stream().filter(item -> random.nextInt(3) == 0).forEach(item -> settled.put(item.id(), (item.amount().gross() - item.amount().open()) / (1 + random.nextInt(2))));
-    return OpenItems.of(items).settled(settled);
-  }
-
-  /** Items of every kind on every kind of line, issued around the as-of date, some paid, some held, some said to come on a day. */
-  private List<OpenItem> openItems() {
-    List<OpenItem> items = new ArrayList<>();
-    for (Line line : lines) {
-      for (int i = line.isGroup() ? 0 : random.nextInt(7); i > 0; i--) {
-        LocalDate issued = asOf.plusDays(random.nextInt(90) - 80L);
-        OpenItem.Kind kind = pick(List.of(OpenItem.Kind.values()));
-        long gross = amount() / 4;
-        boolean paid = kind == OpenItem.Kind.INVOICE && random.nextInt(3) == 0;
-        OpenItem.Amount amount = new OpenItem.Amount(gross, gross / 6, false, paid ? 0 : random.nextBoolean() ? gross : gross / 3);
-        items.add(new OpenItem("i" + items.size(), kind, "N" + items.size(), "Party " + random.nextInt(4), line.id(), issued,
-            issued.plusDays(random.nextInt(30) - 5L), issued.plusDays(random.nextInt(60)), amount, paid ? asOf.minusDays(random.nextInt(40)) : null,
-            new OpenItem.Handling(random.nextInt(4) > 0 ? null : asOf.plusDays(random.nextInt(40) - 5L), null,
-                random.nextInt(6) > 0 ? OpenItem.Standing.NORMAL : OpenItem.Standing.HELD, ""),
-            random.nextInt(4) > 0 ? null : new OpenItem.EarlyDiscount(issued.plusDays(20), new Percent(20_000))));
-      }
-    }
-    return items;
-  }
-
-  private Account account(String id, boolean restricted) {
-    return new Account(id, "Account " + id, pick(COUNTRIES), restricted, asOf.minusDays(random.nextInt(60)),
-        amount() - 5_000_000L);
-  }
-
-  private List<DayAmount> movements(int sign) {
-    List<DayAmount> movements = new ArrayList<>();
-    for (int i = random.nextInt(6); i > 0; i--) {
-      movements.add(new DayAmount(asOf.minusDays(random.nextInt(100) - 6L), amount() * sign));
-    }
-    return movements;
   }
 
   private long amount() {
