@@ -61,6 +61,8 @@ public record TermDeposit(LocalDate on, long amount, Running running, LocalDate 
     Check.that(running == null || known == null || running.at().isBefore(known), "interest has accrued up to a day before the deposit comes back, " + known);
     Check.that(broken == null || broken.on().isAfter(on) && (running == null || broken.on().isAfter(running.at())),
         "a deposit is broken after " + (running == null ? on : running.at()));
+    Check.that(broken == null || rollover != null || known == null || broken.on().isBefore(known),
+        "a deposit is broken before it comes back, " + known + ": put that day earlier, or take it out");
     rate.steps().forEach(step -> Check.inRange(step.value(), Percent.ZERO, Percent.HUNDRED, "rate from " + step.from()));
     Objects.requireNonNull(dayCount, "how days are counted");
     Check.inRange(interestEveryMonths, 0, 12, "months from one payment of interest to the next");

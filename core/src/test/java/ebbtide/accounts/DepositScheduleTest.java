@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import ebbtide.money.Percent;
 import ebbtide.plan.DayCount;
@@ -71,6 +72,12 @@ class DepositScheduleTest {
     assertThat(interest(of(fixed(0, null, new TermDeposit.Broken(june, 200_000, 0))))).as("more than it earned").containsExactly("2026-06-01 -3664");
     DepositSchedule later = of(fixed(0, new TermDeposit.Rollover(3, true), new TermDeposit.Broken(LocalDate.of(2026, 10, 3), 0, 0)));
     assertThat(moved(later.dues())).as("a Saturday of the second term: back on the Monday after").endsWith("2026-10-05 -25394829");
+  }
+
+  @Test
+  void broken_afterItIsBack_isRefused_ratherThanOfNoEffect() {
+    assertThatIllegalArgumentException().isThrownBy(() -> fixed(0, null, new TermDeposit.Broken(BACK, 0, 30)))
+        .withMessage("a deposit is broken before it comes back, 2026-09-01: put that day earlier, or take it out");
   }
 
   @Test

@@ -85,6 +85,8 @@ final class RandomFunding {
     TermDeposit.Notice called = new TermDeposit.Notice(own.nextInt(40), own.nextBoolean() ? null : (on.isAfter(asOf) ? on : asOf).plusDays(1 + own.nextInt(300)));
     TermDeposit.Rollover rollover = notice || own.nextBoolean() ? null : new TermDeposit.Rollover(1 + own.nextInt(4), own.nextBoolean());
     TermDeposit.Broken broken = own.nextInt(3) > 0 ? null : new TermDeposit.Broken((on.isAfter(asOf) ? on : asOf).plusDays(1 + own.nextInt(500)), 0, own.nextInt(60));
+    LocalDate known = !notice ? last : called.given() == null ? null : called.given().plusDays(called.days());
+    broken = broken == null || rollover != null || known == null || broken.on().isBefore(known) ? broken : null;
     Steps<Percent> rate = new Steps<>(List.of(new Steps.Step<>(on.minusYears(1), new Percent(own.nextInt(60_000))), new Steps.Step<>(asOf.plusDays(100), new Percent(own.nextInt(60_000)))));
     Line line = new Line("deposit", null, "Deposit", Direction.PAYMENT, own.nextInt(8) > 0, null, "", new TermDeposit(on, own.nextInt(30_000_000), running,
         notice ? null : last, notice ? called : null, rate, DayCount.values()[own.nextInt(3)], own.nextInt(3), rollover, broken), List.of());
