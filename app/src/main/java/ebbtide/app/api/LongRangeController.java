@@ -3,7 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
 import ebbtide.workings.Workings;
-import ebbtide.formats.plan.LongRangeJson;
+import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.LongRange;
 import ebbtide.statements.LongRangeTable;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -44,7 +44,7 @@ class LongRangeController {
       return new LongRangeView(List.of(), List.of(), List.of(), "The years go on from twelve months of detail: plan at least twelve months ahead, under Setup", null);
     }
     if (range == null) {
-      return new LongRangeView(List.of(), List.of(), List.of(), null, LongRangeJson.write(LongRangeTable.proposed(forecast, YEARS), forecast.plan().settings().currency()));
+      return new LongRangeView(List.of(), List.of(), List.of(), null, PlanWriter.json(LongRangeTable.proposed(forecast, YEARS), forecast.plan().settings().currency()));
     }
     LongRangeTable table = LongRangeTable.of(forecast, range);
     return new LongRangeView(table.ends(), table.rows().stream().map(ProFormaRow::of).toList(), table.needs().stream().map(NeedView::of).toList(), null, null);

@@ -4,7 +4,7 @@ import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.OpeningList;
-import ebbtide.formats.plan.OpeningJson;
+import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.statements.OpeningCheck;
 import ebbtide.statements.Ratios;
@@ -123,14 +123,14 @@ class StatementsController {
   @GetMapping("/opening/proposed")
   JsonNode proposed(@PathVariable String plan) {
     Forecast forecast = edits.current(plan).forecast();
-    return OpeningJson.write(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
+    return PlanWriter.json(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
   }
 
   /** Returns the opening balance sheet with what it lacks placed in retained profit; it is kept only when settings are. */
   @GetMapping("/opening/placed")
   JsonNode placed(@PathVariable String plan) {
     Forecast forecast = edits.current(plan).forecast();
-    return OpeningJson.write(OpeningCheck.placed(forecast), forecast.plan().settings().currency());
+    return PlanWriter.json(OpeningCheck.placed(forecast), forecast.plan().settings().currency());
   }
 
   /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
@@ -142,7 +142,7 @@ class StatementsController {
     Forecast forecast = edits.current(plan).forecast();
     OpeningList list = OpeningList.read(SheetReader.read(file.getBytes()).stream().filter(sheet -> !sheet.rows().isEmpty()).findFirst()
         .orElseThrow(() -> new IllegalArgumentException("There are no rows in it: a name and an amount in each")), forecast.plan());
-    return new OpeningReadView(OpeningJson.write(new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()), forecast.plan().settings().currency()),
+    return new OpeningReadView(PlanWriter.json(new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()), forecast.plan().settings().currency()),
         list.problems());
   }
 }

@@ -26,6 +26,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** The plan file: in and out without loss, described truly by its schema, refused with every problem in its place. */
 class PlanFileTest {
+  private static final Path SCHEMA = Path.of("../docs/plan.schema.json");
+
   static LongStream seeds() {
     return LongStream.range(0, 200);
   }
@@ -48,8 +50,18 @@ class PlanFileTest {
     assertThat(schema().validate(out.toString(StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
   }
 
+  /** With -Dschema.write=true the file is written, not compared. */
+  @Test
+  void schemaFile_isWhatTheFormsSay() throws IOException {
+    String said = PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(PlanForm.schema()) + "\n";
+    if (Boolean.getBoolean("schema.write")) {
+      Files.writeString(SCHEMA, said);
+    }
+    assertThat(Files.readString(SCHEMA)).as("docs/plan.schema.json; -Dschema.write=true writes it anew").isEqualTo(said);
+  }
+
   private static JsonSchema schema() throws IOException {
-    return JsonSchemaFactory.getInstance(VersionFlag.V202012).getSchema(Files.readString(Path.of("../docs/plan.schema.json")));
+    return JsonSchemaFactory.getInstance(VersionFlag.V202012).getSchema(Files.readString(SCHEMA));
   }
 
   private static List<PlanProblem> problems(String json) {
@@ -74,7 +86,8 @@ class PlanFileTest {
     assertThat(problems(json)).extracting(PlanProblem::sentence)
         .contains("Shares must add up to 100%, but 50% + 40% is 90%: 10% is missing")
         .contains("'colour' is not known here; known are name, currency, asOf, firstDayOfWeek, firstFiscalMonth, "
-            + "horizonMonths, amountSteps, minimumCash, facility, countedReceipts, countedPayments, cashRate, terms, documents, paymentRuns, habits, closedAfter, funding, covenants, pastMonths, openingSheet, explained, longRange");
+            + "horizonMonths, amountSteps, closedAfter, minimumCash, facility, paymentRuns, funding, cashRate, covenants, pastMonths, explained, longRange, "
+            + "openingSheet, countedReceipts, countedPayments, habits, documents, terms");
   }
 
   @Test

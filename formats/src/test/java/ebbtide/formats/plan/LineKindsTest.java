@@ -2,6 +2,8 @@ package ebbtide.formats.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.formats.document.Kinds.Kind;
+import ebbtide.formats.plan.kinds.LineKinds;
 import ebbtide.plan.Assumption;
 import java.io.IOException;
 import java.io.InputStream;
@@ -13,10 +15,10 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** Every kind of line is read and written, under the word that it has for itself. */
-class KindJsonTest {
+class LineKindsTest {
   @Test
   void everyKindOfLine_isInTheList() {
-    assertThat(KindJson.ALL.stream().map(one -> one.type().getName())).containsExactlyInAnyOrder(names());
+    assertThat(LineKinds.ALL.all().stream().map(one -> one.type().getName())).containsExactlyInAnyOrder(names());
   }
 
   private static String[] names() {
@@ -30,12 +32,12 @@ class KindJsonTest {
       for (Path file : files.filter(one -> one.toString().endsWith(".json")).toList()) {
         try (InputStream in = Files.newInputStream(file)) {
           PlanReader.read(in).plan().lines().forEach(line -> {
-            assertThat(line.assumption().kind()).isEqualTo(KindJson.of(line.assumption()).word());
+            assertThat(line.assumption().kind()).isEqualTo(LineKinds.ALL.of(line.assumption()).word());
             found.add(line.assumption().kind());
           });
         }
       }
     }
-    assertThat(found).containsAll(KindJson.ALL.stream().map(KindJson::word).filter(word -> !word.equals("group")).toList());
+    assertThat(found).containsAll(LineKinds.ALL.all().stream().map(Kind::word).filter(word -> !word.equals("group")).toList());
   }
 }
