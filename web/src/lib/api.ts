@@ -33,6 +33,14 @@ api.use({
   },
 });
 
+/** A file as the one part of a form that is sent. */
+export function fileForm(file: Blob, name?: string) {
+  const form = new FormData();
+  if (name) form.append('file', file, name);
+  else form.append('file', file);
+  return { body: { file: '' }, bodySerializer: () => form };
+}
+
 const UNREACHABLE: Problem = {
   status: 0,
   detail: 'The program does not answer: nothing was changed. See that it still runs, then try again.',

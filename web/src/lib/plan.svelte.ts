@@ -3,7 +3,8 @@ import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem
 import { MoneyFormat, type Unit } from './money';
 
 /** A line as the plan file writes it; the server checks it, the views only change parts of it. */
-export type LineJson = Record<string, unknown> & { id: string; name: string };
+export type Line = Schemas['line'];
+export type Settings = Schemas['settings'];
 
 /** The plan that is open: what the server last said of it, and the one way to change it. */
 export class PlanState {
@@ -18,7 +19,7 @@ export class PlanState {
   busy = $state(0);
   unit = $state<Unit>((localStorage.getItem('unit') as Unit) ?? 'thousand');
   // Apart, so that a new version of the plan makes no new format, and no figure is drawn again for it.
-  private currency = $derived(String(this.settings.currency ?? 'GBP'));
+  private currency = $derived(this.settings.currency ?? 'GBP');
   private decimals = $derived(this.view?.decimals ?? 2);
   money = $derived(new MoneyFormat(this.currency, this.decimals, this.unit));
 
@@ -26,8 +27,8 @@ export class PlanState {
 
   constructor(readonly id: string) {}
 
-  get settings(): Record<string, unknown> {
-    return (this.view?.settings ?? {}) as Record<string, unknown>;
+  get settings(): Partial<Settings> {
+    return this.view?.settings ?? {};
   }
 
   get version(): number {
@@ -77,12 +78,12 @@ export class PlanState {
     this.view = outcome.view;
   }
 
-  putLine(line: LineJson, words: string): Promise<Problem | null> {
+  putLine(line: Schemas['sent.line'], words: string): Promise<Problem | null> {
     return this.edit((version) =>
       answer(
         api.PUT('/api/plans/{plan}/lines/{id}', {
           params: { path: { plan: this.id, id: line.id }, query: { version, words } },
-          body: line as never,
+          body: line,
         }),
       ),
     );
@@ -127,12 +128,12 @@ export class PlanState {
   }
 
   /** Changes the settings, as edits still under way leave them. */
-  putSettings(change: (now: Record<string, unknown>) => Record<string, unknown>): Promise<Problem | null> {
+  putSettings(change: (now: Settings) => Schemas['sent.settings']): Promise<Problem | null> {
     return this.edit((version) =>
       answer(
         api.PUT('/api/plans/{plan}/settings', {
           params: { path: { plan: this.id }, query: { version } },
-          body: change(this.settings) as never,
+          body: change(this.view!.settings),
         }),
       ),
     );

@@ -9,7 +9,7 @@
     plan: PlanState;
     // eslint-disable-next-line @typescript-eslint/no-explicit-any -- whatever component a test stands in a plan
     component: Component<any>;
-    of: Record<string, unknown>;
+    of: object;
   }
 
   let { plan, component: Of, of }: Props = $props();

@@ -27,7 +27,7 @@
           answer(
             api.PUT('/api/plans/{plan}/buoys/{id}', {
               params: { path: { plan: plan.id, id: json.id }, query: { version } },
-              body: json as never,
+              body: json,
             }),
           ),
         )

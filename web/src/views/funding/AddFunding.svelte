@@ -32,7 +32,7 @@
       answer(
         api.POST('/api/plans/{plan}/funding/lines', {
           params: { path: { plan: plan.id }, query: { version } },
-          body: linesOf(what, name.trim(), read, plan.view!.tide.asOf) as never,
+          body: linesOf(what, name.trim(), read, plan.view!.tide.asOf),
         }),
       ),
     );

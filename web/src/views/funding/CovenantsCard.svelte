@@ -1,22 +1,23 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { answer, api } from '../../lib/api';
+  import { answer, api, type Schemas } from '../../lib/api';
   import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { grouped, noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import TypedField from '../../lib/TypedField.svelte';
-  import type { Json } from '../lines/save';
   import { RATIOS } from './funding';
   import PastMonths from './PastMonths.svelte';
 
+  type Covenant = Schemas['covenant'];
+
   const plan = getPlan();
   const said = new Said();
-  let ratio = $state('least-liquidity');
+  let ratio = $state<Covenant['ratio']>('least-liquidity');
   let bound = $state('');
   let name = $state('');
-  let every = $state('quarter');
+  let every = $state<Covenant['every']>('quarter');
   let past = $state(false);
 
   const loaded = new Loaded((signal) => {
@@ -26,8 +27,8 @@
   const covenants = $derived(loaded.data ?? []);
   const broken = $derived(covenants.filter((one) => one.firstBreak));
 
-  async function put(change: (now: Json[]) => Json[]): Promise<string> {
-    const refused = await plan.putSettings((now) => ({ ...now, covenants: change((now.covenants ?? []) as Json[]) }));
+  async function put(change: (now: Covenant[]) => Covenant[]): Promise<string> {
+    const refused = await plan.putSettings((now) => ({ ...now, covenants: change(now.covenants ?? []) }));
     return refused?.detail ?? '';
   }
 
@@ -42,8 +43,7 @@
 
   /** The bound as it is kept; what is tested and its name are what the contract says. */
   function kept(id: string): string {
-    const all = (plan.settings.covenants ?? []) as Json[];
-    return String(all.find((one) => one.id === id)?.bound ?? '');
+    return plan.settings.covenants?.find((one) => one.id === id)?.bound ?? '';
   }
 
   async function putBound(id: string, text: string): Promise<string> {

@@ -19,7 +19,7 @@
       api.GET('/api/plans/{plan}/funding/workings', {
         params: {
           path: { plan: plan.id },
-          query: { row: place.row, from: place.from as never, to: place.to as never },
+          query: { row: place.row, from: place.from, to: place.to },
         },
         signal,
       }),

@@ -1,16 +1,12 @@
 <script lang="ts">
+  import type { Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
   import Fields from '../lines/fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../lines/fields/fields';
-  import type { Json } from '../lines/save';
+  import { changed, type FieldSpec, type Part } from '../lines/fields/fields';
 
   const plan = getPlan();
-  const rules = $derived({
-    sweeps: 'day',
-    buffer: '0',
-    interestBy: 'nights',
-    ...(plan.settings.funding as Json | undefined),
-  });
+  const USUAL: Schemas['fundingRules'] = { sweeps: 'day', buffer: '0', interestBy: 'nights' };
+  const rules = $derived(plan.settings.funding ?? USUAL);
   const RULES: FieldSpec[] = [
     {
       kind: 'choice',
@@ -50,10 +46,10 @@
     },
   ];
 
-  async function put(part: Json): Promise<string> {
+  async function put(part: Part): Promise<string> {
     const refused = await plan.putSettings((now) => ({
       ...now,
-      funding: changed({ ...rules, ...(now.funding as Json | undefined) }, part),
+      funding: changed(now.funding ?? USUAL, part),
     }));
     return refused?.detail ?? '';
   }

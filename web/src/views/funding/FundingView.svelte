@@ -38,7 +38,7 @@
       api.GET('/api/plans/{plan}/funding', {
         params: {
           path: { plan: plan.id },
-          query: { by, from: span.from as never, to: span.to as never, cushion },
+          query: { by, from: span.from, to: span.to, cushion },
         },
         signal,
       }),

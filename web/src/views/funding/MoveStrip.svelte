@@ -38,7 +38,7 @@
     const mine = ++asked;
     const got = await answer(
       api.GET('/api/plans/{plan}/funding/movables/trial', {
-        params: { path: { plan: plan.id }, query: { id: one.id, to: to as never } },
+        params: { path: { plan: plan.id }, query: { id: one.id, to } },
       }),
     );
     if (mine !== asked || !moved) return;
@@ -52,7 +52,7 @@
     const refused = await plan.edit((version) =>
       answer(
         api.POST('/api/plans/{plan}/funding/movables/move', {
-          params: { path: { plan: plan.id }, query: { version, id: one.id, to: to as never } },
+          params: { path: { plan: plan.id }, query: { version, id: one.id, to } },
         }),
       ),
     );

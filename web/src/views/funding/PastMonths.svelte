@@ -4,8 +4,6 @@
   import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
 
-  type Month = Record<string, string>;
-
   const plan = getPlan();
   const COLUMNS = [
     { field: 'ebitda', name: 'EBITDA' },
@@ -13,18 +11,19 @@
     { field: 'tax', name: 'Tax paid' },
     { field: 'spending', name: 'Capital spending not financed' },
     { field: 'principal', name: 'Loans repaid' },
-  ];
+  ] as const;
+  const NOTHING = { ebitda: '0', interest: '0', tax: '0', spending: '0', principal: '0' };
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
   /** The eleven months before the forecast: the first test reads no more. */
   const months = $derived(Array.from({ length: 11 }, (_, i) => addMonths(first, i - 11).slice(0, 7)));
-  const typed = $derived((plan.settings.pastMonths ?? {}) as Record<string, Month>);
+  const typed = $derived(plan.settings.pastMonths ?? {});
 
-  async function put(month: string, field: string, text: string): Promise<string> {
+  async function put(month: string, field: keyof typeof NOTHING, text: string): Promise<string> {
     const read = text.trim() ? readAmount(text) : '0';
     if (read === null) return noAmount(text);
     const refused = await plan.putSettings((now) => {
-      const past = (now.pastMonths ?? {}) as Record<string, Month>;
-      return { ...now, pastMonths: { ...past, [month]: { ...past[month], [field]: read } } };
+      const past = now.pastMonths ?? {};
+      return { ...now, pastMonths: { ...past, [month]: { ...NOTHING, ...past[month], [field]: read } } };
     });
     return refused?.detail ?? '';
   }

@@ -17,14 +17,16 @@ export const ADDED = [
 
 export type Added = (typeof ADDED)[number]['value'];
 
-function line(id: string, name: string, assumption: Record<string, unknown>) {
-  return { id, name, direction: 'payment', assumption, overrides: [] };
+type SentLine = Schemas['sent.line'];
+
+function line(id: string, name: string, assumption: SentLine['assumption']): SentLine {
+  return { id, name, direction: 'payment', assumption };
 }
 
 /** The lines of what is added: `amount` is a facility's limit, what is lent or what is put away. */
-export function linesOf(what: Added, name: string, amount: string, asOf: Day): Record<string, unknown>[] {
+export function linesOf(what: Added, name: string, amount: string, asOf: Day): SentLine[] {
   const id = crypto.randomUUID();
-  const interest = (of: Record<string, unknown>, called: string) =>
+  const interest = (of: Omit<Schemas['sent.interest'], 'kind'>, called: string) =>
     line(crypto.randomUUID(), called, { kind: 'interest', ...of });
   switch (what) {
     case 'overdraft':
@@ -37,7 +39,7 @@ export function linesOf(what: Added, name: string, amount: string, asOf: Day): R
       ];
     case 'deposit': {
       const on = addDays(asOf, 1);
-      const deposit = { kind: what, on, amount, last: addMonths(on, 6), rate: [] };
+      const deposit = { kind: what, on, amount, last: addMonths(on, 6) };
       return [line(id, name, deposit), interest({ of: 'deposit', line: id }, `Interest on ${name}`)];
     }
     case 'loan': {
@@ -45,7 +47,6 @@ export function linesOf(what: Added, name: string, amount: string, asOf: Day): R
       const loan = {
         kind: what,
         from: { on: drawn, amount },
-        rate: [],
         firstPayDay: addMonths(drawn, 1),
         payments: 36,
       };

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
-  import { answer, api, type Schemas } from '../../lib/api';
+  import { answer, api, fileForm, type Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
   import KeepItems from './KeepItems.svelte';
   import ListChanges from './ListChanges.svelte';
@@ -27,14 +27,6 @@
   let picker = $state<HTMLInputElement>();
   const chosen = $derived(lines.find((one) => one.id === line));
 
-  function form(): never {
-    const parts = new FormData();
-    parts.append('file', file!);
-    return parts as never;
-  }
-
-  const asForm = (body: unknown) => body as FormData;
-
   async function look(columns?: Record<string, string>) {
     if (!file || !line) return;
     taken = '';
@@ -44,8 +36,7 @@
           path: { plan: plan.id },
           query: columns ? { line, chosen: JSON.stringify(columns) } : { line },
         },
-        body: form(),
-        bodySerializer: asForm,
+        ...fileForm(file),
       }),
     );
     refusal = got.ok ? (got.data.refusal ?? '') : got.problem.detail;
@@ -58,8 +49,7 @@
       answer(
         api.POST('/api/plans/{plan}/item-lists/take', {
           params: { path: { plan: plan.id }, query: { ...query, version } },
-          body: form(),
-          bodySerializer: asForm,
+          ...fileForm(file!),
         }),
       ),
     );

@@ -6,7 +6,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
-  import { changedItem, putItem, type ItemJson } from './items';
+  import { changedItem, putItem } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -40,7 +40,7 @@
     if (tried === one.item.id) return stop();
     const got = await answer(
       api.GET('/api/plans/{plan}/items/{id}/trial', {
-        params: { path: { plan: plan.id, id: one.item.id }, query: { expected: one.to as never } },
+        params: { path: { plan: plan.id, id: one.item.id }, query: { expected: one.to } },
       }),
     );
     refusal = got.ok ? '' : got.problem.detail;
@@ -51,7 +51,7 @@
   }
 
   async function keep(one: Schemas['ChanceView']) {
-    const item = one.item.item as ItemJson;
+    const item = one.item.item;
     const words = `${item.number} of ${item.counterparty} expected ${one.to}`;
     refusal = await putItem(plan, changedItem(item, { expected: one.to }), words);
     if (!refusal) tried = '';
@@ -93,7 +93,7 @@
     </thead>
     <tbody>
       {#each loaded.data as one (one.item.id)}
-        {@const item = one.item.item as ItemJson}
+        {@const item = one.item.item}
         <tr class={tried === one.item.id ? 'selected' : ''}>
           <th class="words font-normal" scope="row">{item.number}</th>
           <td class="words max-w-[160px] overflow-hidden text-ellipsis">{item.counterparty}</td>

@@ -5,8 +5,6 @@
   import TypedField from '../../lib/TypedField.svelte';
   import HabitPicture from './HabitPicture.svelte';
 
-  type SaidHabit = { direction: string; counterparty: string; days: number };
-
   interface Props {
     side: 'RECEIPT' | 'PAYMENT';
   }
@@ -29,9 +27,9 @@
     const text = typed.trim();
     if (text && !/^[-\u2212]?\d{1,3}$/.test(text))
       return `'${typed}' is no number of days: type one such as 12, or -3 for early.`;
-    const direction = side.toLowerCase();
+    const direction = side === 'RECEIPT' ? ('receipt' as const) : ('payment' as const);
     const problem = await plan.putSettings((now) => {
-      const others = ((now.habits ?? []) as SaidHabit[]).filter(
+      const others = (now.habits ?? []).filter(
         (one) => one.direction !== direction || one.counterparty !== counterparty,
       );
       const days = Number(text.replace('\u2212', '-'));

@@ -10,6 +10,7 @@
     readDiscount,
     SOURCES,
     STANDINGS,
+    type Standing,
     type ItemJson,
     type ItemView,
     type Order,
@@ -68,7 +69,7 @@
     );
   }
 
-  function setStanding(item: ItemJson, standing: string) {
+  function setStanding(item: ItemJson, standing: Standing) {
     const name = STANDINGS.find((one) => one.value === standing)!.name;
     void said.of(putItem(plan, changedItem(item, { standing }), `${named(item)} ${name}`));
   }
@@ -98,10 +99,10 @@
     </thead>
     <tbody>
       {#each items as one (one.id)}
-        {@const item = one.item as ItemJson}
+        {@const item = one.item}
         <tr class={one.expected ? '' : 'hush'}>
-          <th class="words font-normal" scope="row" title={KINDS[String(item.kind)]![direction]}
-            >{item.number}{item.kind === 'invoice' ? '' : `, ${KINDS[String(item.kind)]![direction]}`}</th
+          <th class="words font-normal" scope="row" title={KINDS[item.kind][direction]}
+            >{item.number}{item.kind === 'invoice' ? '' : `, ${KINDS[item.kind][direction]}`}</th
           >
           <td class="words max-w-[150px] overflow-hidden text-ellipsis">{item.counterparty}</td>
           <td class="words max-w-[130px] overflow-hidden text-ellipsis">{one.line}</td>
@@ -141,8 +142,8 @@
             <select
               class="small-field w-[96px]"
               aria-label="{named(item)} is"
-              value={String(item.standing ?? 'normal')}
-              onchange={(e) => setStanding(item, e.currentTarget.value)}
+              value={item.standing ?? 'normal'}
+              onchange={(e) => setStanding(item, e.currentTarget.value as Standing)}
             >
               {#each STANDINGS as standing (standing.value)}<option value={standing.value}>{standing.name}</option
                 >{/each}

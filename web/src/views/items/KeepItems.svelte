@@ -1,8 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
-  import { getPlan, type LineJson } from '../../lib/plan.svelte';
-  import type { Json } from '../lines/save';
+  import { getPlan } from '../../lib/plan.svelte';
 
   interface Props {
     /** A line planned by its pattern alone, on which items count for nothing. */
@@ -21,8 +20,9 @@
       refusal = got.problem.detail;
       return;
     }
-    const now = got.data.line as LineJson;
-    const assumption = { ...(now.assumption as Json), basis: 'books' };
+    const now = got.data.line;
+    if (now.assumption.kind !== 'stream') return;
+    const assumption = { ...now.assumption, basis: 'books' as const };
     refusal = (await plan.putLine({ ...now, assumption }, `Open items kept for '${line.name}'`))?.detail ?? '';
   }
 </script>

@@ -6,7 +6,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import KeepItems from './KeepItems.svelte';
-  import { changedItem, KINDS, putItem } from './items';
+  import { changedItem, KINDS, putItem, type Kind, type SentItem } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -17,7 +17,7 @@
   let { direction, lines, onclose }: Props = $props();
   const plan = getPlan();
   const said = new Said();
-  let kind = $state('invoice');
+  let kind = $state<Kind>('invoice');
   let line = $state('');
   let number = $state('');
   let counterparty = $state('');
@@ -44,11 +44,9 @@
     ].filter(Boolean);
     if (faults.length) return said.now(faults.join(' '));
     const id = crypto.randomUUID();
-    const name = KINDS[kind]![direction];
-    const item = changedItem(
-      { id, kind, number, counterparty, line, issued: from, amount: gross },
-      { due: to ?? undefined, supplied: supplied ?? undefined },
-    );
+    const name = KINDS[kind][direction];
+    const bare: SentItem = { id, kind, number, counterparty, line, issued: from!, amount: gross! };
+    const item = changedItem(bare, { due: to ?? undefined, supplied: supplied ?? undefined });
     if (await said.of(putItem(plan, item, `${name} ${number} of ${counterparty} typed`))) number = amount = '';
   }
 </script>

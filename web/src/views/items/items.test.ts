@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { changedItem, readDiscount } from './items';
+import { changedItem, readDiscount, type SentItem } from './items';
 
 describe('readDiscount', () => {
   it.each([
@@ -13,12 +13,15 @@ describe('readDiscount', () => {
 });
 
 it('takes a field out of an item that becomes undefined', () => {
-  const item = { id: 'i', number: '1', counterparty: 'A', line: 'l', promised: '2026-04-01' };
-  expect(changedItem(item, { promised: undefined, standing: 'held' })).toEqual({
+  const bare = {
     id: 'i',
+    kind: 'invoice',
     number: '1',
     counterparty: 'A',
     line: 'l',
-    standing: 'held',
-  });
+    issued: '2026-03-01',
+    amount: '5',
+  } as const;
+  const item: SentItem = { ...bare, promised: '2026-04-01' };
+  expect(changedItem(item, { promised: undefined, standing: 'held' })).toEqual({ ...bare, standing: 'held' });
 });

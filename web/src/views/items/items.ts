@@ -8,9 +8,14 @@ export type ItemView = Schemas['OpenItemView'];
 export type Sum = Schemas['Sum'];
 
 /** An open item as a plan file writes it; the server checks it, the views only change parts of it. */
-export type ItemJson = Record<string, unknown> & { id: string; number: string; counterparty: string; line: string };
+export type ItemJson = Schemas['item'];
+export type Kind = ItemJson['kind'];
+export type Standing = NonNullable<ItemJson['standing']>;
 
-export const KINDS: Record<string, { receipt: string; payment: string }> = {
+/** An item as it may be sent: without a due day it is due by its line's terms. */
+export type SentItem = Omit<Schemas['sent.item'], 'due'> & { due?: string };
+
+export const KINDS: Record<Kind, { receipt: string; payment: string }> = {
   invoice: { receipt: 'invoice', payment: 'bill' },
   'credit-note': { receipt: 'credit note', payment: 'credit note' },
   order: { receipt: 'sales order', payment: 'purchase order' },
@@ -35,7 +40,7 @@ export const STANDINGS = [
   { value: 'held', name: 'held' },
   { value: 'disputed', name: 'disputed' },
   { value: 'cannot-wait', name: 'cannot wait' },
-];
+] as const;
 
 export type Show = 'ALL' | 'LATE' | 'SAID' | 'BROKEN' | 'LEFT_OUT' | 'UNDER_WAY';
 export type Order = 'EXPECTED' | 'DUE' | 'OPEN' | 'NUMBER' | 'COUNTERPARTY' | 'LINE';
@@ -50,12 +55,12 @@ export const SHOWN: { value: Show; name: string }[] = [
 ];
 
 /** Puts an item, new or changed; gives the refusal, or nothing. */
-export async function putItem(plan: PlanState, item: ItemJson, words: string): Promise<string> {
+export async function putItem(plan: PlanState, item: SentItem, words: string): Promise<string> {
   const problem = await plan.edit((version) =>
     answer(
       api.PUT('/api/plans/{plan}/items/{id}', {
         params: { path: { plan: plan.id, id: item.id }, query: { version, words } },
-        body: item as never,
+        body: item as Schemas['sent.item'],
       }),
     ),
   );
@@ -63,10 +68,8 @@ export async function putItem(plan: PlanState, item: ItemJson, words: string): P
 }
 
 /** The item with some of its fields changed; one that is undefined is taken out. */
-export function changedItem(item: ItemJson, part: Record<string, unknown>): ItemJson {
-  return Object.fromEntries(
-    Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined),
-  ) as unknown as ItemJson;
+export function changedItem<T extends SentItem>(item: T, part: Partial<SentItem>): T {
+  return Object.fromEntries(Object.entries({ ...item, ...part }).filter(([, value]) => value !== undefined)) as T;
 }
 
 /** Reads "2% until 14 Apr 2026" as a discount for paying early; nothing is none, what can't be read is null. */

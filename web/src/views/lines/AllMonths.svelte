@@ -46,7 +46,7 @@
         answer(
           api.PUT('/api/plans/{plan}/months', {
             params: { path: { plan: plan.id }, query: { version } },
-            body: lines as never,
+            body: lines,
           }),
         ),
       ));

@@ -1,11 +1,12 @@
-<script lang="ts">
+<script lang="ts" generics="T extends { convention: Schemas['convention']; certainty?: Schemas['certainty'] }">
+  import type { Schemas } from '../../lib/api';
   import { Said } from '../../lib/said.svelte';
   import ConventionChoice from './ConventionChoice.svelte';
-  import type { Json, Save } from './save';
+  import type { Save } from './save';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: T;
+    save: Save<T>;
     /** Whether certainty is chosen here for all dates of the line. */
     certainty?: boolean;
   }
@@ -19,7 +20,7 @@
 </script>
 
 <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-  <ConventionChoice value={String(assumption.convention)} onchoose={(convention) => put('convention', convention)} />
+  <ConventionChoice value={assumption.convention} onchoose={(convention) => put('convention', convention)} />
   {#if certainty}
     <label>
       <span class="hush">It is</span>

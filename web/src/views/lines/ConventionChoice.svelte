@@ -1,7 +1,11 @@
 <script lang="ts">
+  import type { Schemas } from '../../lib/api';
+
+  type Convention = Schemas['convention'];
+
   interface Props {
-    value: string;
-    onchoose: (convention: string) => void;
+    value: Convention;
+    onchoose: (convention: Convention) => void;
   }
 
   let { value, onchoose }: Props = $props();
@@ -9,7 +13,7 @@
 
 <label>
   <span class="hush">A date without banking becomes</span>
-  <select class="small-field" {value} onchange={(e) => onchoose(e.currentTarget.value)}>
+  <select class="small-field" {value} onchange={(e) => onchoose(e.currentTarget.value as Convention)}>
     <option value="following">the next business day</option>
     <option value="modified-following">the next one within the month</option>
     <option value="preceding">the business day before</option>

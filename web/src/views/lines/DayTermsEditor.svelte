@@ -3,18 +3,21 @@
   import { Said } from '../../lib/said.svelte';
   import ConventionChoice from './ConventionChoice.svelte';
   import Fields from './fields/Fields.svelte';
-  import { changed, type FieldSpec } from './fields/fields';
-  import type { Json, Save } from './save';
+  import { changed, type FieldSpec, type Part } from './fields/fields';
+  import type { Save } from './save';
+  import type { TermsJson } from './terms';
+
+  type DayTerms = NonNullable<TermsJson['days']>;
 
   interface Props {
     /** The terms by days as the plan file writes them. */
-    days: Json;
-    save: Save;
+    days: DayTerms;
+    save: Save<TermsJson>;
   }
 
   let { days, save }: Props = $props();
   const said = new Said();
-  const early = $derived((days.early ?? {}) as Json);
+  const early = $derived(days.early ?? {});
   const EARLY = $derived<FieldSpec[]>([
     { kind: 'percent', field: 'discount', label: 'discount for paying early %', optional: true },
     ...(days.early
@@ -25,26 +28,25 @@
       : []),
   ]);
 
-  function putEarly(part: Json, words: string): Promise<string> {
+  function putEarly(part: Part, words: string): Promise<string> {
     return save((now) => {
-      const terms = now.days as Json;
-      const next = changed({ days: 10, ...(terms.early as Json), ...part }, {});
-      return { ...now, days: changed(terms, { early: next.discount === undefined ? null : next }) };
+      const begun = { discount: '', days: 10, taken: false, ...now.days!.early };
+      return { ...now, days: changed(now.days!, { early: part.discount === null ? null : changed(begun, part) }) };
     }, words);
   }
   const DUES = [
     { due: 'after-issue', name: 'days after issue' },
     { due: 'after-month-end', name: 'days after the end of the month' },
     { due: 'day-of-next-month', name: 'as the day of the month after' },
-  ];
+  ] as const;
 
-  function put(part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, days: { ...(now.days as Json), ...part } }), words);
+  function put(part: Partial<DayTerms>, words: string): Promise<string> {
+    return save((now) => ({ ...now, days: { ...now.days!, ...part } }), words);
   }
 
   /** A day of a month is from 1 to 31: what was typed as days is kept where it can be one. */
-  function setDue(due: string) {
-    const typed = Number(days.days);
+  function setDue(due: DayTerms['due']) {
+    const typed = days.days;
     const fits = due !== 'day-of-next-month' || (typed >= 1 && typed <= 31);
     void said.of(put({ due, ...(fits ? {} : { days: 15 }) }, `due ${due.replaceAll('-', ' ')}`));
   }
@@ -65,7 +67,12 @@
       value={String(days.days)}
       onput={(typed) => setNumber('days', typed)}
     />
-    <select class="small-field" aria-label="Due" value={days.due} onchange={(e) => setDue(e.currentTarget.value)}>
+    <select
+      class="small-field"
+      aria-label="Due"
+      value={days.due}
+      onchange={(e) => setDue(e.currentTarget.value as DayTerms['due'])}
+    >
       {#each DUES as one (one.due)}<option value={one.due}>{one.name}</option>{/each}
     </select>
   </span>
@@ -74,11 +81,11 @@
     name="Days late"
     after="days late as a rule"
     class="w-[46px] text-right"
-    value={String(days.late ?? 0)}
+    value={String(days.late)}
     onput={(typed) => setNumber('late', typed)}
   />
   <ConventionChoice
-    value={String(days.convention)}
+    value={days.convention}
     onchoose={(convention) => void said.of(put({ convention }, `convention ${convention}`))}
   />
 </div>

@@ -1,20 +1,20 @@
 <script lang="ts">
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
-  import DatedRows, { type DatedRow } from './DatedRows.svelte';
-  import type { Json, Save } from './save';
+  import DatedRows from './DatedRows.svelte';
+  import type { Of, Save } from './save';
   import TaxFields from './TaxFields.svelte';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'items'>;
+    save: Save<Of<'items'>>;
   }
 
-  type Item = DatedRow & { certainty: string };
+  type Item = Of<'items'>['items'][number];
 
   let { assumption, save }: Props = $props();
 
   function put(change: (now: Item[]) => Item[], words: string): Promise<string> {
-    return save((now) => ({ ...now, items: change((now.items ?? []) as Item[]) }), words);
+    return save((now) => ({ ...now, items: change(now.items) }), words);
   }
 </script>
 
@@ -23,7 +23,7 @@
     class="small-field"
     aria-label="Certainty of item {i + 1}"
     value={item.certainty}
-    onchange={(e) => set({ certainty: e.currentTarget.value })}
+    onchange={(e) => set({ certainty: e.currentTarget.value as Item['certainty'] })}
   >
     <option>certain</option><option>likely</option><option>possible</option>
   </select>
@@ -32,8 +32,8 @@
 <div class="card mb-2.5">
   <DatedRows
     what="item"
-    rows={(assumption.items ?? []) as Item[]}
-    make={(row) => ({ ...row, certainty: 'certain' })}
+    rows={assumption.items}
+    make={(row): Item => ({ ...row, certainty: 'certain' })}
     {put}
     more={{ head: 'Certainty', cell: certainty }}
   />

@@ -2,27 +2,27 @@
   import { getPlan } from '../../lib/plan.svelte';
   import type { LineView } from '../../lib/api';
   import Fields from './fields/Fields.svelte';
-  import { changed, type FieldSpec } from './fields/fields';
-  import type { Json, Save } from './save';
+  import { changed, type FieldSpec, type Part } from './fields/fields';
+  import type { Save, Stream } from './save';
 
   interface Props {
-    assumption: Json;
+    assumption: Stream;
     ledger: NonNullable<LineView['ledger']>;
-    save: Save;
+    save: Save<Stream>;
   }
 
   let { assumption, ledger, save }: Props = $props();
   const plan = getPlan();
-  const inForce = $derived((assumption.ledger ?? {}) as Json);
+  const inForce = $derived(assumption.ledger ?? {});
   const SPECS = $derived<FieldSpec[]>([
     { kind: 'amount', field: 'amount', label: 'the ledger says', optional: true, placeholder: 'not said' },
     ...(assumption.ledger ? [{ kind: 'flag', field: 'trueUp', label: 'scale what is owed to it' } as const] : []),
   ]);
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return save((now) => {
-      const next = changed((now.ledger ?? {}) as Json, part);
-      return changed(now, { ledger: next.amount === undefined ? null : next });
+      const begun = { amount: '', trueUp: false, ...now.ledger };
+      return changed(now, { ledger: part.amount === null ? null : changed(begun, part) });
     }, words);
   }
 </script>

@@ -4,13 +4,13 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import Segments from '../../lib/Segments.svelte';
-  import type { Json, Save } from './save';
+  import type { Netting, Save } from './save';
 
   interface Props {
     months: LineView['left'];
     paid: boolean;
-    netting: Json;
-    save: Save;
+    netting: Netting;
+    save: Save<Netting>;
   }
 
   let { months, paid, netting, save }: Props = $props();
@@ -36,7 +36,7 @@
     <Segments
       label="What is left of a month under way"
       options={LEFT}
-      value={(netting.left ?? 'catch-up') as (typeof LEFT)[number]['value']}
+      value={netting.left}
       onchoose={(left) =>
         void said.of(
           save(

@@ -4,14 +4,14 @@
   import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
-  import { getPlan, type LineJson } from '../../lib/plan.svelte';
+  import { getPlan, type Line } from '../../lib/plan.svelte';
   import ComingDates from './ComingDates.svelte';
   import ItemsEditor from './ItemsEditor.svelte';
   import RecurringEditor from './RecurringEditor.svelte';
   import RollForwardCard from './RollForwardCard.svelte';
-  import { EDITORS } from './settled/editors';
+  import SettledEditor from './settled/SettledEditor.svelte';
   import StreamEditor from './StreamEditor.svelte';
-  import type { Json } from './save';
+  import type { Assumption, Netting, Of } from './save';
   import WindowFields from './WindowFields.svelte';
 
   interface Props {
@@ -28,6 +28,7 @@
     'pay-owed': 'Owed, month by month',
   };
   const plan = getPlan();
+  const USUAL: Netting = { left: 'catch-up', chosen: [] };
   /** How many months the strip is moved from where the forecast begins. */
   let offset = $state(0);
 
@@ -36,35 +37,38 @@
     const first = addMonths(monthStart(addDays(plan.view!.tide.asOf, 1)), offset).slice(0, 7);
     return answer(
       api.GET('/api/plans/{plan}/lines/{id}', {
-        params: { path: { plan: plan.id, id }, query: { from: first as never, history: 3, months: 9 } },
+        params: { path: { plan: plan.id, id }, query: { from: first, history: 3, months: 9 } },
         signal,
       }),
     );
   });
   const view = $derived(loaded.data);
   /** The line as the latest edit left it, until the view has heard of it. */
-  let saved = $state.raw<{ since: LineView; line: LineJson }>();
+  let saved = $state.raw<{ since: LineView; line: Line }>();
   const line = $derived(current());
-  const assumption = $derived(line?.assumption as Json | undefined);
-  const netting = $derived((line?.netting ?? {}) as Json);
+  const assumption = $derived(line?.assumption);
+  const netting = $derived(line?.netting ?? USUAL);
 
   /** Read from the states themselves: edits under way are made though the editor was left, when nothing is derived any more. */
-  function current(): LineJson | undefined {
-    return saved && saved.since === loaded.data ? saved.line : (loaded.data?.line as LineJson | undefined);
+  function current(): Line | undefined {
+    return saved && saved.since === loaded.data ? saved.line : loaded.data?.line;
   }
 
   let last: Promise<unknown> = Promise.resolve();
 
-  function save(change: (now: Json) => Json, words: string): Promise<string> {
-    return saveLine((now) => ({ ...now, assumption: change(now.assumption as Json) }), words);
+  /** What saves changes of an assumption of a kind: a line never changes its kind. */
+  function saveOf<K extends Assumption['kind']>(kind: K) {
+    const isOfKind = (one: Assumption): one is Of<K> => one.kind === kind;
+    return (change: (now: Of<K>) => Of<K>, words: string) =>
+      saveLine((now) => (isOfKind(now.assumption) ? { ...now, assumption: change(now.assumption) } : now), words);
   }
 
   /** Netting is a part of the line, beside what it assumes. */
-  function saveNetting(change: (now: Json) => Json, words: string): Promise<string> {
-    return saveLine((now) => ({ ...now, netting: change((now.netting ?? {}) as Json) }), words);
+  function saveNetting(change: (now: Netting) => Netting, words: string): Promise<string> {
+    return saveLine((now) => ({ ...now, netting: change(now.netting ?? USUAL) }), words);
   }
 
-  function saveLine(change: (now: LineJson) => LineJson, words: string): Promise<string> {
+  function saveLine(change: (now: Line) => Line, words: string): Promise<string> {
     const saving = last.then(async () => {
       const now = current()!;
       const next = change(now);
@@ -91,15 +95,15 @@
     { value: 'cost-of-sales', name: 'cost of sales' },
     { value: 'overheads', name: 'overheads' },
     { value: 'outside', name: 'neither income nor cost' },
-  ];
+  ] as const;
 
-  function setNature(nature: string) {
+  function setNature(nature: Line['nature']) {
     const words = NATURES.find((one) => one.value === nature)!.name;
     void plan.putLine({ ...line!, nature }, `'${line!.name}' counts as ${words}`);
   }
 
   function switchOff() {
-    const active = !(line!.active as boolean);
+    const active = !line!.active;
     void plan.putLine({ ...line!, active }, `'${line!.name}' switched ${active ? 'on' : 'off'}`);
   }
 </script>
@@ -124,7 +128,11 @@
     {#if NATURED.includes(view.kind)}
       <label class="hush"
         >counts as
-        <select class="small-field" value={line.nature} onchange={(e) => setNature(e.currentTarget.value)}>
+        <select
+          class="small-field"
+          value={line.nature}
+          onchange={(e) => setNature(e.currentTarget.value as Line['nature'])}
+        >
           {#each NATURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
         </select></label
       >
@@ -132,24 +140,28 @@
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>
-  {#if view.kind === 'stream'}
-    <StreamEditor {view} {assumption} {id} {save} {saveNetting} {netting} {offset} onshift={(by) => (offset += by)} />
-  {:else if view.kind === 'recurring'}
-    <RecurringEditor {assumption} {save} />
+  {#if assumption.kind === 'stream'}
+    <StreamEditor
+      {view}
+      {assumption}
+      {id}
+      save={saveOf('stream')}
+      {saveNetting}
+      {netting}
+      {offset}
+      onshift={(by) => (offset += by)}
+    />
+  {:else if assumption.kind === 'recurring'}
+    <RecurringEditor {assumption} save={saveOf('recurring')} />
     <WindowFields {netting} coming={view.coming} save={saveNetting} />
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title="Prepaid, or accrued when below zero" />{/each}
     <ComingDates coming={view.coming} />
-  {:else if view.kind === 'items'}
-    <ItemsEditor {assumption} {save} />
+  {:else if assumption.kind === 'items'}
+    <ItemsEditor {assumption} save={saveOf('items')} />
     <WindowFields {netting} coming={view.coming} save={saveNetting} />
     <ComingDates coming={view.coming} />
-  {:else if view.kind !== 'group'}
-    {@const Editor = EDITORS[view.kind]}
-    {#if Editor}
-      <Editor {assumption} {save} {view} />
-    {:else}
-      <p class="bad" role="alert">A line of the kind '{view.kind}' cannot be edited here.</p>
-    {/if}
+  {:else if assumption.kind !== 'group'}
+    <SettledEditor kind={assumption.kind} {assumption} save={saveOf(assumption.kind)} {view} />
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title={ROLLS[roll.kind] ?? 'Month by month'} />{/each}
     {#if view.kind !== 'revolving' && (view.kind !== 'interest' || view.coming.length)}
       <ComingDates coming={view.coming} />

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { answer, api, type TreeLine } from '../../lib/api';
-  import { getPlan, type LineJson } from '../../lib/plan.svelte';
+  import { getPlan, type Line } from '../../lib/plan.svelte';
   import Spark from './Spark.svelte';
   import { branches, goal, standsIn } from './tree';
 
@@ -34,11 +34,11 @@
     tree?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus();
   }
 
-  async function change(line: TreeLine, part: Record<string, unknown>, words: string) {
+  async function change(line: TreeLine, part: Partial<Line>, words: string) {
     const got = await answer(
       api.GET('/api/plans/{plan}/lines/{id}', { params: { path: { plan: plan.id, id: line.id } } }),
     );
-    if (got.ok) await plan.putLine({ ...(got.data.line as LineJson), ...part }, words);
+    if (got.ok) await plan.putLine({ ...got.data.line, ...part }, words);
   }
 
   async function rename(line: TreeLine) {

@@ -3,7 +3,7 @@
   import { addDays, monthStart } from '../../lib/dates';
   import { readPercent } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-  import DatedRows, { type DatedRow } from './DatedRows.svelte';
+  import DatedRows from './DatedRows.svelte';
   import CustomersMethod from './methods/CustomersMethod.svelte';
   import GrowthMonths from './methods/GrowthMonths.svelte';
   import { keyOf, METHODS, withMethod, type MethodKey } from './methods/methods';
@@ -12,23 +12,27 @@
   import StockMethod from './methods/StockMethod.svelte';
   import YearMethod from './methods/YearMethod.svelte';
   import { Said } from '../../lib/said.svelte';
-  import type { Json, Save, StepJson } from './save';
+  import type { Method, MethodOf, Save, Stream } from './save';
 
   interface Props {
     id: string;
-    assumption: Json;
-    save: Save;
+    assumption: Stream;
+    save: Save<Stream>;
   }
 
   let { id, assumption, save }: Props = $props();
   const plan = getPlan();
-  const method = $derived(assumption.method as Json);
+  const method = $derived(assumption.method);
   const others = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.id !== id));
   /** An amount first holds from the first month that is forecast. */
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
   const said = new Said();
-  function put(change: (now: Json) => Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, method: change(now.method as Json) }), words);
+
+  /** Puts a change of the method of a kind; one that was chosen away meanwhile stays as it is. */
+  function of<K extends Method['kind']>(kind: K): Save<MethodOf<K>> {
+    const isOfKind = (one: Method): one is MethodOf<K> => one.kind === kind;
+    return (change, words) =>
+      save((now) => (isOfKind(now.method) ? { ...now, method: change(now.method) } : now), words);
   }
 
   /** What was typed into the method before is put aside, and comes back with it. */
@@ -37,18 +41,12 @@
       said.now('There is no other line by month to reckon from: add that one first.');
       return;
     }
-    void said.of(save((now) => withMethod(now, key, first, others[0]?.id), 'method chosen'));
+    void said.of(save((now) => withMethod(now, key, first, others[0]?.id ?? ''), 'method chosen'));
   }
 
-  function putSteps(field: 'amount' | 'base', change: (now: StepJson[]) => StepJson[]): Promise<string> {
-    return put((now) => ({ ...now, [field]: change((now[field] ?? []) as StepJson[]) }), `${field} set`);
-  }
-
-  function putPercent(field: string, typed: string) {
+  function putPercent(typed: string, put: (percent: string) => Promise<string>) {
     const percent = readPercent(typed);
-    return percent === null
-      ? `'${typed}' is no percentage: type a number such as 12.5.`
-      : put((now) => ({ ...now, [field]: percent }), `${field} ${percent}%`);
+    return percent === null ? `'${typed}' is no percentage: type a number such as 12.5.` : put(percent);
   }
 </script>
 
@@ -67,31 +65,31 @@
   {#if method.kind === 'fixed'}
     <StepsEditor
       label="amount a month"
-      steps={(method.amount ?? []) as StepJson[]}
+      steps={method.amount}
       {first}
-      onchange={(change) => putSteps('amount', change)}
+      onchange={(change) => of('fixed')((now) => ({ ...now, amount: change(now.amount) }), 'amount set')}
     />
   {:else if method.kind === 'growth'}
     <StepsEditor
       label="base a month"
-      steps={(method.base ?? []) as StepJson[]}
+      steps={method.base}
       {first}
-      onchange={(change) => putSteps('base', change)}
+      onchange={(change) => of('growth')((now) => ({ ...now, base: change(now.base) }), 'base set')}
     />
     <TypedField
       label="growing % a month"
       class="w-[70px] text-right"
-      value={String(method.growth)}
-      onput={(typed) => putPercent('growth', typed)}
+      value={method.growth}
+      onput={(typed) => putPercent(typed, (growth) => of('growth')((now) => ({ ...now, growth }), `growth ${growth}%`))}
     />
-    <GrowthMonths growthOf={(method.growthOf ?? {}) as Record<string, string>} {put} />
+    <GrowthMonths growthOf={method.growthOf} put={of('growth')} />
   {:else if method.kind === 'share'}
     <TypedField
       name="Share in percent"
       after="% of"
       class="w-[70px] text-right"
-      value={String(method.share)}
-      onput={(typed) => putPercent('share', typed)}
+      value={method.share}
+      onput={(typed) => putPercent(typed, (share) => of('share')((now) => ({ ...now, share }), `share ${share}%`))}
     />
     <select
       class="small-field"
@@ -99,26 +97,26 @@
       value={method.line}
       onchange={(e) => {
         const line = e.currentTarget.value;
-        void said.of(put((now) => ({ ...now, line }), 'other line chosen'));
+        void said.of(of('share')((now) => ({ ...now, line }), 'other line chosen'));
       }}
     >
       {#each others as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
     </select>
   {:else if method.kind === 'product'}
-    <ProductMethod {method} {first} {put} />
+    <ProductMethod {method} {first} put={of('product')} />
   {:else if method.kind === 'customers'}
-    <CustomersMethod {method} {first} {put} />
+    <CustomersMethod {method} {first} put={of('customers')} />
   {:else if method.kind === 'year'}
-    <YearMethod {method} {first} {put} />
+    <YearMethod {method} {first} put={of('year')} />
   {:else if method.kind === 'stock'}
-    <StockMethod {method} {id} {first} {put} />
+    <StockMethod {method} {id} {first} put={of('stock')} />
   {:else if method.kind === 'dated'}
     <div class="basis-full">
       <DatedRows
         what="amount"
-        rows={method.amounts as DatedRow[]}
+        rows={method.amounts}
         make={(row) => row}
-        put={(change, words) => put((now) => ({ ...now, amounts: change(now.amounts as DatedRow[]) }), words)}
+        put={(change, words) => of('dated')((now) => ({ ...now, amounts: change(now.amounts) }), words)}
       />
     </div>
   {:else}

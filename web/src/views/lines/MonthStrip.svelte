@@ -7,13 +7,13 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import OverrideReason from './OverrideReason.svelte';
-  import type { Json, Save } from './save';
+  import type { Save, Stream } from './save';
   import { needReason, readBlock, withMonths, type StripEdit } from './strip';
 
   interface Props {
     strip: LineView['strip'];
-    assumption: Json;
-    save: Save;
+    assumption: Stream;
+    save: Save<Stream>;
   }
 
   let { strip, assumption, save }: Props = $props();

@@ -2,18 +2,18 @@
   import type { Snippet } from 'svelte';
   import PatternBar from './PatternBar.svelte';
   import { draftOf, moved, refusal, toJson, type PatternDraft } from './pattern';
-  import type { Json, Save } from './save';
+  import type { Save } from './save';
+  import type { TermsJson } from './terms';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: TermsJson;
+    save: Save<TermsJson>;
     /** What stands above the pattern, at the left. */
     head: Snippet;
   }
 
   let { assumption, save, head }: Props = $props();
-  type Pattern = Parameters<typeof draftOf>[0];
-  const inForce = $derived(assumption.pattern as Pattern);
+  const inForce = $derived(assumption.pattern);
   /** What is typed and not saved yet; without it the pattern in force is shown. */
   let typed = $state.raw<PatternDraft>();
   let refused = $state('');

@@ -3,27 +3,18 @@
   import { getPlan } from '../../lib/plan.svelte';
   import CertaintyAndHoliday from './CertaintyAndHoliday.svelte';
   import Fields from './fields/Fields.svelte';
-  import { changed, type FieldSpec } from './fields/fields';
+  import { changed, type FieldSpec, type Part } from './fields/fields';
   import StepsEditor from './methods/StepsEditor.svelte';
-  import type { Json, Save, StepJson } from './save';
+  import type { Of, Save } from './save';
   import TaxFields from './TaxFields.svelte';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'recurring'>;
+    save: Save<Of<'recurring'>>;
   }
 
   let { assumption, save }: Props = $props();
   const plan = getPlan();
-  const when = $derived({ every: 1, ...(assumption.when as Json) });
-  const bill = $derived({
-    yearlyUplift: '0',
-    termsDays: 0,
-    coversMonths: 1,
-    coversOffset: 0,
-    nonCash: false,
-    ...assumption,
-  });
   const WHEN: FieldSpec[] = [
     { kind: 'whole', field: 'every', label: 'Every' },
     {
@@ -52,24 +43,24 @@
     { kind: 'flag', field: 'nonCash', label: 'a cost that is never paid' },
   ];
 
-  function putWhen(part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, when: changed(now.when as Json, part) }), words);
+  function putWhen(part: Part, words: string): Promise<string> {
+    return save((now) => ({ ...now, when: changed(now.when, part) }), words);
   }
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return save((now) => changed(now, part), words);
   }
 </script>
 
 <div class="card mb-2.5 space-y-2">
-  <Fields specs={WHEN} of={when} put={putWhen} />
+  <Fields specs={WHEN} of={assumption.when} put={putWhen} />
   <StepsEditor
     label="amount each time"
-    steps={(assumption.amount ?? []) as StepJson[]}
+    steps={assumption.amount}
     first={monthStart(plan.view!.tide.asOf)}
-    onchange={(change) => save((now) => ({ ...now, amount: change((now.amount ?? []) as StepJson[]) }), 'amount set')}
+    onchange={(change) => save((now) => ({ ...now, amount: change(now.amount) }), 'amount set')}
   />
-  <Fields specs={BILL} of={bill} {put} />
+  <Fields specs={BILL} of={assumption} {put} />
   <TaxFields {assumption} {save} />
   <CertaintyAndHoliday {assumption} {save} certainty />
 </div>

@@ -2,12 +2,12 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import { changed } from './fields/fields';
-  import type { Json, Save } from './save';
+  import type { Save, Stream } from './save';
   import { termsOf, type SharedTerms } from './terms';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Stream;
+    save: Save<Stream>;
     /** The terms the line shares, none for its own. */
     shared?: SharedTerms;
   }
@@ -15,7 +15,7 @@
   let { assumption, save, shared }: Props = $props();
   const plan = getPlan();
   const said = new Said();
-  const all = $derived((plan.settings.terms ?? []) as SharedTerms[]);
+  const all = $derived(plan.settings.terms ?? []);
   let naming = $state(false);
   let name = $state('');
 
@@ -38,7 +38,7 @@
     const terms = { id, name: name.trim(), ...termsOf(assumption) };
     const problem = await plan.putSettings((now) => ({
       ...now,
-      terms: [...((now.terms ?? []) as SharedTerms[]), terms],
+      terms: [...now.terms, terms],
     }));
     if (problem) return said.now(problem.detail);
     if (await said.of(save((now) => ({ ...now, sharedTerms: id }), `terms shared: ${terms.name}`))) {

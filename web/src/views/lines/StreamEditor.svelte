@@ -14,15 +14,15 @@
   import Schedule from './Schedule.svelte';
   import TaxAndSpread from './TaxAndSpread.svelte';
   import { Said } from '../../lib/said.svelte';
-  import type { Json, Save } from './save';
+  import type { Netting, Save, Stream } from './save';
 
   interface Props {
     id: string;
     view: LineView;
-    assumption: Json;
-    save: Save;
-    netting: Json;
-    saveNetting: Save;
+    assumption: Stream;
+    save: Save<Stream>;
+    netting: Netting;
+    saveNetting: Save<Netting>;
     offset: number;
     onshift: (months: number) => void;
   }
@@ -30,32 +30,32 @@
   let { id, view, assumption, save, netting, saveNetting, offset, onshift }: Props = $props();
   const plan = getPlan();
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
-  const paid = $derived((view.line as Json).direction === 'payment');
+  const paid = $derived(view.line.direction === 'payment');
   /** What follows from the two that are given. */
-  const STOCK_ROW: Record<string, 'purchases' | 'cost' | 'closing'> = {
+  const STOCK_ROW = {
     closing: 'purchases',
     purchases: 'closing',
     both: 'cost',
-  };
+  } as const;
   let suggesting = $state(false);
   const said = new Said();
 
   function keepItems(keep: boolean) {
     void said.of(
       save(
-        (now) => ({ ...now, basis: keep ? 'books' : 'pattern' }),
+        (now) => ({ ...now, basis: keep ? ('books' as const) : ('pattern' as const) }),
         keep ? 'open items kept' : 'planned by its pattern alone',
       ),
     );
   }
-  const gross = $derived(Number((assumption.tax as Json | undefined)?.rate ?? 0) > 0);
+  const gross = $derived(Number(assumption.tax.rate) > 0);
 </script>
 
 <div class="card mb-2.5">
   <div class="mb-1 flex items-baseline gap-3">
     <b class="font-semibold">Amount by month</b>
     <span class="hush flex-1">
-      {(assumption.tax as Json | undefined)?.gross ? 'with sales tax in it' : gross ? 'before sales tax' : ''}
+      {assumption.tax.gross ? 'with sales tax in it' : gross ? 'before sales tax' : ''}
     </span>
     <button class="underline" aria-expanded={suggesting} onclick={() => (suggesting = !suggesting)}
       >from history…</button
@@ -69,8 +69,8 @@
   <MonthStrip strip={view.strip} {assumption} {save} />
 </div>
 {#if suggesting}<Suggestions {id} {save} {first} onclose={() => (suggesting = false)} />{/if}
-{#if view.stock.length}
-  <StockTable months={view.stock} follows={STOCK_ROW[String((assumption.method as Json).given)]!} />
+{#if view.stock.length && assumption.method.kind === 'stock'}
+  <StockTable months={view.stock} follows={STOCK_ROW[assumption.method.given]} />
 {/if}
 <div class="card mb-2.5">
   <TermsEditor {assumption} {save} {first} />

@@ -5,12 +5,12 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import { withMethod } from './methods/methods';
-  import type { Json, Save } from './save';
+  import type { Save, Stream } from './save';
   import SuggestionChart from './SuggestionChart.svelte';
 
   interface Props {
     id: string;
-    save: Save;
+    save: Save<Stream>;
     first: string;
     onclose: () => void;
   }
@@ -22,7 +22,7 @@
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/lines/{id}/suggestions', {
-        params: { path: { plan: plan.id, id }, query: { months: Number(plan.settings.horizonMonths ?? 24) + 1 } },
+        params: { path: { plan: plan.id, id }, query: { months: (plan.settings.horizonMonths ?? 24) + 1 } },
         signal,
       }),
     );
@@ -40,21 +40,20 @@
     const amounts = Object.fromEntries(rival.next.map((one) => [one.month, plan.money.decimal(one.amount)]));
     void said.of(
       save((now) => {
-        const typed = withMethod(now, 'typed', first, undefined);
-        return { ...typed, method: { ...(typed.method as Json), amounts } };
+        return { ...withMethod(now, 'typed', first, ''), method: { kind: 'typed', amounts } };
       }, `months taken from history: ${rival.words}`),
     );
   }
 
   function takeSpread() {
-    const spread = { kind: 'weeks', weights: data!.spread.weights };
+    const spread = { kind: 'weeks' as const, weights: data!.spread.weights };
     void said.of(save((now) => ({ ...now, spread }), 'weeks of the month taken from what was paid'));
   }
 
   function takePattern() {
     const { steps, never } = data!.pattern;
     const pattern = { steps: steps.map((step) => ({ ...step, discount: '0' })), never };
-    void said.of(save((now) => ({ ...now, pattern, termsBy: 'months' }), 'pattern taken from what was paid'));
+    void said.of(save((now) => ({ ...now, pattern, termsBy: 'months' as const }), 'pattern taken from what was paid'));
   }
 </script>
 

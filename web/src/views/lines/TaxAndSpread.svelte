@@ -1,32 +1,32 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
   import { Said } from '../../lib/said.svelte';
-  import type { Json, Save } from './save';
+  import type { Save, Stream } from './save';
   import TaxFields from './TaxFields.svelte';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Stream;
+    save: Save<Stream>;
     /** Whether the line is a payment. */
     paid: boolean;
   }
 
   let { assumption, save, paid }: Props = $props();
-  const spread = $derived((assumption.spread ?? { kind: 'even' }) as Json);
+  const spread = $derived(assumption.spread);
   const days = $derived(
-    ((spread.days ?? []) as { day: number; weight: number }[])
+    (spread.kind === 'days' ? spread.days : [])
       .map((d) => (d.weight === 1 ? String(d.day) : `${d.day}×${d.weight}`))
       .join(', '),
   );
   const said = new Said();
   /** What a way of spreading begins with. */
-  const SPREADS: Record<string, Json> = {
+  const SPREADS: Record<string, Stream['spread']> = {
     even: { kind: 'even' },
     days: { kind: 'days', days: [{ day: 15, weight: 1 }] },
     weeks: { kind: 'weeks', weights: [1, 1, 1, 1, 1] },
   };
 
-  function putSpread(next: Json): Promise<string> {
+  function putSpread(next: Stream['spread']): Promise<string> {
     return save((now) => ({ ...now, spread: next }), 'days of the month chosen');
   }
 
@@ -66,12 +66,7 @@
   {#if spread.kind === 'days'}
     <TypedField name="Days of the month" class="w-[130px]" value={days} onput={setDays} />
   {:else if spread.kind === 'weeks'}
-    <TypedField
-      name="Weights of the five weeks"
-      class="w-[130px]"
-      value={((spread.weights ?? []) as number[]).join(', ')}
-      onput={setWeeks}
-    />
+    <TypedField name="Weights of the five weeks" class="w-[130px]" value={spread.weights.join(', ')} onput={setWeeks} />
   {/if}
 </div>
 {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}

@@ -1,20 +1,20 @@
-<script lang="ts">
+<script lang="ts" generics="T extends { tax: Schemas['tax'] }">
+  import type { Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
   import Fields from './fields/Fields.svelte';
-  import type { FieldSpec } from './fields/fields';
-  import type { Json, Save } from './save';
+  import { changed, type FieldSpec, type Part } from './fields/fields';
+  import type { Save } from './save';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: T;
+    save: Save<T>;
     /** Whether the tax is paid, so that some of it may not be claimed back. */
     paid?: boolean;
   }
 
   let { assumption, save, paid = true }: Props = $props();
   const plan = getPlan();
-  const NONE = { rate: '0', gross: false, recoverable: '100' };
-  const tax = $derived({ ...NONE, ...(assumption.tax as Json) });
+  const tax = $derived(assumption.tax);
   const specs = $derived<FieldSpec[]>([
     { kind: 'percent', field: 'rate', label: 'Sales tax %' },
     ...(Number(tax.rate) > 0
@@ -26,8 +26,8 @@
   ]);
   const settled = $derived(plan.view!.lines.some((line) => line.kind === 'sales-tax'));
 
-  function put(part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, tax: { ...NONE, ...(now.tax as Json), ...part } }), words);
+  function put(part: Part, words: string): Promise<string> {
+    return save((now) => ({ ...now, tax: changed(now.tax, part) }), words);
   }
 </script>
 

@@ -4,58 +4,68 @@
   import DayTermsEditor from './DayTermsEditor.svelte';
   import StepsEditor from './methods/StepsEditor.svelte';
   import PatternEditor from './PatternEditor.svelte';
-  import type { Json, Save, StepJson } from './save';
+  import type { Save, Step, Stream } from './save';
   import ShareTerms from './ShareTerms.svelte';
-  import { termsOf, type SharedTerms } from './terms';
+  import { termsOf, type TermsJson } from './terms';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Stream;
+    save: Save<Stream>;
     /** The date a first value holds from. */
     first: string;
   }
 
   let { assumption, save, first }: Props = $props();
   const plan = getPlan();
-  const by = $derived(String(assumption.termsBy ?? 'months'));
-  const shared = $derived(
-    ((plan.settings.terms ?? []) as SharedTerms[]).find((one) => one.id === assumption.sharedTerms),
-  );
+  const by = $derived(assumption.termsBy);
+  const shared = $derived(plan.settings.terms?.find((one) => one.id === assumption.sharedTerms));
   const said = new Said();
-  const WORDS: Record<string, string> = {
+  const WORDS: Record<TermsJson['termsBy'], string> = {
     months: 'paid by a pattern of months',
     days: 'paid by days',
     target: 'standing at a target of days',
   };
 
   /** Terms that are shared are changed where they stand, for every line that shares them. */
-  async function saveTerms(change: (now: Json) => Json, words: string): Promise<string> {
-    if (!shared) return save(change, words);
+  async function saveTerms(change: (now: TermsJson) => TermsJson, words: string): Promise<string> {
+    if (!shared) return save((now) => ({ ...now, ...change(now) }), words);
     const problem = await plan.putSettings((now) => ({
       ...now,
-      terms: (now.terms as SharedTerms[]).map((one) =>
-        one.id === shared.id ? { ...one, ...termsOf(change(one)) } : one,
-      ),
+      terms: now.terms.map((one) => (one.id === shared.id ? { ...one, ...termsOf(change(one)) } : one)),
     }));
     return problem?.detail ?? '';
   }
 
+  /** Days of a target are typed as any other steps are. */
+  function asText(target: TermsJson['target'] = []): Step[] {
+    return target.map((step) => ({ ...step, value: String(step.value) }));
+  }
+
+  function asNumbers(steps: Step[]): TermsJson['target'] {
+    return steps.map((step) => ({ ...step, value: Number(step.value) }));
+  }
+
   /** What was typed into the other terms stays with the line. */
-  function choose(termsBy: string) {
-    const begun: Json =
+  function choose(termsBy: TermsJson['termsBy']) {
+    const begun: Partial<TermsJson> =
       termsBy === 'days'
-        ? { days: { due: 'after-issue', days: 30, late: 0 } }
+        ? { days: { due: 'after-issue', days: 30, late: 0, convention: 'following' } }
         : termsBy === 'target'
-          ? { target: [{ from: first, value: '30' }] }
+          ? { target: [{ from: first, value: 30 }] }
           : {};
-    void said.of(saveTerms((now) => ({ ...begun, ...now, termsBy }), WORDS[termsBy]!));
+    void said.of(saveTerms((now) => ({ ...begun, ...now, termsBy }), WORDS[termsBy]));
   }
 </script>
 
 {#snippet head()}
   <span class="flex flex-wrap items-baseline gap-3">
     <b class="font-semibold">When it is paid</b>
-    <select class="small-field" aria-label="Terms" value={by} onchange={(e) => choose(e.currentTarget.value)}>
+    <select
+      class="small-field"
+      aria-label="Terms"
+      value={by}
+      onchange={(e) => choose(e.currentTarget.value as TermsJson['termsBy'])}
+    >
       <option value="months">by a pattern of months</option><option value="days">by days</option><option value="target"
         >at a target of days</option
       >
@@ -69,14 +79,14 @@
 {:else}
   <div class="mb-1.5">{@render head()}</div>
   {#if by === 'days'}
-    <DayTermsEditor days={assumption.days as Json} save={saveTerms} />
+    <DayTermsEditor days={assumption.days!} save={saveTerms} />
   {:else}
     <StepsEditor
       label="days of what is billed that stand at a month's end"
-      steps={((assumption.target ?? []) as StepJson[]).map((step) => ({ ...step, value: String(step.value) }))}
+      steps={asText(assumption.target)}
       {first}
       onchange={(change) =>
-        saveTerms((now) => ({ ...now, target: change((now.target ?? []) as StepJson[]) }), 'target of days set')}
+        saveTerms((now) => ({ ...now, target: asNumbers(change(asText(now.target))) }), 'target of days set')}
     />
     <p class="hush mt-1">
       For the long range: what is owed at a month's end is counted back over what was billed, and the rest comes in

@@ -4,33 +4,33 @@
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Said } from '../../lib/said.svelte';
   import TypedField from '../../lib/TypedField.svelte';
-  import type { Json, Save } from './save';
+  import { changed } from './fields/fields';
+  import type { Netting, Save } from './save';
 
   interface Props {
-    netting: Json;
+    netting: Netting;
     coming: LineView['coming'];
-    save: Save;
+    save: Save<Netting>;
   }
 
   let { netting, coming, save }: Props = $props();
-  type Window = { before: number; after: number };
-  type Chosen = { day: string; planned: string };
+  type Window = NonNullable<Netting['window']>;
   const USUAL: Window = { before: 15, after: 15 };
   const said = new Said();
-  const window = $derived(netting.window as Window | undefined);
-  const chosen = $derived((netting.chosen ?? []) as Chosen[]);
+  const window = $derived(netting.window);
+  const chosen = $derived(netting.chosen);
   let day = $state('');
   let planned = $state('');
 
   function setWindow(side: keyof Window, typed: string) {
     if (!typed.trim()) {
-      return save((now) => ({ ...now, window: undefined }), 'looked for between its neighbours');
+      return save((now) => changed(now, { window: null }), 'looked for between its neighbours');
     }
     if (!/^\d{1,2}$/.test(typed.trim()) || Number(typed) > 60) {
       return `'${typed}' is no number of days: type 0 to 60, or nothing for half-way to the neighbours.`;
     }
     return save(
-      (now) => ({ ...now, window: { ...((now.window as Window) ?? USUAL), [side]: Number(typed) } }),
+      (now) => ({ ...now, window: { ...(now.window ?? USUAL), [side]: Number(typed) } }),
       `looked for ${typed} days ${side}`,
     );
   }
@@ -43,17 +43,17 @@
     const put = save(
       (now) => ({
         ...now,
-        chosen: [...((now.chosen ?? []) as Chosen[]).filter((one) => one.day !== booked), { day: booked, planned }],
+        chosen: [...now.chosen.filter((one) => one.day !== booked), { day: booked, planned }],
       }),
       `cash of ${booked} counts for ${planned}`,
     );
     if (await said.of(put)) day = '';
   }
 
-  function takeOut(one: Chosen) {
+  function takeOut(one: Netting['chosen'][number]) {
     void said.of(
       save(
-        (now) => ({ ...now, chosen: ((now.chosen ?? []) as Chosen[]).filter((other) => other.day !== one.day) }),
+        (now) => ({ ...now, chosen: now.chosen.filter((other) => other.day !== one.day) }),
         `cash of ${one.day} counts for the nearest date again`,
       ),
     );

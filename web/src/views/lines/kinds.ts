@@ -1,3 +1,4 @@
+import type { Schemas } from '../../lib/api';
 import { addDays, addMonths, monthStart, type Day } from '../../lib/dates';
 
 interface KindOfLine {
@@ -35,7 +36,7 @@ export const KINDS: readonly KindOfLine[] = [
 ];
 
 /** The assumption a new line of a kind begins with; the first month is the first that is forecast. */
-export function fresh(kind: Kind, asOf: Day): Record<string, unknown> {
+export function fresh(kind: Kind, asOf: Day): Schemas['sent.assumption'] {
   const first = monthStart(asOf);
   switch (kind) {
     case 'group':

@@ -1,12 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { TreeLine } from '../../lib/api';
+import { streamOf } from '../../test/stream';
 import { draftOf, missing, moved, refusal, toJson } from './pattern';
 import { needReason, readBlock, withMonths } from './strip';
 import { branches, goal, standsIn } from './tree';
 
 describe('a pattern while it is edited', () => {
   const draft = draftOf({
-    steps: [{ share: '35' }, { share: '45', lag: 1, discount: '2' }, { share: '17', lag: 2 }],
+    steps: [
+      { share: '35', lag: 0, discount: '0' },
+      { share: '45', lag: 1, discount: '2' },
+      { share: '17', lag: 2, discount: '0' },
+    ],
     never: '3',
   });
 
@@ -41,12 +46,15 @@ describe('a pattern while it is edited', () => {
     expect(refusal({ ...draft, steps: [{ share: '97', lag: '1.5', discount: '0' }] })).toContain('no whole number');
   });
 
-  it('goes to the file and back', () => expect(draftOf(toJson(draft, undefined))).toEqual(draft));
+  it('goes to the file and back', () => expect(draftOf(toJson(draft, { steps: [], never: '0' }))).toEqual(draft));
 });
 
 describe('typing into a monthly strip', () => {
-  const growing = { method: { kind: 'growth' }, history: { '2026-01': '5' }, overrides: {} };
-  const typed = { method: { kind: 'typed', amounts: {} }, history: {}, overrides: {} };
+  const growing = {
+    ...streamOf({ kind: 'growth', base: [], growth: '0', growthOf: {} }),
+    history: { '2026-01': '5' },
+  };
+  const typed = streamOf({ kind: 'typed', amounts: {} });
   const march = { month: '2026-03', history: false, amount: '7' };
 
   it('overrides a computed month with a reason, and types into a typed one', () => {

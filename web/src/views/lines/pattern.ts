@@ -1,25 +1,16 @@
+import type { Schemas } from '../../lib/api';
+
 /** A step of a pattern as it is edited: everything is text until it is saved. */
 export type StepDraft = { share: string; lag: string; discount: string };
 
 export type PatternDraft = { steps: StepDraft[]; never: string };
 
-type PatternJson = {
-  steps: { share: string; lag?: number; discount?: string }[];
-  never?: string;
-  writeOffLag?: number;
-};
+type PatternJson = Schemas['pattern'];
 
 const MOST_DECIMALS = 10_000;
 
-export function draftOf(json: PatternJson | undefined): PatternDraft {
-  return {
-    steps: (json?.steps ?? [{ share: '100' }]).map((step) => ({
-      share: step.share,
-      lag: String(step.lag ?? 0),
-      discount: step.discount ?? '0',
-    })),
-    never: json?.never ?? '0',
-  };
+export function draftOf(json: PatternJson): PatternDraft {
+  return { steps: json.steps.map((step) => ({ ...step, lag: String(step.lag) })), never: json.never };
 }
 
 /** A share in ten-thousandths of a percent: whole numbers, so that shares add up without a rest. Null if it is none. */
@@ -71,7 +62,7 @@ export function moved(draft: PatternDraft, boundary: number, percents: number): 
   };
 }
 
-export function toJson(draft: PatternDraft, before: PatternJson | undefined): PatternJson {
+export function toJson(draft: PatternDraft, before: PatternJson): PatternJson {
   return {
     ...before,
     steps: draft.steps.map((step) => ({

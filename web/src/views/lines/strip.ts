@@ -1,5 +1,5 @@
 import { readAmount } from '../../lib/money';
-import type { Json } from './save';
+import type { Stream } from './save';
 
 /** What typing into months of a strip changes: history before the forecast, typed months or overrides after it. */
 export type StripEdit = { month: string; history: boolean; amount: string | null };
@@ -8,26 +8,28 @@ export type StripEdit = { month: string; history: boolean; amount: string | null
  * The assumption after edits of months. History and the months of a typed method take the figure; a computed month is
  * overridden, for which a reason is needed. An amount of null clears what was there.
  */
-export function withMonths(assumption: Json, edits: StripEdit[], reason: string): Json {
-  const history = { ...((assumption.history ?? {}) as Json) };
-  const overrides = { ...((assumption.overrides ?? {}) as Json) };
-  const method = assumption.method as Json;
-  const amounts = { ...((method.amounts ?? {}) as Json) };
+export function withMonths(assumption: Stream, edits: StripEdit[], reason: string): Stream {
+  const method = assumption.method;
+  const history = { ...assumption.history };
+  const overrides = { ...assumption.overrides };
+  const amounts = method.kind === 'typed' ? { ...method.amounts } : {};
   for (const { month, history: past, amount } of edits) {
-    const into = past ? history : method.kind === 'typed' ? amounts : overrides;
+    const into = past ? history : method.kind === 'typed' ? amounts : undefined;
     if (amount === null) {
-      delete into[month];
+      if (into) delete into[month];
       if (!past) delete overrides[month];
+    } else if (into) {
+      into[month] = amount;
     } else {
-      into[month] = into === overrides ? { amount, reason } : amount;
+      overrides[month] = { amount, reason };
     }
   }
   return { ...assumption, history, overrides, method: method.kind === 'typed' ? { ...method, amounts } : method };
 }
 
 /** Whether edits override computed months, and so need a reason. */
-export function needReason(assumption: Json, edits: StripEdit[]): boolean {
-  const typed = (assumption.method as Json).kind === 'typed';
+export function needReason(assumption: Stream, edits: StripEdit[]): boolean {
+  const typed = assumption.method.kind === 'typed';
   return edits.some((edit) => !edit.history && !typed && edit.amount !== null);
 }
 

@@ -1,11 +1,12 @@
-import type { Json } from './save';
+import type { Schemas } from '../../lib/api';
 
 /** Terms of the plan that lines share, as the settings write them. */
-export type SharedTerms = Json & { id: string; name: string };
+export type SharedTerms = Schemas['namedTerms'];
 
-const FIELDS = ['pattern', 'days', 'target', 'termsBy'];
+/** Terms, whoever holds them. */
+export type TermsJson = Omit<SharedTerms, 'id' | 'name'>;
 
 /** The terms among the fields of a line or of shared terms. */
-export function termsOf(from: Json): Json {
-  return Object.fromEntries(Object.entries(from).filter(([field]) => FIELDS.includes(field)));
+export function termsOf({ pattern, days, target, termsBy }: TermsJson): TermsJson {
+  return { pattern, ...(days && { days }), ...(target && { target }), termsBy };
 }

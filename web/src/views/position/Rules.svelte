@@ -42,7 +42,7 @@
   </thead>
   <tbody>
     {#each rules.data ?? [] as view (view.rule.id)}
-      {@const rule = view.rule as RuleJson}
+      {@const rule = view.rule}
       <tr>
         <td class="words">{words(rule)}</td>
         <td class="words"

@@ -54,21 +54,17 @@ export function settleNamed(plan: PlanState, movements: MovementView[]) {
 /** Makes a line of a movement, with an empty forecast, and assigns the movement to it. */
 export async function makeLine(plan: PlanState, movements: MovementView[], name: string): Promise<string> {
   const direction = movements[0]!.minor > 0 ? 'receipt' : 'payment';
-  const line = { id: crypto.randomUUID(), name, direction, assumption: { kind: 'items', items: [] }, overrides: [] };
+  const line: Schemas['sent.line'] = {
+    id: crypto.randomUUID(),
+    name,
+    direction,
+    assumption: { kind: 'items', items: [] },
+  };
   const refused = await plan.putLine(line, `'${name}' added from a bank movement`);
   return (refused ?? (await assign(plan, movements, line.id)))?.detail ?? '';
 }
 
-export type RuleJson = {
-  id: string;
-  text: string;
-  counterparty: string;
-  account?: string;
-  direction: 'receipt' | 'payment';
-  least?: string;
-  most?: string;
-  line?: string;
-};
+export type RuleJson = Schemas['rule'];
 
 /** Remembers a rule, and lets it assign what it fits. */
 export function putRule(plan: PlanState, rule: RuleJson) {
@@ -76,7 +72,7 @@ export function putRule(plan: PlanState, rule: RuleJson) {
     answer(
       api.PUT('/api/plans/{plan}/rules/{id}', {
         params: { path: { plan: plan.id, id: rule.id }, query: { version, apply: true } },
-        body: rule as never,
+        body: rule,
       }),
     ),
   );

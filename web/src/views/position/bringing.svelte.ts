@@ -1,4 +1,4 @@
-import { answer, api, type Answer, type Schemas } from '../../lib/api';
+import { answer, api, fileForm, type Answer, type Schemas } from '../../lib/api';
 import { addDays, weekStart } from '../../lib/dates';
 import type { PlanState } from '../../lib/plan.svelte';
 
@@ -60,13 +60,10 @@ export class BringingIn {
   private async hand(account: string) {
     this.account = account;
     this.refusal = '';
-    const form = new FormData();
-    form.append('file', this.current!);
     const got = await answer(
       api.POST('/api/plans/{plan}/bank-files', {
         params: { path: { plan: this.plan.id }, query: account ? { account } : {} },
-        body: form as never,
-        bodySerializer: (body: unknown) => body as FormData,
+        ...fileForm(this.current!),
       }),
     );
     if (!got.ok) this.refusal = got.problem.detail;
@@ -160,7 +157,7 @@ export class BringingIn {
 
   /** A statement of a Friday has said all of its week: banks book nothing on its last days. */
   private endOfWeek(day: string): string {
-    const end = addDays(weekStart(day, String(this.plan.settings.firstDayOfWeek)), 6);
+    const end = addDays(weekStart(day, this.plan.view!.settings.firstDayOfWeek), 6);
     return addDays(day, 3) >= end ? end : day;
   }
 
@@ -181,7 +178,7 @@ export class BringingIn {
   }
 
   async moveAsOf() {
-    await this.plan.putSettings((now) => ({ ...now, asOf: this.reach }));
+    await this.plan.putSettings((now) => ({ ...now, asOf: this.reach ?? now.asOf }));
   }
 }
 

@@ -1,11 +1,13 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import TypedField from '../../lib/TypedField.svelte';
-  import { answer, api } from '../../lib/api';
+  import { answer, api, type Schemas } from '../../lib/api';
   import { noDay, readDay } from '../../lib/dates';
   import { grouped, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
+
+  type AccountJson = Schemas['sent.account'];
 
   const plan = getPlan();
   const said = new Said();
@@ -16,17 +18,17 @@
     return plan.edit(edit).then((problem) => problem?.detail ?? '');
   }
 
-  function putWhole(version: number, id: string, json: Record<string, unknown>) {
+  function putWhole(version: number, id: string, json: AccountJson) {
     return answer(
       api.PUT('/api/plans/{plan}/accounts/{id}', {
         params: { path: { plan: plan.id, id }, query: { version } },
-        body: json as never,
+        body: json,
       }),
     );
   }
 
   /** Changes a part of an account, as edits still under way leave it. */
-  function put(id: string, part: Record<string, unknown>): Promise<string> {
+  function put(id: string, part: Partial<AccountJson>): Promise<string> {
     return answered((version) => {
       const { name, country, restricted, balanceDate, balance } = plan.view!.accounts.find((one) => one.id === id)!;
       const now = { id, name, country, restricted, balanceDate, balance: plan.money.decimal(balance) };
@@ -54,7 +56,7 @@
       said.now(`'${balance}' is no amount: type the booked balance, such as 1,250.50, below zero when overdrawn.`);
     else {
       const country = plan.view!.accounts[0]?.country ?? 'GB';
-      const balanceDate = String(plan.settings.asOf);
+      const balanceDate = plan.view!.settings.asOf;
       const id = crypto.randomUUID();
       const account = { id, name, country, restricted: false, balanceDate, balance: amount };
       if (await said.of(answered((version) => putWhole(version, id, account)))) name = balance = '';

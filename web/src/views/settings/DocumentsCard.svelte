@@ -1,19 +1,19 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { getPlan } from '../../lib/plan.svelte';
+  import { getPlan, type Settings } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
 
-  type SourceDocument = { name: string; seen?: boolean };
+  type SourceDocument = Settings['documents'][number];
 
   const plan = getPlan();
   const said = new Said();
-  const documents = $derived((plan.settings.documents ?? []) as SourceDocument[]);
+  const documents = $derived(plan.settings.documents ?? []);
   let name = $state('');
 
   async function change(by: (now: SourceDocument[]) => SourceDocument[]): Promise<string> {
     const problem = await plan.putSettings((now) => ({
       ...now,
-      documents: by((now.documents ?? []) as SourceDocument[]),
+      documents: by(now.documents),
     }));
     return problem?.detail ?? '';
   }

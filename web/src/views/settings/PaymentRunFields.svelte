@@ -1,25 +1,27 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
   import { Said } from '../../lib/said.svelte';
-  import type { Json } from '../lines/save';
+  import type { Settings } from '../../lib/plan.svelte';
+
+  type Runs = NonNullable<Settings['paymentRuns']>;
 
   interface Props {
-    settings: Json;
+    settings: Partial<Settings>;
     /** Puts a part of the settings; gives the refusal, or nothing. */
-    put: (part: Json) => Promise<string>;
+    put: (part: Partial<Settings>) => Promise<string>;
   }
 
   let { settings, put }: Props = $props();
   const said = new Said();
   const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
-  const runs = $derived(settings.paymentRuns as Json | undefined);
+  const runs = $derived(settings.paymentRuns);
 
-  function change(part: Json): Promise<string> {
-    const usual = { when: 'weekly', weekday: 'friday', days: [25], stretch: 0, takes: 'on-or-after' };
+  function change(part: Partial<Runs>): Promise<string> {
+    const usual: Runs = { when: 'weekly', weekday: 'friday', days: [25], stretch: 0, takes: 'on-or-after' };
     return put({ paymentRuns: { ...usual, ...runs, ...part } });
   }
 
-  function choose(when: string) {
+  function choose(when: Runs['when'] | 'none') {
     void said.of(when === 'none' ? put({ paymentRuns: undefined }) : change({ when }));
   }
 
@@ -43,7 +45,7 @@
     class="small-field"
     aria-label="Bills are paid"
     value={runs?.when ?? 'none'}
-    onchange={(e) => choose(e.currentTarget.value)}
+    onchange={(e) => choose(e.currentTarget.value as Runs['when'] | 'none')}
   >
     <option value="none">one by one</option><option value="weekly">in a run each week</option><option
       value="days-of-month">in runs on days of the month</option
@@ -54,24 +56,19 @@
       class="small-field"
       aria-label="Weekday of the payment run"
       value={runs.weekday}
-      onchange={(e) => said.of(change({ weekday: e.currentTarget.value }))}
+      onchange={(e) => said.of(change({ weekday: e.currentTarget.value as Runs['weekday'] }))}
     >
       {#each DAYS as day (day)}<option>{day}</option>{/each}
     </select>
   {:else if runs?.when === 'days-of-month'}
-    <TypedField
-      name="Days of the payment runs"
-      class="w-[80px]"
-      value={(runs.days as number[]).join(', ')}
-      onput={setDays}
-    />
+    <TypedField name="Days of the payment runs" class="w-[80px]" value={runs.days.join(', ')} onput={setDays} />
   {/if}
   {#if runs}
     <select
       class="small-field"
       aria-label="Which run takes a bill"
       value={runs.takes}
-      onchange={(e) => said.of(change({ takes: e.currentTarget.value }))}
+      onchange={(e) => said.of(change({ takes: e.currentTarget.value as Runs['takes'] }))}
     >
       <option value="on-or-after">the first on or after</option><option value="on-or-before"
         >the last on or before</option
@@ -80,7 +77,7 @@
     <TypedField
       name="Days bills are stretched"
       class="w-[40px] text-right"
-      value={String(runs.stretch ?? 0)}
+      value={String(runs.stretch)}
       onput={setStretch}
       after="days from due"
     />

@@ -1,9 +1,9 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
   import { MONTHS_IN_FULL, monthStart, noDay, readDay } from '../../lib/dates';
-  import { getPlan } from '../../lib/plan.svelte';
+  import { getPlan, type Settings } from '../../lib/plan.svelte';
   import StepsEditor from '../lines/methods/StepsEditor.svelte';
-  import type { Json, StepJson } from '../lines/save';
+  import type { Step } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
   import MovePlan from './MovePlan.svelte';
   import PaymentRunFields from './PaymentRunFields.svelte';
@@ -11,16 +11,20 @@
 
   const plan = getPlan();
   const settings = $derived(plan.settings);
-  type Facility = { name: string; limit: StepJson[]; rate?: StepJson[] };
-  const facility = $derived(settings.facility as Facility | undefined);
+  const facility = $derived(settings.facility);
   const said = new Said();
+  const COUNTED = [
+    { field: 'countedReceipts', name: 'Receipts that count' },
+    { field: 'countedPayments', name: 'Payments that count' },
+  ] as const;
+  const CERTAINTIES = ['certain', 'likely', 'possible'] as const;
   const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 
-  async function change(by: (now: Json) => Json): Promise<string> {
+  async function change(by: (now: Settings) => Partial<Settings>): Promise<string> {
     return (await plan.putSettings((now) => ({ ...now, ...by(now) })))?.detail ?? '';
   }
 
-  function put(part: Json): Promise<string> {
+  function put(part: Partial<Settings>): Promise<string> {
     return change(() => part);
   }
 
@@ -35,17 +39,21 @@
       : `'${typed}' is no whole number: type the months to look ahead, from 1 to 72.`;
   }
 
-  function setFacility(field: 'limit' | 'rate', by: (now: StepJson[]) => StepJson[]): Promise<string> {
+  function setFacility(field: 'limit' | 'rate', by: (now: Step[]) => Step[]): Promise<string> {
     return change((now) => {
-      const facility = { name: 'Overdraft', limit: [], rate: [], ...(now.facility as Partial<Facility>) };
+      const facility = { name: 'Overdraft', limit: [], rate: [], ...now.facility };
       return { facility: { ...facility, [field]: by(facility[field]) } };
     });
   }
 
-  function setCounted(field: string, certainty: string, on: boolean) {
+  function setCounted(
+    field: 'countedReceipts' | 'countedPayments',
+    certainty: Settings['countedReceipts'][number],
+    on: boolean,
+  ) {
     void said.of(
       change((now) => {
-        const others = (now[field] as string[]).filter((one) => one !== certainty);
+        const others = now[field].filter((one) => one !== certainty);
         return { [field]: on ? [...others, certainty] : others };
       }),
     );
@@ -74,7 +82,7 @@
       <select
         class="small-field"
         value={settings.firstDayOfWeek}
-        onchange={(e) => said.of(put({ firstDayOfWeek: e.currentTarget.value }))}
+        onchange={(e) => said.of(put({ firstDayOfWeek: e.currentTarget.value as Settings['firstDayOfWeek'] }))}
       >
         {#each DAYS as day (day)}<option>{day}</option>{/each}
       </select>
@@ -83,7 +91,7 @@
       <select
         class="small-field"
         value={settings.firstFiscalMonth}
-        onchange={(e) => said.of(put({ firstFiscalMonth: e.currentTarget.value }))}
+        onchange={(e) => said.of(put({ firstFiscalMonth: e.currentTarget.value as Settings['firstFiscalMonth'] }))}
       >
         {#each MONTHS_IN_FULL as month (month)}<option>{month}</option>{/each}
       </select>
@@ -92,7 +100,7 @@
       <select
         class="small-field"
         value={settings.amountSteps}
-        onchange={(e) => said.of(put({ amountSteps: e.currentTarget.value }))}
+        onchange={(e) => said.of(put({ amountSteps: e.currentTarget.value as Settings['amountSteps'] }))}
       >
         <option value="first-day">counts from the next month</option>
         <option value="by-days">counts by days</option>
@@ -102,9 +110,9 @@
   <div class="mt-3 flex flex-col gap-2">
     <StepsEditor
       label="minimum cash"
-      steps={(settings.minimumCash ?? []) as StepJson[]}
+      steps={settings.minimumCash ?? []}
       first={monthStart(String(settings.asOf))}
-      onchange={(by) => change((now) => ({ minimumCash: by((now.minimumCash ?? []) as StepJson[]) }))}
+      onchange={(by) => change((now) => ({ minimumCash: by(now.minimumCash) }))}
     />
     <StepsEditor
       label={facility ? `limit of ${facility.name}` : 'overdraft limit'}
@@ -120,9 +128,9 @@
     />
     <StepsEditor
       label="what cash earns, % a year"
-      steps={(settings.cashRate ?? []) as StepJson[]}
+      steps={settings.cashRate ?? []}
       first={monthStart(String(settings.asOf))}
-      onchange={(by) => change((now) => ({ cashRate: by((now.cashRate ?? []) as StepJson[]) }))}
+      onchange={(by) => change((now) => ({ cashRate: by(now.cashRate) }))}
     />
     <PaymentRunFields {settings} {put} />
     <TypedField
@@ -135,14 +143,14 @@
           ? put({ closedAfter: Number(typed) })
           : `'${typed}' is no whole number: type the days, from 0 to 60.`}
     />
-    {#each [{ field: 'countedReceipts', name: 'Receipts that count' }, { field: 'countedPayments', name: 'Payments that count' }] as one (one.field)}
+    {#each COUNTED as one (one.field)}
       <div class="flex items-center gap-3">
         <span class="hush w-[140px]">{one.name}</span>
-        {#each ['certain', 'likely', 'possible'] as certainty (certainty)}
+        {#each CERTAINTIES as certainty (certainty)}
           <label class="flex items-center gap-1.5">
             <input
               type="checkbox"
-              checked={(settings[one.field] as string[]).includes(certainty)}
+              checked={settings[one.field]?.includes(certainty)}
               onchange={(e) => setCounted(one.field, certainty, e.currentTarget.checked)}
             />
             {certainty}

@@ -6,10 +6,10 @@
 
   const plan = getPlan();
   const said = new Said();
-  const terms = $derived((plan.settings.terms ?? []) as SharedTerms[]);
+  const terms = $derived(plan.settings.terms ?? []);
 
   async function change(by: (now: SharedTerms[]) => SharedTerms[]): Promise<string> {
-    const problem = await plan.putSettings((now) => ({ ...now, terms: by((now.terms ?? []) as SharedTerms[]) }));
+    const problem = await plan.putSettings((now) => ({ ...now, terms: by(now.terms) }));
     return problem?.detail ?? '';
   }
 </script>

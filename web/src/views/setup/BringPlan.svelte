@@ -1,8 +1,14 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
-  import { answer, api } from '../../lib/api';
+  import { answer, api, type Schemas } from '../../lib/api';
 
+  /** What is sent is the text of a file, which nobody has read yet. */
+  const PLACE: Schemas['sent.planFile'] = {
+    format: 'ebbtide-plan',
+    version: 1,
+    settings: { name: '', currency: '', asOf: '' },
+  };
   let refusals = $state.raw<string[]>([]);
   let picker = $state<HTMLInputElement>();
 
@@ -13,8 +19,8 @@
     field.value = '';
     const got = await answer(
       api.POST('/api/plans', {
-        body: text as never,
-        bodySerializer: (body: unknown) => body as string,
+        body: PLACE,
+        bodySerializer: () => text,
         headers: { 'Content-Type': 'application/json' },
       }),
     );

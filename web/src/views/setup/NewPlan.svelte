@@ -26,7 +26,7 @@
       refusal = 'Some fields need mending: each says how.';
       return;
     }
-    const got = await answer(api.POST('/api/plans', { body: planFile(wizard) as never }));
+    const got = await answer(api.POST('/api/plans', { body: planFile(wizard) }));
     if (got.ok) {
       await push(`/plan/${got.data.id}/setup?new=yes`);
       sessionStorage.removeItem('new plan');

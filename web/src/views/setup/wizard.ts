@@ -1,3 +1,4 @@
+import type { Schemas } from '../../lib/api';
 import { addMonths, monthStart, readDay, type Day } from '../../lib/dates';
 import { readAmount, readPercent } from '../../lib/money';
 
@@ -14,7 +15,7 @@ export type Wizard = {
   name: string;
   currency: string;
   asOf: string;
-  firstDayOfWeek: string;
+  firstDayOfWeek: NonNullable<Schemas['sent.settings']['firstDayOfWeek']>;
   minimum: string;
   limit: string;
   accounts: AccountDraft[];
@@ -113,7 +114,9 @@ export function refusalsOf(wizard: Wizard): Refusals {
   return refusals;
 }
 
-const EVERY: Record<CostDraft['every'], { unit: string; every: number }> = {
+type SentLine = Schemas['sent.line'];
+
+const EVERY: Record<CostDraft['every'], { unit: 'week' | 'month'; every: number }> = {
   week: { unit: 'week', every: 1 },
   fortnight: { unit: 'week', every: 2 },
   month: { unit: 'month', every: 1 },
@@ -121,7 +124,7 @@ const EVERY: Record<CostDraft['every'], { unit: string; every: number }> = {
 };
 
 /** The plan file of a wizard without refusals. Costs without an amount are left out. */
-export function planFile(wizard: Wizard): Record<string, unknown> {
+export function planFile(wizard: Wizard): Schemas['sent.planFile'] {
   const asOf = readDay(wizard.asOf)!;
   const first = firstForecastMonth(asOf);
   const minimum = readAmount(wizard.minimum);
@@ -142,13 +145,13 @@ export function planFile(wizard: Wizard): Record<string, unknown> {
       name: account.name.trim(),
       country: account.country,
       balanceDate: asOf,
-      balance: readAmount(account.balance),
+      balance: readAmount(account.balance)!,
     })),
     lines: [...stream(wizard, first), ...costs(wizard, asOf)],
   };
 }
 
-function stream(wizard: Wizard, first: Day): Record<string, unknown>[] {
+function stream(wizard: Wizard, first: Day): SentLine[] {
   const { stream: s } = wizard;
   const months = lastMonths(wizard.asOf);
   const known = s.history.map((amount, i) => [months[i], readAmount(amount)] as const).filter(([, amount]) => amount);
@@ -166,13 +169,13 @@ function stream(wizard: Wizard, first: Day): Record<string, unknown>[] {
         kind: 'stream',
         method: { kind: 'fixed', amount: coming ? [{ from: first, value: coming }] : [] },
         history: Object.fromEntries(known),
-        pattern: { steps: steps.length ? steps : [{ share: '0', lag: 0 }], never: readPercent(s.never || '0') },
+        pattern: { steps: steps.length ? steps : [{ share: '0', lag: 0 }], never: readPercent(s.never || '0')! },
       },
     },
   ];
 }
 
-function costs(wizard: Wizard, asOf: Day): Record<string, unknown>[] {
+function costs(wizard: Wizard, asOf: Day): SentLine[] {
   return wizard.costs.flatMap((cost, i) => {
     const amount = readAmount(cost.amount);
     if (!amount || !cost.name.trim()) return [];

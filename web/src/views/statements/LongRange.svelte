@@ -14,7 +14,7 @@
     return answer(api.GET('/api/plans/{plan}/statements/long-range', { params: { path: { plan: plan.id } }, signal }));
   });
   const view = $derived(loaded.data);
-  const assumed = $derived(plan.settings.longRange as Assumed | undefined);
+  const assumed = $derived(plan.settings.longRange);
   let refusal = $state('');
   let chosen = $state(0);
   const need = $derived(view?.needs[Math.min(chosen, (view?.needs.length ?? 1) - 1)]);
@@ -46,7 +46,7 @@
       The years after the months that are planned go on in percent of sales: the last twelve months are the first year,
       and what the others need from outside is one figure with its parts.
     </p>
-    <Act main onclick={() => void keep(view.proposed as unknown as Assumed)}>Go on as the last twelve months were</Act>
+    <Act main onclick={() => void keep(view.proposed)}>Go on as the last twelve months were</Act>
   </section>
 {:else if view && assumed && need}
   <p class="mb-2"><b class="font-semibold">{need.sentence}.</b></p>

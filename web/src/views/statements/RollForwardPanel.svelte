@@ -22,7 +22,7 @@
           query: {
             kind: place.kind,
             row: place.row,
-            month: place.month as never,
+            month: place.month,
             ...(place.line ? { line: place.line } : {}),
           },
         },

@@ -1,20 +1,8 @@
+import type { Schemas } from '../../lib/api';
 import type { TypedSpec } from '../lines/fields/fields';
 
 /** What is assumed of the years after the months, as the settings hold it. */
-export interface Assumed {
-  growth: string[];
-  capitalSpending: string[];
-  variable: string;
-  fixed: string;
-  fixedGrowth: string;
-  daysOfSales: number;
-  daysOfStock: number;
-  daysOfPayables: number;
-  depreciation: string;
-  interest: string;
-  tax: string;
-  payout: string;
-}
+export type Assumed = Schemas['longRange'];
 
 /** The assumptions that are one figure for all years, and what is typed for them. */
 export const FIELDS: readonly (TypedSpec & { field: keyof Assumed })[] = [

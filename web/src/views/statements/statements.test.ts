@@ -13,7 +13,7 @@ const view = {
     { from: '2026-10-01', to: '2027-03-31', settled: false },
   ],
   rows: [{ id: 'row cash', style: 'line', name: 'Cash', amounts: [1, 2, 3, 4], shares: ['1.0', '-2.5', ''] }],
-} as never;
+} as unknown as Parameters<typeof columns>[0];
 
 describe('statements', () => {
   it('have their opening first, and heads that say the months of a period', () => {
@@ -23,7 +23,7 @@ describe('statements', () => {
       'Apr to Jun 2026',
       'Oct to Mar 2026 to 2027',
     ]);
-    expect(head({ from: '2026-04-01', to: '2027-03-31' } as never).sub).toBe('2026 to 2027');
+    expect(head({ from: '2026-04-01', to: '2027-03-31', settled: false, weekOfYear: 14 }).sub).toBe('2026 to 2027');
   });
 
   it('open a figure with its days, the opening without', () => {

@@ -1,15 +1,14 @@
 <script lang="ts">
   import TypedField from '../../../lib/TypedField.svelte';
   import { Said } from '../../../lib/said.svelte';
-  import type { Json } from '../save';
-  import { readField, shown, type ChoiceSpec, type FieldSpec, type TypedSpec } from './fields';
+  import { readField, shown, type ChoiceSpec, type Fielded, type FieldSpec, type Part, type TypedSpec } from './fields';
 
   interface Props {
     specs: readonly FieldSpec[];
     /** The JSON the fields stand in. */
-    of: Json;
+    of: Fielded;
     /** Changes some of the fields (null takes one out); gives the refusal, or nothing. */
-    put: (part: Json, words: string) => Promise<string>;
+    put: (part: Part, words: string) => Promise<string>;
     /** What the fields are of, for their names: "role Drivers". */
     name?: string;
   }

@@ -1,6 +1,5 @@
 import { noDay, noMonth, readDay, readMonth } from '../../../lib/dates';
 import { grouped, noAmount, readAmount, readPercent } from '../../../lib/money';
-import type { Json } from '../save';
 
 /** A field that is typed into: what it holds, where that stands in the JSON, and how it is named. */
 export interface TypedSpec {
@@ -69,7 +68,13 @@ export function shown(spec: TypedSpec, value: unknown): string {
   return spec.kind === 'amount' || spec.kind === 'number' ? grouped(String(value)) : String(value);
 }
 
-/** The JSON with some fields changed; those that are null are taken out. */
-export function changed(now: Json, part: Json): Json {
-  return Object.fromEntries(Object.entries({ ...now, ...part }).filter(([, value]) => value !== null));
+/** What fields put: values by the fields' names; null takes one out. */
+export type Part = { readonly [field: string]: string | number | boolean | null };
+
+/** An object whose fields are shown by their names. */
+export type Fielded = { readonly [field: string]: unknown };
+
+/** An object with some fields changed; those that are null are taken out. */
+export function changed<T extends object>(now: T, part: Part | { readonly [K in keyof T]?: T[K] | null }): T {
+  return Object.fromEntries(Object.entries({ ...now, ...part }).filter(([, value]) => value !== null)) as T;
 }

@@ -3,13 +3,13 @@
   import { noMonth, readMonth, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
   import { Said } from '../../../lib/said.svelte';
-  import type { Json } from '../save';
+  import type { Driver, MethodOf, Save } from '../save';
   import DriverEditor from './DriverEditor.svelte';
 
   interface Props {
-    method: Json;
+    method: MethodOf<'customers'>;
     first: Day;
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<MethodOf<'customers'>>;
   }
 
   let { method, first, put }: Props = $props();
@@ -26,8 +26,8 @@
   }
 
   function putDriver(field: 'gained' | 'lost' | 'fee') {
-    return (change: (now: Json) => Json, words: string) =>
-      put((now) => ({ ...now, [field]: change((now[field] ?? {}) as Json) }), words);
+    return (change: (now: Driver) => Driver, words: string) =>
+      put((now) => ({ ...now, [field]: change(now[field]) }), words);
   }
 
   function choose(field: 'lostAs' | 'feeOn', value: string) {
@@ -42,20 +42,20 @@
     <TypedField
       label="customers at the start"
       class="w-[110px] text-right"
-      value={grouped(String(method.opening))}
+      value={grouped(method.opening)}
       onput={setOpening}
     />
     <TypedField
       label="of"
       name="Month from which customers are counted"
       class="w-[86px]"
-      value={String(method.from)}
+      value={method.from}
       onput={setFrom}
     />
   </div>
-  <DriverEditor label="gained each month" driver={method.gained as Json} {first} put={putDriver('gained')} />
+  <DriverEditor label="gained each month" driver={method.gained} {first} put={putDriver('gained')} />
   <div class="flex flex-wrap items-baseline gap-x-4">
-    <DriverEditor label="lost each month" driver={method.lost as Json} {first} put={putDriver('lost')} />
+    <DriverEditor label="lost each month" driver={method.lost} {first} put={putDriver('lost')} />
     <select
       class="small-field"
       aria-label="What is lost is"
@@ -66,7 +66,7 @@
     </select>
   </div>
   <div class="flex flex-wrap items-baseline gap-x-4">
-    <DriverEditor label="fee of each" driver={method.fee as Json} {first} put={putDriver('fee')} />
+    <DriverEditor label="fee of each" driver={method.fee} {first} put={putDriver('fee')} />
     <select
       class="small-field"
       aria-label="The fee is paid by"

@@ -2,24 +2,24 @@
   import TypedField from '../../../lib/TypedField.svelte';
   import type { Day } from '../../../lib/dates';
   import { readPercent } from '../../../lib/money';
-  import type { Json, StepJson } from '../save';
+  import type { Driver, Save } from '../save';
   import GrowthMonths from './GrowthMonths.svelte';
   import StepsEditor from './StepsEditor.svelte';
 
   interface Props {
     /** What the number is: "pieces a month". */
     label: string;
-    driver: Json;
+    driver: Driver;
     /** The date a first value holds from. */
     first: Day;
     /** Changes the driver, as edits still under way leave it; gives the refusal, or nothing. */
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<Driver>;
   }
 
   let { label, driver, first, put }: Props = $props();
-  const steps = $derived((driver.value ?? []) as StepJson[]);
-  const growthOf = $derived((driver.growthOf ?? {}) as Record<string, string>);
-  const grows = $derived(Number(driver.growth ?? 0) !== 0 || Object.keys(growthOf).length > 0);
+  const steps = $derived(driver.value);
+  const growthOf = $derived(driver.growthOf);
+  const grows = $derived(Number(driver.growth) !== 0 || Object.keys(growthOf).length > 0);
 
   function putGrowth(typed: string) {
     const growth = readPercent(typed);
@@ -35,14 +35,14 @@
     wide
     {steps}
     {first}
-    onchange={(change) => put((now) => ({ ...now, value: change((now.value ?? []) as StepJson[]) }), `${label} set`)}
+    onchange={(change) => put((now) => ({ ...now, value: change(now.value) }), `${label} set`)}
   />
   {#if steps.length}
     <TypedField
       name="{label}, more each month in %"
       after="% more each month"
       class="w-[56px] text-right"
-      value={String(driver.growth ?? '0')}
+      value={driver.growth}
       onput={putGrowth}
     />
     {#if grows}<GrowthMonths of={label} {growthOf} {put} />{/if}

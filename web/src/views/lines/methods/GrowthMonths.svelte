@@ -1,9 +1,9 @@
-<script lang="ts">
+<script lang="ts" generics="T extends { growthOf: Record<string, string> }">
   import TypedField from '../../../lib/TypedField.svelte';
   import { monthName, noMonth, readMonth } from '../../../lib/dates';
   import { readPercent } from '../../../lib/money';
   import { Said } from '../../../lib/said.svelte';
-  import type { Json } from '../save';
+  import type { Save } from '../save';
 
   interface Props {
     /** What grows, where several do. */
@@ -11,7 +11,7 @@
     /** The months with a growth of their own, in percent over the month before. */
     growthOf: Record<string, string>;
     /** Puts a change of the method; gives the refusal, or nothing. */
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<T>;
   }
 
   let { of: what = '', growthOf, put }: Props = $props();
@@ -25,7 +25,7 @@
   function set(of: string, growth: string | undefined): Promise<string> {
     const words = growth === undefined ? `usual growth in ${of}` : `growth in ${of} ${growth.replace('-', '−')}%`;
     return put((now) => {
-      const next = { ...(now.growthOf as Record<string, string>) };
+      const next = { ...now.growthOf };
       if (growth === undefined) delete next[of];
       else next[of] = growth;
       return { ...now, growthOf: next };

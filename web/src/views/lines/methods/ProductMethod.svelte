@@ -1,28 +1,25 @@
 <script lang="ts">
   import type { Day } from '../../../lib/dates';
-  import type { Json } from '../save';
+  import type { Driver, MethodOf, Save } from '../save';
   import DriverEditor from './DriverEditor.svelte';
-  import { FACTORS, keyOf } from './methods';
+  import { FACTORS } from './methods';
 
   interface Props {
-    method: Json;
+    method: MethodOf<'product'>;
     first: Day;
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<MethodOf<'product'>>;
   }
 
   let { method, first, put }: Props = $props();
-  const factors = $derived(method.factors as Json[]);
+  const factors = $derived(method.factors);
 
-  function putFactor(i: number, change: (now: Json) => Json, words: string): Promise<string> {
-    return put(
-      (now) => ({ ...now, factors: (now.factors as Json[]).map((one, at) => (at === i ? change(one) : one)) }),
-      words,
-    );
+  function putFactor(i: number, change: (now: Driver) => Driver, words: string): Promise<string> {
+    return put((now) => ({ ...now, factors: now.factors.map((one, at) => (at === i ? change(one) : one)) }), words);
   }
 </script>
 
 <div class="flex basis-full flex-col gap-1">
-  {#each FACTORS[keyOf(method)] ?? [] as label, i (label)}
+  {#each FACTORS[method.of] as label, i (label)}
     <DriverEditor {label} driver={factors[i]!} {first} put={(change, words) => putFactor(i, change, words)} />
   {/each}
 </div>

@@ -3,17 +3,17 @@
   import { longDay, noDay, readDay, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
   import { Said } from '../../../lib/said.svelte';
-  import type { StepJson } from '../save';
+  import type { Step } from '../save';
 
   interface Props {
     label: string;
     /** Whether labels stand in a column of equal width, as under one another. */
     wide?: boolean;
-    steps: StepJson[];
+    steps: Step[];
     /** The date a first value holds from. */
     first: Day;
     /** Changes the steps, as edits still under way leave them; gives the refusal, or nothing. */
-    onchange: (change: (now: StepJson[]) => StepJson[]) => Promise<string>;
+    onchange: (change: (now: Step[]) => Step[]) => Promise<string>;
   }
 
   let { label, wide = false, steps, first, onchange }: Props = $props();

@@ -2,22 +2,22 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import type { Day } from '../../../lib/dates';
   import Fields from '../fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../fields/fields';
-  import type { Json } from '../save';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
+  import type { Driver, MethodOf, Save } from '../save';
   import DriverEditor from './DriverEditor.svelte';
 
   interface Props {
-    method: Json;
+    method: MethodOf<'stock'>;
     id: string;
     first: Day;
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<MethodOf<'stock'>>;
   }
 
   let { method, id, first, put }: Props = $props();
   const plan = getPlan();
-  const cost = $derived(method.cost as Json);
-  const target = $derived(method.target as Json);
-  const bought = $derived(method.bought as Json);
+  const cost = $derived(method.cost);
+  const target = $derived(method.target);
+  const bought = $derived(method.bought);
   const units = $derived(cost.by === 'units');
   const GIVEN = $derived<FieldSpec[]>([
     {
@@ -114,16 +114,13 @@
   ]);
 
   function part(field: 'cost' | 'target' | 'bought') {
-    return (change: Json, words: string) =>
-      put((now) => ({ ...now, [field]: changed((now[field] ?? {}) as Json, change) }), words);
+    return (change: Part, words: string) =>
+      put((now) => ({ ...now, [field]: changed({ ...now[field] }, change) }), words);
   }
 
   function driver(field: 'units' | 'unitCost') {
-    return (change: (now: Json) => Json, words: string) =>
-      put((now) => {
-        const of = now.cost as Json;
-        return { ...now, cost: { ...of, [field]: change(of[field] as Json) } };
-      }, words);
+    return (change: (now: Driver) => Driver, words: string) =>
+      put((now) => ({ ...now, cost: { ...now.cost, [field]: change(now.cost[field]) } }), words);
   }
 </script>
 
@@ -131,8 +128,8 @@
   <Fields specs={GIVEN} of={method} put={(change, words) => put((now) => changed(now, change), words)} />
   {#if method.given !== 'both'}<Fields specs={COST} of={cost} put={part('cost')} />{/if}
   {#if units}
-    <DriverEditor label="units sold a month" driver={cost.units as Json} {first} put={driver('units')} />
-    <DriverEditor label="cost of a unit" driver={cost.unitCost as Json} {first} put={driver('unitCost')} />
+    <DriverEditor label="units sold a month" driver={cost.units} {first} put={driver('units')} />
+    <DriverEditor label="cost of a unit" driver={cost.unitCost} {first} put={driver('unitCost')} />
   {/if}
   {#if method.given !== 'closing'}<Fields specs={BOUGHT} of={bought} put={part('bought')} />{/if}
   <Fields specs={TARGET} of={target} put={part('target')} name="stock" />

@@ -3,19 +3,19 @@
   import { addMonths, monthName, MONTHS_IN_FULL, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount, readPercent } from '../../../lib/money';
   import { getPlan } from '../../../lib/plan.svelte';
-  import type { Json } from '../save';
+  import type { MethodOf, Save } from '../save';
 
   interface Props {
-    method: Json;
+    method: MethodOf<'year'>;
     first: Day;
-    put: (change: (now: Json) => Json, words: string) => Promise<string>;
+    put: Save<MethodOf<'year'>>;
   }
 
   let { method, first, put }: Props = $props();
   const plan = getPlan();
   const begins = $derived(MONTHS_IN_FULL.indexOf(String(plan.settings.firstFiscalMonth)));
-  const totals = $derived(method.totals as Record<string, string>);
-  const weights = $derived(method.weights as number[]);
+  const totals = $derived(method.totals);
+  const weights = $derived(method.weights);
   /** The fiscal year of the first month that is forecast, and three after it, with whatever else has a total. */
   const years = $derived.by(() => {
     const now = Number(first.slice(0, 4)) - (Number(first.slice(5, 7)) - 1 < begins ? 1 : 0);
@@ -31,7 +31,7 @@
     if (total === null && typed.trim() !== '') return noAmount(typed);
     return put(
       (now) => {
-        const next = { ...(now.totals as Record<string, string>) };
+        const next = { ...now.totals };
         if (total === null) delete next[year];
         else next[year] = total;
         return { ...now, totals: next };
@@ -50,7 +50,7 @@
   function setWeight(i: number, typed: string) {
     return /^\d{1,7}$/.test(typed.trim())
       ? put(
-          (now) => ({ ...now, weights: (now.weights as number[]).map((w, at) => (at === i ? Number(typed) : w)) }),
+          (now) => ({ ...now, weights: now.weights.map((w, at) => (at === i ? Number(typed) : w)) }),
           `weight of ${monthOf(i)} ${typed}`,
         )
       : `'${typed}' is no weight: type a whole number such as 1, or 0 for a month without any.`;
@@ -73,7 +73,7 @@
       after="% more each year"
       name="Later years, more each year in %"
       class="w-[56px] text-right"
-      value={String(method.yearlyGrowth)}
+      value={method.yearlyGrowth}
       onput={setGrowth}
     />
   </div>

@@ -1,5 +1,5 @@
 import type { Day } from '../../../lib/dates';
-import type { Json, StepJson } from '../save';
+import type { Driver, Method, MethodOf, Stream } from '../save';
 
 /** The ways to say what a month comes to, in words a person would use; a product is told apart by what it multiplies. */
 export const METHODS = [
@@ -19,29 +19,29 @@ export const METHODS = [
 export type MethodKey = (typeof METHODS)[number]['key'];
 
 /** What a product multiplies, as its fields are named. */
-export const FACTORS: Record<string, string[]> = {
+export const FACTORS: Record<MethodOf<'product'>['of'], string[]> = {
   'quantity-price': ['pieces a month', 'price of one'],
   'hours-rate': ['hours a month', 'rate an hour'],
   market: ['customers in the market', 'share of it %', 'orders a month of each', 'price of an order'],
 };
 
-export function keyOf(method: Json): MethodKey {
-  return (method.kind === 'product' ? method.of : method.kind) as MethodKey;
+export function keyOf(method: Method): MethodKey {
+  return method.kind === 'product' ? method.of : method.kind;
 }
 
 /** A driver that says nothing yet. */
-export function emptyDriver(): Json {
+export function emptyDriver(): Driver {
   return { value: [], growth: '0', growthOf: {} };
 }
 
 /** What a method begins with: what the one before can give it, else nothing. */
-export function freshMethod(key: MethodKey, before: Json, first: Day, other: string | undefined): Json {
-  const steps = (before.amount ?? before.base ?? []) as StepJson[];
+export function freshMethod(key: MethodKey, before: Method, first: Day, other: string): Method {
+  const steps = before.kind === 'fixed' ? before.amount : before.kind === 'growth' ? before.base : [];
   switch (key) {
     case 'fixed':
       return { kind: key, amount: steps };
     case 'growth':
-      return { kind: key, base: steps, growth: '0' };
+      return { kind: key, base: steps, growth: '0', growthOf: {} };
     case 'typed':
       return { kind: key, amounts: {} };
     case 'share':
@@ -51,10 +51,17 @@ export function freshMethod(key: MethodKey, before: Json, first: Day, other: str
         kind: key,
         sales: other,
         given: 'closing',
-        cost: { by: 'share-of-sales', share: '60', units: emptyDriver(), unitCost: emptyDriver() },
-        target: { by: 'base-and-share', base: '0', share: '0', of: 'cost', days: 30 },
+        cost: {
+          by: 'share-of-sales',
+          share: '60',
+          valuation: 'moving-average',
+          units: emptyDriver(),
+          unitCost: emptyDriver(),
+        },
+        target: { by: 'base-and-share', base: '0', baseUnits: '0', share: '0', of: 'cost', days: 30 },
         bought: { by: 'share-of-sales', share: '60', amounts: {} },
         opening: '0',
+        orderedMonths: 0,
       };
     case 'customers':
       return {
@@ -72,15 +79,15 @@ export function freshMethod(key: MethodKey, before: Json, first: Day, other: str
     case 'dated':
       return { kind: key, amounts: [] };
     default:
-      return { kind: 'product', of: key, factors: FACTORS[key]!.map(emptyDriver) };
+      return { kind: 'product', of: key, factors: FACTORS[key].map(emptyDriver) };
   }
 }
 
 /** The assumption with another method in force: the one before is put aside, and one put aside comes back as it was. */
-export function withMethod(assumption: Json, key: MethodKey, first: Day, other: string | undefined): Json {
-  const before = assumption.method as Json;
+export function withMethod(assumption: Stream, key: MethodKey, first: Day, other: string): Stream {
+  const before = assumption.method;
   if (keyOf(before) === key) return assumption;
-  const aside = ((assumption.aside ?? []) as Json[]).filter((one) => keyOf(one) !== keyOf(before));
+  const aside = assumption.aside.filter((one) => keyOf(one) !== keyOf(before));
   const kept = aside.find((one) => keyOf(one) === key);
   return {
     ...assumption,

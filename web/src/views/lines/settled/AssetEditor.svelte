@@ -1,19 +1,25 @@
+<script lang="ts" module>
+  import type { Schemas } from '../../../lib/api';
+
+  /** An asset bought, used up and sold, as the plan file writes it. */
+  export type Asset = Schemas['asset'];
+</script>
+
 <script lang="ts">
-  import DatedRows, { type DatedRow } from '../DatedRows.svelte';
+  import DatedRows from '../DatedRows.svelte';
   import Fields from '../fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../fields/fields';
-  import type { Json } from '../save';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
   import TaxFields from '../TaxFields.svelte';
 
   interface Props {
-    asset: Json;
+    asset: Asset;
     /** Changes the asset, as edits still under way leave it; gives the refusal, or nothing. */
-    set: (change: (asset: Json) => Json, words: string) => Promise<string>;
+    set: (change: (asset: Asset) => Asset, words: string) => Promise<string>;
     takeOut: () => void;
   }
 
   let { asset, set, takeOut }: Props = $props();
-  const name = $derived(String(asset.name));
+  const name = $derived(asset.name);
   const WHAT: FieldSpec[] = [
     { kind: 'text', field: 'name', label: 'Asset' },
     { kind: 'day', field: 'service', label: 'used from' },
@@ -31,40 +37,39 @@
     { kind: 'day', field: 'date', label: 'Sold on', optional: true },
     { kind: 'amount', field: 'proceeds', label: 'for' },
   ];
-  const owned = $derived((asset.owned ?? {}) as Json);
-  const sale = $derived((asset.disposal ?? {}) as Json);
+  const owned = $derived(asset.owned ?? {});
+  const sale = $derived(asset.disposal ?? {});
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return set((now) => changed(now, part), words);
   }
 
-  function putOwned(part: Json, words: string): Promise<string> {
+  function putOwned(part: Part, words: string): Promise<string> {
     return set((now) => {
-      const next = changed((now.owned ?? {}) as Json, part);
-      return changed(now, { owned: next.cost === undefined ? null : next });
+      const begun = { cost: '', depreciated: '0', monthly: '0', yearly: '0', ...now.owned };
+      return changed(now, { owned: part.cost === null ? null : changed(begun, part) });
     }, words);
   }
 
-  function putSale(part: Json, words: string): Promise<string> {
+  function putSale(part: Part, words: string): Promise<string> {
     return set((now) => {
-      const next = changed({ proceeds: '0', ...(now.disposal as Json) }, part);
-      return changed(now, { disposal: next.date === undefined ? null : next });
+      const begun = { date: '', proceeds: '0', ...now.disposal };
+      return changed(now, { disposal: part.date === null ? null : changed(begun, part) });
     }, words);
   }
 </script>
 
 <div class="card mb-2.5 space-y-1.5">
   <div class="flex items-start gap-3">
-    <div class="flex-1"><Fields specs={WHAT} of={{ residual: '0', termsDays: 0, ...asset }} {put} {name} /></div>
+    <div class="flex-1"><Fields specs={WHAT} of={asset} {put} {name} /></div>
     <button class="underline" onclick={takeOut}>Take {name} out</button>
   </div>
   <b class="hush block font-normal">What it costs, by steps, before sales tax</b>
   <DatedRows
     what="step of {name}"
-    rows={(asset.milestones ?? []) as DatedRow[]}
+    rows={asset.milestones}
     make={(row) => row}
-    put={(change, words) =>
-      set((now) => ({ ...now, milestones: change((now.milestones ?? []) as DatedRow[]) }), `${name}: ${words}`)}
+    put={(change, words) => set((now) => ({ ...now, milestones: change(now.milestones) }), `${name}: ${words}`)}
   />
   <TaxFields assumption={asset} save={set} />
   <Fields specs={asset.owned ? OWNED : OWNED.slice(0, 1)} of={owned} put={putOwned} {name} />

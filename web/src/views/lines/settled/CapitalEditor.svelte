@@ -6,37 +6,39 @@
   import Fields from '../fields/Fields.svelte';
   import { CONVENTION } from '../fields/choices';
   import { changed } from '../fields/fields';
-  import type { Json, Save } from '../save';
-  import AssetEditor from './AssetEditor.svelte';
+  import type { Of, Save } from '../save';
+  import AssetEditor, { type Asset } from './AssetEditor.svelte';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'capital'>;
+    save: Save<Of<'capital'>>;
   }
 
   let { assumption, save }: Props = $props();
   const plan = getPlan();
   const said = new Said();
-  const assets = $derived((assumption.assets ?? []) as Json[]);
+  const assets = $derived(assumption.assets);
   let name = $state('');
   /** Part of each key, so that a new name keeps what is being typed, and taking one out leaves none of it to the next. */
   let taken = $state(0);
 
-  function setAsset(at: number, change: (asset: Json) => Json, words: string): Promise<string> {
-    return save(
-      (now) => ({ ...now, assets: (now.assets as Json[]).map((asset, i) => (i === at ? change(asset) : asset)) }),
-      words,
-    );
+  function setAsset(at: number, change: (asset: Asset) => Asset, words: string): Promise<string> {
+    return save((now) => ({ ...now, assets: now.assets.map((asset, i) => (i === at ? change(asset) : asset)) }), words);
   }
 
   async function add(e: Event) {
     e.preventDefault();
     if (!name.trim()) return said.now('Give the asset a name, such as "Workboat" or "Cold store".');
-    const asset = { name: name.trim(), service: monthStart(plan.view!.tide.asOf), lifeMonths: 60, milestones: [] };
-    const adding = save(
-      (now) => ({ ...now, assets: [...((now.assets ?? []) as Json[]), asset] }),
-      `asset ${asset.name} added`,
-    );
+    const asset: Asset = {
+      name: name.trim(),
+      tax: { rate: '0', gross: false, recoverable: '100' },
+      milestones: [],
+      termsDays: 0,
+      service: monthStart(plan.view!.tide.asOf),
+      lifeMonths: 60,
+      residual: '0',
+    };
+    const adding = save((now) => ({ ...now, assets: [...now.assets, asset] }), `asset ${asset.name} added`);
     if (await said.of(adding)) name = '';
   }
 </script>
@@ -51,10 +53,7 @@
     takeOut={() =>
       void said
         .of(
-          save(
-            (now) => ({ ...now, assets: (now.assets as Json[]).filter((_, at) => at !== i) }),
-            `asset ${String(asset.name)} taken out`,
-          ),
+          save((now) => ({ ...now, assets: now.assets.filter((_, at) => at !== i) }), `asset ${asset.name} taken out`),
         )
         .then((done) => done && taken++)}
   />

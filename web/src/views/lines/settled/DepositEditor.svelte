@@ -1,16 +1,16 @@
 <script lang="ts">
-  import { addDays, addMonths, monthStart, type Day } from '../../../lib/dates';
+  import { addDays, addMonths, monthStart } from '../../../lib/dates';
   import { getPlan } from '../../../lib/plan.svelte';
   import Fields from '../fields/Fields.svelte';
   import { changed, type FieldSpec } from '../fields/fields';
   import StepsEditor from '../methods/StepsEditor.svelte';
-  import type { Json, Save, StepJson } from '../save';
+  import type { Of, Save } from '../save';
   import { COUNTS } from './charging';
   import { putForfeit, putPart, whenItEnds, type Ending } from './deposit';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'deposit'>;
+    save: Save<Of<'deposit'>>;
   }
 
   let { assumption, save }: Props = $props();
@@ -54,20 +54,16 @@
         ] as const)
       : []),
   ]);
-  const last = $derived((assumption.last as Day | undefined) ?? addMonths(assumption.on as Day, 6));
+  const last = $derived(assumption.last ?? addMonths(assumption.on, 6));
 </script>
 
 <div class="card mb-2.5 space-y-2">
-  <Fields
-    specs={PLACED}
-    of={{ dayCount: 'act-365f', interestEveryMonths: 0, ...assumption }}
-    put={(part, words) => save((now) => changed(now, part), words)}
-  />
+  <Fields specs={PLACED} of={assumption} put={(part, words) => save((now) => changed(now, part), words)} />
   <StepsEditor
     label="rate, % a year"
-    steps={(assumption.rate ?? []) as StepJson[]}
+    steps={assumption.rate}
     first={monthStart(plan.view!.tide.asOf)}
-    onchange={(change) => save((now) => ({ ...now, rate: change((now.rate ?? []) as StepJson[]) }), 'rate set')}
+    onchange={(change) => save((now) => ({ ...now, rate: change(now.rate) }), 'rate set')}
   />
   <div class="flex flex-wrap gap-x-4 gap-y-1.5">
     <Fields
@@ -78,27 +74,28 @@
     {#if ending === 'notice'}
       <Fields
         specs={NOTICE}
-        of={assumption.notice as Json}
-        put={(part, words) => save((now) => putPart(now, 'notice', part), words)}
+        of={assumption.notice ?? {}}
+        put={(part, words) => save((now) => putPart(now, 'notice', part, { days: 30 }), words)}
       />
     {:else}
       <Fields specs={LAST} of={assumption} put={(part, words) => save((now) => changed(now, part), words)} />
       <Fields
         specs={ROLLOVER}
-        of={(assumption.rollover ?? {}) as Json}
-        put={(part, words) => save((now) => putPart(now, 'rollover', part, part.times === null, { times: 1 }), words)}
+        of={assumption.rollover ?? {}}
+        put={(part, words) =>
+          save((now) => putPart(now, 'rollover', part, { times: 1, withInterest: false }, part.times === null), words)}
       />
     {/if}
   </div>
   <Fields
     specs={RUNNING}
-    of={(assumption.running ?? {}) as Json}
+    of={assumption.running ?? {}}
     put={(part, words) =>
-      save((now) => putPart(now, 'running', part, part.at === null, { at: plan.view!.tide.asOf, accrued: '0' }), words)}
+      save((now) => putPart(now, 'running', part, { at: plan.view!.tide.asOf, accrued: '0' }, part.at === null), words)}
   />
   <Fields
     specs={BROKEN}
-    of={(assumption.broken ?? {}) as Json}
+    of={assumption.broken ?? {}}
     put={(part, words) => save((now) => putForfeit(now, part, addDays(plan.view!.tide.asOf, 1)), words)}
   />
 </div>

@@ -3,18 +3,18 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import Fields from '../fields/Fields.svelte';
   import { CONVENTION, monthChoice } from '../fields/choices';
-  import { changed, type FieldSpec } from '../fields/fields';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
   import StepsEditor from '../methods/StepsEditor.svelte';
-  import type { Json, Save, StepJson } from '../save';
+  import type { Of, Save } from '../save';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'dividends'>;
+    save: Save<Of<'dividends'>>;
   }
 
   let { assumption, save }: Props = $props();
   const plan = getPlan();
-  const by = $derived(String(assumption.by ?? 'amount'));
+  const by = $derived(assumption.by);
   const WHAT: FieldSpec[] = [
     {
       kind: 'choice',
@@ -50,20 +50,19 @@
     CONVENTION,
   ]);
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return save((now) => changed(now, part), words);
   }
 </script>
 
 <div class="card mb-2.5 space-y-2">
-  <Fields specs={WHAT} of={{ by, ...assumption }} {put} />
+  <Fields specs={WHAT} of={assumption} {put} />
   {#if by === 'amount'}
     <StepsEditor
       label="dividend a year"
-      steps={(assumption.amount ?? []) as StepJson[]}
+      steps={assumption.amount}
       first={monthStart(plan.view!.tide.asOf)}
-      onchange={(change) =>
-        save((now) => ({ ...now, amount: change((now.amount ?? []) as StepJson[]) }), 'dividend set')}
+      onchange={(change) => save((now) => ({ ...now, amount: change(now.amount) }), 'dividend set')}
     />
   {:else}
     <Fields specs={SHARE} of={assumption} {put} />

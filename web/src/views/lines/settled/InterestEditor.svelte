@@ -2,12 +2,12 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import Fields from '../fields/Fields.svelte';
   import { changed } from '../fields/fields';
-  import type { Json, Save } from '../save';
-  import { CHARGING, MONTHLY } from './charging';
+  import type { Of, Save } from '../save';
+  import { CHARGING } from './charging';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'interest'>;
+    save: Save<Of<'interest'>>;
   }
 
   let { assumption, save }: Props = $props();
@@ -29,9 +29,8 @@
     </p>
     <Fields
       specs={CHARGING}
-      of={{ ...MONTHLY, ...(assumption.charging as Json | undefined) }}
-      put={(part, words) =>
-        save((now) => ({ ...now, charging: changed({ ...(now.charging as Json | undefined) }, part) }), words)}
+      of={assumption.charging}
+      put={(part, words) => save((now) => ({ ...now, charging: changed(now.charging, part) }), words)}
     />
   {/if}
 </div>

@@ -4,14 +4,14 @@
   import DatedRows, { type DatedRow } from '../DatedRows.svelte';
   import { CONVENTION } from '../fields/choices';
   import Fields from '../fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../fields/fields';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
   import StepsEditor from '../methods/StepsEditor.svelte';
-  import type { Json, Save, StepJson } from '../save';
+  import type { Of, Save } from '../save';
   import { LOAN_COUNT } from './charging';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'loan'>;
+    save: Save<Of<'loan'>>;
   }
 
   let { assumption, save }: Props = $props();
@@ -48,34 +48,30 @@
     CONVENTION,
   ];
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     const kept = part.dayCount === 'twelfths' ? { ...part, dayCount: null } : part;
     return save((now) => changed(now, kept), words);
   }
 
   function putRows(change: (now: DatedRow[]) => DatedRow[], words: string): Promise<string> {
-    return save((now) => ({ ...now, [rows]: change((now[rows] ?? []) as DatedRow[]) }), words);
+    return save((now) => ({ ...now, [rows]: change(now[rows]) }), words);
   }
 </script>
 
 <div class="card mb-2.5 space-y-2">
   <Fields
     specs={FROM}
-    of={{ accrued: '0', ...(assumption.from as Json) }}
-    put={(part, words) => save((now) => ({ ...now, from: changed(now.from as Json, part) }), words)}
+    of={assumption.from}
+    put={(part, words) => save((now) => ({ ...now, from: changed(now.from, part) }), words)}
   />
   <StepsEditor
     label="rate, % a year"
-    steps={(assumption.rate ?? []) as StepJson[]}
+    steps={assumption.rate}
     first={monthStart(plan.view!.tide.asOf)}
-    onchange={(change) => save((now) => ({ ...now, rate: change((now.rate ?? []) as StepJson[]) }), 'rate set')}
+    onchange={(change) => save((now) => ({ ...now, rate: change(now.rate) }), 'rate set')}
   />
-  <Fields specs={REPAID} of={{ by: 'equal-instalments', everyMonths: 1, interestOnly: 0, ...assumption }} {put} />
-  <Fields
-    specs={TERMS}
-    of={{ running: false, dayCount: 'twelfths', fee: '0', keepsEnd: true, convention: 'following', ...assumption }}
-    {put}
-  />
+  <Fields specs={REPAID} of={assumption} {put} />
+  <Fields specs={TERMS} of={{ dayCount: 'twelfths', ...assumption }} {put} />
   <b class="block font-semibold">{typed ? 'Repayments as agreed' : 'Early repayments'}</b>
-  <DatedRows what="repayment" rows={(assumption[rows] ?? []) as DatedRow[]} make={(row) => row} put={putRows} />
+  <DatedRows what="repayment" rows={assumption[rows]} make={(row) => row} put={putRows} />
 </div>

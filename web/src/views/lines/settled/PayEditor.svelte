@@ -6,23 +6,23 @@
   import { Said } from '../../../lib/said.svelte';
   import Fields from '../fields/Fields.svelte';
   import { CONVENTION } from '../fields/choices';
-  import { changed, type FieldSpec } from '../fields/fields';
-  import type { Json, Save } from '../save';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
+  import type { Of, Save } from '../save';
   import OwedField from './OwedField.svelte';
-  import RoleEditor from './RoleEditor.svelte';
+  import RoleEditor, { type Role } from './RoleEditor.svelte';
 
   interface Props {
-    assumption: Json;
+    assumption: Of<'pay'>;
     view: LineView;
-    save: Save;
+    save: Save<Of<'pay'>>;
   }
 
   let { assumption, view, save }: Props = $props();
   const months = $derived(view.paidOver);
   const plan = getPlan();
   const said = new Said();
-  const roles = $derived((assumption.roles ?? []) as Json[]);
-  const days = $derived(assumption.days as Json);
+  const roles = $derived(assumption.roles);
+  const days = $derived(assumption.days);
   let name = $state('');
   /** Part of each key, so that a new name keeps what is being typed, and taking one out leaves none of it to the next. */
   let taken = $state(0);
@@ -50,35 +50,34 @@
   ];
 
   function part(field: 'days' | 'paidOver') {
-    return (change: Json, words: string) =>
-      save((now) => ({ ...now, [field]: changed((now[field] ?? {}) as Json, change) }), words);
+    return (change: Part, words: string) =>
+      save((now) => ({ ...now, [field]: changed({ ...now[field] }, change) }), words);
   }
 
-  function setRole(at: number, change: (role: Json) => Json, words: string): Promise<string> {
-    return save(
-      (now) => ({ ...now, roles: (now.roles as Json[]).map((role, i) => (i === at ? change(role) : role)) }),
-      words,
-    );
+  function setRole(at: number, change: (role: Role) => Role, words: string): Promise<string> {
+    return save((now) => ({ ...now, roles: now.roles.map((role, i) => (i === at ? change(role) : role)) }), words);
   }
 
   async function add(e: Event) {
     e.preventDefault();
     if (!name.trim()) return said.now('Give the role a name, such as "Drivers" or "Office".');
-    const role = { name: name.trim(), start: monthStart(plan.view!.tide.asOf), posts: [], pay: [] };
-    if (
-      await said.of(
-        save((now) => ({ ...now, roles: [...((now.roles ?? []) as Json[]), role] }), `role ${role.name} added`),
-      )
-    )
-      name = '';
+    const role: Role = {
+      name: name.trim(),
+      start: monthStart(plan.view!.tide.asOf),
+      posts: [],
+      paidBy: 'year',
+      pay: [],
+      hoursAYear: '1950',
+      onCost: '0',
+      withheld: '0',
+      extras: [],
+    };
+    if (await said.of(save((now) => ({ ...now, roles: [...now.roles, role] }), `role ${role.name} added`))) name = '';
   }
 
   function setOwed(month: string, amount: string | null) {
     return save(
-      (now) => {
-        const over = (now.paidOver ?? {}) as Json;
-        return { ...now, paidOver: { ...over, owed: changed((over.owed ?? {}) as Json, { [month]: amount }) } };
-      },
+      (now) => ({ ...now, paidOver: { ...now.paidOver, owed: changed(now.paidOver.owed, { [month]: amount }) } }),
       `owed for the pay of ${month} ${amount ?? 'taken out'}`,
     );
   }
@@ -86,7 +85,7 @@
 
 <div class="card mb-2.5 space-y-2">
   <Fields specs={DAYS} of={days} put={part('days')} />
-  <Fields specs={OVER} of={(assumption.paidOver ?? {}) as Json} put={part('paidOver')} />
+  <Fields specs={OVER} of={assumption.paidOver} put={part('paidOver')} />
 </div>
 {#each roles as role, i (`${taken} ${i}`)}
   <RoleEditor
@@ -94,12 +93,7 @@
     set={(change, words) => setRole(i, change, words)}
     takeOut={() =>
       void said
-        .of(
-          save(
-            (now) => ({ ...now, roles: (now.roles as Json[]).filter((_, at) => at !== i) }),
-            `role ${String(role.name)} taken out`,
-          ),
-        )
+        .of(save((now) => ({ ...now, roles: now.roles.filter((_, at) => at !== i) }), `role ${role.name} taken out`))
         .then((done) => done && taken++)}
   />
 {/each}

@@ -3,18 +3,18 @@
   import { Said } from '../../../lib/said.svelte';
   import Fields from '../fields/Fields.svelte';
   import { CONVENTION } from '../fields/choices';
-  import { changed, type FieldSpec } from '../fields/fields';
-  import type { Json, Save } from '../save';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
+  import type { Of, Save } from '../save';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'profit-tax'>;
+    save: Save<Of<'profit-tax'>>;
   }
 
   let { assumption, save }: Props = $props();
   const said = new Said();
-  const byYear = $derived((assumption.mode ?? 'year') === 'year');
-  const instalments = $derived((assumption.instalments ?? []) as Json[]);
+  const byYear = $derived(assumption.mode === 'year');
+  const instalments = $derived(assumption.instalments);
   const HOW = $derived<FieldSpec[]>([
     { kind: 'percent', field: 'rate', label: 'Rate of profit tax %' },
     {
@@ -59,22 +59,22 @@
     { kind: 'whole', field: 'month', label: 'of month', after: 'of the fiscal year' },
   ];
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return save((now) => changed(now, part), words);
   }
 
-  function putSoFar(part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, soFar: { ...(now.soFar as Json), ...part } }), words);
+  function putSoFar(part: Part, words: string): Promise<string> {
+    return save((now) => ({ ...now, soFar: changed(now.soFar, part) }), words);
   }
 
-  function setInstalments(change: (now: Json[]) => Json[], words: string): Promise<string> {
-    return save((now) => ({ ...now, instalments: change((now.instalments ?? []) as Json[]) }), words);
+  function setInstalments(change: (now: typeof instalments) => typeof instalments, words: string): Promise<string> {
+    return save((now) => ({ ...now, instalments: change(now.instalments) }), words);
   }
 </script>
 
 <div class="card mb-2.5 space-y-2">
-  <Fields specs={HOW} of={{ mode: 'year', ...assumption }} {put} />
-  {#if byYear}<Fields specs={YEAR} of={(assumption.soFar ?? {}) as Json} put={putSoFar} />{/if}
+  <Fields specs={HOW} of={assumption} {put} />
+  {#if byYear}<Fields specs={YEAR} of={assumption.soFar} put={putSoFar} />{/if}
   <Fields specs={BEFORE} of={assumption} {put} />
   {#if byYear}
     {#each instalments as one, i (i)}
@@ -84,7 +84,7 @@
           of={one}
           name="instalment {i + 1}"
           put={(part, words) =>
-            setInstalments((now) => now.map((each, at) => (at === i ? { ...each, ...part } : each)), words)}
+            setInstalments((now) => now.map((each, at) => (at === i ? changed(each, part) : each)), words)}
         />
         <button
           class="underline"

@@ -2,14 +2,14 @@
   import { monthStart } from '../../../lib/dates';
   import { getPlan } from '../../../lib/plan.svelte';
   import Fields from '../fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../fields/fields';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
   import StepsEditor from '../methods/StepsEditor.svelte';
-  import type { Json, Save, StepJson } from '../save';
-  import { CHARGING, MONTHLY } from './charging';
+  import type { Of, Save } from '../save';
+  import { CHARGING } from './charging';
 
   interface Props {
-    assumption: Json;
-    save: Save;
+    assumption: Of<'revolving'>;
+    save: Save<Of<'revolving'>>;
   }
 
   let { assumption, save }: Props = $props();
@@ -20,7 +20,7 @@
     { field: 'base', label: 'base rate, % a year' },
     { field: 'margin', label: 'margin, % a year' },
     { field: 'undrawnFee', label: 'fee on what is undrawn, % a year' },
-  ];
+  ] as const;
   const TERMS: FieldSpec[] = [
     { kind: 'flag', field: 'committed', label: 'committed by the bank' },
     { kind: 'day', field: 'start', label: 'from', optional: true, placeholder: 'always' },
@@ -42,12 +42,12 @@
   ];
   const NO_BASE = { receivables: '80', stock: '0', daysLate: 90, now: '0' };
 
-  function put(part: Json, words: string): Promise<string> {
-    return save((now) => changed(now, part), words);
+  function put(change: Parameters<typeof changed<Of<'revolving'>>>[1], words: string): Promise<string> {
+    return save((now) => changed(now, change), words);
   }
 
-  function within(field: 'drawn' | 'charging' | 'availability', part: Json, words: string): Promise<string> {
-    return save((now) => ({ ...now, [field]: changed({ ...(now[field] as Json | undefined) }, part) }), words);
+  function within(field: 'drawn' | 'charging' | 'availability', part: Part, words: string): Promise<string> {
+    return save((now) => ({ ...now, [field]: changed({ ...now[field] }, part) }), words);
   }
 </script>
 
@@ -56,18 +56,13 @@
     <StepsEditor
       label={one.label}
       wide
-      steps={(assumption[one.field] ?? []) as StepJson[]}
+      steps={assumption[one.field]}
       first={monthStart(plan.view!.tide.asOf)}
-      onchange={(change) =>
-        save((now) => ({ ...now, [one.field]: change((now[one.field] ?? []) as StepJson[]) }), `${one.label} set`)}
+      onchange={(change) => save((now) => ({ ...now, [one.field]: change(now[one.field]) }), `${one.label} set`)}
     />
   {/each}
-  <Fields specs={TERMS} of={{ committed: true, multiple: '0.01', noticeDays: 0, ...assumption }} {put} />
-  <Fields
-    specs={DRAWN}
-    of={{ amount: '0', accrued: '0', ...(assumption.drawn as Json) }}
-    put={(part, words) => within('drawn', part, words)}
-  />
+  <Fields specs={TERMS} of={assumption} {put} />
+  <Fields specs={DRAWN} of={assumption.drawn} put={(part, words) => within('drawn', part, words)} />
   <label
     ><input
       type="checkbox"
@@ -81,15 +76,7 @@
     />available only against receivables and stock, set at each month's end</label
   >
   {#if assumption.availability}
-    <Fields
-      specs={AVAILABLE}
-      of={{ ...NO_BASE, ...(assumption.availability as Json) }}
-      put={(part, words) => within('availability', part, words)}
-    />
+    <Fields specs={AVAILABLE} of={assumption.availability} put={(part, words) => within('availability', part, words)} />
   {/if}
-  <Fields
-    specs={CHARGING}
-    of={{ ...MONTHLY, ...(assumption.charging as Json | undefined) }}
-    put={(part, words) => within('charging', part, words)}
-  />
+  <Fields specs={CHARGING} of={assumption.charging} put={(part, words) => within('charging', part, words)} />
 </div>

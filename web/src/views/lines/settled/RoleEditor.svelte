@@ -1,23 +1,29 @@
+<script lang="ts" module>
+  import type { Schemas } from '../../../lib/api';
+
+  /** A role of a team, as the plan file writes it. */
+  export type Role = Schemas['role'];
+</script>
+
 <script lang="ts">
   import { monthStart } from '../../../lib/dates';
   import { getPlan } from '../../../lib/plan.svelte';
-  import DatedRows, { type DatedRow } from '../DatedRows.svelte';
+  import DatedRows from '../DatedRows.svelte';
   import Fields from '../fields/Fields.svelte';
-  import { changed, type FieldSpec } from '../fields/fields';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
   import StepsEditor from '../methods/StepsEditor.svelte';
-  import type { Json, StepJson } from '../save';
+  import type { Step } from '../save';
 
   interface Props {
-    role: Json;
+    role: Role;
     /** Changes the role, as edits still under way leave it; gives the refusal, or nothing. */
-    set: (change: (role: Json) => Json, words: string) => Promise<string>;
+    set: (change: (role: Role) => Role, words: string) => Promise<string>;
     takeOut: () => void;
   }
 
   let { role, set, takeOut }: Props = $props();
   const plan = getPlan();
-  const name = $derived(String(role.name));
-  const whole = $derived<Json>({ paidBy: 'year', hoursAYear: '1950', onCost: '0', withheld: '0', ...role });
+  const name = $derived(role.name);
   const first = $derived(monthStart(plan.view!.tide.asOf));
   const streams = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.direction === 'receipt'));
   const WHO: FieldSpec[] = [
@@ -35,11 +41,11 @@
     },
   ];
   const COSTS = $derived<FieldSpec[]>([
-    ...(whole.paidBy === 'hour' ? [{ kind: 'number', field: 'hoursAYear', label: 'hours a year' } as const] : []),
+    ...(role.paidBy === 'hour' ? [{ kind: 'number', field: 'hoursAYear', label: 'hours a year' } as const] : []),
     { kind: 'percent', field: 'onCost', label: "employer's on-costs %" },
     { kind: 'percent', field: 'withheld', label: 'withheld from pay %' },
   ]);
-  const commission = $derived((role.commission ?? {}) as Json);
+  const commission = $derived(role.commission);
   const COMMISSION = $derived<FieldSpec[]>([
     {
       kind: 'choice',
@@ -55,47 +61,44 @@
       : []),
   ]);
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return set((now) => changed(now, part), words);
   }
 
-  function putCommission(part: Json, words: string): Promise<string> {
+  function putCommission(part: Part, words: string): Promise<string> {
     return set((now) => {
-      const next = { share: '0', monthsAfter: 1, ...(now.commission as Json), ...part };
-      return changed(now, { commission: 'line' in next && next.line === '' ? null : next });
+      const next = changed({ line: '', share: '0', monthsAfter: 1, ...now.commission }, part);
+      return changed(now, { commission: next.line === '' ? null : next });
     }, words);
   }
 
   function steps(field: 'posts' | 'pay') {
-    return (change: (now: StepJson[]) => StepJson[]) =>
-      set((now) => ({ ...now, [field]: change((now[field] ?? []) as StepJson[]) }), `${name}: ${field} set`);
+    return (change: (now: Step[]) => Step[]) =>
+      set((now) => ({ ...now, [field]: change(now[field]) }), `${name}: ${field} set`);
   }
 </script>
 
 <div class="card mb-2.5 space-y-1.5">
   <div class="flex items-start gap-3">
-    <div class="flex-1"><Fields specs={WHO} of={whole} {put} {name} /></div>
+    <div class="flex-1"><Fields specs={WHO} of={role} {put} {name} /></div>
     <button class="underline" onclick={takeOut}>Take {name} out</button>
   </div>
-  <StepsEditor label="posts of {name}" steps={(role.posts ?? []) as StepJson[]} {first} onchange={steps('posts')} />
+  <StepsEditor label="posts of {name}" steps={role.posts} {first} onchange={steps('posts')} />
   <StepsEditor
-    label="each earns {whole.paidBy === 'hour' ? 'an hour' : 'a year'}, {name}"
-    steps={(role.pay ?? []) as StepJson[]}
+    label="each earns {role.paidBy === 'hour' ? 'an hour' : 'a year'}, {name}"
+    steps={role.pay}
     {first}
     onchange={steps('pay')}
   />
-  <Fields specs={COSTS} of={whole} {put} {name} />
+  <Fields specs={COSTS} of={role} {put} {name} />
   <Fields specs={COMMISSION} of={{ line: '', ...commission }} put={putCommission} {name} />
   <details>
-    <summary class="hush cursor-pointer"
-      >Extra sums: bonus, a thirteenth month ({((role.extras ?? []) as Json[]).length})</summary
-    >
+    <summary class="hush cursor-pointer">Extra sums: bonus, a thirteenth month ({role.extras.length})</summary>
     <DatedRows
       what="extra pay"
-      rows={(role.extras ?? []) as DatedRow[]}
+      rows={role.extras}
       make={(row) => row}
-      put={(change, words) =>
-        set((now) => ({ ...now, extras: change((now.extras ?? []) as DatedRow[]) }), `${name}: ${words}`)}
+      put={(change, words) => set((now) => ({ ...now, extras: change(now.extras) }), `${name}: ${words}`)}
     />
   </details>
 </div>

@@ -4,14 +4,14 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import Fields from '../fields/Fields.svelte';
   import { CONVENTION, monthChoice } from '../fields/choices';
-  import { changed, type FieldSpec } from '../fields/fields';
-  import type { Json, Save } from '../save';
+  import { changed, type FieldSpec, type Part } from '../fields/fields';
+  import type { Of, Save } from '../save';
   import OwedField from './OwedField.svelte';
 
   interface Props {
-    assumption: Json;
+    assumption: Of<'sales-tax'>;
     view: LineView;
-    save: Save;
+    save: Save<Of<'sales-tax'>>;
   }
 
   let { assumption, view, save }: Props = $props();
@@ -43,13 +43,13 @@
     CONVENTION,
   ];
 
-  function put(part: Json, words: string): Promise<string> {
+  function put(part: Part, words: string): Promise<string> {
     return save((now) => changed(now, part), words);
   }
 
   function setOwed(last: string, amount: string | null) {
     return save(
-      (now) => ({ ...now, owed: changed((now.owed ?? {}) as Json, { [last]: amount }) }),
+      (now) => ({ ...now, owed: changed(now.owed, { [last]: amount }) }),
       `owed for the period to ${last} ${amount ?? 'taken out'}`,
     );
   }

@@ -1,8 +1,5 @@
 import type { ChoiceSpec, FieldSpec } from '../fields/fields';
 
-/** How interest is charged unless said otherwise. */
-export const MONTHLY = { dayCount: 'act-365f', often: 'month', nextBusinessDay: false };
-
 /** How the days of interest may be counted. */
 export const COUNTS = [
   { value: 'act-365f', name: 'actual days of 365' },

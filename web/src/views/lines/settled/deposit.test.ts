@@ -1,26 +1,29 @@
 import { describe, expect, it } from 'vitest';
+import type { Of } from '../save';
 import { putForfeit, putPart, whenItEnds } from './deposit';
 
-const deposit = { kind: 'deposit', on: '2026-03-02', amount: '250000', last: '2026-09-01', rollover: { times: 2 } };
+const bare: Of<'deposit'> = {
+  kind: 'deposit',
+  on: '2026-03-02',
+  amount: '250000',
+  rate: [],
+  dayCount: 'act-365f',
+  interestEveryMonths: 0,
+};
+const deposit: Of<'deposit'> = { ...bare, last: '2026-09-01', rollover: { times: 2, withInterest: false } };
 
 describe('a term deposit', () => {
   it('changes between a last day and notice, and loses what the other cannot have', () => {
     const called = whenItEnds(deposit, 'notice', '2026-09-01');
-    expect(called).toEqual({ kind: 'deposit', on: '2026-03-02', amount: '250000', notice: { days: 30 } });
-    expect(whenItEnds(called, 'day', '2026-10-01')).toEqual({
-      kind: 'deposit',
-      on: '2026-03-02',
-      amount: '250000',
-      last: '2026-10-01',
-    });
+    expect(called).toEqual({ ...bare, notice: { days: 30 } });
+    expect(whenItEnds(called, 'day', '2026-10-01')).toEqual({ ...bare, last: '2026-10-01' });
   });
 
   it('begins a part with what it cannot do without, and takes it out whole', () => {
-    const rolled = putPart({ ...deposit, rollover: undefined }, 'rollover', { withInterest: true }, false, {
-      times: 1,
-    });
+    const begin = { times: 1, withInterest: false };
+    const rolled = putPart(bare, 'rollover', { withInterest: true }, begin);
     expect(rolled.rollover).toEqual({ times: 1, withInterest: true });
-    expect(putPart(rolled, 'rollover', { times: null }, true)).not.toHaveProperty('rollover');
+    expect(putPart(rolled, 'rollover', { times: null }, begin, true)).not.toHaveProperty('rollover');
   });
 
   it('forfeits an amount or days of interest, whichever was typed last', () => {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Act from '../../../lib/Act.svelte';
-  import { answer, api } from '../../../lib/api';
+  import { answer, api, fileForm } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
   import BudgetTable from './BudgetTable.svelte';
   import { proposed, type BudgetView, type Target } from './budget';
@@ -16,13 +16,10 @@
   async function look(chosen: File, sheet?: string) {
     file = chosen;
     taken = '';
-    const form = new FormData();
-    form.append('file', chosen);
     const got = await answer(
       api.POST('/api/plans/{plan}/budget', {
         params: { path: { plan: plan.id }, query: sheet ? { sheet } : {} },
-        body: form as never,
-        bodySerializer: (body: unknown) => body as FormData,
+        ...fileForm(chosen),
       }),
     );
     refusal = got.ok ? '' : got.problem.detail;
@@ -44,7 +41,7 @@
       answer(
         api.POST('/api/plans/{plan}/budget/take', {
           params: { path: { plan: plan.id }, query: { version } },
-          body: rows as never,
+          body: rows,
         }),
       ),
     );

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Act from '../../../lib/Act.svelte';
-  import { answer, api } from '../../../lib/api';
+  import { answer, api, fileForm } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
   import type { Sheet } from './opening';
 
@@ -15,22 +15,19 @@
   let taken = $state('');
 
   async function read(file: Blob) {
-    const form = new FormData();
-    form.append('file', file, 'opening.csv');
     const got = await answer(
       api.POST('/api/plans/{plan}/statements/opening/read', {
         params: { path: { plan: plan.id } },
-        body: form as never,
-        bodySerializer: (body: unknown) => body as FormData,
+        ...fileForm(file, 'opening.csv'),
       }),
     );
     refusal = got.ok ? '' : got.problem.detail;
     unread = got.ok ? got.data.problems : [];
     taken = '';
     if (!got.ok || unread.length) return;
-    const sheet = got.data.sheet as unknown as Sheet;
+    const sheet = got.data.sheet;
     await onread(sheet);
-    taken = `${sheet.entries?.length ?? 0} entries were taken over; Ctrl Z takes them back.`;
+    taken = `${sheet.entries.length} entries were taken over; Ctrl Z takes them back.`;
     text = '';
     open = false;
   }

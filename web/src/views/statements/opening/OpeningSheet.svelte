@@ -16,9 +16,9 @@
     return answer(api.GET('/api/plans/{plan}/statements/opening', { params: { path: { plan: plan.id } }, signal }));
   });
   const view = $derived(loaded.data);
-  const sheet = $derived(plan.settings.openingSheet as Sheet | undefined);
+  const sheet = $derived(plan.settings.openingSheet);
   /** What is edited: the sheet of the plan's day, begun where there is none or only that of another day. */
-  const edited = $derived<Sheet>(sheet && sheet.on === view?.on ? sheet : { on: view?.on ?? '' });
+  const edited = $derived<Sheet>(sheet && sheet.on === view?.on ? sheet : { on: view?.on ?? '', entries: [] });
   const SIDES = [
     { side: 'assets', name: 'Assets' },
     { side: 'liabilities', name: 'Liabilities' },
@@ -35,9 +35,9 @@
     refusal = await keep(next);
   }
 
-  function add(kind: string) {
+  function add(kind: Entry['kind']) {
     const name = view!.kinds.find((one) => one.kind === kind)!.name;
-    const entries = edited.entries ?? [];
+    const entries = edited.entries;
     const same = entries.filter((one) => one.kind === kind).length;
     void said({ ...edited, entries: [...entries, { name: same ? `${name} ${same + 1}` : name, kind, amount: '0' }] });
   }
@@ -46,7 +46,7 @@
     const got = await answer(
       api.GET('/api/plans/{plan}/statements/opening/proposed', { params: { path: { plan: plan.id } } }),
     );
-    if (got.ok) await said(got.data as unknown as Sheet);
+    if (got.ok) await said(got.data);
     else refusal = got.problem.detail;
   }
 
@@ -55,7 +55,7 @@
     const placed = await answer(
       api.GET('/api/plans/{plan}/statements/opening/placed', { params: { path: { plan: plan.id } } }),
     );
-    if (placed.ok) await said(placed.data as unknown as Sheet);
+    if (placed.ok) await said(placed.data);
     else refusal = placed.problem.detail;
   }
 </script>

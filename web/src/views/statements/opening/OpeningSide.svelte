@@ -11,7 +11,7 @@
     kinds: OpeningView['kinds'];
     /** Puts an entry at its place, or takes it out; gives the refusal, or nothing. */
     onput: (at: number, entry: Entry | undefined) => Promise<string>;
-    onadd: (kind: string) => void;
+    onadd: (kind: Entry['kind']) => void;
   }
 
   let { name, side, entries, kinds, onput, onadd }: Props = $props();
@@ -35,7 +35,7 @@
         aria-label="Add to {name.toLowerCase()}"
         value=""
         onchange={(e) => {
-          onadd(e.currentTarget.value);
+          onadd(e.currentTarget.value as Entry['kind']);
           e.currentTarget.value = '';
         }}
       >
@@ -71,7 +71,7 @@
                 class="small-field w-[170px]"
                 aria-label="Kind of {entry.name}"
                 value={entry.kind}
-                onchange={(e) => void onput(at, { ...entry, kind: e.currentTarget.value })}
+                onchange={(e) => void onput(at, { ...entry, kind: e.currentTarget.value as Entry['kind'] })}
               >
                 {#each kinds as kind (kind.kind)}<option value={kind.kind}>{kind.name}</option>{/each}
               </select>

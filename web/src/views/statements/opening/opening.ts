@@ -3,19 +3,10 @@ import type { Schemas } from '../../../lib/api';
 export type OpeningView = Schemas['OpeningView'];
 
 /** An entry of the opening balance sheet, as the settings hold it. */
-export interface Entry {
-  name: string;
-  kind: string;
-  amount: string;
-  line?: string;
-  stays?: boolean;
-}
+export type Entry = Schemas['openingEntry'];
 
 /** The opening balance sheet, as the settings hold it. */
-export interface Sheet {
-  on: string;
-  entries?: Entry[];
-}
+export type Sheet = Schemas['openingSheet'];
 
 /** The entries of a side, each with its place among all. */
 export function ofSide(
@@ -29,7 +20,7 @@ export function ofSide(
 
 /** A sheet of a day with one entry changed, or without it. */
 export function changed(sheet: Sheet, at: number, entry: Entry | undefined): Sheet {
-  const entries = [...(sheet.entries ?? [])];
+  const entries = [...sheet.entries];
   if (entry) entries[at] = entry;
   else entries.splice(at, 1);
   return { ...sheet, entries };

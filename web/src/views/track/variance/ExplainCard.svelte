@@ -10,12 +10,12 @@
 
   let { toExplain, explained }: Props = $props();
   const plan = getPlan();
-  type Threshold = { amount?: string; share?: string };
-  const threshold = $derived((plan.settings.explained ?? {}) as Threshold);
+  const NOTHING = { amount: '0', share: '0' };
+  const threshold = $derived(plan.settings.explained ?? NOTHING);
   const isSet = $derived(plan.settings.explained !== undefined);
 
-  async function put(change: Threshold): Promise<string> {
-    const next = { amount: '0', share: '0', ...threshold, ...change };
+  async function put(change: Partial<typeof threshold>): Promise<string> {
+    const next = { ...threshold, ...change };
     const problem = await plan.putSettings((now) => ({ ...now, explained: next }));
     return problem?.detail ?? '';
   }

@@ -2,16 +2,17 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.StoredMovement;
+import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.AssignRule;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Line;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
@@ -88,7 +89,7 @@ class AssignController {
   }
 
   /** A rule as the plan file writes it, with how many movements not yet assigned it fits. */
-  record RuleView(Map<String, Object> rule, int fits) {}
+  record RuleView(@Schema(ref = DocumentPart.RULE) Map<String, Object> rule, int fits) {}
 
   @GetMapping("/rules")
   List<RuleView> rules(@PathVariable String plan) {
@@ -106,7 +107,8 @@ class AssignController {
   /** Remembers a rule, and with {@code apply} lets it assign at once what it fits and nobody has assigned. */
   @PutMapping(path = "/rules/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome rule(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @RequestParam(defaultValue = "false") boolean apply, @RequestBody String json) {
+      @RequestParam(defaultValue = "false") boolean apply,
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_RULE))) @RequestBody String json) {
     AssignRule rule = PlanReader.rule(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
     requireLine(plan, rule.lineId());
     List<StoredMovement> fitting = apply ? open(plan).stream().filter(m -> rule.fits(m.movement())).toList() : List.of();

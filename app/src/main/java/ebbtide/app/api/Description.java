@@ -25,17 +25,21 @@ class Description implements WebMvcConfigurer {
         if (schema.getProperties() != null) {
           Map<String, Schema> parts = schema.getProperties();
           schema.setRequired(new ArrayList<>(parts.keySet()));
-          parts.replaceAll((name, part) -> nullableReference(part));
+          parts.replaceAll((name, part) -> reference(part));
         }
       }
+      DocumentPart.describe(api);
     };
   }
 
-  /** A reference beside the type null is read as that type alone: it becomes one of the two. */
+  /** What stands beside a reference is of the Java type, and says nothing; but beside the type null it becomes one of the two. */
   @SuppressWarnings({"rawtypes", "unchecked"})
-  private static Schema nullableReference(Schema part) {
-    if (part.get$ref() == null || part.getTypes() == null || !part.getTypes().contains("null")) {
+  private static Schema reference(Schema part) {
+    if (part.get$ref() == null) {
       return part;
+    }
+    if (part.getTypes() == null || !part.getTypes().contains("null")) {
+      return new Schema<>().$ref(part.get$ref());
     }
     Schema either = new Schema();
     either.setOneOf(List.of(new Schema<>().$ref(part.get$ref()), new Schema<>(SpecVersion.V31).types(Set.of("null"))));

@@ -18,6 +18,8 @@ import ebbtide.statements.Covenants;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.workings.FundingWorkings;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -160,7 +162,8 @@ class FundingController {
 
   /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
   @PostMapping(path = "/lines", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome add(@PathVariable String plan, @RequestParam long version, @RequestBody JsonNode lines) {
+  EditOutcome add(@PathVariable String plan, @RequestParam long version,
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_LINE)))) @RequestBody JsonNode lines) {
     PlanAtVersion current = edits.current(plan);
     List<Line> added = lines.valueStream().map(json -> PlanReader.line(json, current.currency())).toList();
     Check.that(!added.isEmpty() && added.stream().allMatch(Line::isFunding), "facilities, loans and their interest are added here");

@@ -14,6 +14,7 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.SaidHabit;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
@@ -51,7 +52,7 @@ class ItemsController {
   record LineOfItems(String id, String name, boolean counts) {}
 
   /** An open item: as its file holds it, when it is expected and why, and what it is expected to pay. */
-  record OpenItemView(Object item, String id, String line, long open, @Schema(nullable = true) LocalDate expected, long pays, String because, String source,
+  record OpenItemView(@Schema(ref = DocumentPart.ITEM) Object item, String id, String line, long open, @Schema(nullable = true) LocalDate expected, long pays, String because, String source,
       long daysLate) {}
 
   @GetMapping
@@ -114,7 +115,7 @@ class ItemsController {
   /** Puts an item as it is sent, without a due day by its line's terms; refuses one on a line that is not there or is a group. */
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String words,
-      @RequestBody JsonNode json) {
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_ITEM))) @RequestBody JsonNode json) {
     PlanAtVersion current = edits.current(plan);
     if (!json.has("due") && json instanceof ObjectNode open && current.plan().findLine(json.path("line").asString("")).isPresent()) {
       // Read as due at once, it tells its kind and days; its line's terms tell when it is due.

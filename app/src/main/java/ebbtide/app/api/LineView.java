@@ -28,7 +28,7 @@ import java.util.List;
 import java.util.Map;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
-public record LineView(Map<String, Object> line, String kind, List<MonthView> strip,
+public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line, String kind, List<MonthView> strip,
     @Schema(nullable = true) ScheduleView schedule, List<ComingView> coming, List<TaxPeriodView> tax,
     List<PaidOverView> paidOver, List<StockView> stock, List<RollForwardView> owed, @Schema(nullable = true) LedgerView ledger,
     @Schema(nullable = true) EarlyView early, List<LeftView> left) {

@@ -9,6 +9,8 @@ import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.YearMonth;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -50,7 +52,8 @@ class LinesController {
   /** Puts a line as it is sent: a new one stands after all others, one that is there keeps its place. */
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @RequestParam String words, @RequestBody String json) {
+      @RequestParam String words,
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_LINE))) @RequestBody String json) {
     Line line = PlanReader.line(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
     if (!line.id().equals(id)) {
       throw new IllegalArgumentException("The line in the text is '" + line.id() + "', but '" + id + "' was to be put");

@@ -27,7 +27,7 @@ class LongRangeController {
   }
 
   /** The years by their last days and what each needs; without years why there are none, and what the plan itself proposes as settings hold it. */
-  record LongRangeView(List<LocalDate> ends, List<ProFormaRow> rows, List<NeedView> needs, @Schema(nullable = true) String missing, @Schema(nullable = true) JsonNode proposed) {}
+  record LongRangeView(List<LocalDate> ends, List<ProFormaRow> rows, List<NeedView> needs, @Schema(nullable = true) String missing, @Schema(ref = DocumentPart.LONG_RANGE, nullable = true) JsonNode proposed) {}
 
   /** What is needed from outside in a year, below zero what is left over, with its parts. */
   record NeedView(LocalDate end, long minor, String sentence, List<ItemView> parts) {

@@ -20,7 +20,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What every view of a plan needs: its settings, tree, accounts, buoys, what is missing, and the tide line. */
-public record PlanView(String id, long version, Map<String, Object> settings, int decimals, TideLine tide,
+public record PlanView(String id, long version, @Schema(ref = DocumentPart.SETTINGS) Map<String, Object> settings, int decimals, TideLine tide,
     List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<MissingView> missing, int unassigned,
     @Schema(nullable = true) String undo, @Schema(nullable = true) String redo, List<String> countries) {
   private static final JsonMapper PLAIN = new JsonMapper();

@@ -11,6 +11,8 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
@@ -46,7 +48,7 @@ class PlansController {
 
   /** Makes a plan of a plan file, from Setup or brought in. */
   @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
-  MadePlan make(@RequestBody byte[] planFile) {
+  MadePlan make(@io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN))) @RequestBody byte[] planFile) {
     return new MadePlan(edits.add(PlanReader.read(new ByteArrayInputStream(planFile))));
   }
 
@@ -67,7 +69,8 @@ class PlansController {
   }
 
   @PutMapping(path = "/{plan}/settings", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome settings(@PathVariable String plan, @RequestParam long version, @RequestBody String json) {
+  EditOutcome settings(@PathVariable String plan, @RequestParam long version,
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_SETTINGS))) @RequestBody String json) {
     Settings settings = PlanReader.settings(PlanReader.parse(json));
     Settings before = edits.current(plan).plan().settings();
     if (!before.currency().equals(settings.currency())) {
@@ -92,7 +95,7 @@ class PlansController {
 
   @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome account(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @RequestBody String json) {
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_ACCOUNT))) @RequestBody String json) {
     Account account = PlanReader.account(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
     return EditOutcome.of(plan, edits.edit(plan, version, "Account " + account.name() + " set",
         draft -> draft.putAccount(account)), stores);
@@ -116,7 +119,7 @@ class PlansController {
 
   @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   EditOutcome buoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @RequestBody String json) {
+      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_BUOY))) @RequestBody String json) {
     Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
     return EditOutcome.of(plan, edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)), stores);
   }

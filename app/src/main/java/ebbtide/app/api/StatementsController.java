@@ -12,7 +12,9 @@ import ebbtide.statements.StatementTable;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -121,6 +123,7 @@ class StatementsController {
 
   /** Returns the opening balance sheet with what the plan itself knows filled in, as settings hold it; it is kept only when settings are. */
   @GetMapping("/opening/proposed")
+  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
   JsonNode proposed(@PathVariable String plan) {
     Forecast forecast = edits.current(plan).forecast();
     return PlanWriter.json(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
@@ -128,13 +131,14 @@ class StatementsController {
 
   /** Returns the opening balance sheet with what it lacks placed in retained profit; it is kept only when settings are. */
   @GetMapping("/opening/placed")
+  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
   JsonNode placed(@PathVariable String plan) {
     Forecast forecast = edits.current(plan).forecast();
     return PlanWriter.json(OpeningCheck.placed(forecast), forecast.plan().settings().currency());
   }
 
   /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
-  record OpeningReadView(JsonNode sheet, List<OpeningList.Unread> problems) {}
+  record OpeningReadView(@Schema(ref = DocumentPart.OPENING_SHEET) JsonNode sheet, List<OpeningList.Unread> problems) {}
 
   /** Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when settings are. */
   @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

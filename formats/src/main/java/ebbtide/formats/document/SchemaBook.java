@@ -27,9 +27,9 @@ public final class SchemaBook {
     return root.set("$defs", book.named);
   }
 
-  /** Returns what is named in a form as it is written, each under its name; references begin as is said. */
-  public static ObjectNode ofWritten(Form<?> form, String at) {
-    SchemaBook book = new SchemaBook(true, at);
+  /** Returns what is named in a form, itself among them, each under its name: as it may be read, or as it is written. References begin as is said. */
+  public static ObjectNode named(Form<?> form, boolean written, String at) {
+    SchemaBook book = new SchemaBook(written, at);
     form.schema(book);
     return book.named;
   }

@@ -51,6 +51,11 @@ public final class PlanForm {
 
   /** Returns what is named in a plan file as it is written, each under its name; references to them begin as is said. */
   public static ObjectNode written(String at) {
-    return SchemaBook.ofWritten(FORM, at);
+    return SchemaBook.named(FORM.named("planFile"), true, at);
+  }
+
+  /** Returns what is named in a plan file as it may be read, each under its name; references to them begin as is said. */
+  public static ObjectNode read(String at) {
+    return SchemaBook.named(FORM.named("planFile"), false, at);
   }
 }
