@@ -157,7 +157,7 @@ export class BringingIn {
 
   /** A statement of a Friday has said all of its week: banks book nothing on its last days. */
   private endOfWeek(day: string): string {
-    const end = addDays(weekStart(day, this.plan.view!.settings.firstDayOfWeek), 6);
+    const end = addDays(weekStart(day, this.plan.settings.firstDayOfWeek ?? 'monday'), 6);
     return addDays(day, 3) >= end ? end : day;
   }
 
