@@ -73,7 +73,7 @@
   <StockTable months={view.stock} follows={STOCK_ROW[assumption.method.given]} />
 {/if}
 <div class="card mb-2.5">
-  <TermsEditor {assumption} {save} {first} />
+  <TermsEditor {assumption} {save} {first} {paid} />
   {#if view.ledger}<LedgerFields {assumption} ledger={view.ledger} {save} />{/if}
   <TaxAndSpread {assumption} {save} {paid} />
   <label class="mt-1.5 flex items-center gap-2">

@@ -13,9 +13,11 @@
     save: Save<Stream>;
     /** The date a first value holds from. */
     first: string;
+    /** Whether the line is a payment: a day without banking moves the other way then. */
+    paid: boolean;
   }
 
-  let { assumption, save, first }: Props = $props();
+  let { assumption, save, first, paid }: Props = $props();
   const plan = getPlan();
   const by = $derived(assumption.termsBy);
   const shared = $derived(plan.settings.terms?.find((one) => one.id === assumption.sharedTerms));
@@ -49,7 +51,7 @@
   function choose(termsBy: TermsJson['termsBy']) {
     const begun: Partial<TermsJson> =
       termsBy === 'days'
-        ? { days: { due: 'after-issue', days: 30, late: 0, convention: 'following' } }
+        ? { days: { due: 'after-issue', days: 30, late: 0, convention: paid ? 'preceding' : 'following' } }
         : termsBy === 'target'
           ? { target: [{ from: first, value: 30 }] }
           : {};
