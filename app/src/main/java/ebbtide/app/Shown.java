@@ -10,9 +10,7 @@ import ebbtide.formats.csv.FundingCsv;
 import ebbtide.formats.csv.RatioCsv;
 import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.csv.StatementCsv;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Settings;
-import ebbtide.plan.Terms;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
@@ -84,8 +82,7 @@ enum Shown {
     @Override
     void write(Forecast forecast, Periods by, Writer out) {
       Map<String, String> verdicts = new LinkedHashMap<>();
-      forecast.plan().lines().stream().filter(line -> line.assumption() instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.DAYS
-          && stream.terms().days().early() != null)
+      forecast.plan().lines().stream().filter(line -> line.findStream().filter(stream -> stream.terms().offersEarly()).isPresent())
           .forEach(line -> verdicts.put(line.name(), EarlyPaymentEffect.of(forecast.plan(), forecast.books(), line).verdict()));
       DiscountCsv.write(verdicts, out);
     }

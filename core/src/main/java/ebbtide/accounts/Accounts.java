@@ -6,7 +6,6 @@ import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.items.ItemTiming;
 import ebbtide.items.LineItems;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.BusinessDays;
@@ -101,7 +100,7 @@ public final class Accounts {
   /** Returns the account of a line of the plan, found by its id. */
   public LineAccount of(Line line) {
     Line own = plan().findLine(line.id()).orElseThrow();
-    return AccountsApart.has(own) ? apart.of(own) : own.assumption() instanceof Interest ? interest.of(own) : uponProfit.of(own);
+    return AccountsApart.has(own) ? apart.of(own) : own.assumption().findInterest().isPresent() ? interest.of(own) : uponProfit.of(own);
   }
 
   /** Returns what a line that is a stream bills, and how that is paid. */

@@ -7,8 +7,10 @@ import ebbtide.derive.Lazy;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
@@ -26,12 +28,12 @@ final class AccountsApart {
   static final Map<Class<? extends Assumption>, Kind<?>> KINDS = Map.ofEntries(
       entry(Assumption.Group.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
       entry(Assumption.Stream.class, new Kind<>(AccountsApart::stream, StreamAccount::new)),
-      entry(Assumption.Recurring.class, new Kind<>(AccountsApart::own, RecurringAccount::new)),
-      entry(Assumption.DatedItems.class, new Kind<>(AccountsApart::own, DatedAccount::new)),
+      entry(Recurring.class, new Kind<>(AccountsApart::own, RecurringAccount::new)),
+      entry(DatedItems.class, new Kind<>(AccountsApart::own, DatedAccount::new)),
       entry(Pay.class, new Kind<>(AccountsApart::pay, PayAccount::new)),
       entry(SalesTaxSettlement.class, new Kind<>(AccountsApart::salesTax, SalesTaxAccount::new)),
       entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
-      entry(Revolving.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
+      entry(Revolving.class, new Kind<>(AccountsApart::own, FacilityAccount::new)),
       entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)),
       entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)));
   private final Foundations below;

@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
@@ -13,12 +14,12 @@ import java.util.stream.Stream;
 /** The account of single dated items (rules 7.7). */
 public final class DatedAccount implements LineAccount {
   private final Line line;
-  private final Assumption.DatedItems dated;
+  private final DatedItems dated;
   private final Frame frame;
 
   DatedAccount(OwnReads reads) {
     this.line = reads.line();
-    this.dated = (Assumption.DatedItems) line.assumption();
+    this.dated = (DatedItems) line.assumption();
     this.frame = reads.frame();
   }
 
@@ -38,7 +39,7 @@ public final class DatedAccount implements LineAccount {
             + taxWords(dated.tax()))).toList();
   }
 
-  private Stream<Assumption.DatedItem> counted() {
+  private Stream<DatedItem> counted() {
     return dated.items().stream().filter(item -> frame.settings().counts(line.direction(), item.certainty()));
   }
 

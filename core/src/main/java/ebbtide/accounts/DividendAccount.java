@@ -1,5 +1,6 @@
 package ebbtide.accounts;
 
+import ebbtide.money.Money;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
@@ -65,6 +66,13 @@ public final class DividendAccount implements LineAccount {
       distributable = distributable == null ? null : distributable - amount + reads.afterTax().at(i);
     }
     return all;
+  }
+
+  @Override
+  public List<String> missing() {
+    return declared().stream().filter(one -> one.distributable() != null && one.amount() > one.distributable()).findFirst().map(one ->
+        line().name() + " declared in " + one.month() + " is more than the " + Money.words(Math.max(0, one.distributable()), reads.frame().settings().currency())
+            + " that can be distributed: lower it, or say more").stream().toList();
   }
 
   /** What was declared before the first month that is forecast, as far as it is known: the profit of earlier months is not. */

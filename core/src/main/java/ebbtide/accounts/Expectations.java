@@ -5,7 +5,6 @@ import ebbtide.books.OpenItem;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
-import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Settings;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -32,8 +31,7 @@ public final class Expectations {
 
   /** What is said to be paid of profit tax so far holds the movements up to the opening day: they settle nothing a second time. */
   private static List<DayAmount> unsaid(Line line, List<DayAmount> movements, Settings settings) {
-    boolean said = line.assumption() instanceof ProfitTax tax && tax.soFar().paid() != 0;
-    return said ? movements.stream().filter(one -> one.day().isAfter(settings.openingDay())).toList() : movements;
+    return line.assumption().saysWhatIsPaid() ? movements.stream().filter(one -> one.day().isAfter(settings.openingDay())).toList() : movements;
   }
 
   /** Returns an expectation for each due, in the order given, and for each amount carried. */

@@ -3,7 +3,6 @@ package ebbtide.accounts;
 import ebbtide.billing.Calendars;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.MonthSeries;
@@ -21,7 +20,7 @@ record Frame(Settings settings, Calendars calendars, int open, int toHorizon, in
     int open = Timeline.monthNumber(plan.settings().firstForecastMonth());
     return new Frame(plan.settings(), calendars, open, Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd())) - open + 1,
         Timeline.monthNumber(plan.lastEarnedMonth()) - open + 1,
-        plan.lines().stream().anyMatch(line -> line.assumption() instanceof SalesTaxSettlement tax && tax.relief()));
+        plan.lines().stream().anyMatch(line -> line.assumption().relievesBadDebts()));
   }
 
   LocalDate asOf() {

@@ -28,8 +28,23 @@ public interface LineAccount {
     return owedOn(by);
   }
 
+  /** Returns what of a balance at the end of a day, the line's own or another that it clears, falls due later than another day: at most what its schedule says. */
+  default long dueLater(long balance, boolean own, LocalDate day, LocalDate by) {
+    return own ? Math.min(Math.max(0, balance), Math.abs(owedBeyond(day, by).orElse(0))) : balance;
+  }
+
   /** Returns its interest, where that stands on a line of its own and is not the sweep's to find. */
   default Optional<InterestSchedule> interest() {
+    return Optional.empty();
+  }
+
+  /** Returns what the line lacks for its figures to be trusted, a sentence each. */
+  default List<String> missing() {
+    return List.of();
+  }
+
+  /** Returns what to do where a sum that stands until it is paid is overdue and no movement has paid it, as the end of a sentence. */
+  default Optional<String> mendOfOverdue() {
     return Optional.empty();
   }
 

@@ -19,6 +19,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -315,6 +316,17 @@ public final class PayAccount implements LineAccount {
   @Override
   public OptionalLong owedOn(LocalDate day) {
     return OptionalLong.empty();
+  }
+
+  @Override
+  public List<String> missing() {
+    return paidOver().stream().filter(month -> month.owed() == null && month.proposed() != 0).map(month -> line().name() + " of " + month.month()
+        + " lacks what was withheld and owed on the as-of date: take the figure proposed, or type your own").toList();
+  }
+
+  @Override
+  public Optional<String> mendOfOverdue() {
+    return Optional.of("type a first pay day after those that were paid");
   }
 
   @Override

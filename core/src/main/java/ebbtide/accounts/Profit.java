@@ -1,7 +1,6 @@
 package ebbtide.accounts;
 
 import ebbtide.derive.Lazy;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.MonthSeries;
@@ -30,7 +29,7 @@ public final class Profit {
   private MonthSeries sumOfInterest(Predicate<Line> which) {
     Plan plan = apart.below().plan();
     MonthSeries.Sum sum = frame.earning();
-    plan.lines().stream().filter(line -> line.assumption() instanceof Interest && plan.isActive(line) && which.test(line))
+    plan.lines().stream().filter(line -> line.assumption().findInterest().isPresent() && plan.isActive(line) && which.test(line))
         .forEach(line -> sum.add(interest.of(line).earned().earned(), 1));
     return sum.series();
   }

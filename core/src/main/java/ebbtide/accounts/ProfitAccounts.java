@@ -4,6 +4,7 @@ import static java.util.Map.entry;
 
 import ebbtide.derive.Derived;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -52,7 +53,7 @@ final class ProfitAccounts {
   private MonthSeries lessTax(MonthSeries before, Function<ProfitTaxAccount, MonthSeries> expense) {
     MonthSeries left = before;
     for (Line line : plan.lines()) {
-      if (line.assumption() instanceof ProfitTax && plan.isActive(line)) {
+      if (line.standing().cash() == CashRow.PROFIT_TAX && plan.isActive(line)) {
         left = left.minus(expense.apply(profitTax(line)));
       }
     }

@@ -14,6 +14,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /** The tax on profit that a plan owes: its expense by month, and when it is paid (rules 7.4). */
@@ -181,6 +182,11 @@ public final class ProfitTaxAccount implements LineAccount {
   @Override
   public OptionalLong owedOn(LocalDate day) {
     return OptionalLong.empty();
+  }
+
+  @Override
+  public Optional<String> mendOfOverdue() {
+    return Optional.of("type it as paid so far");
   }
 
   @Override

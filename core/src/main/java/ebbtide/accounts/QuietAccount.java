@@ -5,7 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalLong;
 
-/** The account of a line on which nothing falls due by itself: a heading over other lines, or a facility, which the sweep draws and repays (rules 8.4). */
+/** The account of a line on which nothing falls due: a heading over other lines. */
 record QuietAccount(OwnReads reads) implements LineAccount {
   @Override
   public Line line() {

@@ -2,12 +2,12 @@ package ebbtide.accounts;
 
 import ebbtide.derive.Lazy;
 import ebbtide.money.Split;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Netting;
+import ebbtide.plan.Recurring;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -20,7 +20,7 @@ public final class RecurringAccount implements LineAccount {
   /** No sum is looked for further than 60 days from its date; a sum whose window reaches into those days may be nearer. */
   private static final int AROUND = 2 * Netting.Window.FURTHEST;
   private final Line line;
-  private final Assumption.Recurring recurring;
+  private final Recurring recurring;
   private final Frame frame;
   private final Lazy<List<Due>> dues = Lazy.of(this::makeDues);
   private final Lazy<Earned> earned = Lazy.of(this::earn);
@@ -28,7 +28,7 @@ public final class RecurringAccount implements LineAccount {
 
   RecurringAccount(OwnReads reads) {
     this.line = reads.line();
-    this.recurring = (Assumption.Recurring) line.assumption();
+    this.recurring = (Recurring) line.assumption();
     this.frame = reads.frame();
   }
 

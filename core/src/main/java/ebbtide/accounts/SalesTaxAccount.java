@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.OptionalLong;
 import java.util.TreeMap;
-import java.util.function.Function;
 
 /** The sales tax that a plan owes: what each line brings to each tax period, and when its balance is settled (rules 7.3). */
 public final class SalesTaxAccount implements LineAccount {
@@ -202,6 +201,12 @@ public final class SalesTaxAccount implements LineAccount {
   @Override
   public OptionalLong owedOn(LocalDate day) {
     return OptionalLong.empty();
+  }
+
+  @Override
+  public List<String> missing() {
+    return periods().stream().filter(period -> period.owed() == null && period.beganBy(reads.frame().asOf())).map(period -> line().name() + " of the period to "
+        + period.last() + " lacks what was owed on the as-of date: take the figure proposed, or type your own").toList();
   }
 
   @Override

@@ -44,6 +44,11 @@ public final class StreamAccount implements LineAccount {
   }
 
   @Override
+  public List<String> missing() {
+    return new StreamMissing(billing).sentences();
+  }
+
+  @Override
   public TaxPoints taxPoints(TaxPoints.Basis basis) {
     return taxPoints.of(basis);
   }

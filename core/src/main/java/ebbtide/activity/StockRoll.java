@@ -62,6 +62,11 @@ public final class StockRoll {
     this.unitCost = new DriverPath(policy.cost().unitCost(), first, read);
   }
 
+  /** Returns whether somebody has said what is in stock at the start. */
+  public boolean isOpeningSaid() {
+    return policy.opening().said();
+  }
+
   /** Returns the months from the first that is forecast to the last, in order. */
   public Month[] months() {
     return months.get().clone();

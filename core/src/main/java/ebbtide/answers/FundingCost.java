@@ -34,10 +34,10 @@ public record FundingCost(String lineId, String name, boolean offer, boolean loa
   public static List<FundingCost> of(Forecast forecast) {
     List<FundingCost> costs = new ArrayList<>();
     for (Line line : forecast.plan().lines()) {
-      if (line.assumption() instanceof Revolving facility) {
-        costs.add(facility(forecast, line, facility));
-      } else if (line.assumption() instanceof TermLoan loan) {
-        costs.add(loan(forecast, line, loan));
+      switch (line.standing().cash()) {
+        case FACILITIES -> costs.add(facility(forecast, line, (Revolving) line.assumption()));
+        case LOANS -> costs.add(loan(forecast, line, (TermLoan) line.assumption()));
+        default -> { }
       }
     }
     return costs;

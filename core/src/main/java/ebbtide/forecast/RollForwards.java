@@ -1,5 +1,7 @@
 package ebbtide.forecast;
 
+import static java.util.Map.entry;
+
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.accounts.Expectation;
@@ -13,16 +15,22 @@ import ebbtide.billing.OwedByHistory;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
 import ebbtide.items.ExpectedItem;
-import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Recurring;
+import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermDeposit;
+import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Period;
 import ebbtide.time.Timeline;
@@ -34,10 +42,26 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.stream.IntStream;
 
 /** The roll-forwards of a forecast: receivables and payables of each line and in total, and the sales tax owed. */
 public final class RollForwards {
+  /** What is owed on, or held by, each kind of line, month by month; of what bears interest the statements say it. */
+  static final Map<Class<? extends Assumption>, BiFunction<RollForwards, Line, List<RollForward>>> KINDS = Map.ofEntries(
+      entry(Assumption.Group.class, RollForwards::none),
+      entry(Assumption.Stream.class, RollForwards::ofStreamAndStock),
+      entry(Recurring.class, RollForwards::ofRecurring),
+      entry(DatedItems.class, RollForwards::none),
+      entry(Pay.class, (rolls, line) -> List.of(rolls.ofPay(line))),
+      entry(SalesTaxSettlement.class, (rolls, line) -> List.of(rolls.ofSalesTax(line))),
+      entry(ProfitTax.class, (rolls, line) -> List.of(rolls.ofProfitTax(line))),
+      entry(CapitalSpending.class, (rolls, line) -> List.of(rolls.ofAssets(line))),
+      entry(Dividends.class, RollForwards::none),
+      entry(Revolving.class, RollForwards::none),
+      entry(TermLoan.class, RollForwards::none),
+      entry(TermDeposit.class, RollForwards::none),
+      entry(Interest.class, RollForwards::none));
   private final Forecast forecast;
   private final Plan plan;
   private final Accounts accounts;
@@ -84,22 +108,20 @@ public final class RollForwards {
     if (!plan.isActive(line)) {
       return List.of();
     }
-    if (line.assumption() instanceof Assumption.Stream stream) {
-      return stream.method() instanceof ActivityMethod.StockPurchases ? List.of(ofStream(line), ofStock(line)) : List.of(ofStream(line));
-    }
-    if (line.assumption() instanceof Pay) {
-      return List.of(ofPay(line));
-    }
-    if (line.assumption() instanceof Assumption.Recurring recurring && recurring.expensing().isSpread() && !recurring.expensing().nonCash()) {
-      return List.of(ofPrepaid(line, recurring));
-    }
-    if (line.assumption() instanceof ProfitTax) {
-      return List.of(ofProfitTax(line));
-    }
-    if (line.assumption() instanceof CapitalSpending) {
-      return List.of(ofAssets(line));
-    }
-    return line.assumption() instanceof SalesTaxSettlement ? List.of(ofSalesTax(line)) : List.of();
+    return KINDS.get(line.assumption().getClass()).apply(this, line);
+  }
+
+  private List<RollForward> ofStreamAndStock(Line line) {
+    return accounts.stream(line).stock().isPresent() ? List.of(ofStream(line), ofStock(line)) : List.of(ofStream(line));
+  }
+
+  private List<RollForward> ofRecurring(Line line) {
+    Recurring recurring = (Recurring) line.assumption();
+    return recurring.expensing().isSpread() && !recurring.isNonCash() ? List.of(ofPrepaid(line, recurring)) : List.of();
+  }
+
+  private List<RollForward> none(Line line) {
+    return List.of();
   }
 
   private RollForward ofStream(Line line) {
@@ -211,7 +233,7 @@ public final class RollForwards {
   }
 
   /** What was billed before a month and covers later ones, less what earlier months cost that is billed later (below zero: accrued). */
-  private RollForward ofPrepaid(Line line, Assumption.Recurring recurring) {
+  private RollForward ofPrepaid(Line line, Recurring recurring) {
     int open = Timeline.monthNumber(first);
     int reach = recurring.expensing().months() + Math.abs(recurring.expensing().offset()) + 1;
     long[] billed = new long[months];

@@ -36,11 +36,10 @@ final class Availability {
     this.months = months;
     this.billed = new long[months];
     this.stock = new long[months];
-    plan.lines().stream().filter(line -> plan.isActive(line) && line.assumption() instanceof Assumption.Stream).forEach(this::take);
+    plan.lines().stream().filter(plan::isActive).forEach(line -> line.findStream().ifPresent(stream -> take(line, stream)));
   }
 
-  private void take(Line line) {
-    Assumption.Stream stream = (Assumption.Stream) line.assumption();
+  private void take(Line line, Assumption.Stream stream) {
     if (line.direction() == Direction.RECEIPT) {
       List<Long> owed = PatternSchedule.of(accounts.stream(line), first, months).owed();
       for (int i = 0; i < months; i++) {

@@ -7,6 +7,7 @@ import ebbtide.flows.LineFlows;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
 import ebbtide.plan.BorrowingBase;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Direction;
 import ebbtide.plan.FundingRules;
@@ -52,7 +53,7 @@ final class SweepInput {
     this.asOf = timeline.index(plan.settings().asOf());
     this.minimum = minimum(flows);
     this.overdraft = byDay(plan.settings().facility() == null ? Steps.none() : plan.settings().facility().limit());
-    this.facilities = plan.lines().stream().filter(line -> line.assumption() instanceof Revolving && plan.isActive(line)).toList();
+    this.facilities = plan.lines().stream().filter(line -> line.standing().cash() == CashRow.FACILITIES && plan.isActive(line)).toList();
     Availability known = facilities.stream().anyMatch(line -> ((Revolving) line.assumption()).availability() != null)
         ? new Availability(flows.accounts(), months(plan.settings())) : null;
     this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption(), known)));
@@ -211,8 +212,7 @@ final class SweepInput {
 
   /** Returns the line of interest of a facility, the overdraft or cash, if there is one. */
   Optional<Line> interestLine(Interest.Of of, String lineId) {
-    return plan.lines().stream().filter(line -> line.assumption() instanceof Interest one && one.of() == of
-        && java.util.Objects.equals(one.lineId(), lineId) && plan.isActive(line)).findFirst();
+    return plan.lines().stream().filter(line -> line.assumption().findInterest().filter(one -> one.isOf(of, lineId)).isPresent() && plan.isActive(line)).findFirst();
   }
 
   /** Returns the line on which the interest of a source of the sweep is paid: facilities in order, the overdraft, cash. */

@@ -4,12 +4,10 @@ import ebbtide.books.DayAmount;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.Kind;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Settings;
-import ebbtide.plan.Terms;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Convention;
 import java.time.LocalDate;
@@ -156,16 +154,7 @@ record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays c
   }
 
   private Convention convention() {
-    if (line.assumption() instanceof Assumption.Recurring recurring) {
-      return recurring.convention();
-    }
-    if (line.assumption() instanceof Assumption.DatedItems dated) {
-      return dated.convention();
-    }
-    if (line.assumption() instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.DAYS) {
-      return stream.terms().days().convention();
-    }
-    return line.direction() == Direction.RECEIPT ? Convention.FOLLOWING : Convention.PRECEDING;
+    return line.assumption().conventionOfItems(line.direction());
   }
 
   /** A credit note is used against the counterparty's next items; what they do not take is not forecast, and stays listed. */

@@ -1,8 +1,6 @@
 package ebbtide.items;
 
 import ebbtide.books.OpenItem;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import java.util.List;
 
@@ -18,7 +16,6 @@ public record LineItems(List<OpenItem> known, List<ExpectedItem> expected, long 
 
   /** Returns whether open items count on a line: one planned by date, or a stream on books. */
   public static boolean counts(Line line) {
-    return line.assumption() instanceof Assumption.Recurring || line.assumption() instanceof Assumption.DatedItems
-        || line.assumption() instanceof Assumption.Stream stream && stream.basis() == Basis.BOOKS;
+    return line.assumption().keepsItems();
   }
 }

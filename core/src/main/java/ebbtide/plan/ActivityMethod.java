@@ -8,7 +8,7 @@ import java.time.YearMonth;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
@@ -23,6 +23,14 @@ public sealed interface ActivityMethod {
 
   /** Returns the same method without its figures; weights and choices stay. */
   ActivityMethod cleared();
+
+  /** Returns the price among its figures, where there is one. */
+  default Optional<Price> price() {
+    return Optional.empty();
+  }
+
+  /** What a piece, an hour or a customer pays, and what that is called. */
+  record Price(String name, Steps<?> steps) {}
 
   /** The same amount every month, with steps. */
   record FixedAmount(Steps<Long> amount) implements ActivityMethod {
@@ -154,6 +162,12 @@ public sealed interface ActivityMethod {
     }
 
     @Override
+    public Optional<Price> price() {
+      int last = factors.size() - 1;
+      return Optional.of(new Price(of.factors().get(last), factors.get(last).value()));
+    }
+
+    @Override
     public List<Input<ActivityMethod>> inputs() {
       return one(Inputs.of(this)
           .each("factors", factors, factor -> of.factors().get(factors.indexOf(factor)), (factor, at) -> factor.inputs(of.factors().get(at), Unit.NUMBER)));
@@ -186,6 +200,11 @@ public sealed interface ActivityMethod {
         lost.value().steps().forEach(step -> Check.that(step.value().compareTo(BigDecimal.valueOf(100)) <= 0,
             "customers lost must be at most 100% of those there were, but was " + step.value().toPlainString() + "%"));
       }
+    }
+
+    @Override
+    public Optional<Price> price() {
+      return Optional.of(new Price("fee", fee.value()));
     }
 
     @Override

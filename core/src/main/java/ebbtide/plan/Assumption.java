@@ -1,26 +1,23 @@
 package ebbtide.plan;
 
 import ebbtide.money.Check;
-import ebbtide.money.Percent;
-import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
 import ebbtide.time.Spread;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.temporal.ChronoUnit;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
 /** What a line assumes: a heading over other lines, a stream with terms, cash planned by date, or what is settled by rules. */
-public sealed interface Assumption permits Assumption.Group, Assumption.Stream, Assumption.Recurring,
-    Assumption.DatedItems, SalesTaxSettlement, Pay, ProfitTax, CapitalSpending, Dividends, Revolving,
-    TermLoan, TermDeposit, Interest {
+public sealed interface Assumption permits Assumption.Group, Assumption.Stream, Recurring, DatedItems, SalesTaxSettlement, Pay, ProfitTax,
+    CapitalSpending, Dividends, Revolving, TermLoan, TermDeposit, Interest {
+
+  /** Why no cash is put by hand where the sweep finds it. */
+  Optional<String> WORKED_OUT = Optional.of("what a facility draws and what interest costs is worked out: change limit, rate or minimum cash instead of the cash");
 
   /** Returns the same assumption without its figures; history, dates of recurrence, terms and tax stay. */
   Assumption cleared();
@@ -60,6 +57,16 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     @Override
     public List<String> reads() {
       return List.of();
+    }
+
+    @Override
+    public boolean isHeading() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> refusesOverrides() {
+      return Optional.of("a group is the sum of its lines and cannot be overridden: override one of its lines");
     }
 
     @Override
@@ -120,6 +127,36 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
       return Inputs.of(this).family("method", method, ActivityMethod::inputs).add("overrides", "override of a month", Unit.MONEY).in("tax", tax, SalesTax::inputs)
           .in("terms", terms, Terms::inputs).in("ledger", ledger, Ledger::inputs).add("spread", "spread in the month", Unit.CHOICE)
           .when(false, "basis", "what is kept of single items", Unit.CHOICE).list();
+    }
+
+    @Override
+    public Optional<Stream> findStream() {
+      return Optional.of(this);
+    }
+
+    @Override
+    public boolean lacksAmount() {
+      return method.isEmpty();
+    }
+
+    @Override
+    public boolean keepsItems() {
+      return basis == Basis.BOOKS;
+    }
+
+    @Override
+    public LocalDate dueDay(LocalDate from) {
+      return terms.by() == Terms.By.DAYS ? terms.days().dueDay(from) : from;
+    }
+
+    @Override
+    public Convention conventionOfItems(Direction direction) {
+      return terms.by() == Terms.By.DAYS ? terms.days().convention() : Assumption.super.conventionOfItems(direction);
+    }
+
+    @Override
+    public Assumption withSharedTerms(Settings settings) {
+      return terms.shared() == null ? this : settings.findTerms(terms.shared()).filter(named -> !named.terms().equals(terms)).map(named -> with(named.terms())).orElse(this);
     }
 
     @Override
@@ -187,139 +224,74 @@ public sealed interface Assumption permits Assumption.Group, Assumption.Stream, 
     }
   }
 
-  /**
-   * The same bill again and again (rules 7.2, 7.7): its dates, its amount with steps, what is added to it a year, how many
-   * days after its date it is paid, and which months it covers.
-   */
-  record Recurring(Recurrence when, Steps<Long> amount, Percent yearlyUplift, SalesTax tax, int termsDays, Convention convention,
-      Certainty certainty, Expensing expensing) implements Assumption {
-    private static final Percent LEAST_UPLIFT = new Percent(-Percent.WHOLE / 2);
-    private static final Percent MOST_UPLIFT = new Percent(5 * Percent.WHOLE);
-
-    public Recurring {
-      Check.inRange(yearlyUplift, LEAST_UPLIFT, MOST_UPLIFT, "yearly uplift");
-      Check.inRange(termsDays, 0, 365, "days until it is paid");
-      amount.steps().forEach(step -> Check.notNegative(step.value(), "amount from " + step.from()));
-    }
-
-    @Override
-    public String kind() {
-      return "recurring";
-    }
-
-    @Override
-    public Nature usualNature(Direction direction) {
-      return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
-    }
-
-    @Override
-    public Standing standing(Direction direction, Nature nature) {
-      return nature == Nature.OUTSIDE ? Standing.byNature(direction, nature) : Standing.byNature(direction, nature).holding(expensing.nonCash()
-          ? EnumSet.of(OpeningSheet.Kind.PROVISIONS) : expensing.isSpread() ? EnumSet.of(OpeningSheet.Kind.PREPAID, OpeningSheet.Kind.ACCRUED)
-          : EnumSet.noneOf(OpeningSheet.Kind.class));
-    }
-
-    @Override
-    public List<String> reads() {
-      return List.of();
-    }
-
-    @Override
-    public List<Input<Recurring>> inputs() {
-      return Inputs.of(this).on(when.first(), "when", "dates", Unit.CHOICE).add("amount", "amount each time", Unit.MONEY)
-          .when(yearlyUplift.millionths() != 0, "yearlyUplift", "more each year", Unit.percent("%", LEAST_UPLIFT, MOST_UPLIFT)).in("tax", tax, SalesTax::inputs)
-          .in("expensing", expensing, Expensing::inputs).add("termsDays", "paid after", Unit.days(0, 365)).add("certainty", "certainty", Unit.CHOICE)
-          .when(false, "convention", "on a holiday", Unit.CHOICE).list();
-    }
-
-    @Override
-    public Assumption cleared() {
-      return new Recurring(when, Steps.none(), yearlyUplift, tax, termsDays, convention, certainty, expensing);
-    }
-
-    @Override
-    public boolean bearsTax() {
-      return !tax.isNone() && !expensing.nonCash();
-    }
-
-    /** Returns a bill without uplift or tax, paid on its date. */
-    public static Recurring plain(Recurrence when, Steps<Long> amount, Convention convention, Certainty certainty) {
-      return new Recurring(when, amount, Percent.ZERO, SalesTax.NONE, 0, convention, certainty, Expensing.OWN_MONTH);
-    }
-
-    /**
-     * Returns the amount of the bill of a day in minor units, as the line types it: the step in force, raised once for each whole year since
-     * it began, compounding unrounded and rounded once; 0 before the first step.
-     */
-    public long amountOn(LocalDate bill) {
-      return amount.findOn(bill).map(step -> {
-        int years = (int) ChronoUnit.YEARS.between(step.from(), bill);
-        return Rounding.toMinor(BigDecimal.valueOf(step.value())
-            .multiply(BigDecimal.ONE.add(yearlyUplift.asFraction()).pow(years)));
-      }).orElse(0L);
-    }
+  /** Returns what it assumes by month, where it is a stream. */
+  default Optional<Stream> findStream() {
+    return Optional.empty();
   }
 
-  /** Single dated items (rules 7.7). */
-  record DatedItems(List<DatedItem> items, SalesTax tax, Convention convention) implements Assumption {
-    public DatedItems {
-      items = items.stream().sorted(java.util.Comparator.comparing(DatedItem::date)).toList();
-      Check.that(items.size() <= 5_000, "a line has at most 5,000 single items, but had " + items.size());
-      Map<LocalDate, Long> days = new TreeMap<>();
-      java.util.Objects.requireNonNull(tax, "sales tax");
-      items.forEach(item -> Check.that(days.put(item.date(), item.amount()) == null,
-          "two items on " + item.date() + " in one line: add them up, or give one a day of its own"));
-    }
-
-    @Override
-    public String kind() {
-      return "items";
-    }
-
-    @Override
-    public Nature usualNature(Direction direction) {
-      return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
-    }
-
-    @Override
-    public Standing standing(Direction direction, Nature nature) {
-      return Standing.byNature(direction, nature);
-    }
-
-    @Override
-    public List<String> reads() {
-      return List.of();
-    }
-
-    @Override
-    public List<Input<DatedItems>> inputs() {
-      return Inputs.of(this).in("tax", tax, SalesTax::inputs).each("items", items, item -> item.date().toString(), (item, at) -> item.inputs())
-          .when(false, "convention", "on a holiday", Unit.CHOICE).list();
-    }
-
-    @Override
-    public Assumption cleared() {
-      return new DatedItems(List.of(), tax, convention);
-    }
-
-    /** Returns items without sales tax. */
-    public static DatedItems untaxed(List<DatedItem> items, Convention convention) {
-      return new DatedItems(items, SalesTax.NONE, convention);
-    }
+  /** Returns whether it is a heading over other lines. */
+  default boolean isHeading() {
+    return false;
   }
 
-  /** An amount expected on a date. */
-  record DatedItem(LocalDate date, long amount, Certainty certainty, String note) {
-    public DatedItem {
-      Check.inRange(date.getYear(), 1990, 2120, "year of " + date);
-      Check.notNegative(amount, "amount on " + date);
-      note = note == null ? "" : Check.atMost(note.strip(), "note of an item", 1_000);
-    }
+  /** Returns why cash of such a line cannot be put by hand; nothing where it can. */
+  default Optional<String> refusesOverrides() {
+    return Optional.empty();
+  }
 
-    Inputs<DatedItem> inputs() {
-      return Inputs.of(this).on(date, note, "amount", "item, " + certainty.name().toLowerCase(java.util.Locale.ROOT), Unit.MONEY)
-          .when(false, "certainty", "certainty of an item", Unit.CHOICE).when(false, "date", "day of an item", Unit.DATE);
-    }
+  /** Returns whether an amount is wanted that nobody has typed. */
+  default boolean lacksAmount() {
+    return false;
+  }
+
+  /** Returns whether open items count on such a line: one planned by date, or a stream on books. */
+  default boolean keepsItems() {
+    return false;
+  }
+
+  /** Returns when what is issued, or delivered, on a day falls due. */
+  default LocalDate dueDay(LocalDate from) {
+    return from;
+  }
+
+  /** Returns the convention by which an item of a line of a direction moves off a day without banking (rules 1.5). */
+  default Convention conventionOfItems(Direction direction) {
+    return direction == Direction.RECEIPT ? Convention.FOLLOWING : Convention.PRECEDING;
+  }
+
+  /** Returns it with the terms that it shares as settings have them. */
+  default Assumption withSharedTerms(Settings settings) {
+    return this;
+  }
+
+  /** Returns whether it is a charge that is never paid. */
+  default boolean isNonCash() {
+    return false;
+  }
+
+  /** Returns whether it says itself what has been paid up to the opening day, so that no movement before it counts again. */
+  default boolean saysWhatIsPaid() {
+    return false;
+  }
+
+  /** Returns whether it reads what the plan earns to the end of the fiscal year in which the horizon ends (rules 7.4). */
+  default boolean readsThisYear() {
+    return false;
+  }
+
+  /** Returns whether what is written off lowers the sales tax that the plan owes (rules 7.3). */
+  default boolean relievesBadDebts() {
+    return false;
+  }
+
+  /** Returns the interest that such a line pays, where it is a line of interest. */
+  default Optional<Interest> findInterest() {
+    return Optional.empty();
+  }
+
+  /** Returns what of it the analyst may move to another day. */
+  default List<? extends MovableAmount<? extends Assumption>> movable() {
+    return List.of();
   }
 
   /** Returns what interest of such a line is interest of; none of what bears no interest that stands on a line of its own. */

@@ -6,6 +6,7 @@ import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
@@ -28,6 +29,10 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
    */
   public record Asset(String name, SalesTax tax, List<ActivityMethod.DatedAmount> milestones, int termsDays, LocalDate service,
       int lifeMonths, long residual, Owned owned, Disposal disposal) {
+    Asset with(List<ActivityMethod.DatedAmount> others) {
+      return new Asset(name, tax, others, termsDays, service, lifeMonths, residual, owned, disposal);
+    }
+
     public Asset {
       name = Check.text(name, "name of an asset", 120);
       Objects.requireNonNull(tax, "sales tax");
@@ -100,6 +105,28 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
   @Override
   public boolean bearsTax() {
     return assets.stream().anyMatch(asset -> !asset.tax().isNone());
+  }
+
+  @Override
+  public List<MovableAmount<CapitalSpending>> movable() {
+    List<MovableAmount<CapitalSpending>> found = new ArrayList<>();
+    for (int i = 0; i < assets.size(); i++) {
+      Asset asset = assets.get(i);
+      for (int j = 0; j < asset.milestones().size(); j++) {
+        ActivityMethod.DatedAmount one = asset.milestones().get(j);
+        int at = i;
+        int step = j;
+        found.add(new MovableAmount<>("asset " + i + " " + j, asset.name() + (one.note().isEmpty() ? "" : ", " + one.note()), false, one.date(), -asset.tax().grossOf(one.amount()),
+            day -> with(at, asset.with(MovableAmount.on(asset.milestones(), step, day)))));
+      }
+    }
+    return found;
+  }
+
+  private CapitalSpending with(int at, Asset asset) {
+    List<Asset> changed = new ArrayList<>(assets);
+    changed.set(at, asset);
+    return new CapitalSpending(changed, convention);
   }
 
   @Override

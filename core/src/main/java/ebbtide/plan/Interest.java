@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * Interest, with the fees that go with it (rules 8.4): of a revolving facility's or a loan's line, of the overdraft, or earned on cash held or on a
@@ -58,6 +59,21 @@ public record Interest(Of of, String lineId, Charging charging) implements Assum
   @Override
   public List<Input<Interest>> inputs() {
     return Inputs.of(this).add("charging", "interest charged each", Unit.CHOICE).list();
+  }
+
+  @Override
+  public Optional<Interest> findInterest() {
+    return Optional.of(this);
+  }
+
+  @Override
+  public Optional<String> refusesOverrides() {
+    return WORKED_OUT;
+  }
+
+  /** Returns whether it is interest of a line, or of the overdraft or cash, which have none. */
+  public boolean isOf(Of what, String line) {
+    return of == what && Objects.equals(lineId, line);
   }
 
   @Override

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * A line of the plan: receipts or payments of one kind, or a group of such lines. Its nature says where it stands in the income statement. What its parts
@@ -58,11 +59,10 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     Objects.requireNonNull(assumption, "assumption");
     Objects.requireNonNull(nature, "where it stands in the income statement");
     Objects.requireNonNull(adjustments, "adjustments");
-    Check.that(adjustments.carried().isEmpty() || !(assumption instanceof Assumption.Group), "a group is the sum of its lines: carry an amount on one of its lines");
-    Check.that(adjustments.overrides().isEmpty() || !(assumption instanceof Revolving || assumption instanceof Interest),
-        "what a facility draws and what interest costs is worked out: change limit, rate or minimum cash instead of the cash");
-    Check.that(adjustments.overrides().isEmpty() || !(assumption instanceof Assumption.Group),
-        "a group is the sum of its lines and cannot be overridden: override one of its lines");
+    Check.that(adjustments.carried().isEmpty() || !assumption.isHeading(), "a group is the sum of its lines: carry an amount on one of its lines");
+    if (!adjustments.overrides().isEmpty()) {
+      assumption.refusesOverrides().ifPresent(sentence -> Check.that(false, sentence));
+    }
   }
 
   /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
@@ -170,10 +170,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
    * Returns when what is issued, or delivered, on a day falls due by the line's terms: by days where it has such terms, else at once.
    */
   public LocalDate dueDay(LocalDate from) {
-    if (assumption instanceof Assumption.Stream stream && stream.terms().by() == Terms.By.DAYS) {
-      return stream.terms().days().dueDay(from);
-    }
-    return assumption instanceof Assumption.Recurring recurring ? from.plusDays(recurring.termsDays()) : from;
+    return assumption.dueDay(from);
   }
 
   /** Returns whether it is a facility, a loan, a deposit, or their interest: what funds a plan, or is put away, and no part of what it has to pay (rules 8.1). */
@@ -182,7 +179,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
   }
 
+  /** Returns what the line assumes by month, where it is a stream. */
+  public Optional<Assumption.Stream> findStream() {
+    return assumption.findStream();
+  }
+
   public boolean isGroup() {
-    return assumption instanceof Assumption.Group;
+    return assumption.isHeading();
   }
 }

@@ -128,6 +128,11 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
   }
 
   @Override
+  public boolean lacksAmount() {
+    return roles.stream().allMatch(role -> role.pay().isEmpty());
+  }
+
+  @Override
   public String kind() {
     return "pay";
   }

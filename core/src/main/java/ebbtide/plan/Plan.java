@@ -62,11 +62,8 @@ public final class Plan {
 
   /** A line that shares terms has them as they stand; those that are not there are the check's to report. */
   private static Line withTerms(Line line, Settings settings) {
-    if (line.assumption() instanceof Assumption.Stream stream && stream.terms().shared() != null) {
-      return settings.findTerms(stream.terms().shared()).filter(named -> !named.terms().equals(stream.terms()))
-          .map(named -> line.with(stream.with(named.terms()))).orElse(line);
-    }
-    return line;
+    Assumption shared = line.assumption().withSharedTerms(settings);
+    return shared == line.assumption() ? line : line.with(shared);
   }
 
   /** Returns the plan with the same assumptions as of another day. */
@@ -80,7 +77,7 @@ public final class Plan {
    */
   public YearMonth lastEarnedMonth() {
     YearMonth last = YearMonth.from(settings.horizonEnd());
-    boolean wholeYear = lines.stream().anyMatch(line -> line.assumption() instanceof ProfitTax tax && tax.readsThisYear() && isActive(line));
+    boolean wholeYear = lines.stream().anyMatch(line -> line.assumption().readsThisYear() && isActive(line));
     return wholeYear ? last.plusMonths(Math.floorMod(settings.firstFiscalMonth().getValue() - 1 - last.getMonthValue(), 12)) : last;
   }
 

@@ -63,8 +63,14 @@ public record ProfitTax(Mode mode, Percent rate, YearSoFar soFar, long lastYearT
   }
 
   /** Returns whether instalments are shares of the tax of the year in which they are paid. */
+  @Override
   public boolean readsThisYear() {
     return mode == Mode.YEAR && instalmentsOf == InstalmentsOf.THIS_YEAR && !instalments.isEmpty();
+  }
+
+  @Override
+  public boolean saysWhatIsPaid() {
+    return soFar.paid() != 0;
   }
 
   @Override

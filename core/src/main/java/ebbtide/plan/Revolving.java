@@ -47,6 +47,11 @@ public record Revolving(Steps<Long> limit, boolean committed, LocalDate start, L
   }
 
   @Override
+  public Optional<String> refusesOverrides() {
+    return WORKED_OUT;
+  }
+
+  @Override
   public String kind() {
     return "revolving";
   }

@@ -67,6 +67,11 @@ public record SalesTaxSettlement(int periodMonths, Month firstMonth, int monthsA
   }
 
   @Override
+  public boolean relievesBadDebts() {
+    return relief;
+  }
+
+  @Override
   public String kind() {
     return "sales-tax";
   }

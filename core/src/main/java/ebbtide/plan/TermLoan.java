@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.time.Convention;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -54,6 +55,40 @@ public record TermLoan(By by, Balance from, boolean running, Steps<Percent> rate
   private static List<ActivityMethod.DatedAmount> inOrder(List<ActivityMethod.DatedAmount> amounts) {
     amounts.forEach(one -> Check.that(one.amount() > 0, "a repayment is above zero"));
     return amounts.stream().sorted(java.util.Comparator.comparing(ActivityMethod.DatedAmount::date)).toList();
+  }
+
+  @Override
+  public List<MovableAmount<TermLoan>> movable() {
+    List<MovableAmount<TermLoan>> found = new ArrayList<>();
+    if (!running) {
+      found.add(new MovableAmount<>("drawn", "drawn", true, from.on(), from.amount(), this::drawnOn));
+    }
+    for (int i = 0; i < apart().size(); i++) {
+      int at = i;
+      found.add(new MovableAmount<>("repaid " + i, "repaid", true, apart().get(i).date(), -apart().get(i).amount(), day -> repaidOn(at, day)));
+    }
+    return found;
+  }
+
+  /** Repayments beside its pay days. */
+  private List<ActivityMethod.DatedAmount> apart() {
+    return by == By.TYPED ? typed : early;
+  }
+
+  /** Its pay days stay, unless it is drawn on the first of them or later: then they begin so many whole months later. */
+  private TermLoan drawnOn(LocalDate day) {
+    LocalDate first = firstPayDay;
+    for (int months = 1; !first.isAfter(day); months++) {
+      first = firstPayDay.plusMonths(months);
+    }
+    return new TermLoan(by, new Balance(day, from.amount(), from.accrued()), false, rate, first, payments, everyMonths, interestOnly, dayCount, convention, typed, early,
+        keepsEnd, fee);
+  }
+
+  private TermLoan repaidOn(int at, LocalDate day) {
+    List<ActivityMethod.DatedAmount> changed = MovableAmount.on(apart(), at, day);
+    return new TermLoan(by, from, running, rate, firstPayDay, payments, everyMonths, interestOnly, dayCount, convention, by == By.TYPED ? changed : typed,
+        by == By.TYPED ? early : changed, keepsEnd, fee);
   }
 
   @Override

@@ -37,6 +37,11 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
     };
   }
 
+  /** Returns whether a discount is offered for paying early, by the terms in force. */
+  public boolean offersEarly() {
+    return by == By.DAYS && days.early() != null;
+  }
+
   /** Returns terms by a pattern of months. */
   public static Terms byMonths(MonthPattern pattern) {
     return new Terms(By.MONTHS, pattern, null, null, null);

@@ -1,17 +1,14 @@
 package ebbtide.statements;
 
 import ebbtide.money.Money;
-import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
-import ebbtide.plan.OpeningSheet.Kind;
-import ebbtide.plan.Revolving;
 import ebbtide.statements.Figure.Part;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Optional;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The balance sheet (rules 9.1) at the end of each month; month -1 is the opening. Each account stands on the side its level has then: what
@@ -85,13 +82,7 @@ final class BalanceSheet {
   private long dueLater(Account account, int month, long whole) {
     LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
     Line line = ledger.line(account).orElse(null);
-    if (line != null && line.assumption() instanceof Revolving facility) {
-      return facility.end() != null && facility.end().isAfter(end.plusMonths(YEAR)) ? whole : 0;
-    }
-    if (line == null || line.standing().own() != account.kind()) {
-      return whole;
-    }
-    return Math.min(Math.max(0, whole), Math.abs(ledger.account(line).owedBeyond(end, end.plusMonths(YEAR)).orElse(0)));
+    return line == null ? whole : ledger.account(line).dueLater(whole, line.standing().own() == account.kind(), end, end.plusMonths(YEAR));
   }
 
   private String because(Account account, int month) {

@@ -5,17 +5,17 @@ import ebbtide.accounts.InterestSchedule;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.funding.Funding;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Recurring;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 
@@ -51,8 +51,9 @@ final class Clearing {
   }
 
   private OptionalLong apart(Line line) {
-    if (line.assumption() instanceof Interest interest) {
-      return plan.findLine(interest.lineId()).map(of -> OptionalLong.of(accounts.of(of).interest().map(this::feeLater).orElse(0L))).orElse(OptionalLong.empty());
+    Optional<Interest> interest = line.assumption().findInterest();
+    if (interest.isPresent()) {
+      return plan.findLine(interest.get().lineId()).map(of -> OptionalLong.of(accounts.of(of).interest().map(this::feeLater).orElse(0L))).orElse(OptionalLong.empty());
     }
     return rolled(line, EnumSet.of(RollForward.Kind.STOCK, RollForward.Kind.PREPAID, RollForward.Kind.FIXED_ASSETS));
   }
@@ -90,7 +91,7 @@ final class Clearing {
 
   /** A charge without cash, or one that is not counted: nothing clears it. */
   private static boolean isWithoutFlows(Line line) {
-    return line.assumption() instanceof Assumption.Recurring;
+    return line.assumption() instanceof Recurring;
   }
 
 }

@@ -4,10 +4,9 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.money.Money;
 import ebbtide.plan.CashRow;
+import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
 import ebbtide.plan.Covenant.Ratio;
-import ebbtide.plan.Covenant;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
@@ -225,7 +224,7 @@ public final class Covenants {
 
   /** What is earned is no cost of debt. */
   private static boolean costs(Line line) {
-    return line.assumption() instanceof Interest interest && interest.isOnDebt();
+    return IncomeStatement.isInterestOnDebt(line);
   }
 
   /** Each day's flows of lines of a kind, taken one by one: what is lent and repaid in one month is told apart. */

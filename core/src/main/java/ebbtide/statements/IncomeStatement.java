@@ -3,7 +3,6 @@ package ebbtide.statements;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.plan.ActivityMethod;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
@@ -46,7 +45,7 @@ final class IncomeStatement {
   }
 
   static boolean isInterestOnDebt(Line line) {
-    return line.assumption() instanceof Interest interest && interest.isOnDebt();
+    return line.assumption().findInterest().filter(Interest::isOnDebt).isPresent();
   }
 
   private static boolean isOf(Line line, Nature nature) {
@@ -86,7 +85,7 @@ final class IncomeStatement {
   }
 
   private IntFunction<String> words(Line line) {
-    if (line.assumption() instanceof Assumption.Stream stream && !(stream.method() instanceof ActivityMethod.StockPurchases)) {
+    if (line.findStream().filter(stream -> !(stream.method() instanceof ActivityMethod.StockPurchases)).isPresent()) {
       int first = Timeline.monthNumber(ledger.first());
       return month -> activity.words(line, first + month);
     }

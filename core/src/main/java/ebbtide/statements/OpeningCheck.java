@@ -165,7 +165,7 @@ public final class OpeningCheck {
     if (!line.overrides().isEmpty()) {
       return "Likely: cash of " + line.name() + " was put by hand from " + DAY.format(line.overrides().get(0).period().startInclusive()) + " on, and clears more or less than was billed";
     }
-    if (line.assumption() instanceof Assumption.Stream stream && stream.ledger() != null && !stream.ledger().trueUp()) {
+    if (line.findStream().map(Assumption.Stream::ledger).filter(ledger -> !ledger.trueUp()).isPresent()) {
       return "Likely: its ledger and its pattern differ: true it up";
     }
     if (settings.asOf().isAfter(settings.openingDay()) && forecast.books().byLine().getOrDefault(line.id(), List.of()).stream().anyMatch(one -> one.day().isAfter(settings.openingDay()))) {

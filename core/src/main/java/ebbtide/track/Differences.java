@@ -48,7 +48,7 @@ public final class Differences {
     }
     // As of the day before, so that none is missing that was open then, and with the interest that its profit bore.
     Accounts asItWas = Forecaster.forecast(plan.asOf(before), books).accounts();
-    plan.lines().stream().filter(line -> plan.isActive(line) && !line.isGroup() && !(line.assumption() instanceof Assumption.Stream))
+    plan.lines().stream().filter(line -> plan.isActive(line) && !line.isGroup() && line.findStream().isEmpty())
         .forEach(line -> differences.windows(line, asItWas));
     differences.found.removeIf(one -> one.open() == 0);
     differences.found.sort(Comparator.comparingLong((Difference one) -> -Math.abs(one.open())).thenComparing(Difference::key));
@@ -70,7 +70,8 @@ public final class Differences {
     Plan then = new Plan(plan.settings().withAsOf(month.atDay(1).minusDays(1)), plan.lines().stream().map(Differences::withoutLedger).toList(), List.of());
     Forecast planned = Forecaster.forecast(then, Books.of(books.accounts()));
     for (Line line : plan.lines()) {
-      if (plan.isActive(line) && line.assumption() instanceof Assumption.Stream stream) {
+      if (plan.isActive(line) && line.findStream().isPresent()) {
+        Assumption.Stream stream = line.findStream().get();
         if (stream.basis() == Basis.PATTERN && over) {
           Period days = new Period(month.atDay(1), month.plusMonths(1).atDay(1));
           found.add(difference("cash", line, Of.CASH_OF_MONTH, month, planned.cell(line, days).amount(), booked(line, days)));
@@ -83,7 +84,7 @@ public final class Differences {
 
   /** What a ledger said was owed on today's as-of date was not so on another. */
   private static Line withoutLedger(Line line) {
-    return line.assumption() instanceof Assumption.Stream stream ? line.with(stream.withoutLedger()) : line;
+    return line.findStream().map(stream -> line.with(stream.withoutLedger())).orElse(line);
   }
 
   private void invoiced(Line line, Assumption.Stream stream, YearMonth month) {

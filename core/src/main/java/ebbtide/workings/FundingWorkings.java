@@ -4,7 +4,6 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Period;
@@ -44,7 +43,7 @@ public final class FundingWorkings {
       case "payments" -> lines(Direction.PAYMENT);
       case "before" -> rows(FundingTable.Kind.OPENING, FundingTable.Kind.RECEIPTS, FundingTable.Kind.PAYMENTS, FundingTable.Kind.TRANSFERS);
       case "closing" -> rows(FundingTable.Kind.BEFORE, FundingTable.Kind.FACILITY, FundingTable.Kind.LOAN, FundingTable.Kind.DEPOSIT, FundingTable.Kind.INTEREST);
-      case "interest" -> plan.lines().stream().filter(line -> line.assumption() instanceof Interest).forEach(line -> part(line.name(), "", forecast.cell(line, period).amount()));
+      case "interest" -> plan.lines().stream().filter(line -> line.assumption().findInterest().isPresent()).forEach(line -> part(line.name(), "", forecast.cell(line, period).amount()));
       case "shortfall" -> shortfall();
       default -> {
         Line line = plan.findLine(row.startsWith("owed ") ? row.substring(5) : row).filter(Line::isFunding)

@@ -20,12 +20,12 @@ import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CarriedAmount;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Line;
+import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Revolving;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
@@ -142,7 +142,7 @@ final class LineWorkings implements FlowSink {
   private void addSwept() {
     forecast.flows(line).stream().filter(flow -> flow.part() == Part.ESTIMATED && period.contains(flow.day()))
         .forEach(flow -> forecast.funding().findWords(line, flow.day()).ifPresent(words -> items.add(new Workings.Item(Part.ESTIMATED,
-            (line.assumption() instanceof Revolving ? flow.minor() > 0 ? "Drawn on " : "Repaid on " : "Charged, paid on ") + DAY.format(flow.day()),
+            (line.standing().cash() == CashRow.FACILITIES ? flow.minor() > 0 ? "Drawn on " : "Repaid on " : "Charged, paid on ") + DAY.format(flow.day()),
             words, flow.day(), flow.minor()))));
   }
 
@@ -266,8 +266,8 @@ final class LineWorkings implements FlowSink {
   }
 
   private Long overBy() {
-    if (line.assumption() instanceof Assumption.Stream stream) {
-      long over = stream.basis() == Basis.PATTERN || !plan.isActive(line) ? 0 : forecast.accounts().stream(line).left().months().stream()
+    if (line.findStream().isPresent()) {
+      long over = !line.assumption().keepsItems() || !plan.isActive(line) ? 0 : forecast.accounts().stream(line).left().months().stream()
           .filter(one -> period.overlaps(new Period(one.month().atDay(1), one.month().plusMonths(1).atDay(1))))
           .mapToLong(LeftOfPlan.Month::overBy).sum();
       return over == 0 ? null : over;

@@ -10,7 +10,6 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
@@ -91,9 +90,9 @@ public final class RollForwardWorkings {
     } else if (roll.kind() == RollForward.Kind.STOCK) {
       ActivityCalculator activity = forecast.accounts().activity();
       add(items, row, row.equals("purchases") ? activity.words(line, Timeline.monthNumber(month)) : "", amount(row));
-    } else if (line.assumption() instanceof Assumption.Stream) {
+    } else if (line.findStream().isPresent()) {
       ofStream(items, line, row);
-    } else if (line.assumption() instanceof SalesTaxSettlement && !row.equals("settled")) {
+    } else if (roll.kind() == RollForward.Kind.SALES_TAX && !row.equals("settled")) {
       forecast.accounts().salesTax(line).lines(month, month).stream()
           .filter(tax -> (tax.direction() == ebbtide.plan.Direction.RECEIPT) == row.equals("on receipts"))
           .forEach(tax -> add(items, tax.name(), "tax points after the as-of date", tax.minor() * tax.direction().sign()));

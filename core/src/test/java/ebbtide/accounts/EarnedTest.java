@@ -20,6 +20,7 @@ import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
@@ -40,7 +41,7 @@ class EarnedTest {
   private static final SalesTax HALF_BACK = new SalesTax(Percent.parse("20"), false, Percent.parse("50"));
 
   private static Line bills(SalesTax tax, int everyMonths, long amount, Expensing expensing, Nature nature) {
-    return new Line("bills", null, "Bills", Direction.PAYMENT, true, null, "", new Assumption.Recurring(new Recurrence(Recurrence.Unit.MONTH, everyMonths, LocalDate.of(2026, 1, 10), null),
+    return new Line("bills", null, "Bills", Direction.PAYMENT, true, null, "", new Recurring(new Recurrence(Recurrence.Unit.MONTH, everyMonths, LocalDate.of(2026, 1, 10), null),
         Steps.from(D, amount), Percent.ZERO, tax, 0, Convention.NONE, Certainty.CERTAIN, expensing), List.of(), nature);
   }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -147,6 +147,6 @@ class BooksTest {
   }
 
   private static Line line(String id, Direction direction) {
-    return new Line(id, null, id, direction, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
+    return new Line(id, null, id, direction, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE), List.of());
   }
 }

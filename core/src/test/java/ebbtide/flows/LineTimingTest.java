@@ -21,6 +21,8 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
@@ -34,7 +36,6 @@ import ebbtide.time.Convention;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
-import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
@@ -126,8 +127,8 @@ class LineTimingTest {
 
   @Test
   void expectation_whoseDayHasPassed_standsOnTheNextBusinessDay_lessWhatWasBooked() {
-    Line dated = line(Assumption.DatedItems.untaxed(List.of(new Assumption.DatedItem(D.minusDays(9), 9_000, Certainty.CERTAIN, ""),
-        new Assumption.DatedItem(D.plusDays(60), 2_000, Certainty.CERTAIN, ""), new Assumption.DatedItem(D.minusDays(90), 50, Certainty.CERTAIN, "lapsed")), Convention.NONE));
+    Line dated = line(DatedItems.untaxed(List.of(new DatedItem(D.minusDays(9), 9_000, Certainty.CERTAIN, ""),
+        new DatedItem(D.plusDays(60), 2_000, Certainty.CERTAIN, ""), new DatedItem(D.minusDays(90), 50, Certainty.CERTAIN, "lapsed")), Convention.NONE));
     assertThat(emitted(plan(dated), books(), new DayAmount(D.minusDays(7), 3_500))).containsExactly("overdue on 2026-03-23 5500", "on 2026-05-19 2000");
   }
 

@@ -11,13 +11,14 @@ import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.ActivityMethod.FixedAmount;
-import ebbtide.plan.Assumption.Recurring;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending.Asset;
 import ebbtide.plan.CapitalSpending.Disposal;
 import ebbtide.plan.CapitalSpending.Owned;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Expensing;
@@ -30,6 +31,7 @@ import ebbtide.plan.ProfitTax.Mode;
 import ebbtide.plan.ProfitTax.YearSoFar;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
@@ -115,8 +117,8 @@ class ProfitTest {
 
   @Test
   void profitTax_byMonth_isPaidSomeMonthsAfterAndNeverBelowZero() {
-    Forecast forecast = forecast(tax(Mode.MONTH, 0, InstalmentsOf.LAST_YEAR), line("storm", Direction.PAYMENT, Assumption.DatedItems.untaxed(
-        List.of(new Assumption.DatedItem(LocalDate.of(2026, 2, 10), 2_000_000, Certainty.CERTAIN, "")), Convention.NONE)));
+    Forecast forecast = forecast(tax(Mode.MONTH, 0, InstalmentsOf.LAST_YEAR), line("storm", Direction.PAYMENT, DatedItems.untaxed(
+        List.of(new DatedItem(LocalDate.of(2026, 2, 10), 2_000_000, Certainty.CERTAIN, "")), Convention.NONE)));
     assertThat(Arrays.copyOf(expense(forecast), 3)).containsExactly(137_500, 0, 137_500);
     assertThat(on(forecast, "tax", "2026-10-30")).isEqualTo(-137_500);
   }

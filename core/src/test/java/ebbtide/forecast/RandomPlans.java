@@ -11,6 +11,8 @@ import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
@@ -33,6 +35,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SaidHabit;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
@@ -182,9 +185,9 @@ public final class RandomPlans {
   private Assumption assumption() {
     return switch (random.nextInt(6)) {
       case 0 -> new Assumption.Group();
-      case 1 -> new Assumption.Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), tax(), random.nextInt(3) * 30, pick(List.of(Convention.values())),
+      case 1 -> new Recurring(recurrence(), steps(), new Percent(random.nextInt(90_000)), tax(), random.nextInt(3) * 30, pick(List.of(Convention.values())),
           pick(List.of(Certainty.values())), new Expensing(1 + random.nextInt(6), random.nextInt(5) - 2, random.nextInt(5) == 0));
-      case 2 -> new Assumption.DatedItems(items(), tax(), pick(List.of(Convention.values())));
+      case 2 -> new DatedItems(items(), tax(), pick(List.of(Convention.values())));
       default -> new Assumption.Stream(method(), random.nextBoolean() ? List.of() : List.of(method()), months(18, -18), overrides(), tax(), terms(),
           random.nextInt(3) > 0 ? null : new Ledger(amount(), random.nextBoolean()), spread());
     };
@@ -246,11 +249,11 @@ public final class RandomPlans {
         random.nextInt(4) == 0 ? first.plusDays(random.nextInt(300)) : null);
   }
 
-  private List<Assumption.DatedItem> items() {
-    Map<LocalDate, Assumption.DatedItem> items = new TreeMap<>();
+  private List<DatedItem> items() {
+    Map<LocalDate, DatedItem> items = new TreeMap<>();
     for (int i = random.nextInt(5); i >= 0; i--) {
       LocalDate day = asOf.plusDays(random.nextInt(400) - 60L);
-      items.put(day, new Assumption.DatedItem(day, amount(), pick(List.of(Certainty.values())), "item " + i));
+      items.put(day, new DatedItem(day, amount(), pick(List.of(Certainty.values())), "item " + i));
     }
     return List.copyOf(items.values());
   }

@@ -13,7 +13,6 @@ import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.Assumption.Stream;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -22,9 +21,10 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
-import ebbtide.plan.SalesTaxSettlement.TaxPoint;
 import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.SalesTaxSettlement.TaxPoint;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.Convention;
@@ -148,7 +148,7 @@ class SalesTaxTest {
   void recoverable_isTheShareThatIsClaimedBack_andABalanceTheOtherWayIsRefunded() {
     SalesTax half = new SalesTax(Percent.parse("20"), false, Percent.parse("50"));
     Line cars = stream("cars", Direction.PAYMENT, half, MonthPattern.atOnce(), new Spread.Even(), 10_000);
-    Line rent = new Line("rent", null, "rent", Direction.PAYMENT, true, null, "", new Assumption.Recurring(new Recurrence(
+    Line rent = new Line("rent", null, "rent", Direction.PAYMENT, true, null, "", new Recurring(new Recurrence(
         Recurrence.Unit.MONTH, 1, LocalDate.of(2026, 1, 5), LocalDate.of(2026, 3, 30)), Steps.from(NEW_YEARS_EVE, 100_000L),
         Percent.ZERO, TWENTY, 30, Convention.FOLLOWING, Certainty.CERTAIN, ebbtide.plan.Expensing.OWN_MONTH), List.of());
     Forecast forecast = forecast(cars, rent, settling(TaxPoint.INVOICE, false, Map.of()));

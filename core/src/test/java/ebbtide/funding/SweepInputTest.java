@@ -9,9 +9,10 @@ import ebbtide.books.DayAmount;
 import ebbtide.flows.Flows;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Charging;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
 import ebbtide.plan.FundingRules;
@@ -28,8 +29,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
-import java.util.Optional;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** What the sweep reads of a plan, each by itself (rules 8.1 to 8.4); weekends the only holidays. D is Tuesday 31 March 2026. */
@@ -72,7 +73,7 @@ class SweepInputTest {
   /** 9,100 paid on one day of the 91 that follow: ten days of the mean are 1,000; on that day and after it, nothing is ahead. */
   @Test
   void minimumByDays_readsTheMeanOfPaymentsAhead() {
-    Line costs = new Line("costs", null, "Costs", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(new Assumption.DatedItem(LocalDate.of(2026, 4, 20), 9_100, Certainty.CERTAIN, "")), Convention.NONE), List.of());
+    Line costs = new Line("costs", null, "Costs", Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(new DatedItem(LocalDate.of(2026, 4, 20), 9_100, Certainty.CERTAIN, "")), Convention.NONE), List.of());
     FundingRules byDays = new FundingRules(FundingRules.Sweeps.DAY, 0, FundingRules.InterestBy.NIGHTS, BigDecimal.TEN);
     SweepInput input = input(byDays, List.of(), costs);
     assertThat(input.minimum(DAYS.index(D) - 1)).isEqualTo(1_000);

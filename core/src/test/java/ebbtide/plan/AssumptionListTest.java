@@ -63,7 +63,7 @@ class AssumptionListTest {
       assertThat(own.isEmpty()).as(line.name()).isEqualTo(line.isGroup());
       assertThat(own).allMatch(entry -> entry.line().equals(line.name()));
       assertThat(own.stream().filter(entry -> entry.name().startsWith("override of cash"))).hasSize(line.overrides().size());
-      if (line.assumption() instanceof Assumption.DatedItems items) {
+      if (line.assumption() instanceof DatedItems items) {
         assertThat(own.stream().filter(entry -> entry.name().startsWith("item, "))).hasSize(items.items().size());
       }
       if (line.assumption() instanceof Assumption.Stream stream) {

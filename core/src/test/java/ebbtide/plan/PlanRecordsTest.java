@@ -75,7 +75,7 @@ class PlanRecordsTest {
     LocalDate day = LocalDate.of(2026, 3, 2);
     List<Line.CashOverride> both = List.of(new Line.CashOverride(new Period(day, day.plusDays(7)), 1, "one"),
         new Line.CashOverride(new Period(day.plusDays(3), day.plusDays(9)), 2, "two"));
-    assertThatThrownBy(() -> new Line("a", null, "A", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(
+    assertThatThrownBy(() -> new Line("a", null, "A", Direction.RECEIPT, true, null, "", DatedItems.untaxed(
         List.of(), ebbtide.time.Convention.NONE), both)).hasMessageContaining("lift that one first");
   }
 

@@ -5,13 +5,10 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import ebbtide.books.Account;
 import ebbtide.books.Books;
-import ebbtide.statements.Covenants.Standing;
-import ebbtide.statements.Covenants.Tested;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Covenant;
@@ -23,9 +20,12 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.plan.TermLoan;
+import ebbtide.statements.Covenants.Standing;
+import ebbtide.statements.Covenants.Tested;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -39,7 +39,7 @@ class CovenantsTest {
   private static final LocalDate D = LocalDate.of(2026, 3, 31);
 
   private static Line monthly(Direction direction, long amount) {
-    return new Line(direction.name(), null, direction.name(), direction, true, null, "", Assumption.Recurring.plain(
+    return new Line(direction.name(), null, direction.name(), direction, true, null, "", Recurring.plain(
         new Recurrence(Recurrence.Unit.MONTH, 1, LocalDate.of(2026, 4, 10), null), Steps.from(LocalDate.of(2026, 1, 1), amount), Convention.NONE, Certainty.CERTAIN), List.of());
   }
 

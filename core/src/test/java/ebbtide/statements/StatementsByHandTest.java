@@ -6,7 +6,6 @@ import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.workings.Workings;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
@@ -16,6 +15,7 @@ import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Charging;
 import ebbtide.plan.Covenant;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Expensing;
@@ -23,12 +23,13 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Nature;
-import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Entry;
 import ebbtide.plan.OpeningSheet.Kind;
+import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
@@ -38,6 +39,7 @@ import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Spread;
+import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.Month;
@@ -70,7 +72,7 @@ class StatementsByHandTest {
   /** Sales of 10,000 and goods of 6,000 a month, rent of 3,000 a quarter ahead, a loan of 12,000 repaid by 500 at 6%, a quarter of profit as tax. */
   private static List<Line> company() {
     return List.of(line("sales", Direction.RECEIPT, monthLater(1_000_000), Nature.SALES), line("goods", Direction.PAYMENT, monthLater(600_000), Nature.COST_OF_SALES),
-        line("rent", new Assumption.Recurring(new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2026, 1, 1), null), Steps.from(D, 300_000L), Percent.ZERO, SalesTax.NONE, 0,
+        line("rent", new Recurring(new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2026, 1, 1), null), Steps.from(D, 300_000L), Percent.ZERO, SalesTax.NONE, 0,
             Convention.NONE, Certainty.CERTAIN, new Expensing(3, 0, false))),
         line("loan", new TermLoan(TermLoan.By.EQUAL_PRINCIPAL, new TermLoan.Balance(D, 1_200_000, 0), true, Steps.from(D, Percent.parse("6")), LocalDate.of(2026, 1, 31), 24, 1, 0,
             null, Convention.NONE, List.of(), List.of(), true, 0)),
@@ -196,7 +198,7 @@ class StatementsByHandTest {
         .anyMatch(one -> one.startsWith("Old line was cleared by a line that is no longer there"))
         .anyMatch(one -> one.startsWith("Receivables of sales: the opening balance sheet has 10,100, its flows clear 10,000; 100 stays"))
         .anyMatch(one -> one.startsWith("Payables of goods: the opening balance sheet has 0, its flows clear 6,000"));
-    Plan plan = forecast(openingWith(new Entry("Deposit", Kind.OTHER_PAYABLES, 500, "asleep", false)), line("asleep", Assumption.DatedItems.untaxed(List.of(), Convention.NONE)).off()).plan();
+    Plan plan = forecast(openingWith(new Entry("Deposit", Kind.OTHER_PAYABLES, 500, "asleep", false)), line("asleep", DatedItems.untaxed(List.of(), Convention.NONE)).off()).plan();
     assertThat(OpeningCheck.of(Forecaster.forecast(plan, BOOKS)).findings()).extracting(OpeningCheck.Finding::sentence)
         .anyMatch(one -> one.startsWith("Deposit, 5, is to be cleared by asleep, which is switched off or a heading"));
     assertThat(OpeningCheck.placed(forecast(new OpeningSheet(D, entries))).unplaced()).as("cash as typed is 500 less").isEqualTo(-50_000);

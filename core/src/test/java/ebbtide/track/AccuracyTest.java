@@ -10,7 +10,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Payment;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -35,7 +35,7 @@ class AccuracyTest {
   private static final List<Account> ACCOUNTS = List.of(new Account("a", "A", "GB", false, FIRST, 50_000));
 
   private static Line line(String id, Direction direction) {
-    return new Line(id, null, id, direction, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
+    return new Line(id, null, id, direction, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE), List.of());
   }
 
   private static BankMovement booked(LocalDate day, long minor, String line, String item) {

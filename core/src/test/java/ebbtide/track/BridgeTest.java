@@ -13,9 +13,9 @@ import ebbtide.books.Payment;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -35,7 +35,7 @@ class BridgeTest {
   private static final LocalDate END = LocalDate.of(2026, 3, 31);
 
   private static Line line(String id, long amount) {
-    return new Line(id, null, "Line " + id, Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(amount == 0 ? List.of()
+    return new Line(id, null, "Line " + id, Direction.RECEIPT, true, null, "", DatedItems.untaxed(amount == 0 ? List.of()
         : List.of(new DatedItem(LocalDate.of(2026, 3, 20), amount, Certainty.CERTAIN, "")), Convention.NONE), List.of());
   }
 

@@ -7,6 +7,7 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -47,7 +48,7 @@ class ChangedTreeTest {
           lines.add(changed(line));
         }
       }
-      lines.add(new Line("fresh", null, "Fresh line", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(),
+      lines.add(new Line("fresh", null, "Fresh line", Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(),
           ebbtide.time.Convention.NONE), List.of()));
     }
 

@@ -15,16 +15,18 @@ import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
-import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
@@ -57,7 +59,7 @@ class DifferencesTest {
   }
 
   private static Line dated(DatedItem... items) {
-    return new Line("s", null, "Costs", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(items), Convention.NONE), List.of());
+    return new Line("s", null, "Costs", Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(items), Convention.NONE), List.of());
   }
 
   private static Plan plan(LocalDate asOf, Line line) {
@@ -107,7 +109,7 @@ class DifferencesTest {
     assertThat(closed("03-08", "03-15", costs, books)).isEmpty();
     assertThat(closed("03-15", "03-22", costs, books)).singleElement().satisfies(one -> assertThat(one.open()).as("45 days after 1 February").isEqualTo(30_000));
     assertThat(closed("04-19", "05-10", costs, books)).singleElement().satisfies(one -> assertThat(one.open()).as("paid 1,000 more").isEqualTo(-1_000));
-    Line rent = new Line("s", null, "Rent", Direction.PAYMENT, true, null, "", Assumption.Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, day("01-10"), null),
+    Line rent = new Line("s", null, "Rent", Direction.PAYMENT, true, null, "", Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, day("01-10"), null),
         Steps.from(day("01-01"), 5_000L), Convention.NONE, Certainty.CERTAIN), List.of());
     Books paidTwice = books(null, new DayAmount(day("01-10"), -5_000), new DayAmount(day("03-11"), -5_000));
     assertThat(closed("01-31", "03-31", rent, paidTwice)).singleElement().satisfies(one -> assertThat(one.from()).isEqualTo(day("02-10")));

@@ -10,7 +10,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Payment;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -37,7 +37,7 @@ class LineSplitTest {
     Snapshot snapshot = new Snapshot(THEN, THEN.plusDays(60), 0, List.of(new Snapshot.KeptLine("l", "Line", "", Direction.RECEIPT, "")),
         Map.of("l", new KeptFlows(committed, estimated)), List.of(item));
     List<Account> accounts = List.of(new Account("a", "A", "--", false, THEN, 0));
-    Line line = new Line("l", null, "Line", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of());
+    Line line = new Line("l", null, "Line", Direction.RECEIPT, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE), List.of());
     Books books = Books.of(accounts, List.of(movements)).with(OpenItems.of(List.of(today)).settled(BankMovement.settled(List.of(movements))));
     Outturn facts = new Outturn(new Plan(Settings.of("P", Money.currency("GBP"), SECOND.lastDay()), List.of(line), List.of()), books, Payment.of(accounts, List.of(movements)), List.of());
     return new LineSplit(snapshot, facts, "l", List.of(item), List.of(FIRST, SECOND));

@@ -1,14 +1,15 @@
 package ebbtide.track;
 
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Payment;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -66,7 +67,7 @@ final class RandomHistory {
     lines.add(group);
     for (int i = 0; i < 4; i++) {
       line(new Line("l" + i, i == 2 ? "g" : null, "Line " + i, i % 2 == 0 ? Direction.PAYMENT : Direction.RECEIPT, true, null, "",
-          Assumption.DatedItems.untaxed(List.of(), Convention.NONE), List.of()));
+          DatedItems.untaxed(List.of(), Convention.NONE), List.of()));
     }
     if (random.nextBoolean()) {
       lines.removeIf(line -> line.id().equals("l3"));

@@ -10,7 +10,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Payment;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -40,7 +40,7 @@ class SplitTest {
   private static final Period WEEK_1 = new Period(THEN.plusDays(1), THEN.plusDays(8));
   private static final Period WEEK_2 = new Period(THEN.plusDays(8), THEN.plusDays(15));
   private static final Period BOTH = new Period(THEN.plusDays(1), THEN.plusDays(15));
-  private static final Line SALES = new Line("sales", null, "Sales", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(List.of(),
+  private static final Line SALES = new Line("sales", null, "Sales", Direction.RECEIPT, true, null, "", DatedItems.untaxed(List.of(),
       Convention.NONE), List.of());
 
   private static BankMovement receipt(LocalDate day, long minor, String item, long less) {

@@ -4,14 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
+import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -31,7 +32,7 @@ class VarianceTest {
   private static final Period WINDOW = new Period(THEN.plusDays(1), NOW.plusDays(1));
 
   private static Line line(String id, String group, String name, Direction direction, long amount) {
-    return new Line(id, group, name, direction, true, null, "", Assumption.DatedItems.untaxed(amount == 0 ? List.of()
+    return new Line(id, group, name, direction, true, null, "", DatedItems.untaxed(amount == 0 ? List.of()
         : List.of(new DatedItem(LocalDate.of(2026, 3, 10), amount, Certainty.CERTAIN, "")), Convention.NONE), List.of());
   }
 

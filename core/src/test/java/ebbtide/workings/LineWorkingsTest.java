@@ -12,6 +12,8 @@ import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
@@ -62,8 +64,8 @@ class LineWorkingsTest {
 
   @Test
   void whatIsBookedOverriddenAndOverdue_isSaid() {
-    Assumption.DatedItems dated = Assumption.DatedItems.untaxed(List.of(new Assumption.DatedItem(D.minusDays(5), 900, Certainty.CERTAIN, "Roof"),
-        new Assumption.DatedItem(LocalDate.of(2026, 4, 18), 400, Certainty.CERTAIN, "Door")), Convention.PRECEDING);
+    DatedItems dated = DatedItems.untaxed(List.of(new DatedItem(D.minusDays(5), 900, Certainty.CERTAIN, "Roof"),
+        new DatedItem(LocalDate.of(2026, 4, 18), 400, Certainty.CERTAIN, "Door")), Convention.PRECEDING);
     Workings workings = workings(dated, List.of(), APRIL, new DayAmount(D.minusDays(6), -300));
     assertThat(workings.items()).extracting(Workings.Item::minor).containsExactlyInAnyOrder(-600L, -400L);
     assertThat(said(workings).toString()).contains("Roof").contains("overdue").contains("3 of 9 already booked").contains("Sat 18 Apr 2026");

@@ -12,9 +12,11 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
@@ -89,7 +91,7 @@ final class DemoBank {
       if (!DemoLedger.LINES.contains(line.id())) {
         bookStream(line);
       }
-    } else if (line.assumption() instanceof Assumption.Recurring recurring) {
+    } else if (line.assumption() instanceof Recurring recurring) {
       recurring.when().between(FIRST_DAY.minusDays(5), LAST_DAY).forEach(day -> {
         long amount = recurring.amount().findOn(day).map(Steps.Step::value).orElse(0L);
         add(line, recurring.convention().adjust(day, UK), amount,
@@ -100,7 +102,7 @@ final class DemoBank {
           .forEach(period -> add(line, period.settled(), period.proposed() + period.output() - period.input(), words(line), "Revenue Office"));
     } else if (line.assumption() instanceof Pay) {
       bookPay(line);
-    } else if (line.assumption() instanceof Assumption.DatedItems items) {
+    } else if (line.assumption() instanceof DatedItems items) {
       items.items().stream().filter(item -> item.certainty() != Certainty.POSSIBLE)
           .forEach(item -> add(line, UK.nextOrSame(item.date().plusDays(2)), wobble(item.amount(), 40), words(line), line.name()));
     }

@@ -12,6 +12,8 @@ import ebbtide.plan.Basis;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
@@ -24,6 +26,7 @@ import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
@@ -144,7 +147,7 @@ final class DemoPlan {
         new Steps.Step<>(LocalDate.of(2024, 9, 1), pounds(6_500)), new Steps.Step<>(LocalDate.of(2026, 7, 1), pounds(7_200))))),
         flat(6_500), VAT, pattern("0", "100@1"), new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
     add("grant", null, "Reef restoration grant", Direction.RECEIPT, items(Convention.FOLLOWING,
-        new Assumption.DatedItem(LocalDate.of(2026, 6, 30), pounds(60_000), Certainty.POSSIBLE, "second round, not promised")));
+        new DatedItem(LocalDate.of(2026, 6, 30), pounds(60_000), Certainty.POSSIBLE, "second round, not promised")));
   }
 
   private void costsOfGoods() {
@@ -182,7 +185,7 @@ final class DemoPlan {
 
   private void overheads() {
     add("group-overheads", null, "Overheads", Direction.PAYMENT, new Assumption.Group());
-    add("rent", "group-overheads", "Rent of sheds & foreshore", Direction.PAYMENT, Assumption.Recurring.plain(
+    add("rent", "group-overheads", "Rent of sheds & foreshore", Direction.PAYMENT, Recurring.plain(
         new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2025, 9, 25), null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(31_500)), Convention.PRECEDING, Certainty.CERTAIN));
     add("insurance", "group-overheads", "Insurance", Direction.PAYMENT, monthly(LocalDate.of(2025, 9, 3), 6_840));
@@ -208,8 +211,8 @@ final class DemoPlan {
     add("owners", null, "Dividends", Direction.PAYMENT, new Dividends(Dividends.By.YEAR_PROFIT, Steps.none(), Percent.parse("30"), Month.SEPTEMBER, 1,
         15, Convention.FOLLOWING, pounds(64_200), pounds(284_250), pounds(410_000)));
     add("boat-refit", null, "Boat refit", Direction.PAYMENT, items(Convention.PRECEDING,
-        new Assumption.DatedItem(LocalDate.of(2026, 4, 30), pounds(86_000), Certainty.CERTAIN, "Slipway, first half"),
-        new Assumption.DatedItem(LocalDate.of(2026, 5, 20), pounds(64_000), Certainty.LIKELY, "Slipway, on launching")));
+        new DatedItem(LocalDate.of(2026, 4, 30), pounds(86_000), Certainty.CERTAIN, "Slipway, first half"),
+        new DatedItem(LocalDate.of(2026, 5, 20), pounds(64_000), Certainty.LIKELY, "Slipway, on launching")));
   }
 
   private void add(String id, String group, String name, Direction direction, Assumption assumption) {
@@ -224,12 +227,12 @@ final class DemoPlan {
   }
 
   private static Assumption monthly(LocalDate first, long amount) {
-    return Assumption.Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, first, null),
+    return Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, first, null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(amount)), Convention.FOLLOWING, Certainty.CERTAIN);
   }
 
-  private static Assumption items(Convention convention, Assumption.DatedItem... items) {
-    return Assumption.DatedItems.untaxed(List.of(items), convention);
+  private static Assumption items(Convention convention, DatedItem... items) {
+    return DatedItems.untaxed(List.of(items), convention);
   }
 
   /** Reads steps such as "53@1-2": 53% one month later, less 2%. */

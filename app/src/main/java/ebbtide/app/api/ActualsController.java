@@ -8,11 +8,11 @@ import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.Convention;
@@ -144,7 +144,7 @@ class ActualsController {
   private static Line fresh(Typed one, List<Line> fresh) {
     Check.that(one.direction() != null, "Say whether the new line is of receipts or of payments");
     Line line = new Line(ShortId.next(), null, Check.text(one.name(), "name of the new line"), one.direction(), true, null, "",
-        Assumption.DatedItems.untaxed(List.of(), Convention.FOLLOWING), List.of());
+        DatedItems.untaxed(List.of(), Convention.FOLLOWING), List.of());
     fresh.add(line);
     return line;
   }

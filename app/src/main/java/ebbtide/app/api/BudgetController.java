@@ -89,7 +89,7 @@ class BudgetController {
     }
     String chosen = sheet != null && budgets.containsKey(sheet) ? sheet : budgets.keySet().iterator().next();
     Budget budget = budgets.get(chosen);
-    List<LabelMatch.Candidate> lines = current.lines().stream().filter(line -> line.assumption() instanceof Assumption.Stream)
+    List<LabelMatch.Candidate> lines = current.lines().stream().filter(line -> line.findStream().isPresent())
         .map(line -> new LabelMatch.Candidate(line.id(), line.name())).toList();
     Map<String, String> remembered = labels.all(plan);
     return new BudgetView(List.copyOf(budgets.keySet()), chosen, budget.months().stream().map(YearMonth::toString).toList(),

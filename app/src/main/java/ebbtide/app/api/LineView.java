@@ -11,11 +11,9 @@ import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.Basis;
+import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
-import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
-import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -101,17 +99,17 @@ public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line
 
   static LineView of(PlanAtVersion current, Line line, YearMonth firstMonth, int historyMonths, int months) {
     Plan plan = current.plan();
-    boolean stream = line.assumption() instanceof Assumption.Stream;
+    boolean stream = line.findStream().isPresent();
     return new LineView(PlanView.plain(PlanWriter.json(line, plan.settings().currency())), kind(line.assumption()),
         stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
         hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
         stream || line.isGroup() ? List.of() : coming(current, line),
-        line.assumption() instanceof SalesTaxSettlement ? tax(current, line) : List.of(),
-        line.assumption() instanceof Pay ? paidOver(current, line) : List.of(),
+        line.standing().cash() == CashRow.SALES_TAX ? tax(current, line) : List.of(),
+        line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
         stock(plan, line, months),
         RollForwards.of(current.forecast(), line, months).stream().map(RollForwardView::of).toList(),
-        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN ? ledger(current, line) : null, early(current, line),
-        stream && ((Assumption.Stream) line.assumption()).basis() == Basis.BOOKS ? left(current, line, months) : List.of());
+        stream && !line.assumption().keepsItems() ? ledger(current, line) : null, early(current, line),
+        stream && line.assumption().keepsItems() ? left(current, line, months) : List.of());
   }
 
   private static List<LeftView> left(PlanAtVersion current, Line line, int months) {
@@ -121,7 +119,7 @@ public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line
 
   /** A target of days has no payments of a month's own to lay out. */
   private static boolean hasSchedule(Line line) {
-    return line.assumption() instanceof Assumption.Stream stream && stream.terms().by() != Terms.By.TARGET;
+    return line.findStream().filter(stream -> stream.terms().by() != Terms.By.TARGET).isPresent();
   }
 
   private static LedgerView ledger(PlanAtVersion current, Line line) {
@@ -131,8 +129,7 @@ public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line
   }
 
   private static EarlyView early(PlanAtVersion current, Line line) {
-    if (!(line.assumption() instanceof Assumption.Stream stream) || stream.terms().by() != Terms.By.DAYS
-        || stream.terms().days().early() == null) {
+    if (line.findStream().filter(stream -> stream.terms().offersEarly()).isEmpty()) {
       return null;
     }
     EarlyPaymentEffect effect = EarlyPaymentEffect.of(current.plan(), current.books(), line);
@@ -146,7 +143,7 @@ public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line
   }
 
   private static List<StockView> stock(Plan plan, Line line, int months) {
-    if (!(line.assumption() instanceof Assumption.Stream stream) || !(stream.method() instanceof ActivityMethod.StockPurchases)) {
+    if (line.findStream().filter(stream -> stream.method() instanceof ActivityMethod.StockPurchases).isEmpty()) {
       return List.of();
     }
     StockRoll roll = new ActivityCalculator(plan).stock(line);

@@ -7,7 +7,6 @@ import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -142,7 +141,7 @@ class LinesController {
   private static void deleteTree(Draft draft, PlanAtVersion current, Line line) {
     current.plan().childrenOf(line.direction(), line.id()).forEach(child -> deleteTree(draft, current, child));
     // Interest of what is gone is interest of nothing.
-    current.plan().lines().stream().filter(other -> other.assumption() instanceof Interest interest && line.id().equals(interest.lineId()))
+    current.plan().lines().stream().filter(other -> other.assumption().findInterest().filter(interest -> line.id().equals(interest.lineId())).isPresent())
         .forEach(other -> draft.removeLine(other.id()));
     draft.removeLine(line.id());
   }

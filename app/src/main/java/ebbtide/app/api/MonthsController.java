@@ -5,7 +5,6 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.Stores;
 import ebbtide.plan.ActivityMethod;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Plan;
 import ebbtide.time.Timeline;
@@ -15,7 +14,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -54,9 +52,9 @@ class MonthsController {
     YearMonth first = current.settings().firstForecastMonth();
     int count = Math.min(72, Math.max(1, months));
     List<MonthsRow> rows = current.lines().stream().filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
-        .filter(line -> line.assumption() instanceof Assumption.Stream).map(line -> new MonthsRow(line.id(), line.name(),
-            ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.TypedMonths, IntStream.range(0, count)
-                .mapToObj(i -> activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList())).toList();
+        .flatMap(line -> line.findStream().stream().map(stream -> new MonthsRow(line.id(), line.name(),
+            stream.method() instanceof ActivityMethod.TypedMonths, IntStream.range(0, count)
+                .mapToObj(i -> activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList()))).toList();
     return new MonthsTable(IntStream.range(0, count).mapToObj(i -> first.plusMonths(i).toString()).toList(), first.toString(), rows);
   }
 

@@ -55,9 +55,8 @@ class SuggestionsController {
   SuggestionsView suggest(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "24") int months) {
     PlanAtVersion current = edits.current(plan);
     Line line = current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
-    if (!(line.assumption() instanceof Assumption.Stream stream)) {
-      throw new IllegalArgumentException("'" + line.name() + "' is not planned by month, so history suggests nothing for it");
-    }
+    Assumption.Stream stream = line.findStream()
+        .orElseThrow(() -> new IllegalArgumentException("'" + line.name() + "' is not planned by month, so history suggests nothing for it"));
     LineSuggestions found = LineSuggestions.of(current.plan(), current.books(), line, Math.min(72, Math.max(1, months)));
     return new SuggestionsView(found.amounts().rivals().stream().map(SuggestionsController::view).toList(),
         found.amounts().offered() == null ? null : word(found.amounts().offered()), found.amounts().because(), view(found.pattern()),

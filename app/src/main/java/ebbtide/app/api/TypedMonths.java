@@ -25,10 +25,8 @@ final class TypedMonths {
   /** Puts typed months on a line that is planned by month; refuses any other. */
   static void put(Draft draft, List<PlacedLine> lines, String id, SortedMap<YearMonth, Long> amounts, Plan plan) {
     PlacedLine placed = lines.stream().filter(one -> one.line().id().equals(id)).findFirst().orElseThrow(() -> new NotFound("line", id));
-    if (!(placed.line().assumption() instanceof Assumption.Stream stream)) {
-      throw new IllegalArgumentException("'" + placed.line().name() + "' is not planned by month, so no months can be typed into it: "
-          + "choose another line, or a new one");
-    }
+    Assumption.Stream stream = placed.line().findStream().orElseThrow(() -> new IllegalArgumentException("'" + placed.line().name()
+        + "' is not planned by month, so no months can be typed into it: choose another line, or a new one"));
     draft.putLine(placed.line().with(stream.withTyped(amounts, plan.settings().firstForecastMonth())), placed.position());
   }
 }

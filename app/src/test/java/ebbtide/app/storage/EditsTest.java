@@ -13,14 +13,14 @@ import ebbtide.books.Books;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
+import ebbtide.sim.DemoCompany;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
-import ebbtide.sim.DemoCompany;
 import ebbtide.track.Snapshot;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -255,7 +255,7 @@ class EditsTest {
   }
 
   private static Line line() {
-    return new Line("x", null, "X", Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE),
+    return new Line("x", null, "X", Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE),
         List.of());
   }
 }

@@ -12,7 +12,7 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -45,7 +45,7 @@ class MovementsTest {
   }
 
   private static Line line(String id) {
-    return new Line(id, null, id, Direction.PAYMENT, true, null, "", Assumption.DatedItems.untaxed(List.of(), Convention.NONE),
+    return new Line(id, null, id, Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE),
         List.of());
   }
 

@@ -9,9 +9,9 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.Assumption.DatedItem;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -64,7 +64,7 @@ class ForecastCsvTest {
 
   @Test
   void wideRows_standAsTheTableDoes_andNamesRunNoFormula() {
-    Line line = new Line("x", null, "=SUM(A1)", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(
+    Line line = new Line("x", null, "=SUM(A1)", Direction.RECEIPT, true, null, "", DatedItems.untaxed(
         List.of(new DatedItem(LocalDate.of(2026, 3, 10), 123_456, Certainty.CERTAIN, "")), Convention.NONE), List.of());
     Forecast forecast = Forecaster.forecast(new Plan(Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 2, 28)),
         List.of(line), List.of()), Books.of(List.of()));

@@ -6,6 +6,7 @@ import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Entry;
@@ -23,7 +24,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class OpeningListTest {
   private static final Plan PLAN = new Plan(Settings.of("P", Money.currency("GBP"), LocalDate.of(2026, 2, 28)), List.of(
       new Line("hotels", null, "Hotels", Direction.RECEIPT, true, null, "", new Assumption.Group(), List.of()),
-      new Line("shop", null, "Shop", Direction.RECEIPT, true, null, "", Assumption.DatedItems.untaxed(List.of(), ebbtide.time.Convention.NONE), List.of())), List.of());
+      new Line("shop", null, "Shop", Direction.RECEIPT, true, null, "", DatedItems.untaxed(List.of(), ebbtide.time.Convention.NONE), List.of())), List.of());
 
   private static OpeningList read(String text) {
     return OpeningList.read(SheetReader.read(text.getBytes(StandardCharsets.UTF_8)).get(0), PLAN);

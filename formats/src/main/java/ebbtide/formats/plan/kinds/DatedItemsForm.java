@@ -8,9 +8,9 @@ import static ebbtide.formats.document.Values.TEXT;
 
 import ebbtide.formats.document.Form;
 import ebbtide.formats.document.RecordForm;
-import ebbtide.plan.Assumption.DatedItem;
-import ebbtide.plan.Assumption.DatedItems;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
 
 /** Dated items as a plan file has them. */
 final class DatedItemsForm {

@@ -13,10 +13,10 @@ import ebbtide.formats.document.Form;
 import ebbtide.formats.document.RecordForm;
 import ebbtide.formats.document.Values;
 import ebbtide.money.Percent;
-import ebbtide.plan.Assumption.Recurring;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Expensing;
 import ebbtide.plan.Recurrence;
+import ebbtide.plan.Recurring;
 
 /** A recurring amount as a plan file has it. */
 final class RecurringForm {
