@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
-  import Fields from '../lines/fields/Fields.svelte';
-  import { changed, type FieldSpec, type Part } from '../lines/fields/fields';
+  import Fields from '../lines/parts/Fields.svelte';
+  import { changed, type FieldSpec, type Part } from '../lines/parts/fields';
 
   const plan = getPlan();
   const USUAL: Schemas['fundingRules'] = { sweeps: 'day', buffer: '0', interestBy: 'nights' };

@@ -5,14 +5,11 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
-  import ComingDates from './ComingDates.svelte';
-  import ItemsEditor from './ItemsEditor.svelte';
-  import RecurringEditor from './RecurringEditor.svelte';
-  import RollForwardCard from './RollForwardCard.svelte';
-  import SettledEditor from './settled/SettledEditor.svelte';
-  import StreamEditor from './StreamEditor.svelte';
+  import ComingDates from './parts/ComingDates.svelte';
+  import RollForwardCard from './parts/RollForwardCard.svelte';
+  import KindEditor from './kinds/KindEditor.svelte';
+  import { KINDS } from './kinds/kinds';
   import type { Assumption, Netting, Of } from './save';
-  import WindowFields from './WindowFields.svelte';
 
   interface Props {
     id: string;
@@ -23,6 +20,7 @@
   let { id, oncopied }: Props = $props();
   const ROLLS: Record<string, string> = {
     'fixed-assets': 'Book value, month by month',
+    prepaid: 'Prepaid, or accrued when below zero',
     'profit-tax': 'Owed, month by month',
     'sales-tax': 'Owed, month by month',
     'pay-owed': 'Owed, month by month',
@@ -47,6 +45,7 @@
   let saved = $state.raw<{ since: LineView; line: Line }>();
   const line = $derived(current());
   const assumption = $derived(line?.assumption);
+  const kind = $derived(assumption && KINDS[assumption.kind]);
   const netting = $derived(line?.netting ?? USUAL);
 
   /** Read from the states themselves: edits under way are made though the editor was left, when nothing is derived any more. */
@@ -87,8 +86,6 @@
     if (!problem) oncopied(to);
   }
 
-  /** Kinds that may stand anywhere in the income statement; the others know their place. */
-  const NATURED = ['stream', 'recurring', 'items', 'pay'];
   const NATURES = [
     { value: 'sales', name: 'sales' },
     { value: 'other-income', name: 'other income' },
@@ -125,7 +122,7 @@
         >Clear figures</Act
       >
     {/if}
-    {#if NATURED.includes(view.kind)}
+    {#if kind?.natured}
       <label class="hush"
         >counts as
         <select
@@ -140,36 +137,19 @@
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>
-  {#if assumption.kind === 'stream'}
-    <StreamEditor
-      {view}
-      {assumption}
-      {id}
-      save={saveOf('stream')}
-      {saveNetting}
-      {netting}
-      {offset}
-      onshift={(by) => (offset += by)}
-    />
-  {:else if assumption.kind === 'recurring'}
-    <RecurringEditor {assumption} save={saveOf('recurring')} />
-    <WindowFields {netting} coming={view.coming} save={saveNetting} />
-    {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title="Prepaid, or accrued when below zero" />{/each}
-    <ComingDates coming={view.coming} />
-  {:else if assumption.kind === 'items'}
-    <ItemsEditor {assumption} save={saveOf('items')} />
-    <WindowFields {netting} coming={view.coming} save={saveNetting} />
-    <ComingDates coming={view.coming} />
-  {:else if assumption.kind !== 'group'}
-    <SettledEditor kind={assumption.kind} {assumption} save={saveOf(assumption.kind)} {view} />
+  <KindEditor
+    kind={assumption.kind}
+    {id}
+    {assumption}
+    save={saveOf(assumption.kind)}
+    {view}
+    {netting}
+    {saveNetting}
+    {offset}
+    onshift={(by) => (offset += by)}
+  />
+  {#if kind?.coming}
     {#each view.owed as roll (roll.kind)}<RollForwardCard {roll} title={ROLLS[roll.kind] ?? 'Month by month'} />{/each}
-    {#if view.kind !== 'revolving' && (view.kind !== 'interest' || view.coming.length)}
-      <ComingDates coming={view.coming} />
-    {/if}
-  {:else}
-    <p class="card">
-      Lines are put into a group by dragging them onto it, or with <kbd>Alt</kbd> <kbd>→</kbd> in the tree. Its figures under
-      Forecast are the sum of theirs.
-    </p>
+    {#if kind.coming === 'always' || view.coming.length}<ComingDates coming={view.coming} />{/if}
   {/if}
 {/if}

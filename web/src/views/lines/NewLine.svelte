@@ -2,7 +2,8 @@
   import Act from '../../lib/Act.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Dialog from '../../lib/shell/Dialog.svelte';
-  import { fresh, KINDS, type Kind } from './kinds';
+  import type { Kind } from './kinds/kind';
+  import { KINDS } from './kinds/kinds';
 
   interface Props {
     open: boolean;
@@ -17,6 +18,12 @@
   let name = $state('');
   let kind = $state<Kind>('stream');
   let refusal = $state('');
+  const offered = $derived(
+    (Object.keys(KINDS) as Kind[]).flatMap((one) => {
+      const added = KINDS[one].added;
+      return added && (!added.only || added.only === direction) ? [{ kind: one, added }] : [];
+    }),
+  );
 
   async function submit(e: Event) {
     e.preventDefault();
@@ -29,8 +36,7 @@
       ...(group ? { group } : {}),
       name: name.trim(),
       direction,
-      assumption: fresh(kind, plan.view!.tide.asOf),
-      overrides: [],
+      assumption: KINDS[kind].added!.fresh(plan.view!.tide.asOf),
     };
     const problem = await plan.putLine(line, `'${line.name}' added`);
     refusal = problem?.detail ?? '';
@@ -47,10 +53,10 @@
     <label class="mb-3 block">Name <input class="small-field w-full" bind:value={name} maxlength="120" /></label>
     <fieldset>
       <legend class="mb-1">How it is planned</legend>
-      {#each KINDS.filter((one) => !one.only || one.only === direction) as one (one.kind)}
+      {#each offered as { kind: value, added } (value)}
         <label class="flex items-baseline gap-2 py-0.5">
-          <input type="radio" name="kind" value={one.kind} bind:group={kind} />
-          <span>{one.name} <span class="hush">{one.sub}</span></span>
+          <input type="radio" name="kind" {value} bind:group={kind} />
+          <span>{added.name} <span class="hush">{added.sub}</span></span>
         </label>
       {/each}
     </fieldset>

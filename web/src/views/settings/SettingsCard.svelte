@@ -2,7 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { MONTHS_IN_FULL, monthStart, noDay, readDay } from '../../lib/dates';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
-  import StepsEditor from '../lines/methods/StepsEditor.svelte';
+  import StepsEditor from '../lines/parts/StepsEditor.svelte';
   import type { Step } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
   import MovePlan from './MovePlan.svelte';

@@ -2,7 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
-  import type { SharedTerms } from '../lines/terms';
+  import type { SharedTerms } from '../lines/kinds/stream/terms';
 
   const plan = getPlan();
   const said = new Said();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { grouped } from '../../lib/money';
   import TypedField from '../../lib/TypedField.svelte';
-  import { readField, shown, type TypedSpec } from '../lines/fields/fields';
+  import { readField, shown, type TypedSpec } from '../lines/parts/fields';
   import { FIELDS, put, withYears, type Assumed } from './long';
 
   interface Props {

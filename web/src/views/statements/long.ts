@@ -1,5 +1,5 @@
 import type { Schemas } from '../../lib/api';
-import type { TypedSpec } from '../lines/fields/fields';
+import type { TypedSpec } from '../lines/parts/fields';
 
 /** What is assumed of the years after the months, as the settings hold it. */
 export type Assumed = Schemas['longRange'];

@@ -4,6 +4,8 @@ import java.lang.annotation.ElementType;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
+import org.junit.jupiter.api.parallel.ResourceAccessMode;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 
@@ -13,4 +15,8 @@ import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 @SpringBootTest(classes = Ebbtide.class, properties = {"spring.datasource.url=jdbc:h2:mem:test;DB_CLOSE_DELAY=-1",
     "spring.datasource.hikari.maximum-pool-size=4"})
 @AutoConfigureMockMvc
-public @interface InMemory {}
+@ResourceLock(value = InMemory.BEING_KEPT, mode = ResourceAccessMode.READ)
+public @interface InMemory {
+  /** What is being kept of files in the database that all tests share: a start takes up whatever was begun and is not kept. */
+  String BEING_KEPT = "statements being kept";
+}

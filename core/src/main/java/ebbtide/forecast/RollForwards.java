@@ -32,17 +32,18 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Period;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
+import java.util.function.IntToLongFunction;
 import java.util.stream.IntStream;
 
 /** The roll-forwards of a forecast: receivables and payables of each line and in total, and the sales tax owed. */
@@ -66,6 +67,8 @@ public final class RollForwards {
   private final Plan plan;
   private final Accounts accounts;
   private final YearMonth first;
+  /** The number of the first month. */
+  private final int open;
   private final int months;
 
   private RollForwards(Forecast forecast, int months) {
@@ -73,6 +76,7 @@ public final class RollForwards {
     this.plan = forecast.plan();
     this.accounts = forecast.accounts();
     this.first = plan.settings().firstForecastMonth();
+    this.open = Timeline.monthNumber(first);
     this.months = months;
   }
 
@@ -126,16 +130,16 @@ public final class RollForwards {
 
   private RollForward ofStream(Line line) {
     PatternSchedule schedule = PatternSchedule.of(accounts.stream(line), first, months);
-    long[] billed = new long[months];
+    MonthSeries.Sum billed = nil();
     schedule.billed().stream().filter(one -> !one.month().isBefore(first))
         .forEach(one -> add(billed, one.month(), one.gross()));
     boolean receipt = line.direction() == Direction.RECEIPT;
-    Map<String, long[]> changes = new LinkedHashMap<>();
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
     changes.put("billed", billed);
     changes.put(receipt ? "collected" : "paid", negative(schedule.cash()));
     changes.put("discount", negative(schedule.discounts()));
     changes.put(receipt ? "written off" : "never paid", negative(schedule.writtenOff()));
-    long opening = schedule.owed().get(0) - changes.values().stream().mapToLong(change -> change[0]).sum();
+    long opening = schedule.owed().get(0) - changes.values().stream().mapToLong(change -> change.in(open)).sum();
     opening += ofItems(line, changes);
     trueUp(line, changes);
     return rolled(receipt ? RollForward.Kind.RECEIVABLES : RollForward.Kind.PAYABLES, line, opening, changes);
@@ -145,12 +149,12 @@ public final class RollForwards {
    * Adds what is known of a stream on books: orders are billed when delivered, open items collected or paid when they are expected, with
    * the discount that is then taken. Returns what is owed of invoices, credit notes and commitments on the as-of date.
    */
-  private long ofItems(Line line, Map<String, long[]> changes) {
+  private long ofItems(Line line, Map<String, MonthSeries.Sum> changes) {
     if (((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN) {
       return 0;
     }
     long opening = 0;
-    long[] collected = changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid");
+    MonthSeries.Sum collected = changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid");
     for (ExpectedItem one : accounts.items().of(line)) {
       if (one.item().kind() == OpenItem.Kind.ORDER) {
         LocalDate delivered = one.item().supplied().isAfter(plan.settings().asOf()) ? one.item().supplied() : plan.settings().asOf().plusDays(1);
@@ -170,7 +174,7 @@ public final class RollForwards {
   private RollForward ofSalesTax(Line line) {
     SalesTaxAccount account = accounts.salesTax(line);
     long opening = corrected(line, account.periods().stream().mapToLong(period -> period.owed() == null ? 0 : period.owed()).sum());
-    Map<String, long[]> changes = new LinkedHashMap<>();
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
     changes.put("on receipts", taxOf(account, Direction.RECEIPT));
     changes.put("on payments", taxOf(account, Direction.PAYMENT));
     changes.put("settled", cashAfterAsOf(line));
@@ -178,15 +182,15 @@ public final class RollForwards {
   }
 
   /** What the ledger has more, or less, than history implies stands in the first month, and is cleared as its flows are scaled. */
-  private void trueUp(Line line, Map<String, long[]> changes) {
+  private void trueUp(Line line, Map<String, MonthSeries.Sum> changes) {
     Assumption.Stream stream = (Assumption.Stream) line.assumption();
     if (stream.ledger() == null || !stream.ledger().trueUp() || stream.terms().by() == Terms.By.TARGET || stream.basis() == Basis.BOOKS) {
       return;
     }
     boolean receipt = line.direction() == Direction.RECEIPT;
-    long[] more = new long[months];
+    MonthSeries.Sum more = nil();
     for (OwedByHistory.Correction one : accounts.stream(line).owedByHistory().corrections()) {
-      more[0] += one.cash() + one.discount() + one.writtenOff();
+      more.add(open, one.cash() + one.discount() + one.writtenOff());
       YearMonth month = Timeline.month(one.month());
       add(changes.get(receipt ? "collected" : "paid"), month, -one.cash());
       add(changes.get("discount"), month, -one.discount());
@@ -197,9 +201,9 @@ public final class RollForwards {
 
   private RollForward ofStock(Line line) {
     StockRoll.Month[] stock = accounts.activity().stock(line).months();
-    Map<String, long[]> changes = new LinkedHashMap<>();
-    changes.put("purchases", Arrays.stream(stock).limit(months).mapToLong(StockRoll.Month::purchases).toArray());
-    changes.put("cost of sales", Arrays.stream(stock).limit(months).mapToLong(month -> -month.cost()).toArray());
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
+    changes.put("purchases", byPlace(i -> stock[i].purchases()));
+    changes.put("cost of sales", byPlace(i -> -stock[i].cost()));
     return rolled(RollForward.Kind.STOCK, line, stock[0].opening(), changes);
   }
 
@@ -226,18 +230,17 @@ public final class RollForwards {
   private RollForward ofPay(Line line) {
     PayAccount account = accounts.pay(line);
     long owed = account.paidOver().stream().mapToLong(month -> month.owed() == null ? 0 : month.owed()).sum();
-    Map<String, long[]> changes = new LinkedHashMap<>();
-    changes.put("earned", IntStream.range(0, months).mapToLong(i -> account.expenses().getOrDefault(first.plusMonths(i), 0L)).toArray());
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
+    changes.put("earned", byPlace(i -> account.expenses().getOrDefault(first.plusMonths(i), 0L)));
     changes.put("paid", cashAfterAsOf(line));
     return rolled(RollForward.Kind.PAY_OWED, line, corrected(line, account.accrued() + owed), changes);
   }
 
   /** What was billed before a month and covers later ones, less what earlier months cost that is billed later (below zero: accrued). */
   private RollForward ofPrepaid(Line line, Recurring recurring) {
-    int open = Timeline.monthNumber(first);
     int reach = recurring.expensing().months() + Math.abs(recurring.expensing().offset()) + 1;
-    long[] billed = new long[months];
-    long[] cost = new long[months];
+    MonthSeries.Sum billed = nil();
+    MonthSeries.Sum cost = nil();
     long opening = 0;
     for (LocalDate bill : recurring.when().between(first.minusMonths(reach).atDay(1), first.plusMonths(months + (long) reach).atDay(1))) {
       int month = Timeline.monthNumber(YearMonth.from(bill));
@@ -252,7 +255,7 @@ public final class RollForwards {
         opening -= begins + i < open ? parts[i] : 0;
       }
     }
-    Map<String, long[]> changes = new LinkedHashMap<>();
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
     changes.put("billed", billed);
     changes.put("cost of the month", cost);
     return rolled(RollForward.Kind.PREPAID, line, opening, changes);
@@ -260,50 +263,55 @@ public final class RollForwards {
 
   private RollForward ofProfitTax(Line line) {
     ProfitTaxAccount account = accounts.profitTax(line);
-    Map<String, long[]> changes = new LinkedHashMap<>();
-    changes.put("on profit", account.expense().first(months).stream().toArray());
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
+    changes.put("on profit", byPlace(account.expense().first(months)::at));
     changes.put("paid", cashAfterAsOf(line));
     return rolled(RollForward.Kind.PROFIT_TAX, line, corrected(line, account.opening()), changes);
   }
 
   private RollForward ofAssets(Line line) {
     AssetAccount account = accounts.assets(line);
-    Map<String, long[]> changes = new LinkedHashMap<>();
-    changes.put("bought", account.months().stream().limit(months).mapToLong(AssetAccount.Month::bought).toArray());
-    changes.put("depreciation", account.months().stream().limit(months).mapToLong(month -> -month.depreciation()).toArray());
-    changes.put("sold, at book value", account.months().stream().limit(months).mapToLong(month -> -month.sold()).toArray());
+    Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
+    changes.put("bought", byPlace(i -> account.months().get(i).bought()));
+    changes.put("depreciation", byPlace(i -> -account.months().get(i).depreciation()));
+    changes.put("sold, at book value", byPlace(i -> -account.months().get(i).sold()));
     return rolled(RollForward.Kind.FIXED_ASSETS, line, account.opening(), changes);
   }
 
-  private long[] taxOf(SalesTaxAccount account, Direction direction) {
-    return IntStream.range(0, months).mapToObj(first::plusMonths).mapToLong(month -> account.lines(month, month).stream()
-        .filter(line -> line.direction() == direction).mapToLong(line -> line.minor() * direction.sign()).sum()).toArray();
+  private MonthSeries.Sum taxOf(SalesTaxAccount account, Direction direction) {
+    return byPlace(i -> account.lines(first.plusMonths(i), first.plusMonths(i)).stream().filter(line -> line.direction() == direction)
+        .mapToLong(line -> line.minor() * direction.sign()).sum());
   }
 
   /** The line's flows after the as-of date by month, payments negative. */
-  private long[] cashAfterAsOf(Line line) {
-    long[] cash = new long[months];
-    for (int i = 0; i < months; i++) {
+  private MonthSeries.Sum cashAfterAsOf(Line line) {
+    LocalDate after = plan.settings().asOf().plusDays(1);
+    return byPlace(i -> {
       YearMonth month = first.plusMonths(i);
-      LocalDate open = plan.settings().asOf().plusDays(1);
-      LocalDate start = month.atDay(1).isBefore(open) ? open : month.atDay(1);
-      cash[i] = forecast.cell(line, new Period(start, month.plusMonths(1).atDay(1))).amount();
-    }
-    return cash;
+      LocalDate start = month.atDay(1).isBefore(after) ? after : month.atDay(1);
+      return forecast.cell(line, new Period(start, month.plusMonths(1).atDay(1))).amount();
+    });
   }
 
-  private void add(long[] to, YearMonth month, long minor) {
-    int at = (int) first.until(month, ChronoUnit.MONTHS);
-    if (at >= 0 && at < to.length) {
-      to[at] += minor;
-    }
+  private MonthSeries.Sum nil() {
+    return new MonthSeries.Sum(open, months);
   }
 
-  private static long[] negative(List<Long> amounts) {
-    return amounts.stream().mapToLong(minor -> -minor).toArray();
+  private MonthSeries.Sum byPlace(IntToLongFunction amount) {
+    MonthSeries.Sum sum = nil();
+    IntStream.range(0, months).forEach(i -> sum.add(open + i, amount.applyAsLong(i)));
+    return sum;
   }
 
-  private RollForward rolled(RollForward.Kind kind, Line line, long opening, Map<String, long[]> changes) {
+  private static void add(MonthSeries.Sum to, YearMonth month, long minor) {
+    to.add(Timeline.monthNumber(month), minor);
+  }
+
+  private MonthSeries.Sum negative(List<Long> amounts) {
+    return byPlace(i -> -amounts.get(i));
+  }
+
+  private RollForward rolled(RollForward.Kind kind, Line line, long opening, Map<String, MonthSeries.Sum> changes) {
     List<Long> openings = new ArrayList<>();
     List<Long> closings = new ArrayList<>();
     List<YearMonth> each = new ArrayList<>();
@@ -311,13 +319,13 @@ public final class RollForwards {
     for (int i = 0; i < months; i++) {
       each.add(first.plusMonths(i));
       openings.add(level);
-      for (long[] change : changes.values()) {
-        level += change[i];
+      for (MonthSeries.Sum change : changes.values()) {
+        level += change.in(open + i);
       }
       closings.add(level);
     }
     List<RollForward.Change> named = changes.entrySet().stream()
-        .map(one -> new RollForward.Change(one.getKey(), Arrays.stream(one.getValue()).boxed().toList())).toList();
+        .map(one -> new RollForward.Change(one.getKey(), one.getValue().series().stream().boxed().toList())).toList();
     return new RollForward(kind, line.id(), line.name(), each, openings, named, closings);
   }
 

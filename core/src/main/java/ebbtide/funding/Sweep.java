@@ -29,6 +29,11 @@ public final class Sweep {
     int days() {
       return net.length;
     }
+
+    /** Returns the same with other flows by day. */
+    Input flowing(long[] other) {
+      return new Input(cash, other, minimum, overdraft, swept, buffer, facilities, ofOverdraft, onCash, months);
+    }
   }
 
   /** The days of a month, its last business day on which interest is paid, and which part of a whole month they are. */

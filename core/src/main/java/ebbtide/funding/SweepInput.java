@@ -44,6 +44,7 @@ final class SweepInput {
   private final List<Line> facilities;
   private final Map<String, long[]> limits = new HashMap<>();
   private final Map<String, Owed> owed = new HashMap<>();
+  private final Sweep.Input input;
 
   /** Reads the flows of all lines before the sweep, their plan and its books. */
   SweepInput(Flows flows) {
@@ -57,6 +58,7 @@ final class SweepInput {
     Availability known = facilities.stream().anyMatch(line -> ((Revolving) line.assumption()).availability() != null)
         ? new Availability(flows.accounts(), months(plan.settings())) : null;
     this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption(), known)));
+    this.input = read(flows.closing());
   }
 
   List<Line> facilities() {
@@ -133,15 +135,23 @@ final class SweepInput {
     return values;
   }
 
-  /** Returns the input of the sweep; {@code levels} is closing cash by day before it. */
+  /** Returns the input of the sweep; {@code levels} is closing cash by day before it, which interest changes after the as-of date alone. */
   Sweep.Input of(long[] levels) {
-    int days = timeline.days() - asOf - 1;
-    long[] net = new long[days];
-    for (int day = 0; day < days; day++) {
+    return input.flowing(net(levels));
+  }
+
+  private long[] net(long[] levels) {
+    long[] net = new long[timeline.days() - asOf - 1];
+    for (int day = 0; day < net.length; day++) {
       net[day] = levels[asOf + 1 + day] - levels[asOf + day];
     }
+    return net;
+  }
+
+  private Sweep.Input read(long[] levels) {
+    int days = timeline.days() - asOf - 1;
     FundingRules rules = plan.settings().funding();
-    return new Sweep.Input(levels[asOf], net, Arrays.copyOfRange(minimum, asOf + 1, timeline.days()),
+    return new Sweep.Input(levels[asOf], net(levels), Arrays.copyOfRange(minimum, asOf + 1, timeline.days()),
         Arrays.copyOfRange(overdraft, asOf + 1, timeline.days()), swept(rules.sweeps(), days),
         rules.buffer(), facilities.stream().map(this::facility).toList(), ofBank(Interest.Of.OVERDRAFT, levels), ofBank(Interest.Of.CASH, levels),
         rules.interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE ? months(days) : null);

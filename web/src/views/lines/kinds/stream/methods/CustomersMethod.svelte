@@ -1,0 +1,81 @@
+<script lang="ts">
+  import TypedField from '../../../../../lib/TypedField.svelte';
+  import { noMonth, readMonth, type Day } from '../../../../../lib/dates';
+  import { grouped, noAmount, readAmount } from '../../../../../lib/money';
+  import { Said } from '../../../../../lib/said.svelte';
+  import type { Driver, MethodOf, Save } from '../../../save';
+  import DriverEditor from './DriverEditor.svelte';
+
+  interface Props {
+    method: MethodOf<'customers'>;
+    first: Day;
+    put: Save<MethodOf<'customers'>>;
+  }
+
+  let { method, first, put }: Props = $props();
+  const said = new Said();
+
+  function setFrom(typed: string) {
+    const from = readMonth(typed);
+    return from ? put((now) => ({ ...now, from }), `customers counted from ${from}`) : noMonth(typed);
+  }
+
+  function setOpening(typed: string) {
+    const opening = readAmount(typed);
+    return opening === null ? noAmount(typed) : put((now) => ({ ...now, opening }), `${typed} customers at the start`);
+  }
+
+  function putDriver(field: 'gained' | 'lost' | 'fee') {
+    return (change: (now: Driver) => Driver, words: string) =>
+      put((now) => ({ ...now, [field]: change(now[field]) }), words);
+  }
+
+  function choose(field: 'lostAs' | 'feeOn', value: string) {
+    void said.of(
+      put((now) => ({ ...now, [field]: value }), `${field === 'lostAs' ? 'customers lost as' : 'fee on'} ${value}`),
+    );
+  }
+</script>
+
+<div class="flex basis-full flex-col gap-1">
+  <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+    <TypedField
+      label="customers at the start"
+      class="w-[110px] text-right"
+      value={grouped(method.opening)}
+      onput={setOpening}
+    />
+    <TypedField
+      label="of"
+      name="Month from which customers are counted"
+      class="w-[86px]"
+      value={method.from}
+      onput={setFrom}
+    />
+  </div>
+  <DriverEditor label="gained each month" driver={method.gained} {first} put={putDriver('gained')} />
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <DriverEditor label="lost each month" driver={method.lost} {first} put={putDriver('lost')} />
+    <select
+      class="small-field"
+      aria-label="What is lost is"
+      value={method.lostAs}
+      onchange={(e) => choose('lostAs', e.currentTarget.value)}
+    >
+      <option value="number">customers</option><option value="percent">% of those at the start</option>
+    </select>
+  </div>
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <DriverEditor label="fee of each" driver={method.fee} {first} put={putDriver('fee')} />
+    <select
+      class="small-field"
+      aria-label="The fee is paid by"
+      value={method.feeOn}
+      onchange={(e) => choose('feeOn', e.currentTarget.value)}
+    >
+      <option value="closing">customers at the end of the month</option>
+      <option value="mean">the mean of start and end</option>
+    </select>
+  </div>
+  {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+</div>
