@@ -1,11 +1,13 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { push } from 'svelte-spa-router';
+  import { answer, api } from '../api';
   import { shortDay } from '../dates';
+  import { Loaded } from '../loaded.svelte';
   import { address } from '../place.svelte';
   import { getPlan } from '../plan.svelte';
   import Dialog from './Dialog.svelte';
-  import { matching, type Target } from './jump';
+  import { matching, ofAssumptions, type Target } from './jump';
   import { PLACES } from './views';
 
   interface Props {
@@ -18,12 +20,27 @@
   let chosen = $state(0);
   let list = $state<HTMLUListElement>();
 
+  /** Asked for when the box is opened: nothing else needs them. */
+  const assumptions = new Loaded((signal) => {
+    void plan.version;
+    return open
+      ? answer(api.GET('/api/plans/{plan}/assumptions', { params: { path: { plan: plan.id } }, signal }))
+      : null;
+  });
+
+  function pathOf(lineId: string | null): string {
+    const line = plan.view?.lines.find((one) => one.id === lineId);
+    return line
+      ? address(plan.id, line.direction === 'receipt' ? 'receipts' : 'payments', line.id)
+      : address(plan.id, 'setup');
+  }
+
   const targets = $derived<Target[]>([
     ...PLACES.map((place) => ({ name: place.name, kind: 'view', path: address(plan.id, place.view) })),
     ...(plan.view?.lines ?? []).map((line) => ({
       name: line.name,
       kind: line.direction === 'receipt' ? 'receipts' : 'payments',
-      path: address(plan.id, line.direction === 'receipt' ? 'receipts' : 'payments', line.id),
+      path: pathOf(line.id),
     })),
     ...(plan.view?.accounts ?? []).map((account) => ({
       name: account.name,
@@ -35,6 +52,7 @@
       kind: `buoy ${shortDay(buoy.from)}`,
       path: address(plan.id, 'forecast'),
     })),
+    ...ofAssumptions(assumptions.data ?? [], pathOf),
   ]);
   const found = $derived(matching(targets, words).slice(0, 12));
 
@@ -58,7 +76,7 @@
 <Dialog bind:open title="Jump to">
   <input
     class="small-field w-full"
-    placeholder="A line, an account, a buoy or a view"
+    placeholder="A line, an assumption, an account, a buoy or a view"
     aria-label="Jump to"
     role="combobox"
     aria-expanded="true"

@@ -1,5 +1,17 @@
+import type { Schemas } from '../api';
+
 /** Somewhere the jump box can go. */
 export type Target = { name: string; kind: string; path: string };
+
+/** The assumptions as targets, each once however many values it has in time, with the one that holds last. */
+export function ofAssumptions(all: Schemas['AssumptionView'][], pathOf: (lineId: string | null) => string): Target[] {
+  const targets = new Map<string, Target>();
+  for (const one of all) {
+    const name = `${one.line}: ${one.name}`;
+    targets.set(name, { name, kind: `${one.value} ${one.unit}`.trim(), path: pathOf(one.lineId) });
+  }
+  return [...targets.values()];
+}
 
 /** The targets whose name holds the letters, those that begin with them first; letters in order count too, last. */
 export function matching(targets: Target[], words: string): Target[] {

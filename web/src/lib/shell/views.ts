@@ -17,7 +17,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
   {
     where: 'Everywhere',
     keys: [
-      ['Ctrl K', 'jump to a line, an account, a buoy or a view'],
+      ['Ctrl K', 'jump to a line, an assumption, an account, a buoy or a view'],
       ['Alt 1 … 8', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, Setup'],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],

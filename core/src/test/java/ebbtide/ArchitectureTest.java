@@ -33,6 +33,13 @@ class ArchitectureTest {
         .check(CORE);
   }
 
+  /** Bank holidays alone come from it (docs/decisions/0018). */
+  @Test
+  void strata_isUsedForTheDaysOnWhichBanksWorkAlone() {
+    noClasses().that().doNotHaveFullyQualifiedName("ebbtide.time.BusinessDays").should()
+        .dependOnClassesThat().resideInAnyPackage("com.opengamma..", "com.google..", "org.joda..").check(CORE);
+  }
+
   @Test
   void core_takesNoTimeOfDayFromTheMachine() {
     noClasses().should().callMethod(java.time.LocalDate.class, "now").orShould().callMethod(java.time.Instant.class, "now")
