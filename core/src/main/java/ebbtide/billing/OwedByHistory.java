@@ -7,6 +7,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
+import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
@@ -126,7 +127,7 @@ public final class OwedByHistory {
   }
 
   /** Lays a correction's cash: on its day, or over its month as the line's spread has it, after the as-of date. */
-  public void lay(Correction correction, Spread.DaySink sink) {
+  public void lay(Correction correction, DaySink sink) {
     if (correction.day() >= 0) {
       if (correction.day() < timeline.days()) {
         sink.add(correction.day(), correction.cash());

@@ -1,6 +1,7 @@
 package ebbtide.billing;
 
 import ebbtide.money.Split;
+import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.util.stream.IntStream;
@@ -16,7 +17,7 @@ record RestOfMonth(Timeline timeline, int month, int asOf) {
   }
 
   /** Lays an amount over them, units left over to the earliest; on the month's last day when none is left. */
-  void lay(long minor, Spread.DaySink sink) {
+  void lay(long minor, DaySink sink) {
     int[] days = businessDays();
     if (days.length == 0) {
       sink.add(timeline.startOfMonth(month) + timeline.lengthOfMonth(month) - 1, minor);

@@ -6,6 +6,7 @@ import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Settings;
+import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
@@ -156,7 +157,7 @@ public final class TargetBilling {
   }
 
   /** Lays a month's cash over its days by the line's spread; in the month of the as-of date over the business days after it. */
-  public void lay(Month month, Spread.DaySink sink) {
+  public void lay(Month month, DaySink sink) {
     if (!withinMonth || month.month() != open) {
       stream.spread().lay(month.cash(), month.month(), timeline, sink);
       return;

@@ -9,17 +9,20 @@ import ebbtide.billing.TargetBilling;
 import ebbtide.books.DayAmount;
 import ebbtide.items.ExpectedItem;
 import ebbtide.money.Split;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.CarriedAmount;
-import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
+import ebbtide.plan.Line;
+import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
+import ebbtide.time.SpreadSum;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
 /** The flows of one line on their way: what the bank has, what the plan lays, what of that the bank's word replaces, and what overrides do. */
-final class Laying implements FlowSink, Spread.DaySink {
+final class Laying implements FlowSink, DaySink {
   private static final long[] NONE = new long[0];
   private final Timeline timeline;
   private long[] settled = NONE;
@@ -34,7 +37,7 @@ final class Laying implements FlowSink, Spread.DaySink {
   private Line line;
   private int sign;
   private Timeline days;
-  private Spread spread;
+  private SpreadSum pattern;
 
   private Laying(Timeline timeline, int asOf) {
     this.timeline = timeline;
@@ -57,9 +60,10 @@ final class Laying implements FlowSink, Spread.DaySink {
     laying.line = timing.account().line();
     laying.sign = laying.line.direction().sign();
     laying.days = timing.timeline();
-    laying.spread = timing.account() instanceof StreamAccount stream ? stream.billing().stream().spread() : null;
+    laying.pattern = laying.line.findStream().map(Assumption.Stream::spread).orElseGet(Spread.Even::new).sum(laying.days, laying);
     laying.addMovements(timing.movements());
     timing.emit(laying);
+    laying.pattern.lay();
     if (timing.account() instanceof StreamAccount) {
       laying.netWithBooked(timing.onAccount());
     }
@@ -94,7 +98,7 @@ final class Laying implements FlowSink, Spread.DaySink {
 
   @Override
   public void fromPattern(MonthBilling billing, int step) {
-    spread.lay(billing.cash(step) * sign, billing.cashMonth(step), days, this);
+    pattern.add(billing.cash(step) * sign, billing.cashMonth(step));
   }
 
   @Override

@@ -52,6 +52,9 @@ final class Ledger {
   private final MonthSeries points;
   private final MonthSeries profit;
   private final MonthSeries declared;
+  private final long openingCash;
+  /** Retained profit at the end of each month. */
+  private final MonthSeries retained;
 
   Ledger(Forecast forecast) {
     this.forecast = forecast;
@@ -72,6 +75,13 @@ final class Ledger {
     openBesideLines();
     this.profit = sum(earnings.values().stream().map(Earned::earned));
     this.declared = sum(declaredBy.values().stream());
+    this.openingCash = forecast.closing(first.atDay(1).minusDays(1));
+    this.retained = Account.of(Kind.RETAINED, null, Kind.RETAINED.words(), openingRetained(), nil,
+        List.of(new Cause("profit", profit), new Cause("declared", declared.negative()))).levels();
+  }
+
+  private long openingRetained() {
+    return entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
   }
 
   private MonthSeries sum(Stream<MonthSeries> all) {
@@ -232,7 +242,7 @@ final class Ledger {
 
   /** Returns cash at the end of a month; -1 is the opening. */
   long cashAt(int month) {
-    return forecast.closing(first.plusMonths(month + 1L).atDay(1).minusDays(1));
+    return month < 0 ? openingCash : forecast.closing(first.plusMonths(month + 1L).atDay(1).minusDays(1));
   }
 
   /** Returns what is declared to owners in a month. */
@@ -247,11 +257,7 @@ final class Ledger {
 
   /** Returns retained profit at the end of a month; -1 is the opening. */
   long retainedAt(int month) {
-    long level = entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
-    for (int i = 0; i <= month; i++) {
-      level += profit.at(i) - declared.at(i);
-    }
-    return level;
+    return month < 0 ? openingRetained() : retained.at(month);
   }
 
   /** Returns what the opening balance sheet lacks to balance, cash as the accounts have it: assets less what is owed and equity. */

@@ -8,13 +8,23 @@ import java.util.List;
 
 /** How a month's amount lies over the days of that month; it never leaves the month (rules 1.6). */
 public sealed interface Spread {
-  /** Receives the part of an amount that falls on a day, by the day's index on the timeline. */
-  interface DaySink {
-    void add(int day, long minor);
-  }
-
   /** Lays an amount in minor units over the days of a month of the timeline; the parts add up to it. */
   void lay(long minor, int monthNumber, Timeline timeline, DaySink sink);
+
+  /** Returns a sum of amounts to be laid together: a day gets what each alone would bring to it. */
+  default SpreadSum sum(Timeline timeline, DaySink sink) {
+    return new SpreadSum() {
+      @Override
+      public void add(long minor, int monthNumber) {
+        Spread.this.lay(minor, monthNumber, timeline, sink);
+      }
+
+      @Override
+      public void lay() {
+        // Each amount was laid as it came.
+      }
+    };
+  }
 
   /** Returns the words for it in a sentence: "even over business days". */
   String words();
@@ -66,11 +76,7 @@ public sealed interface Spread {
   record Even() implements Spread {
     @Override
     public void lay(long minor, int monthNumber, Timeline timeline, DaySink sink) {
-      int[] days = timeline.businessDays(monthNumber);
-      if (days.length == 0) {
-        days = new int[timeline.lengthOfMonth(monthNumber)];
-        Arrays.setAll(days, i -> timeline.startOfMonth(monthNumber) + i);
-      }
+      int[] days = days(timeline, monthNumber);
       // Equal weights: the largest remainders are all equal, so the earliest days take the units left over.
       long each = minor / days.length;
       long left = Math.abs(minor % days.length);
@@ -81,6 +87,21 @@ public sealed interface Spread {
       for (int i = (int) left; i < days.length; i++) {
         sink.add(days[i], each);
       }
+    }
+
+    @Override
+    public SpreadSum sum(Timeline timeline, DaySink sink) {
+      return new EvenSum(timeline, month -> days(timeline, month), sink);
+    }
+
+    private static int[] days(Timeline timeline, int monthNumber) {
+      int[] business = timeline.businessDays(monthNumber);
+      if (business.length > 0) {
+        return business;
+      }
+      int[] all = new int[timeline.lengthOfMonth(monthNumber)];
+      Arrays.setAll(all, i -> timeline.startOfMonth(monthNumber) + i);
+      return all;
     }
 
     @Override
