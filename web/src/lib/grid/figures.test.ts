@@ -3,7 +3,6 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { tick } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import WithPlan from '../../test/WithPlan.svelte';
-import type { PlanState } from '../plan.svelte';
 import { MoneyFormat } from '../money';
 import FigureGrid from './FigureGrid.svelte';
 
@@ -30,7 +29,7 @@ describe('a grid of figures', () => {
     vi.clearAllMocks();
     const plan = { money: new MoneyFormat('GBP', 2, 'full'), unit: 'full' };
     render(WithPlan, {
-      plan: plan as unknown as PlanState,
+      plan,
       component: FigureGrid,
       of: { label: 'Cash', rows, columns, onopen, onleave },
     });

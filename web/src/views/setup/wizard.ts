@@ -168,7 +168,7 @@ function stream(wizard: Wizard, first: Day): SentLine[] {
       assumption: {
         kind: 'stream',
         method: { kind: 'fixed', amount: coming ? [{ from: first, value: coming }] : [] },
-        history: Object.fromEntries(known),
+        history: Object.fromEntries(known) as Record<string, string>,
         pattern: { steps: steps.length ? steps : [{ share: '0', lag: 0 }], never: readPercent(s.never || '0')! },
       },
     },

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { FigureColumn } from '../../lib/grid/FigureGrid.svelte';
+  import type { FigureColumn } from '../../lib/grid/figures';
   import { getPlan } from '../../lib/plan.svelte';
   import { scale } from './charts';
 

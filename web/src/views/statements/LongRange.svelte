@@ -2,7 +2,8 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
-  import FigureGrid, { type FigureRow } from '../../lib/grid/FigureGrid.svelte';
+  import FigureGrid from '../../lib/grid/FigureGrid.svelte';
+  import type { FigureRow } from '../../lib/grid/figures';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import LongRangeFields from './LongRangeFields.svelte';

@@ -1,5 +1,5 @@
 import type { RollForwardView } from '../../lib/api';
-import type { FigureRow } from '../../lib/grid/FigureGrid.svelte';
+import type { FigureRow } from '../../lib/grid/figures';
 
 /** What can be rolled forward, in words, with the sentence that says what it is. */
 export const KINDS = [

@@ -48,18 +48,18 @@ describe('an opening balance sheet', () => {
   ];
 
   it('shows each side with the place of its entries', () => {
-    expect(ofSide(sheet, kinds, 'equity')).toEqual([{ entry: sheet.entries![1], at: 1 }]);
+    expect(ofSide(sheet, kinds, 'equity')).toEqual([{ entry: sheet.entries[1], at: 1 }]);
     expect(ofSide(undefined, kinds, 'assets')).toEqual([]);
   });
 
   it('changes one entry, or takes it out, and leaves what was there as it was', () => {
-    expect(changed(sheet, 0, undefined).entries).toEqual([sheet.entries![1]]);
-    expect(changed(sheet, 1, { ...sheet.entries![1]!, amount: '13' }).entries![1]!.amount).toBe('13');
+    expect(changed(sheet, 0, undefined).entries).toEqual([sheet.entries[1]]);
+    expect(changed(sheet, 1, { ...sheet.entries[1]!, amount: '13' }).entries[1]!.amount).toBe('13');
     expect(sheet.entries).toHaveLength(2);
   });
 
   it('is cleared by a line, stays, or neither', () => {
-    const hotels = sheet.entries![0]!;
+    const hotels = sheet.entries[0]!;
     expect(clearedBy(hotels, 'stays')).toEqual({ name: 'Hotels', kind: 'receivables', amount: '12', stays: true });
     expect(clearedBy(hotels, '')).toEqual({ name: 'Hotels', kind: 'receivables', amount: '12' });
     expect(clearedBy({ ...hotels, stays: true }, 'export').line).toBe('export');

@@ -1,7 +1,7 @@
 import type { PeriodView, ProFormaView } from '../../lib/api';
 import { fullDay, monthName } from '../../lib/dates';
 import { MINUS } from '../../lib/money';
-import type { FigureColumn, FigureRow } from '../../lib/grid/FigureGrid.svelte';
+import type { FigureColumn, FigureRow } from '../../lib/grid/figures';
 
 /** The statements there are, and what else is shown with them. */
 export const SHOWN = [

@@ -3,7 +3,6 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { tick } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import WithPlan from '../../test/WithPlan.svelte';
-import type { PlanState } from '../../lib/plan.svelte';
 import { MoneyFormat } from '../../lib/money';
 import ActualsTable from './ActualsTable.svelte';
 
@@ -55,7 +54,7 @@ describe('actuals typed one below the other', () => {
     answers.length = 0;
     edit.mockClear();
     const plan = { id: 'p', edit, money: new MoneyFormat('GBP', 2, 'full') };
-    render(WithPlan, { plan: plan as unknown as PlanState, component: ActualsTable, of: { data } });
+    render(WithPlan, { plan, component: ActualsTable, of: { data } });
   });
 
   it('moves down at once, and an answer that comes later takes the focus from nobody', async () => {

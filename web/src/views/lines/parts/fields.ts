@@ -64,7 +64,7 @@ export function readField(spec: TypedSpec, typed: string): Reading {
 
 /** The text a field shows for what the JSON holds. */
 export function shown(spec: TypedSpec, value: unknown): string {
-  if (value === undefined || value === null) return '';
+  if (typeof value !== 'string' && typeof value !== 'number') return '';
   return spec.kind === 'amount' || spec.kind === 'number' ? grouped(String(value)) : String(value);
 }
 
