@@ -4,6 +4,8 @@ import java.math.BigInteger;
 
 /** Splitting of an amount into parts that add up to it, by largest remainder (rules 1.3). */
 public final class Split {
+  private static final long MOST_IN_DOUBLE = 1L << 51;
+
   private Split() {}
 
   /**
@@ -19,13 +21,7 @@ public final class Split {
     Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
     long size = Math.abs(total);
     long[] parts = new long[weights.length];
-    boolean small = size < Long.MAX_VALUE / sum;
-    long given = 0;
-    for (int i = 0; i < weights.length; i++) {
-      parts[i] = small ? size * weights[i] / sum
-          : BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i])).divide(BigInteger.valueOf(sum)).longValueExact();
-      given += parts[i];
-    }
+    long given = size <= MOST_IN_DOUBLE && size < Long.MAX_VALUE / sum ? floors(size, weights, sum, parts) : floorsOfAny(size, weights, sum, parts);
     if (given < size) {
       giveRest(size, weights, sum, parts, size - given);
     }
@@ -35,6 +31,28 @@ public final class Split {
       }
     }
     return parts;
+  }
+
+  /** A quotient of doubles is at most one off where it is below 2^52, and costs a fraction of one of whole numbers. */
+  private static long floors(long size, long[] weights, long sum, long[] parts) {
+    long given = 0;
+    for (int i = 0; i < weights.length; i++) {
+      long product = size * weights[i];
+      long part = (long) ((double) product / sum);
+      long rest = product - part * sum;
+      parts[i] = rest < 0 ? part - 1 : rest >= sum ? part + 1 : part;
+      given += parts[i];
+    }
+    return given;
+  }
+
+  private static long floorsOfAny(long size, long[] weights, long sum, long[] parts) {
+    long given = 0;
+    for (int i = 0; i < weights.length; i++) {
+      parts[i] = BigInteger.valueOf(size).multiply(BigInteger.valueOf(weights[i])).divide(BigInteger.valueOf(sum)).longValueExact();
+      given += parts[i];
+    }
+    return given;
   }
 
   /** Gives the units left over to the parts with the largest remainders, equal ones to the earliest. */
