@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -31,7 +30,7 @@ public final class Kinds<T> extends Form<T> {
   public Kinds(String sentence, String family, List<Kind> all) {
     this.sentence = sentence;
     this.family = family;
-    this.all = List.copyOf(all);
+    this.all = all.stream().map(kind -> new Kind(kind.word(), kind.form().beside(KIND))).toList();
   }
 
   /** Returns the kinds, in the order in which they are named. */
@@ -51,7 +50,7 @@ public final class Kinds<T> extends Form<T> {
       place.at(KIND).problem(sentence + " " + words() + ", but was '" + word + "'");
       return null;
     }
-    return (T) kind.get().form().read(place, Stream.of(KIND));
+    return (T) kind.get().form().read(place);
   }
 
   /** Returns the kinds' words in a sentence: "group, stream or pay". */

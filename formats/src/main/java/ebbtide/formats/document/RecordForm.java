@@ -32,17 +32,19 @@ public final class RecordForm<T extends Record> extends Form<T> {
   private final Constructor<T> constructor;
   private final Map<String, RecordComponent> components = new HashMap<>();
   private final String[] order;
+  private final List<String> names;
 
   /** What a document must say of a record beyond what each field needs: it leaves its problems at their places. */
   @FunctionalInterface
   public interface Demand extends BiConsumer<JsonPlace, Parts> {}
 
-  private RecordForm(Class<T> type, List<Field<?>> fields, Demand demand, T silent) {
+  private RecordForm(Class<T> type, List<Field<?>> fields, Demand demand, T silent, List<String> before) {
     this.type = type;
     this.fields = fields;
     this.demand = demand;
     this.silent = silent;
     RecordComponent[] parts = type.getRecordComponents();
+    this.names = Stream.concat(before.stream(), fields.stream().flatMap(RecordForm::names)).toList();
     this.order = Stream.of(parts).map(RecordComponent::getName).toArray(String[]::new);
     Stream.of(parts).forEach(part -> components.put(part.getName(), part));
     if (!fields.stream().map(Field::part).sorted().toList().equals(Arrays.stream(order).sorted().toList())) {
@@ -57,17 +59,22 @@ public final class RecordForm<T extends Record> extends Form<T> {
 
   /** Returns the form of a record type; refuses fields that are not those of its parts, each once. */
   public static <T extends Record> RecordForm<T> of(Class<T> type, Field<?>... fields) {
-    return new RecordForm<>(type, List.of(fields), (place, parts) -> {}, null);
+    return new RecordForm<>(type, List.of(fields), (place, parts) -> {}, null, List.of());
   }
 
   /** Returns this form with something that a document must say beyond what each field needs. */
   public RecordForm<T> demanding(Demand what) {
-    return new RecordForm<>(type, fields, what, silent);
+    return new RecordForm<>(type, fields, what, silent, List.of());
   }
 
   /** Returns this form, flat in another, with the value that holds where none of its fields is there, and that is not written. */
   public RecordForm<T> whenSilent(T value) {
-    return new RecordForm<>(type, fields, demand, value);
+    return new RecordForm<>(type, fields, demand, value, List.of());
+  }
+
+  /** Returns this form beside a field that is read elsewhere. */
+  RecordForm<T> beside(String name) {
+    return new RecordForm<>(type, fields, demand, silent, List.of(name));
   }
 
   /** Returns this form with a place prepared by what a look ahead at it finds. */
@@ -97,23 +104,18 @@ public final class RecordForm<T extends Record> extends Form<T> {
 
   @Override
   public T read(JsonPlace place) {
-    return read(place, Stream.empty());
-  }
-
-  /** Returns the record at a place that also has other fields. */
-  T read(JsonPlace place, Stream<String> others) {
     if (!place.isObjectOrAbsent()) {
       return null;
     }
     int before = place.problemCount();
     Parts parts = parts(place);
-    place.noOthers(Stream.concat(others, names()).toList());
+    place.noOthers(names);
     return place.problemCount() > before ? null : place.make(() -> made(parts));
   }
 
   /** Reports fields at a place that are none of the record's. */
   public void refuseOthers(JsonPlace place) {
-    place.noOthers(names().toList());
+    place.noOthers(names);
   }
 
   /** Returns what could be read of the parts at a place, without making the record of them. */
@@ -139,7 +141,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
 
   /** Returns the record whose fields stand among those of another. */
   private T among(JsonPlace place) {
-    if (silent != null && names().allMatch(name -> place.at(name).isAbsent())) {
+    if (silent != null && names.stream().allMatch(name -> place.at(name).isAbsent())) {
       return silent;
     }
     int before = place.problemCount();
@@ -160,9 +162,12 @@ public final class RecordForm<T extends Record> extends Form<T> {
     }
   }
 
-  private Stream<String> names() {
-    return fields.stream().flatMap(field -> field.presence() == Presence.FLAT ? ((RecordForm<?>) field.form()).names()
-        : field.presence() == Presence.NEVER ? Stream.empty() : Stream.of(field.name()));
+  private static Stream<String> names(Field<?> field) {
+    return switch (field.presence()) {
+      case FLAT -> ((RecordForm<?>) field.form()).names.stream();
+      case NEVER -> Stream.empty();
+      default -> Stream.of(field.name());
+    };
   }
 
   @Override
