@@ -9,6 +9,7 @@ import java.time.temporal.ChronoField;
  * from the first to the last.
  */
 public final class Timeline {
+  private static final int MONTHS = 12;
   private final LocalDate first;
   /** Every day once: a forecast asks for dates more often than for anything else. */
   private final LocalDate[] dates;
@@ -79,7 +80,9 @@ public final class Timeline {
 
   /** Returns the number of a day; below 0 or not below {@link #days} when it lies outside. */
   public int index(LocalDate day) {
-    return (int) (day.toEpochDay() - first.toEpochDay());
+    // Asked a million times a forecast: where its month is known, its day need not be counted from the epoch.
+    int month = day.getYear() * MONTHS + day.getMonthValue() - 1 - firstMonth;
+    return month >= 0 && month < businessDays.length ? monthStart[month] + day.getDayOfMonth() - 1 : (int) (day.toEpochDay() - first.toEpochDay());
   }
 
   public LocalDate date(int index) {
