@@ -5,8 +5,14 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalLong;
 
-/** The account of a line on which nothing falls due: a heading over other lines. */
-record QuietAccount(OwnReads reads) implements LineAccount {
+/** The account of a line on which nothing falls due by itself: a heading over other lines, or a facility. */
+sealed class QuietAccount implements LineAccount permits FacilityAccount {
+  private final OwnReads reads;
+
+  QuietAccount(OwnReads reads) {
+    this.reads = reads;
+  }
+
   @Override
   public Line line() {
     return reads.line();
