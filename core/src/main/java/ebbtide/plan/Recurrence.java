@@ -9,9 +9,9 @@ import java.util.List;
  * Dates that come back: every so many weeks, months or years from a first date, until a last one if set. A day that a
  * month lacks is its last, so every period is met once (rules 7.2).
  */
-public record Recurrence(Unit unit, int every, LocalDate first, LocalDate until) {
+public record Recurrence(Span unit, int every, LocalDate first, LocalDate until) {
   /** The step from one date to the next. */
-  public enum Unit {
+  public enum Span {
     WEEK("week") {
       @Override
       LocalDate plus(LocalDate first, long times) {
@@ -33,7 +33,7 @@ public record Recurrence(Unit unit, int every, LocalDate first, LocalDate until)
 
     private final String word;
 
-    Unit(String word) {
+    Span(String word) {
       this.word = word;
     }
 

@@ -41,7 +41,7 @@ class EarnedTest {
   private static final SalesTax HALF_BACK = new SalesTax(Percent.parse("20"), false, Percent.parse("50"));
 
   private static Line bills(SalesTax tax, int everyMonths, long amount, Expensing expensing, Nature nature) {
-    return new Line("bills", null, "Bills", Direction.PAYMENT, true, null, "", new Recurring(new Recurrence(Recurrence.Unit.MONTH, everyMonths, LocalDate.of(2026, 1, 10), null),
+    return new Line("bills", null, "Bills", Direction.PAYMENT, true, null, "", new Recurring(new Recurrence(Recurrence.Span.MONTH, everyMonths, LocalDate.of(2026, 1, 10), null),
         Steps.from(D, amount), Percent.ZERO, tax, 0, Convention.NONE, Certainty.CERTAIN, expensing), List.of(), nature);
   }
 

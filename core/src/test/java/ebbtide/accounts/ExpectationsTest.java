@@ -14,7 +14,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Recurrence.Unit;
+import ebbtide.plan.Recurrence.Span;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.Recurring;
 import ebbtide.plan.Settings;
@@ -50,7 +50,7 @@ class ExpectationsTest {
   }
 
   private static Assumption weekly(int every) {
-    return Recurring.plain(new Recurrence(Unit.WEEK, every, LocalDate.of(2026, 3, 6), null),
+    return Recurring.plain(new Recurrence(Span.WEEK, every, LocalDate.of(2026, 3, 6), null),
         Steps.from(LocalDate.of(2026, 1, 1), 1_000L), Convention.NONE, Certainty.CERTAIN);
   }
 
@@ -76,7 +76,7 @@ class ExpectationsTest {
 
   @Test
   void bill_withTermsAndUplift_isPaidLaterAndRaisedEachWholeYearOfItsStep() {
-    Recurring insurance = new Recurring(new Recurrence(Unit.YEAR, 1, LocalDate.of(2024, 3, 20), null), new Steps<>(List.of(
+    Recurring insurance = new Recurring(new Recurrence(Span.YEAR, 1, LocalDate.of(2024, 3, 20), null), new Steps<>(List.of(
         new Steps.Step<>(LocalDate.of(2024, 3, 1), 100_000L), new Steps.Step<>(LocalDate.of(2027, 1, 1), 90_000L))),
         Percent.parse("2.5"), ebbtide.plan.SalesTax.NONE, 30, Convention.FOLLOWING, Certainty.CERTAIN, ebbtide.plan.Expensing.OWN_MONTH);
     assertThat(insurance.amountOn(LocalDate.of(2025, 2, 28))).isEqualTo(100_000);
@@ -154,14 +154,14 @@ class ExpectationsTest {
   @ParameterizedTest
   @CsvSource({"MONTH,1,2026-01-31,2026-02-28,2026-03-31", "MONTH,3,2025-11-30,2026-02-28,2026-05-30",
       "YEAR,1,2024-02-29,2025-02-28,2026-02-28", "WEEK,2,2026-03-06,2026-03-20,2026-04-03"})
-  void recurrence_countedFromItsFirstDate_keepsItsDay(Unit unit, int every, LocalDate first, LocalDate second, LocalDate third) {
+  void recurrence_countedFromItsFirstDate_keepsItsDay(Span unit, int every, LocalDate first, LocalDate second, LocalDate third) {
     assertThat(new Recurrence(unit, every, first, null).between(first, third)).containsExactly(first, second, third);
   }
 
   @Test
   void recurrence_untilADay_endsThere() {
     LocalDate first = LocalDate.of(2026, 1, 31);
-    assertThat(new Recurrence(Unit.MONTH, 1, first, LocalDate.of(2026, 3, 30)).between(first, LocalDate.of(2027, 1, 1)))
+    assertThat(new Recurrence(Span.MONTH, 1, first, LocalDate.of(2026, 3, 30)).between(first, LocalDate.of(2027, 1, 1)))
         .containsExactly(first, LocalDate.of(2026, 2, 28));
   }
 }

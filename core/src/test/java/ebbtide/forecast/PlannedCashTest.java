@@ -83,7 +83,7 @@ class PlannedCashTest {
 
   @Test
   void recurring_thirtyFirst_fallsOnEveryMonthsLastDayByItsConvention() {
-    Line rent = line(Direction.PAYMENT, Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, LocalDate.of(2026, 3, 31),
+    Line rent = line(Direction.PAYMENT, Recurring.plain(new Recurrence(Recurrence.Span.MONTH, 1, LocalDate.of(2026, 3, 31),
         null), Steps.from(LocalDate.of(2026, 1, 1), 10_000L), Convention.PRECEDING, Certainty.CERTAIN));
     Forecast forecast = forecast(rent);
     assertThat(forecast.flows(rent).stream().limit(3).map(Forecast.DayFlow::day)).containsExactly(

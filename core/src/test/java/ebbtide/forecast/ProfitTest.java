@@ -66,7 +66,7 @@ class ProfitTest {
   }
 
   private static Recurring bill(LocalDate first, int every, long amount, Expensing expensing) {
-    return new Recurring(new Recurrence(Recurrence.Unit.MONTH, every, first, null), Steps.from(NEW_YEARS_EVE, amount), Percent.ZERO, TWENTY, 0,
+    return new Recurring(new Recurrence(Recurrence.Span.MONTH, every, first, null), Steps.from(NEW_YEARS_EVE, amount), Percent.ZERO, TWENTY, 0,
         Convention.FOLLOWING, Certainty.CERTAIN, expensing);
   }
 

@@ -245,7 +245,7 @@ public final class RandomPlans {
 
   private Recurrence recurrence() {
     LocalDate first = asOf.plusDays(random.nextInt(120) - 90L);
-    return new Recurrence(pick(List.of(Recurrence.Unit.values())), 1 + random.nextInt(4), first,
+    return new Recurrence(pick(List.of(Recurrence.Span.values())), 1 + random.nextInt(4), first,
         random.nextInt(4) == 0 ? first.plusDays(random.nextInt(300)) : null);
   }
 

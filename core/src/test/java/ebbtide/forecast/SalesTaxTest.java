@@ -149,7 +149,7 @@ class SalesTaxTest {
     SalesTax half = new SalesTax(Percent.parse("20"), false, Percent.parse("50"));
     Line cars = stream("cars", Direction.PAYMENT, half, MonthPattern.atOnce(), new Spread.Even(), 10_000);
     Line rent = new Line("rent", null, "rent", Direction.PAYMENT, true, null, "", new Recurring(new Recurrence(
-        Recurrence.Unit.MONTH, 1, LocalDate.of(2026, 1, 5), LocalDate.of(2026, 3, 30)), Steps.from(NEW_YEARS_EVE, 100_000L),
+        Recurrence.Span.MONTH, 1, LocalDate.of(2026, 1, 5), LocalDate.of(2026, 3, 30)), Steps.from(NEW_YEARS_EVE, 100_000L),
         Percent.ZERO, TWENTY, 30, Convention.FOLLOWING, Certainty.CERTAIN, ebbtide.plan.Expensing.OWN_MONTH), List.of());
     Forecast forecast = forecast(cars, rent, settling(TaxPoint.INVOICE, false, Map.of()));
     assertThat(quarter(forecast, MARCH).input()).isEqualTo(100_000 + 3 * 20_000);

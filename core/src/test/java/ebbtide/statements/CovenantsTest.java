@@ -40,7 +40,7 @@ class CovenantsTest {
 
   private static Line monthly(Direction direction, long amount) {
     return new Line(direction.name(), null, direction.name(), direction, true, null, "", Recurring.plain(
-        new Recurrence(Recurrence.Unit.MONTH, 1, LocalDate.of(2026, 4, 10), null), Steps.from(LocalDate.of(2026, 1, 1), amount), Convention.NONE, Certainty.CERTAIN), List.of());
+        new Recurrence(Recurrence.Span.MONTH, 1, LocalDate.of(2026, 4, 10), null), Steps.from(LocalDate.of(2026, 1, 1), amount), Convention.NONE, Certainty.CERTAIN), List.of());
   }
 
   private static Covenant covenant(Ratio ratio, String bound) {

@@ -72,7 +72,7 @@ class StatementsByHandTest {
   /** Sales of 10,000 and goods of 6,000 a month, rent of 3,000 a quarter ahead, a loan of 12,000 repaid by 500 at 6%, a quarter of profit as tax. */
   private static List<Line> company() {
     return List.of(line("sales", Direction.RECEIPT, monthLater(1_000_000), Nature.SALES), line("goods", Direction.PAYMENT, monthLater(600_000), Nature.COST_OF_SALES),
-        line("rent", new Recurring(new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2026, 1, 1), null), Steps.from(D, 300_000L), Percent.ZERO, SalesTax.NONE, 0,
+        line("rent", new Recurring(new Recurrence(Recurrence.Span.MONTH, 3, LocalDate.of(2026, 1, 1), null), Steps.from(D, 300_000L), Percent.ZERO, SalesTax.NONE, 0,
             Convention.NONE, Certainty.CERTAIN, new Expensing(3, 0, false))),
         line("loan", new TermLoan(TermLoan.By.EQUAL_PRINCIPAL, new TermLoan.Balance(D, 1_200_000, 0), true, Steps.from(D, Percent.parse("6")), LocalDate.of(2026, 1, 31), 24, 1, 0,
             null, Convention.NONE, List.of(), List.of(), true, 0)),

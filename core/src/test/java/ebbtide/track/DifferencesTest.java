@@ -109,7 +109,7 @@ class DifferencesTest {
     assertThat(closed("03-08", "03-15", costs, books)).isEmpty();
     assertThat(closed("03-15", "03-22", costs, books)).singleElement().satisfies(one -> assertThat(one.open()).as("45 days after 1 February").isEqualTo(30_000));
     assertThat(closed("04-19", "05-10", costs, books)).singleElement().satisfies(one -> assertThat(one.open()).as("paid 1,000 more").isEqualTo(-1_000));
-    Line rent = new Line("s", null, "Rent", Direction.PAYMENT, true, null, "", Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, day("01-10"), null),
+    Line rent = new Line("s", null, "Rent", Direction.PAYMENT, true, null, "", Recurring.plain(new Recurrence(Recurrence.Span.MONTH, 1, day("01-10"), null),
         Steps.from(day("01-01"), 5_000L), Convention.NONE, Certainty.CERTAIN), List.of());
     Books paidTwice = books(null, new DayAmount(day("01-10"), -5_000), new DayAmount(day("03-11"), -5_000));
     assertThat(closed("01-31", "03-31", rent, paidTwice)).singleElement().satisfies(one -> assertThat(one.from()).isEqualTo(day("02-10")));

@@ -186,7 +186,7 @@ final class DemoPlan {
   private void overheads() {
     add("group-overheads", null, "Overheads", Direction.PAYMENT, new Assumption.Group());
     add("rent", "group-overheads", "Rent of sheds & foreshore", Direction.PAYMENT, Recurring.plain(
-        new Recurrence(Recurrence.Unit.MONTH, 3, LocalDate.of(2025, 9, 25), null),
+        new Recurrence(Recurrence.Span.MONTH, 3, LocalDate.of(2025, 9, 25), null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(31_500)), Convention.PRECEDING, Certainty.CERTAIN));
     add("insurance", "group-overheads", "Insurance", Direction.PAYMENT, monthly(LocalDate.of(2025, 9, 3), 6_840));
     add("marketing", "group-overheads", "Marketing", Direction.PAYMENT, stream(new ActivityMethod.FixedAmount(
@@ -227,7 +227,7 @@ final class DemoPlan {
   }
 
   private static Assumption monthly(LocalDate first, long amount) {
-    return Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, first, null),
+    return Recurring.plain(new Recurrence(Recurrence.Span.MONTH, 1, first, null),
         Steps.from(LocalDate.of(2025, 1, 1), pounds(amount)), Convention.FOLLOWING, Certainty.CERTAIN);
   }
 

@@ -45,7 +45,7 @@ class ItemChoiceTest {
         item("F", "Gull", D.plusDays(4), 800, null, new Handling(null, null, Standing.CANNOT_WAIT, "")),
         item("G", "Gull", D.minusDays(9), 0, D.minusDays(1), Handling.NONE));
     BankMovement settling = new BankMovement("a", D.minusDays(2), null, 100, "", "", "", List.of(new AssignedPart("l", 100, "B", 0)));
-    Line line = new Line("l", null, "Sales", Direction.RECEIPT, true, null, "", Recurring.plain(new Recurrence(Recurrence.Unit.MONTH, 1, D, null),
+    Line line = new Line("l", null, "Sales", Direction.RECEIPT, true, null, "", Recurring.plain(new Recurrence(Recurrence.Span.MONTH, 1, D, null),
         Steps.from(D, 1L), Convention.FOLLOWING, Certainty.CERTAIN), List.of());
     Books books = Books.of(List.of(new Account("a", "A", "--", false, D, 0)), List.of(settling))
         .with(OpenItems.of(items).settled(BankMovement.settled(List.of(settling))));

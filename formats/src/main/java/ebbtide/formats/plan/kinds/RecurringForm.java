@@ -20,7 +20,7 @@ import ebbtide.plan.Recurring;
 
 /** A recurring amount as a plan file has it. */
 final class RecurringForm {
-  private static final Form<Recurrence> WHEN = RecordForm.of(Recurrence.class, always("unit", Values.oneOf(Recurrence.Unit.class)), usually("every", WHOLE, 1),
+  private static final Form<Recurrence> WHEN = RecordForm.of(Recurrence.class, always("unit", Values.oneOf(Recurrence.Span.class)), usually("every", WHOLE, 1),
       always("first", DATE), ifAny("until", DATE));
   private static final RecordForm<Expensing> EXPENSING = RecordForm.of(Expensing.class,
       usually("coversMonths", WHOLE, 1).of("months").says("Whole months that the bill covers."),
