@@ -10,29 +10,29 @@ import org.springframework.context.annotation.Bean;
 /** The program: {@code start} and {@code demo} serve the application, {@code forecast} computes a plan file. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class Ebbtide {
-  /** Runs a command; the exit code is not 0 when it could not be done. */
-  public static void main(String[] args) {
-    String command = args.length == 0 ? "" : args[0];
-    String[] rest = args.length == 0 ? args : Arrays.copyOfRange(args, 1, args.length);
-    switch (command) {
-      case "start" -> exitUnlessRunning(Startup.start(rest));
-      case "demo" -> exitUnlessRunning(Startup.demo(rest));
-      case "forecast" -> System.exit(ForecastCommand.run(rest, System.out, System.err));
-      default -> {
-        System.err.println("Say what to do: demo, start or forecast; './ebbtide help' explains them.");
-        System.exit(64);
-      }
+    /** Runs a command; the exit code is not 0 when it could not be done. */
+    public static void main(String[] args) {
+        String command = args.length == 0 ? "" : args[0];
+        String[] rest = args.length == 0 ? args : Arrays.copyOfRange(args, 1, args.length);
+        switch (command) {
+            case "start" -> exitUnlessRunning(Startup.start(rest));
+            case "demo" -> exitUnlessRunning(Startup.demo(rest));
+            case "forecast" -> System.exit(ForecastCommand.run(rest, System.out, System.err));
+            default -> {
+                System.err.println("Say what to do: demo, start or forecast; './ebbtide help' explains them.");
+                System.exit(64);
+            }
+        }
     }
-  }
 
-  private static void exitUnlessRunning(int code) {
-    if (code != 0) {
-      System.exit(code);
+    private static void exitUnlessRunning(int code) {
+        if (code != 0) {
+            System.exit(code);
+        }
     }
-  }
 
-  @Bean
-  Clock clock() {
-    return Clock.systemDefaultZone();
-  }
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
 }

@@ -1,8 +1,8 @@
 package ebbtide.app;
 
+import ebbtide.answers.ChecklistItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.answers.ChecklistItem;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
@@ -20,79 +20,82 @@ import java.util.Locale;
 import java.util.Set;
 
 /**
- * The command that computes a plan file without a server or a database. What is asked for stands on standard output as CSV and nothing beside it; the
- * checklist and every refusal on standard error.
+ * The command that computes a plan file without a server or a database. What is asked for stands on standard output as
+ * CSV and nothing beside it; the checklist and every refusal on standard error.
  */
 final class ForecastCommand {
-  private static final int USAGE = 64;
-  private static final int BROKEN = 2;
-  private static final int INCOMPLETE = 1;
+    private static final int USAGE = 64;
+    private static final int BROKEN = 2;
+    private static final int INCOMPLETE = 1;
 
-  private ForecastCommand() {}
+    private ForecastCommand() {}
 
-  /**
-   * Returns 0, or 2 for a plan that is broken, or 64 for a command that is; nothing is printed by halves. With {@code --check} it is 1 where the
-   * checklist is not empty.
-   */
-  static int run(String[] args, PrintStream out, PrintStream err) {
-    try {
-      CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show"), Set.of("--check"));
-      if (line.words().size() != 1) {
-        throw new IllegalArgumentException("Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--check] [--out FILE].");
-      }
-      Periods by = periods(line.options().getOrDefault("--by", "month"));
-      Shown show = Shown.of(line.options().getOrDefault("--show", "forecast"));
-      return run(Path.of(line.words().get(0)), show, by, line, out, err);
-    } catch (IllegalArgumentException e) {
-      err.println(e.getMessage());
-      return USAGE;
+    /**
+     * Returns 0, or 2 for a plan that is broken, or 64 for a command that is; nothing is printed by halves. With
+     * {@code --check} it is 1 where the checklist is not empty.
+     */
+    static int run(String[] args, PrintStream out, PrintStream err) {
+        try {
+            CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show"), Set.of("--check"));
+            if (line.words().size() != 1) {
+                throw new IllegalArgumentException(
+                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--check] [--out FILE].");
+            }
+            Periods by = periods(line.options().getOrDefault("--by", "month"));
+            Shown show = Shown.of(line.options().getOrDefault("--show", "forecast"));
+            return run(Path.of(line.words().get(0)), show, by, line, out, err);
+        } catch (IllegalArgumentException e) {
+            err.println(e.getMessage());
+            return USAGE;
+        }
     }
-  }
 
-  private static Periods periods(String word) {
-    return Arrays.stream(Periods.values()).filter(p -> p.name().toLowerCase(Locale.ROOT).equals(word)).findFirst()
-        .orElseThrow(() -> new IllegalArgumentException(
-            "Say --by day, week, month, quarter or year, but was '" + word + "'."));
-  }
+    private static Periods periods(String word) {
+        return Arrays.stream(Periods.values())
+                .filter(p -> p.name().toLowerCase(Locale.ROOT).equals(word))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "Say --by day, week, month, quarter or year, but was '" + word + "'."));
+    }
 
-  private static int run(Path file, Shown show, Periods by, CommandLine line, PrintStream out, PrintStream err) {
-    String csv;
-    List<ChecklistItem> checklist;
-    try (InputStream in = Files.newInputStream(file)) {
-      PlanDocument document = PlanReader.read(in);
-      Forecast forecast = Forecaster.forecast(document.plan(), document.books());
-      csv = show.csv(forecast, by);
-      checklist = ChecklistItem.of(forecast);
-    } catch (BrokenPlan e) {
-      e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
-      return BROKEN;
-    } catch (IllegalArgumentException e) {
-      err.println(file + ": " + e.getMessage() + ".");
-      return BROKEN;
-    } catch (NoSuchFileException e) {
-      err.println("There is no file '" + file + "'.");
-      return BROKEN;
-    } catch (IOException e) {
-      err.println("The file '" + file + "' cannot be read: " + e.getMessage() + ".");
-      return BROKEN;
+    private static int run(Path file, Shown show, Periods by, CommandLine line, PrintStream out, PrintStream err) {
+        String csv;
+        List<ChecklistItem> checklist;
+        try (InputStream in = Files.newInputStream(file)) {
+            PlanDocument document = PlanReader.read(in);
+            Forecast forecast = Forecaster.forecast(document.plan(), document.books());
+            csv = show.csv(forecast, by);
+            checklist = ChecklistItem.of(forecast);
+        } catch (BrokenPlan e) {
+            e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
+            return BROKEN;
+        } catch (IllegalArgumentException e) {
+            err.println(file + ": " + e.getMessage() + ".");
+            return BROKEN;
+        } catch (NoSuchFileException e) {
+            err.println("There is no file '" + file + "'.");
+            return BROKEN;
+        } catch (IOException e) {
+            err.println("The file '" + file + "' cannot be read: " + e.getMessage() + ".");
+            return BROKEN;
+        }
+        int written = write(csv, line.options().get("--out"), out, err);
+        checklist.forEach(missing -> err.println("Checklist: " + missing.sentence() + "."));
+        return written == 0 && line.switches().contains("--check") && !checklist.isEmpty() ? INCOMPLETE : written;
     }
-    int written = write(csv, line.options().get("--out"), out, err);
-    checklist.forEach(missing -> err.println("Checklist: " + missing.sentence() + "."));
-    return written == 0 && line.switches().contains("--check") && !checklist.isEmpty() ? INCOMPLETE : written;
-  }
 
-  private static int write(String csv, String outFile, PrintStream out, PrintStream err) {
-    if (outFile == null) {
-      out.print(csv);
-      out.flush();
-      return 0;
+    private static int write(String csv, String outFile, PrintStream out, PrintStream err) {
+        if (outFile == null) {
+            out.print(csv);
+            out.flush();
+            return 0;
+        }
+        try {
+            Files.writeString(Path.of(outFile), csv, StandardCharsets.UTF_8);
+            return 0;
+        } catch (IOException e) {
+            err.println("The file '" + outFile + "' cannot be written: choose another with --out.");
+            return BROKEN;
+        }
     }
-    try {
-      Files.writeString(Path.of(outFile), csv, StandardCharsets.UTF_8);
-      return 0;
-    } catch (IOException e) {
-      err.println("The file '" + outFile + "' cannot be written: choose another with --out.");
-      return BROKEN;
-    }
-  }
 }

@@ -14,32 +14,60 @@ import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The application's house rules: SQL in storage alone, which knows nothing of what asks it; each controller stands by itself. */
+/**
+ * The application's house rules: SQL in storage alone, which knows nothing of what asks it; each controller stands by
+ * itself.
+ */
 class ArchitectureTest {
-  private static final JavaClasses APP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("ebbtide.app");
+    private static final JavaClasses APP = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("ebbtide.app");
 
-  @Test
-  void sql_isKnownInStorageAlone_whichKnowsNothingOfWhatAsksIt() {
-    noClasses().that().resideOutsideOfPackage("ebbtide.app.storage").should().dependOnClassesThat().resideInAnyPackage("org.springframework.jdbc..", "java.sql..")
-        .check(APP);
-    noClasses().that().resideInAPackage("ebbtide.app.storage").should().dependOnClassesThat().resideInAnyPackage("ebbtide.app.api..", "ebbtide.app.jobs..", "ebbtide.app.access..")
-        .check(APP);
-  }
+    @Test
+    void sql_isKnownInStorageAlone_whichKnowsNothingOfWhatAsksIt() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("ebbtide.app.storage")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.springframework.jdbc..", "java.sql..")
+                .check(APP);
+        noClasses()
+                .that()
+                .resideInAPackage("ebbtide.app.storage")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("ebbtide.app.api..", "ebbtide.app.jobs..", "ebbtide.app.access..")
+                .check(APP);
+    }
 
-  @Test
-  void controllers_standEachByItself() {
-    ArchRuleDefinition.classes().that().areAnnotatedWith(RestController.class).should(new ArchCondition<>("name no other controller") {
-      @Override
-      public void check(JavaClass one, ConditionEvents events) {
-        one.getDirectDependenciesFromSelf().stream().filter(to -> to.getTargetClass().isAnnotatedWith(RestController.class) && !to.getTargetClass().equals(one))
-            .forEach(to -> events.add(SimpleConditionEvent.violated(to, to.getDescription())));
-      }
-    }).check(APP);
-  }
+    @Test
+    void controllers_standEachByItself() {
+        ArchRuleDefinition.classes()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .should(new ArchCondition<>("name no other controller") {
+                    @Override
+                    public void check(JavaClass one, ConditionEvents events) {
+                        one.getDirectDependenciesFromSelf().stream()
+                                .filter(to -> to.getTargetClass().isAnnotatedWith(RestController.class)
+                                        && !to.getTargetClass().equals(one))
+                                .forEach(to -> events.add(SimpleConditionEvent.violated(to, to.getDescription())));
+                    }
+                })
+                .check(APP);
+    }
 
-  @Test
-  void api_reachesStorageThroughWhatItIsGiven() {
-    noClasses().that().resideInAPackage("ebbtide.app.api").should().callConstructorWhere(DescribedPredicate.describe("a store is made", call ->
-        call.getTargetOwner().getPackageName().equals("ebbtide.app.storage") && call.getTargetOwner().getSimpleName().endsWith("Store"))).check(APP);
-  }
+    @Test
+    void api_reachesStorageThroughWhatItIsGiven() {
+        noClasses()
+                .that()
+                .resideInAPackage("ebbtide.app.api")
+                .should()
+                .callConstructorWhere(DescribedPredicate.describe(
+                        "a store is made",
+                        call -> call.getTargetOwner().getPackageName().equals("ebbtide.app.storage")
+                                && call.getTargetOwner().getSimpleName().endsWith("Store")))
+                .check(APP);
+    }
 }

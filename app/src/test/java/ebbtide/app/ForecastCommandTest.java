@@ -16,115 +16,158 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** The command that computes a plan file: the worked examples to the cent, and broken plans refused whole. */
 class ForecastCommandTest {
-  @TempDir private Path folder;
-  private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-  private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+    @TempDir
+    private Path folder;
 
-  private int run(String... args) {
-    out.reset();
-    err.reset();
-    return ForecastCommand.run(args, new PrintStream(out, true), new PrintStream(err, true));
-  }
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
 
-  private List<String> amounts(String line) {
-    return out.toString(StandardCharsets.UTF_8).lines().filter(row -> row.contains("," + line + ","))
-        .map(row -> row.substring(row.lastIndexOf(',') + 1)).toList();
-  }
+    private int run(String... args) {
+        out.reset();
+        err.reset();
+        return ForecastCommand.run(args, new PrintStream(out, true), new PrintStream(err, true));
+    }
 
-  @Test
-  void pattern_halfAYear_printsCashToTheCent() {
-    assertThat(run("../docs/examples/pattern.json", "--by", "month")).isZero();
-    assertThat(amounts("Sales")).containsExactly("29400.00", "69069.00", "82019.00", "83803.25", "91619.90", "61502.30",
-        "17391.00");
-    assertThat(out.toString(StandardCharsets.UTF_8)).startsWith("section,line,part,period_start,period_end,amount")
-        .contains("receipts,Sales,estimated,2026-02-01,2026-02-28,69069.00");
-  }
+    private List<String> amounts(String line) {
+        return out.toString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(row -> row.contains("," + line + ","))
+                .map(row -> row.substring(row.lastIndexOf(',') + 1))
+                .toList();
+    }
 
-  @Test
-  void patternWithTax_pence_printsCashToTheCent() {
-    assertThat(run("../docs/examples/pattern-with-tax.json", "--by", "month")).isZero();
-    assertThat(amounts("Sales")).containsExactly("35280.15", "44453.00", "17136.08");
-  }
+    @Test
+    void pattern_halfAYear_printsCashToTheCent() {
+        assertThat(run("../docs/examples/pattern.json", "--by", "month")).isZero();
+        assertThat(amounts("Sales"))
+                .containsExactly("29400.00", "69069.00", "82019.00", "83803.25", "91619.90", "61502.30", "17391.00");
+        assertThat(out.toString(StandardCharsets.UTF_8))
+                .startsWith("section,line,part,period_start,period_end,amount")
+                .contains("receipts,Sales,estimated,2026-02-01,2026-02-28,69069.00");
+    }
 
-  private List<String> owed(String example, String kind, String line, String row) {
-    assertThat(run("../docs/examples/" + example + ".json", "--show", "owed")).isZero();
-    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(kind + "," + line + ",") && one.contains("," + row + ","))
-        .map(one -> one.substring(one.lastIndexOf(',') + 1)).limit(3).toList();
-  }
+    @Test
+    void patternWithTax_pence_printsCashToTheCent() {
+        assertThat(run("../docs/examples/pattern-with-tax.json", "--by", "month"))
+                .isZero();
+        assertThat(amounts("Sales")).containsExactly("35280.15", "44453.00", "17136.08");
+    }
 
-  @Test
-  void stock_threeWays_printsWhatFollowsFromTheRest() {
-    assertThat(owed("stock", "stock", "By closing stock", "purchases")).containsExactly("87000.00", "101500.00", "100920.00");
-    assertThat(owed("stock", "stock", "By closing stock", "closing")).containsExactly("68280.00", "74080.00", "64800.00");
-    assertThat(owed("stock", "stock", "By purchases", "closing")).containsExactly("65280.00", "68580.00", "72380.00");
-    assertThat(owed("stock", "stock", "By both", "cost of sales")).containsExactly("-87250.00", "-95250.00", "-120000.00");
-  }
+    private List<String> owed(String example, String kind, String line, String row) {
+        assertThat(run("../docs/examples/" + example + ".json", "--show", "owed"))
+                .isZero();
+        return out.toString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(one -> one.startsWith(kind + "," + line + ",") && one.contains("," + row + ","))
+                .map(one -> one.substring(one.lastIndexOf(',') + 1))
+                .limit(3)
+                .toList();
+    }
 
-  @Test
-  void salesTax_ofAQuarter_printsItsSettlement() {
-    assertThat(run("../docs/examples/sales-tax.json", "--by", "day")).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-60650.00");
-    assertThat(run("../docs/examples/sales-tax-begun.json", "--by", "day")).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-45050.00");
-  }
+    @Test
+    void stock_threeWays_printsWhatFollowsFromTheRest() {
+        assertThat(owed("stock", "stock", "By closing stock", "purchases"))
+                .containsExactly("87000.00", "101500.00", "100920.00");
+        assertThat(owed("stock", "stock", "By closing stock", "closing"))
+                .containsExactly("68280.00", "74080.00", "64800.00");
+        assertThat(owed("stock", "stock", "By purchases", "closing"))
+                .containsExactly("65280.00", "68580.00", "72380.00");
+        assertThat(owed("stock", "stock", "By both", "cost of sales"))
+                .containsExactly("-87250.00", "-95250.00", "-120000.00");
+    }
 
-  @Test
-  void daysTargetAndDiscount_printTheirResults() {
-    assertThat(owed("days-target", "receivables", "Sales", "closing")).first().isEqualTo("193571.43");
-    assertThat(run("../docs/examples/early-payment.json", "--show", "discounts")).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).isEqualToNormalizingNewlines("line,verdict\nBills,Taking 2% for 10 days instead of 45 earns 21.28% a year; "
-        + "Overdraft costs 8.4%: worth taking\n");
-    assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
-  }
+    @Test
+    void salesTax_ofAQuarter_printsItsSettlement() {
+        assertThat(run("../docs/examples/sales-tax.json", "--by", "day")).isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8))
+                .contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-60650.00");
+        assertThat(run("../docs/examples/sales-tax-begun.json", "--by", "day")).isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8))
+                .contains("payments,Sales tax,estimated,2026-05-07,2026-05-07,-45050.00");
+    }
 
-  private List<String> amounts(String show, String row) {
-    assertThat(run("../docs/examples/every-kind.json", "--show", show)).isZero();
-    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(row + ",")).map(one -> one.substring(one.lastIndexOf(',') + 1)).toList();
-  }
+    @Test
+    void daysTargetAndDiscount_printTheirResults() {
+        assertThat(owed("days-target", "receivables", "Sales", "closing"))
+                .first()
+                .isEqualTo("193571.43");
+        assertThat(run("../docs/examples/early-payment.json", "--show", "discounts"))
+                .isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8))
+                .isEqualToNormalizingNewlines(
+                        "line,verdict\nBills,Taking 2% for 10 days instead of 45 earns 21.28% a year; "
+                                + "Overdraft costs 8.4%: worth taking\n");
+        assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
+    }
 
-  @Test
-  void statements_printBalancedAndByQuarter() {
-    assertThat(amounts("balance", "assets")).hasSizeGreaterThan(12).isEqualTo(amounts("balance", "liabilities-and-equity"));
-    assertThat(amounts("income", "sales")).isNotEmpty();
-    assertThat(amounts("cashflow", "net")).isNotEmpty();
-    assertThat(run("../docs/examples/every-kind.json", "--show", "income", "--by", "week")).isEqualTo(2);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("Statements are by month, quarter or year: choose one of them");
-  }
+    private List<String> amounts(String show, String row) {
+        assertThat(run("../docs/examples/every-kind.json", "--show", show)).isZero();
+        return out.toString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(one -> one.startsWith(row + ","))
+                .map(one -> one.substring(one.lastIndexOf(',') + 1))
+                .toList();
+    }
 
-  private List<String> funding(String example, String row) {
-    assertThat(run("../docs/examples/" + example + ".json", "--show", "funding")).isZero();
-    return out.toString(StandardCharsets.UTF_8).lines().filter(one -> one.startsWith(row + ",")).map(one -> one.substring(one.lastIndexOf(',') + 1)).toList();
-  }
+    @Test
+    void statements_printBalancedAndByQuarter() {
+        assertThat(amounts("balance", "assets"))
+                .hasSizeGreaterThan(12)
+                .isEqualTo(amounts("balance", "liabilities-and-equity"));
+        assertThat(amounts("income", "sales")).isNotEmpty();
+        assertThat(amounts("cashflow", "net")).isNotEmpty();
+        assertThat(run("../docs/examples/every-kind.json", "--show", "income", "--by", "week"))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("Statements are by month, quarter or year: choose one of them");
+    }
 
-  @Test
-  void sweepAndInterestByTheMean_printDrawingsAndShortfall() {
-    assertThat(funding("sweep", "closing")).containsExactly("110000.00", "120000.00", "100000.00", "110000.00", "120000.00");
-    assertThat(funding("sweep", "owed")).containsExactly("25000.00", "175000.00", "275000.00", "225000.00", "25000.00");
-    assertThat(funding("sweep-at-limit", "closing")).containsExactly("110000.00", "120000.00", "75000.00", "110000.00", "120000.00");
-    assertThat(funding("sweep-at-limit", "owed")).containsExactly("25000.00", "175000.00", "250000.00", "225000.00", "25000.00");
-    assertThat(funding("sweep-at-limit", "shortfall").get(2)).isEqualTo("25000.00");
-    assertThat(funding("interest-by-mean", "interest")).containsExactly("-2300.55");
-    assertThat(funding("interest-by-mean", "owed")).containsExactly("407300.55");
-    assertThat(funding("interest-by-mean", "closing")).containsExactly("60000.00");
-    assertThat(funding("interest-in-multiples", "owed")).containsExactly("400000.00");
-    assertThat(funding("interest-in-multiples", "interest")).containsExactly("-2275.00");
-  }
+    private List<String> funding(String example, String row) {
+        assertThat(run("../docs/examples/" + example + ".json", "--show", "funding"))
+                .isZero();
+        return out.toString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(one -> one.startsWith(row + ","))
+                .map(one -> one.substring(one.lastIndexOf(',') + 1))
+                .toList();
+    }
 
-  @Test
-  void loanAndFacilityThatEnds_printTheirSchedule() {
-    List<String> interest = funding("loan", "interest");
-    assertThat(interest.subList(1, 25)).startsWith("-1320.00", "-1268.40").endsWith("-116.76", "-58.54");
-    assertThat(interest.stream().map(java.math.BigDecimal::new).reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add)).isEqualByComparingTo("-16846.81");
-    assertThat(funding("loan", "owed").get(24)).isEqualTo("0.00");
-    assertThat(funding("facility-ends", "facility").get(0)).isEqualTo("-180000.00");
-    assertThat(funding("facility-ends", "owed").get(0)).isEqualTo("70000.00");
-    assertThat(funding("facility-ends", "closing").get(0)).isEqualTo("0.00");
-    assertThat(funding("facility-ends", "shortfall").get(0)).isEqualTo("170000.00");
-  }
+    @Test
+    void sweepAndInterestByTheMean_printDrawingsAndShortfall() {
+        assertThat(funding("sweep", "closing"))
+                .containsExactly("110000.00", "120000.00", "100000.00", "110000.00", "120000.00");
+        assertThat(funding("sweep", "owed"))
+                .containsExactly("25000.00", "175000.00", "275000.00", "225000.00", "25000.00");
+        assertThat(funding("sweep-at-limit", "closing"))
+                .containsExactly("110000.00", "120000.00", "75000.00", "110000.00", "120000.00");
+        assertThat(funding("sweep-at-limit", "owed"))
+                .containsExactly("25000.00", "175000.00", "250000.00", "225000.00", "25000.00");
+        assertThat(funding("sweep-at-limit", "shortfall").get(2)).isEqualTo("25000.00");
+        assertThat(funding("interest-by-mean", "interest")).containsExactly("-2300.55");
+        assertThat(funding("interest-by-mean", "owed")).containsExactly("407300.55");
+        assertThat(funding("interest-by-mean", "closing")).containsExactly("60000.00");
+        assertThat(funding("interest-in-multiples", "owed")).containsExactly("400000.00");
+        assertThat(funding("interest-in-multiples", "interest")).containsExactly("-2275.00");
+    }
 
-  /** Plans that each show one thing: what is printed of a line, or row, on a day. */
-  @ParameterizedTest
-  @CsvSource(delimiter = '|', textBlock = """
+    @Test
+    void loanAndFacilityThatEnds_printTheirSchedule() {
+        List<String> interest = funding("loan", "interest");
+        assertThat(interest.subList(1, 25)).startsWith("-1320.00", "-1268.40").endsWith("-116.76", "-58.54");
+        assertThat(interest.stream()
+                        .map(java.math.BigDecimal::new)
+                        .reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add))
+                .isEqualByComparingTo("-16846.81");
+        assertThat(funding("loan", "owed").get(24)).isEqualTo("0.00");
+        assertThat(funding("facility-ends", "facility").get(0)).isEqualTo("-180000.00");
+        assertThat(funding("facility-ends", "owed").get(0)).isEqualTo("70000.00");
+        assertThat(funding("facility-ends", "closing").get(0)).isEqualTo("0.00");
+        assertThat(funding("facility-ends", "shortfall").get(0)).isEqualTo("170000.00");
+    }
+
+    /** Plans that each show one thing: what is printed of a line, or row, on a day. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
       gross-sales-read-with-tax            | --by day     | payments,share,estimated,2027-01-15,2027-01-15,-50.00
       gross-sales-read-with-tax            | --by day     | payments,stock,estimated,2027-01-15,2027-01-15,-50.00
       gross-sales-read-with-tax            | --by day     | payments,pay,estimated,2027-01-28,2027-01-28,-10.00
@@ -147,86 +190,106 @@ class ForecastCommandTest {
       own-payments-move-forward            | --by day     | payments,Owners,estimated,2027-02-26,2027-02-26,-500.00
       yearly-depreciation-rounded-twice    | --show income | depreciation,Depreciation,2027-12-01,2027-12-31,-755.18
       """)
-  void smallPlan_printsWhatItIsToShow(String plan, String options, String expected) {
-    assertThat(run(("src/test/resources/plans/" + plan + ".json " + options).split(" +"))).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8).lines()).contains(expected);
-  }
-
-  /** The checklist stands beside the figures, not among them, and is the exit code where that is asked for. */
-  @Test
-  void checklist_isOnStandardErrorAlone_andIsTheExitCodeWithCheck() {
-    String plan = "src/test/resources/plans/opening-stock-left-out-is-not-said.json";
-    assertThat(run(plan)).isZero();
-    String said = "Checklist: Stock has no opening stock: type what was in stock at the end of December 2025, be it nil, or it is taken as nil.";
-    assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
-    assertThat(out.toString(StandardCharsets.UTF_8).lines()).allMatch(line -> line.matches("[a-z_]+,.+,[a-z_]+,[^,]+,[^,]+,[^,]+"));
-    assertThat(run(plan, "--check")).isEqualTo(1);
-    assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
-    assertThat(run("../docs/examples/every-kind.json", "--check")).as(err.toString(StandardCharsets.UTF_8)).isEqualTo(1);
-  }
-
-  /** What can be shown is said alike by the command itself, its help and the README. */
-  @Test
-  void wordsOfShow_areTheSameWhereverTheyAreSaid() throws IOException {
-    List<String> words = java.util.Arrays.stream(Shown.values()).map(Shown::word).toList();
-    assertThat(Files.readString(Path.of("../ebbtide"))).contains("[--show " + String.join("|", words) + "]");
-    String readme = Files.readString(Path.of("../README.md"));
-    assertThat(words).allMatch(word -> readme.contains("`" + word + "`"));
-    assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
-    assertThat(err.toString(StandardCharsets.UTF_8)).isEqualToNormalizingNewlines(
-        "Say --show " + String.join(", ", words).replace(", discounts", " or discounts") + ", but was 'moon'.\n");
-  }
-
-  @Test
-  void dayThatItsMonthLacks_isAnsweredWithHowManyItHas() throws IOException {
-    Path file = folder.resolve("plan.json");
-    Files.writeString(file, Files.readString(Path.of("../docs/examples/pattern.json")).replaceFirst("\"asOf\": \"[0-9-]+\"", "\"asOf\": \"2026-02-30\""));
-    assertThat(run(file.toString())).isEqualTo(2);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("/settings/asOf: February 2026 has 28 days, but was '2026-02-30'");
-  }
-
-  @Test
-  void periods_ofEveryLength_addUpToTheSame() {
-    for (String by : List.of("day", "week", "month", "quarter", "year")) {
-      assertThat(run("../docs/examples/pattern.json", "--by", by)).isZero();
-      assertThat(amounts("Sales").stream().map(java.math.BigDecimal::new).reduce(java.math.BigDecimal.ZERO,
-          java.math.BigDecimal::add)).as(by).isEqualByComparingTo("434804.45");
-      assertThat(amounts("Closing cash")).last().isEqualTo("534804.45");
+    void smallPlan_printsWhatItIsToShow(String plan, String options, String expected) {
+        assertThat(run(("src/test/resources/plans/" + plan + ".json " + options).split(" +")))
+                .isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8).lines()).contains(expected);
     }
-  }
 
-  @Test
-  void brokenPlan_everyErrorWithItsPlace_exitTwoAndNothingPrinted() throws IOException {
-    Path broken = folder.resolve("broken.json");
-    Files.writeString(broken, Files.readString(Path.of("../docs/examples/pattern.json")).replace("\"35\"", "\"34\"")
-        .replace("\"GB\"", "\"ZZ\""));
-    Path result = folder.resolve("out.csv");
-    assertThat(run(broken.toString(), "--out", result.toString())).isEqualTo(2);
-    assertThat(out.toString(StandardCharsets.UTF_8)).isEmpty();
-    assertThat(result).doesNotExist();
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("/accounts/0: Business days are known for")
-        .contains("/lines/0/assumption/pattern: Shares must add up to 100%, but 34% + 45% + 17% + 3% is 99%: 1% is missing");
-  }
+    /** The checklist stands beside the figures, not among them, and is the exit code where that is asked for. */
+    @Test
+    void checklist_isOnStandardErrorAlone_andIsTheExitCodeWithCheck() {
+        String plan = "src/test/resources/plans/opening-stock-left-out-is-not-said.json";
+        assertThat(run(plan)).isZero();
+        String said =
+                "Checklist: Stock has no opening stock: type what was in stock at the end of December 2025, be it nil, or it is taken as nil.";
+        assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
+        assertThat(out.toString(StandardCharsets.UTF_8).lines())
+                .allMatch(line -> line.matches("[a-z_]+,.+,[a-z_]+,[^,]+,[^,]+,[^,]+"));
+        assertThat(run(plan, "--check")).isEqualTo(1);
+        assertThat(err.toString(StandardCharsets.UTF_8).lines()).contains(said);
+        assertThat(run("../docs/examples/every-kind.json", "--check"))
+                .as(err.toString(StandardCharsets.UTF_8))
+                .isEqualTo(1);
+    }
 
-  @Test
-  void growthBeyondAnyMoney_isSaidInASentence_exitTwoAndNothingPrinted() throws IOException {
-    Path huge = folder.resolve("huge.json");
-    Files.writeString(huge, """
+    /** What can be shown is said alike by the command itself, its help and the README. */
+    @Test
+    void wordsOfShow_areTheSameWhereverTheyAreSaid() throws IOException {
+        List<String> words =
+                java.util.Arrays.stream(Shown.values()).map(Shown::word).toList();
+        assertThat(Files.readString(Path.of("../ebbtide"))).contains("[--show " + String.join("|", words) + "]");
+        String readme = Files.readString(Path.of("../README.md"));
+        assertThat(words).allMatch(word -> readme.contains("`" + word + "`"));
+        assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .isEqualToNormalizingNewlines("Say --show "
+                        + String.join(", ", words).replace(", discounts", " or discounts") + ", but was 'moon'.\n");
+    }
+
+    @Test
+    void dayThatItsMonthLacks_isAnsweredWithHowManyItHas() throws IOException {
+        Path file = folder.resolve("plan.json");
+        Files.writeString(
+                file,
+                Files.readString(Path.of("../docs/examples/pattern.json"))
+                        .replaceFirst("\"asOf\": \"[0-9-]+\"", "\"asOf\": \"2026-02-30\""));
+        assertThat(run(file.toString())).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("/settings/asOf: February 2026 has 28 days, but was '2026-02-30'");
+    }
+
+    @Test
+    void periods_ofEveryLength_addUpToTheSame() {
+        for (String by : List.of("day", "week", "month", "quarter", "year")) {
+            assertThat(run("../docs/examples/pattern.json", "--by", by)).isZero();
+            assertThat(amounts("Sales").stream()
+                            .map(java.math.BigDecimal::new)
+                            .reduce(java.math.BigDecimal.ZERO, java.math.BigDecimal::add))
+                    .as(by)
+                    .isEqualByComparingTo("434804.45");
+            assertThat(amounts("Closing cash")).last().isEqualTo("534804.45");
+        }
+    }
+
+    @Test
+    void brokenPlan_everyErrorWithItsPlace_exitTwoAndNothingPrinted() throws IOException {
+        Path broken = folder.resolve("broken.json");
+        Files.writeString(
+                broken,
+                Files.readString(Path.of("../docs/examples/pattern.json"))
+                        .replace("\"35\"", "\"34\"")
+                        .replace("\"GB\"", "\"ZZ\""));
+        Path result = folder.resolve("out.csv");
+        assertThat(run(broken.toString(), "--out", result.toString())).isEqualTo(2);
+        assertThat(out.toString(StandardCharsets.UTF_8)).isEmpty();
+        assertThat(result).doesNotExist();
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("/accounts/0: Business days are known for")
+                .contains(
+                        "/lines/0/assumption/pattern: Shares must add up to 100%, but 34% + 45% + 17% + 3% is 99%: 1% is missing");
+    }
+
+    @Test
+    void growthBeyondAnyMoney_isSaidInASentence_exitTwoAndNothingPrinted() throws IOException {
+        Path huge = folder.resolve("huge.json");
+        Files.writeString(huge, """
         {"format": "ebbtide-plan", "version": 1, "settings": {"name": "P", "currency": "GBP", "asOf": "2026-02-28"},
          "lines": [{"id": "s", "name": "Sales", "direction": "receipt", "assumption": {"kind": "stream", "method":
            {"kind": "growth", "base": [{"from": "2026-03-01", "value": "1000"}], "growth": "900"}}}]}""");
-    assertThat(run(huge.toString())).isEqualTo(2);
-    assertThat(out.toString(StandardCharsets.UTF_8)).isEmpty();
-    assertThat(err.toString(StandardCharsets.UTF_8)).startsWith(huge + ": an amount comes to more than can be counted")
-        .doesNotContain("Exception");
-  }
+        assertThat(run(huge.toString())).isEqualTo(2);
+        assertThat(out.toString(StandardCharsets.UTF_8)).isEmpty();
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .startsWith(huge + ": an amount comes to more than can be counted")
+                .doesNotContain("Exception");
+    }
 
-  @Test
-  void command_thatIsWrong_isExplained() {
-    assertThat(run("a.json", "--by", "fortnight")).isEqualTo(64);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say --by day, week, month, quarter or year");
-    assertThat(run()).isEqualTo(64);
-    assertThat(run("nowhere.json")).isEqualTo(2);
-    assertThat(err.toString(StandardCharsets.UTF_8)).isEqualTo("There is no file 'nowhere.json'.\n");
-  }
+    @Test
+    void command_thatIsWrong_isExplained() {
+        assertThat(run("a.json", "--by", "fortnight")).isEqualTo(64);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say --by day, week, month, quarter or year");
+        assertThat(run()).isEqualTo(64);
+        assertThat(run("nowhere.json")).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).isEqualTo("There is no file 'nowhere.json'.\n");
+    }
 }

@@ -1,5 +1,6 @@
 package ebbtide.bench;
 
+import ebbtide.answers.ItemTable;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
@@ -8,7 +9,6 @@ import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
-import ebbtide.answers.ItemTable;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
@@ -48,84 +48,121 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(value = 2, jvmArgs = {"-Xmx512m"})
+@Fork(
+        value = 2,
+        jvmArgs = {"-Xmx512m"})
 public class ItemsBench {
-  private static final LocalDate AS_OF = LocalDate.of(2026, 3, 1);
-  private static final int LINES = 100;
-  private final Random random = new Random(100_000);
-  private final Plan plan = plan();
+    private static final LocalDate AS_OF = LocalDate.of(2026, 3, 1);
+    private static final int LINES = 100;
+    private final Random random = new Random(100_000);
+    private final Plan plan = plan();
 
-  @Param({"10000", "100000", "200000"})
-  private int count;
+    @Param({"10000", "100000", "200000"})
+    private int count;
 
-  private List<OpenItem> items;
-  private Books books;
-  private Forecast forecast;
-  private Settling settling;
-  private List<BankMovement> movements;
+    private List<OpenItem> items;
+    private Books books;
+    private Forecast forecast;
+    private Settling settling;
+    private List<BankMovement> movements;
 
-  @Setup
-  public void make() {
-    items = items();
-    books = Books.of(List.of(new Account("a", "A", "GB", false, AS_OF, 100_000_000L))).with(OpenItems.of(items));
-    forecast = Forecaster.forecast(plan, books);
-  }
-
-  @Benchmark
-  public Forecast forecastWithItems() {
-    return Forecaster.forecast(plan, books);
-  }
-
-  @Benchmark
-  public ItemTable receivables() {
-    return ItemTable.of(forecast, Direction.RECEIPT);
-  }
-
-  /** Proposals for 5,000 movements. */
-  @Benchmark
-  public int proposals() {
-    if (settling == null) {
-      // An index of that size is in the way of those who do not ask for proposals.
-      settling = new Settling(items, Map.of());
-      movements = movements();
+    @Setup
+    public void make() {
+        items = items();
+        books = Books.of(List.of(new Account("a", "A", "GB", false, AS_OF, 100_000_000L)))
+                .with(OpenItems.of(items));
+        forecast = Forecaster.forecast(plan, books);
     }
-    int found = 0;
-    for (BankMovement movement : movements) {
-      found += settling.proposals(movement, 8).size();
-    }
-    return found;
-  }
 
-  private static Plan plan() {
-    List<Line> lines = new ArrayList<>();
-    for (int i = 0; i < LINES; i++) {
-      lines.add(new Line("l" + i, null, "Line " + i, i % 2 == 0 ? Direction.RECEIPT : Direction.PAYMENT, true, null, "",
-          new Assumption.Stream(new ActivityMethod.FixedAmount(Steps.from(AS_OF, 900_000L + i)), List.of(), new TreeMap<>(), new TreeMap<>(), SalesTax.NONE,
-              Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, Convention.FOLLOWING)), null, new Spread.Even(), Basis.BOOKS), List.of()));
+    @Benchmark
+    public Forecast forecastWithItems() {
+        return Forecaster.forecast(plan, books);
     }
-    return new Plan(Settings.of("Items", Money.currency("GBP"), AS_OF), lines, List.of());
-  }
 
-  private List<OpenItem> items() {
-    List<OpenItem> made = new ArrayList<>();
-    for (int i = 0; i < count; i++) {
-      boolean open = i % 2 == 0;
-      LocalDate due = open ? AS_OF.plusDays(random.nextInt(90) - 45L) : AS_OF.minusDays(random.nextInt(400) + 40L);
-      long gross = 1L + random.nextInt(5_000_000);
-      made.add(new OpenItem("i" + i, OpenItem.Kind.INVOICE, "SI-" + (100_000 + i), "Party " + random.nextInt(count * 3 / 100), "l" + random.nextInt(LINES),
-          due.minusDays(30), null, due, new OpenItem.Amount(gross, 0, false, open ? gross : 0), open ? null : due.plusDays(random.nextInt(30)),
-          OpenItem.Handling.NONE, null));
+    @Benchmark
+    public ItemTable receivables() {
+        return ItemTable.of(forecast, Direction.RECEIPT);
     }
-    return made;
-  }
 
-  private List<BankMovement> movements() {
-    List<BankMovement> made = new ArrayList<>();
-    for (int i = 0; i < 5_000; i++) {
-      OpenItem item = items.get(2 * random.nextInt(items.size() / 2));
-      made.add(new BankMovement("a", AS_OF, AS_OF, item.amount().open(), i % 2 == 0 ? "INV " + item.number() : "PAYMENT", item.counterparty(), "",
-          List.of()));
+    /** Proposals for 5,000 movements. */
+    @Benchmark
+    public int proposals() {
+        if (settling == null) {
+            // An index of that size is in the way of those who do not ask for proposals.
+            settling = new Settling(items, Map.of());
+            movements = movements();
+        }
+        int found = 0;
+        for (BankMovement movement : movements) {
+            found += settling.proposals(movement, 8).size();
+        }
+        return found;
     }
-    return made;
-  }
+
+    private static Plan plan() {
+        List<Line> lines = new ArrayList<>();
+        for (int i = 0; i < LINES; i++) {
+            lines.add(new Line(
+                    "l" + i,
+                    null,
+                    "Line " + i,
+                    i % 2 == 0 ? Direction.RECEIPT : Direction.PAYMENT,
+                    true,
+                    null,
+                    "",
+                    new Assumption.Stream(
+                            new ActivityMethod.FixedAmount(Steps.from(AS_OF, 900_000L + i)),
+                            List.of(),
+                            new TreeMap<>(),
+                            new TreeMap<>(),
+                            SalesTax.NONE,
+                            Terms.byDays(new DayTerms(DayTerms.Due.AFTER_ISSUE, 30, 0, Convention.FOLLOWING)),
+                            null,
+                            new Spread.Even(),
+                            Basis.BOOKS),
+                    List.of()));
+        }
+        return new Plan(Settings.of("Items", Money.currency("GBP"), AS_OF), lines, List.of());
+    }
+
+    private List<OpenItem> items() {
+        List<OpenItem> made = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            boolean open = i % 2 == 0;
+            LocalDate due =
+                    open ? AS_OF.plusDays(random.nextInt(90) - 45L) : AS_OF.minusDays(random.nextInt(400) + 40L);
+            long gross = 1L + random.nextInt(5_000_000);
+            made.add(new OpenItem(
+                    "i" + i,
+                    OpenItem.Kind.INVOICE,
+                    "SI-" + (100_000 + i),
+                    "Party " + random.nextInt(count * 3 / 100),
+                    "l" + random.nextInt(LINES),
+                    due.minusDays(30),
+                    null,
+                    due,
+                    new OpenItem.Amount(gross, 0, false, open ? gross : 0),
+                    open ? null : due.plusDays(random.nextInt(30)),
+                    OpenItem.Handling.NONE,
+                    null));
+        }
+        return made;
+    }
+
+    private List<BankMovement> movements() {
+        List<BankMovement> made = new ArrayList<>();
+        for (int i = 0; i < 5_000; i++) {
+            OpenItem item = items.get(2 * random.nextInt(items.size() / 2));
+            made.add(new BankMovement(
+                    "a",
+                    AS_OF,
+                    AS_OF,
+                    item.amount().open(),
+                    i % 2 == 0 ? "INV " + item.number() : "PAYMENT",
+                    item.counterparty(),
+                    "",
+                    List.of()));
+        }
+        return made;
+    }
 }

@@ -18,72 +18,86 @@ import java.util.regex.Pattern;
 
 /** The program as it is started by its command, measured over its api. */
 final class Program {
-  private static final int PORT = 18_477;
-  private final CookieManager cookies = new CookieManager();
-  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
-  private final String command;
-  private final Path folder;
-  private Process process;
+    private static final int PORT = 18_477;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final String command;
+    private final Path folder;
+    private Process process;
 
-  Program(String command, Path folder) {
-    this.command = command;
-    this.folder = folder;
-  }
-
-  void start() throws Exception {
-    long began = System.nanoTime();
-    Path log = folder.resolve("log.txt");
-    process = new ProcessBuilder(command, "start", "--data", folder.resolve("data").toString(), "--port", Integer.toString(PORT))
-        .redirectErrorStream(true).redirectOutput(log.toFile()).start();
-    while (!Files.readString(log).contains("is ready on")) {
-      if (!process.isAlive()) {
-        throw new IllegalStateException(Files.readString(log));
-      }
-      Thread.sleep(20);
+    Program(String command, Path folder) {
+        this.command = command;
+        this.folder = folder;
     }
-    System.out.printf("start: %.1f s%n", (System.nanoTime() - began) / 1e9);
-  }
 
-  void end() throws InterruptedException {
-    process.destroy();
-    process.waitFor();
-  }
-
-  /** Something that is timed. */
-  interface Act {
-    String run() throws Exception;
-  }
-
-  static void time(String what, Act act) throws Exception {
-    List<Long> times = new ArrayList<>();
-    for (int i = 0; i < 5; i++) {
-      long began = System.nanoTime();
-      act.run();
-      times.add((System.nanoTime() - began) / 1_000_000);
+    void start() throws Exception {
+        long began = System.nanoTime();
+        Path log = folder.resolve("log.txt");
+        process = new ProcessBuilder(
+                        command, "start", "--data", folder.resolve("data").toString(), "--port", Integer.toString(PORT))
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
+        while (!Files.readString(log).contains("is ready on")) {
+            if (!process.isAlive()) {
+                throw new IllegalStateException(Files.readString(log));
+            }
+            Thread.sleep(20);
+        }
+        System.out.printf("start: %.1f s%n", (System.nanoTime() - began) / 1e9);
     }
-    System.out.println("  " + what + ": first " + times.get(0) + " ms, then " + times.subList(1, 5));
-  }
 
-  String send(String method, String path, String type, BodyPublisher body) throws Exception {
-    String token = cookies.getCookieStore().getCookies().stream().filter(one -> one.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst().orElse("");
-    HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + path)).header("Content-Type", type)
-        .header("X-XSRF-TOKEN", URLDecoder.decode(token, StandardCharsets.UTF_8)).method(method, body).build();
-    HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
-    if (answer.statusCode() == 403 && token.isEmpty()) {
-      client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + "/api/plans")).build(), HttpResponse.BodyHandlers.ofString());
-      return send(method, path, type, body);
+    void end() throws InterruptedException {
+        process.destroy();
+        process.waitFor();
     }
-    if (answer.statusCode() != 200) {
-      throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
-    }
-    return answer.body();
-  }
 
-  static String found(String text, String pattern) {
-    Matcher matcher = Pattern.compile(pattern).matcher(text);
-    if (!matcher.find()) {
-      throw new IllegalStateException(pattern + " is not in " + text.substring(0, Math.min(400, text.length())));
+    /** Something that is timed. */
+    interface Act {
+        String run() throws Exception;
     }
-    return matcher.group(1);
-  }
+
+    static void time(String what, Act act) throws Exception {
+        List<Long> times = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            long began = System.nanoTime();
+            act.run();
+            times.add((System.nanoTime() - began) / 1_000_000);
+        }
+        System.out.println("  " + what + ": first " + times.get(0) + " ms, then " + times.subList(1, 5));
+    }
+
+    String send(String method, String path, String type, BodyPublisher body) throws Exception {
+        String token = cookies.getCookieStore().getCookies().stream()
+                .filter(one -> one.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + path))
+                .header("Content-Type", type)
+                .header("X-XSRF-TOKEN", URLDecoder.decode(token, StandardCharsets.UTF_8))
+                .method(method, body)
+                .build();
+        HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() == 403 && token.isEmpty()) {
+            client.send(
+                    HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + "/api/plans"))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            return send(method, path, type, body);
+        }
+        if (answer.statusCode() != 200) {
+            throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
+        }
+        return answer.body();
+    }
+
+    static String found(String text, String pattern) {
+        Matcher matcher = Pattern.compile(pattern).matcher(text);
+        if (!matcher.find()) {
+            throw new IllegalStateException(pattern + " is not in " + text.substring(0, Math.min(400, text.length())));
+        }
+        return matcher.group(1);
+    }
 }

@@ -22,78 +22,102 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** The accounts of the lines that do not follow from profit, nor from interest that profit bears: they are the same whatever the sweep finds. */
+/**
+ * The accounts of the lines that do not follow from profit, nor from interest that profit bears: they are the same
+ * whatever the sweep finds.
+ */
 final class AccountsApart {
-  /** How the account of each kind of line is made: what it reads, and what follows from that and from nothing else. */
-  static final Map<Class<? extends Assumption>, Kind<?>> KINDS = Map.ofEntries(
-      entry(Assumption.Group.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
-      entry(Assumption.Stream.class, new Kind<>(AccountsApart::stream, StreamAccount::new)),
-      entry(Recurring.class, new Kind<>(AccountsApart::own, RecurringAccount::new)),
-      entry(DatedItems.class, new Kind<>(AccountsApart::own, DatedAccount::new)),
-      entry(Pay.class, new Kind<>(AccountsApart::pay, PayAccount::new)),
-      entry(SalesTaxSettlement.class, new Kind<>(AccountsApart::salesTax, SalesTaxAccount::new)),
-      entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
-      entry(Revolving.class, new Kind<>(AccountsApart::own, FacilityAccount::new)),
-      entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)),
-      entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)));
-  private final Foundations below;
-  private final Derived<Object, LineAccount> accounts;
-  private final Lazy<MonthSeries> earned = Lazy.of(this::sum);
+    /**
+     * How the account of each kind of line is made: what it reads, and what follows from that and from nothing else.
+     */
+    static final Map<Class<? extends Assumption>, Kind<?>> KINDS = Map.ofEntries(
+            entry(Assumption.Group.class, new Kind<>(AccountsApart::own, QuietAccount::new)),
+            entry(Assumption.Stream.class, new Kind<>(AccountsApart::stream, StreamAccount::new)),
+            entry(Recurring.class, new Kind<>(AccountsApart::own, RecurringAccount::new)),
+            entry(DatedItems.class, new Kind<>(AccountsApart::own, DatedAccount::new)),
+            entry(Pay.class, new Kind<>(AccountsApart::pay, PayAccount::new)),
+            entry(SalesTaxSettlement.class, new Kind<>(AccountsApart::salesTax, SalesTaxAccount::new)),
+            entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
+            entry(Revolving.class, new Kind<>(AccountsApart::own, FacilityAccount::new)),
+            entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)),
+            entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)));
 
-  /** How accounts of a kind are made. */
-  record Kind<R>(BiFunction<AccountsApart, Line, R> reads, Function<R, LineAccount> made) {
-    @SuppressWarnings("unchecked")
-    LineAccount make(Object read) {
-      return made.apply((R) read);
+    private final Foundations below;
+    private final Derived<Object, LineAccount> accounts;
+    private final Lazy<MonthSeries> earned = Lazy.of(this::sum);
+
+    /** How accounts of a kind are made. */
+    record Kind<R>(BiFunction<AccountsApart, Line, R> reads, Function<R, LineAccount> made) {
+        @SuppressWarnings("unchecked")
+        LineAccount make(Object read) {
+            return made.apply((R) read);
+        }
     }
-  }
 
-  AccountsApart(Foundations below, Optional<AccountsApart> before) {
-    this.below = below;
-    this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
-  }
+    AccountsApart(Foundations below, Optional<AccountsApart> before) {
+        this.below = below;
+        this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
+    }
 
-  Foundations below() {
-    return below;
-  }
+    Foundations below() {
+        return below;
+    }
 
-  static boolean has(Line line) {
-    return KINDS.containsKey(line.assumption().getClass());
-  }
+    static boolean has(Line line) {
+        return KINDS.containsKey(line.assumption().getClass());
+    }
 
-  LineAccount of(Line line) {
-    Kind<?> kind = KINDS.get(line.assumption().getClass());
-    return accounts.of(line.id(), () -> kind.reads().apply(this, line), kind::make);
-  }
+    LineAccount of(Line line) {
+        Kind<?> kind = KINDS.get(line.assumption().getClass());
+        return accounts.of(line.id(), () -> kind.reads().apply(this, line), kind::make);
+    }
 
-  /** Returns what all of them that are switched on earn by month, to the last month that is earned. */
-  MonthSeries earned() {
-    return earned.get();
-  }
+    /** Returns what all of them that are switched on earn by month, to the last month that is earned. */
+    MonthSeries earned() {
+        return earned.get();
+    }
 
-  private MonthSeries sum() {
-    MonthSeries.Sum sum = below.frame().earning();
-    below.plan().lines().stream().filter(line -> below.plan().isActive(line) && has(line)).forEach(line -> sum.add(of(line).earned().earned(), 1));
-    return sum.series();
-  }
+    private MonthSeries sum() {
+        MonthSeries.Sum sum = below.frame().earning();
+        below.plan().lines().stream()
+                .filter(line -> below.plan().isActive(line) && has(line))
+                .forEach(line -> sum.add(of(line).earned().earned(), 1));
+        return sum.series();
+    }
 
-  private OwnReads own(Line line) {
-    return new OwnReads(line, below.frame());
-  }
+    private OwnReads own(Line line) {
+        return new OwnReads(line, below.frame());
+    }
 
-  private StreamBilling.Reads stream(Line line) {
-    boolean buys = ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.StockPurchases;
-    return new StreamBilling.Reads(line, below.frame(), below.activity().planned(line), below.beforeLate().planned(line),
-        buys ? Optional.of(below.activity().stock(line)) : Optional.empty(), below.items().line(line));
-  }
+    private StreamBilling.Reads stream(Line line) {
+        boolean buys = ((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.StockPurchases;
+        return new StreamBilling.Reads(
+                line,
+                below.frame(),
+                below.activity().planned(line),
+                below.beforeLate().planned(line),
+                buys ? Optional.of(below.activity().stock(line)) : Optional.empty(),
+                below.items().line(line));
+    }
 
-  private PayAccount.Reads pay(Line line) {
-    return new PayAccount.Reads(line, below.frame(), line.reads().stream().distinct().collect(Collectors.toMap(id -> id, below.activity()::net)));
-  }
+    private PayAccount.Reads pay(Line line) {
+        return new PayAccount.Reads(
+                line,
+                below.frame(),
+                line.reads().stream().distinct().collect(Collectors.toMap(id -> id, below.activity()::net)));
+    }
 
-  private SalesTaxAccount.Reads salesTax(Line line) {
-    TaxPoints.Basis basis = SalesTaxAccount.basis(line, below.frame());
-    return new SalesTaxAccount.Reads(line, below.frame(), basis, below.plan().lines().stream().filter(one -> below.plan().isActive(one) && one.assumption().bearsTax())
-        .map(one -> new SalesTaxAccount.Bearing(one.id(), one.name(), one.direction(), of(one).taxPoints(basis))).toList());
-  }
+    private SalesTaxAccount.Reads salesTax(Line line) {
+        TaxPoints.Basis basis = SalesTaxAccount.basis(line, below.frame());
+        return new SalesTaxAccount.Reads(
+                line,
+                below.frame(),
+                basis,
+                below.plan().lines().stream()
+                        .filter(one ->
+                                below.plan().isActive(one) && one.assumption().bearsTax())
+                        .map(one -> new SalesTaxAccount.Bearing(
+                                one.id(), one.name(), one.direction(), of(one).taxPoints(basis)))
+                        .toList());
+    }
 }

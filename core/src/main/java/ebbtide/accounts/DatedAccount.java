@@ -13,57 +13,75 @@ import java.util.stream.Stream;
 
 /** The account of single dated items (rules 7.7). */
 public final class DatedAccount implements LineAccount {
-  private final Line line;
-  private final DatedItems dated;
-  private final Frame frame;
+    private final Line line;
+    private final DatedItems dated;
+    private final Frame frame;
 
-  DatedAccount(OwnReads reads) {
-    this.line = reads.line();
-    this.dated = (DatedItems) line.assumption();
-    this.frame = reads.frame();
-  }
-
-  static String taxWords(SalesTax tax) {
-    return tax.isNone() || tax.amountsAreGross() ? "" : ", with " + tax.rate() + " sales tax";
-  }
-
-  @Override
-  public Line line() {
-    return line;
-  }
-
-  @Override
-  public List<Due> dues() {
-    return dated.items().stream().map(item -> Due.whole(item.date(), dated.convention().adjust(item.date(), frame.calendar(line)),
-        dated.tax().grossOf(item.amount()), item.certainty(), Due.Lasting.ONE_OFF, (item.note().isEmpty() ? "single item" : item.note())
-            + taxWords(dated.tax()))).toList();
-  }
-
-  private Stream<DatedItem> counted() {
-    return dated.items().stream().filter(item -> frame.settings().counts(line.direction(), item.certainty()));
-  }
-
-  @Override
-  public Earned earned() {
-    Earned.Sum sum = new Earned.Sum(frame, line.direction().sign());
-    counted().forEach(item -> sum.net(dated.tax(), line.direction() == Direction.RECEIPT, Frame.month(item.date()), item.amount()));
-    return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
-  }
-
-  @Override
-  public OptionalLong owedOn(LocalDate day) {
-    return OptionalLong.of(counted().filter(item -> !item.date().isAfter(day) && dated.convention().adjust(item.date(), frame.calendar(line)).isAfter(day))
-        .mapToLong(item -> dated.tax().grossOf(item.amount())).sum());
-  }
-
-  /** The point is the day of the item, on the cash basis that on which it is paid. */
-  @Override
-  public TaxPoints taxPoints(TaxPoints.Basis basis) {
-    TaxPoints.Sum sum = new TaxPoints.Sum(frame, basis);
-    if (dated.bearsTax()) {
-      counted().forEach(item -> sum.addOn(basis.isCash() ? dated.convention().adjust(item.date(), frame.calendar(line)) : item.date(),
-          dated.tax().back(line.direction() == Direction.RECEIPT, dated.tax().taxOf(item.amount()))));
+    DatedAccount(OwnReads reads) {
+        this.line = reads.line();
+        this.dated = (DatedItems) line.assumption();
+        this.frame = reads.frame();
     }
-    return sum.done();
-  }
+
+    static String taxWords(SalesTax tax) {
+        return tax.isNone() || tax.amountsAreGross() ? "" : ", with " + tax.rate() + " sales tax";
+    }
+
+    @Override
+    public Line line() {
+        return line;
+    }
+
+    @Override
+    public List<Due> dues() {
+        return dated.items().stream()
+                .map(item -> Due.whole(
+                        item.date(),
+                        dated.convention().adjust(item.date(), frame.calendar(line)),
+                        dated.tax().grossOf(item.amount()),
+                        item.certainty(),
+                        Due.Lasting.ONE_OFF,
+                        (item.note().isEmpty() ? "single item" : item.note()) + taxWords(dated.tax())))
+                .toList();
+    }
+
+    private Stream<DatedItem> counted() {
+        return dated.items().stream().filter(item -> frame.settings().counts(line.direction(), item.certainty()));
+    }
+
+    @Override
+    public Earned earned() {
+        Earned.Sum sum = new Earned.Sum(frame, line.direction().sign());
+        counted()
+                .forEach(item -> sum.net(
+                        dated.tax(), line.direction() == Direction.RECEIPT, Frame.month(item.date()), item.amount()));
+        return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
+    }
+
+    @Override
+    public OptionalLong owedOn(LocalDate day) {
+        return OptionalLong.of(counted()
+                .filter(item -> !item.date().isAfter(day)
+                        && dated.convention()
+                                .adjust(item.date(), frame.calendar(line))
+                                .isAfter(day))
+                .mapToLong(item -> dated.tax().grossOf(item.amount()))
+                .sum());
+    }
+
+    /** The point is the day of the item, on the cash basis that on which it is paid. */
+    @Override
+    public TaxPoints taxPoints(TaxPoints.Basis basis) {
+        TaxPoints.Sum sum = new TaxPoints.Sum(frame, basis);
+        if (dated.bearsTax()) {
+            counted()
+                    .forEach(item -> sum.addOn(
+                            basis.isCash() ? dated.convention().adjust(item.date(), frame.calendar(line)) : item.date(),
+                            dated.tax()
+                                    .back(
+                                            line.direction() == Direction.RECEIPT,
+                                            dated.tax().taxOf(item.amount()))));
+        }
+        return sum.done();
+    }
 }

@@ -1,14 +1,14 @@
 package ebbtide.accounts;
 
 import ebbtide.activity.MonthlyActivity;
-import ebbtide.plan.Assumption;
-import ebbtide.plan.MonthPattern;
-import ebbtide.plan.Terms;
-import ebbtide.time.Timeline;
 import ebbtide.billing.DayBilling;
 import ebbtide.billing.MonthBilling;
 import ebbtide.billing.PaidDays;
 import ebbtide.billing.TargetBilling;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.MonthPattern;
+import ebbtide.plan.Terms;
+import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -17,146 +17,167 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 
 /**
- * A stream laid out month by cash month (rules 3.2, 3.3): what each month bills and when it is paid, with discounts, what is
- * written off and what is still owed at each month's end. Minor units, unsigned, gross of sales tax; whole months as the
- * pattern has them, before any netting with the bank.
+ * A stream laid out month by cash month (rules 3.2, 3.3): what each month bills and when it is paid, with discounts,
+ * what is written off and what is still owed at each month's end. Minor units, unsigned, gross of sales tax; whole
+ * months as the pattern has them, before any netting with the bank.
  */
-public record PatternSchedule(List<YearMonth> cashMonths, List<Billed> billed, List<Long> cash, List<Long> discounts,
-    List<Long> writtenOff, List<Long> owed) {
+public record PatternSchedule(
+        List<YearMonth> cashMonths,
+        List<Billed> billed,
+        List<Long> cash,
+        List<Long> discounts,
+        List<Long> writtenOff,
+        List<Long> owed) {
 
-  /** One month's billing: its amount as typed, gross, and the cash of each step. */
-  public record Billed(YearMonth month, long amount, long gross, List<Payment> payments) {}
+    /** One month's billing: its amount as typed, gross, and the cash of each step. */
+    public record Billed(YearMonth month, long amount, long gross, List<Payment> payments) {}
 
-  /** What a step of a month's billing pays, in a cash month. */
-  public record Payment(int step, YearMonth month, long gross, long discount, long cash) {}
+    /** What a step of a month's billing pays, in a cash month. */
+    public record Payment(int step, YearMonth month, long gross, long discount, long cash) {}
 
-  /** Returns the schedule of a stream's billing for so many cash months from one on. */
-  public static PatternSchedule of(StreamBilling account, YearMonth firstCashMonth, int months) {
-    Assumption.Stream stream = account.stream();
-    Laying laying = new Laying(account.amounts(), Timeline.monthNumber(firstCashMonth), months);
-    if (stream.terms().by() == Terms.By.TARGET) {
-      laying.byTarget(account.target());
-    } else if (stream.terms().by() == Terms.By.DAYS) {
-      laying.byDays(stream, days(account, firstCashMonth.minusMonths(stream.terms().monthsBack()), firstCashMonth.plusMonths(months)));
-    } else {
-      laying.byMonths(stream);
-    }
-    return laying.schedule();
-  }
-
-  /** The days of bills that the account has at hand, if they reach from a month to another. */
-  private static PaidDays days(StreamBilling account, YearMonth from, YearMonth to) {
-    Timeline known = account.paidDays().issues();
-    return known.firstMonth() <= Timeline.monthNumber(from) && known.lastMonth() >= Timeline.monthNumber(to) ? account.paidDays()
-        : new PaidDays(new Timeline(from, to, account.timeline().calendar()));
-  }
-
-  /** The laying of month after month's billing into its cash months. */
-  private static final class Laying {
-    private final MonthlyActivity activity;
-    private final int first;
-    private final int months;
-    private final List<Billed> billed = new ArrayList<>();
-    private final long[] cash;
-    private final long[] discounts;
-    private final long[] writtenOff;
-    private final long[] owed;
-
-    Laying(MonthlyActivity activity, int first, int months) {
-      this.activity = activity;
-      this.first = first;
-      this.months = months;
-      this.cash = new long[months];
-      this.discounts = new long[months];
-      this.writtenOff = new long[months];
-      this.owed = new long[months];
-    }
-
-    void byMonths(Assumption.Stream stream) {
-      MonthPattern pattern = stream.terms().pattern();
-      MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-      for (int m = first - stream.terms().monthsBack(); m < first + months + pattern.longestLead(); m++) {
-        MonthBilling billing = series.bill(m, activity.in(m));
-        List<Payment> payments = new ArrayList<>();
-        addTo(owed, m - first, billing.gross());
-        for (int step = 0; step < pattern.steps().size(); step++) {
-          pay(payments, new Payment(step, Timeline.month(billing.cashMonth(step)), billing.grossOf(step),
-              billing.discount(step), billing.cash(step)));
+    /** Returns the schedule of a stream's billing for so many cash months from one on. */
+    public static PatternSchedule of(StreamBilling account, YearMonth firstCashMonth, int months) {
+        Assumption.Stream stream = account.stream();
+        Laying laying = new Laying(account.amounts(), Timeline.monthNumber(firstCashMonth), months);
+        if (stream.terms().by() == Terms.By.TARGET) {
+            laying.byTarget(account.target());
+        } else if (stream.terms().by() == Terms.By.DAYS) {
+            laying.byDays(
+                    stream,
+                    days(
+                            account,
+                            firstCashMonth.minusMonths(stream.terms().monthsBack()),
+                            firstCashMonth.plusMonths(months)));
+        } else {
+            laying.byMonths(stream);
         }
-        int off = billing.writeOffMonth() - first;
-        addTo(owed, off, -billing.writtenOff());
-        if (off >= 0 && off < months) {
-          writtenOff[off] += billing.writtenOff();
+        return laying.schedule();
+    }
+
+    /** The days of bills that the account has at hand, if they reach from a month to another. */
+    private static PaidDays days(StreamBilling account, YearMonth from, YearMonth to) {
+        Timeline known = account.paidDays().issues();
+        return known.firstMonth() <= Timeline.monthNumber(from) && known.lastMonth() >= Timeline.monthNumber(to)
+                ? account.paidDays()
+                : new PaidDays(new Timeline(from, to, account.timeline().calendar()));
+    }
+
+    /** The laying of month after month's billing into its cash months. */
+    private static final class Laying {
+        private final MonthlyActivity activity;
+        private final int first;
+        private final int months;
+        private final List<Billed> billed = new ArrayList<>();
+        private final long[] cash;
+        private final long[] discounts;
+        private final long[] writtenOff;
+        private final long[] owed;
+
+        Laying(MonthlyActivity activity, int first, int months) {
+            this.activity = activity;
+            this.first = first;
+            this.months = months;
+            this.cash = new long[months];
+            this.discounts = new long[months];
+            this.writtenOff = new long[months];
+            this.owed = new long[months];
         }
-        add(m, billing.gross(), payments);
-      }
-    }
 
-    /** The payments of a month's billing by days are numbered by how many months later they fall. */
-    void byDays(Assumption.Stream stream, PaidDays days) {
-      for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
-        DayBilling billing = DayBilling.of(m, activity.in(m), stream.tax(), stream.terms().days());
-        SortedMap<Integer, Long> byMonth = new TreeMap<>();
-        SortedMap<Integer, Long> discounts = new TreeMap<>();
-        billing.lay(stream.spread(), days, (day, gross, discount) -> {
-          int paid = Timeline.monthNumber(YearMonth.from(days.issues().date(day)));
-          byMonth.merge(paid, gross, Long::sum);
-          discounts.merge(paid, discount, Long::sum);
-        });
-        List<Payment> payments = new ArrayList<>();
-        addTo(owed, m - first, billing.gross());
-        int month = m;
-        byMonth.forEach((at, minor) -> pay(payments, new Payment(at - month, Timeline.month(at), minor, discounts.get(at),
-            minor - discounts.get(at))));
-        add(m, billing.gross(), payments);
-      }
-    }
-
-    /** A target has no payments of a month's own: what comes in is what the level of what is owed lets in. */
-    void byTarget(TargetBilling target) {
-      for (TargetBilling.Month one : target.months(first + months - 1)) {
-        int at = one.month() - first;
-        if (at >= 0) {
-          billed.add(new Billed(Timeline.month(one.month()), activity.in(one.month()), one.billed(), List.of()));
-          cash[at] = one.cash();
-          owed[at] = one.closing();
+        void byMonths(Assumption.Stream stream) {
+            MonthPattern pattern = stream.terms().pattern();
+            MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
+            for (int m = first - stream.terms().monthsBack(); m < first + months + pattern.longestLead(); m++) {
+                MonthBilling billing = series.bill(m, activity.in(m));
+                List<Payment> payments = new ArrayList<>();
+                addTo(owed, m - first, billing.gross());
+                for (int step = 0; step < pattern.steps().size(); step++) {
+                    pay(
+                            payments,
+                            new Payment(
+                                    step,
+                                    Timeline.month(billing.cashMonth(step)),
+                                    billing.grossOf(step),
+                                    billing.discount(step),
+                                    billing.cash(step)));
+                }
+                int off = billing.writeOffMonth() - first;
+                addTo(owed, off, -billing.writtenOff());
+                if (off >= 0 && off < months) {
+                    writtenOff[off] += billing.writtenOff();
+                }
+                add(m, billing.gross(), payments);
+            }
         }
-      }
+
+        /** The payments of a month's billing by days are numbered by how many months later they fall. */
+        void byDays(Assumption.Stream stream, PaidDays days) {
+            for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
+                DayBilling billing = DayBilling.of(
+                        m, activity.in(m), stream.tax(), stream.terms().days());
+                SortedMap<Integer, Long> byMonth = new TreeMap<>();
+                SortedMap<Integer, Long> discounts = new TreeMap<>();
+                billing.lay(stream.spread(), days, (day, gross, discount) -> {
+                    int paid = Timeline.monthNumber(YearMonth.from(days.issues().date(day)));
+                    byMonth.merge(paid, gross, Long::sum);
+                    discounts.merge(paid, discount, Long::sum);
+                });
+                List<Payment> payments = new ArrayList<>();
+                addTo(owed, m - first, billing.gross());
+                int month = m;
+                byMonth.forEach((at, minor) -> pay(
+                        payments,
+                        new Payment(
+                                at - month, Timeline.month(at), minor, discounts.get(at), minor - discounts.get(at))));
+                add(m, billing.gross(), payments);
+            }
+        }
+
+        /** A target has no payments of a month's own: what comes in is what the level of what is owed lets in. */
+        void byTarget(TargetBilling target) {
+            for (TargetBilling.Month one : target.months(first + months - 1)) {
+                int at = one.month() - first;
+                if (at >= 0) {
+                    billed.add(
+                            new Billed(Timeline.month(one.month()), activity.in(one.month()), one.billed(), List.of()));
+                    cash[at] = one.cash();
+                    owed[at] = one.closing();
+                }
+            }
+        }
+
+        private void pay(List<Payment> payments, Payment payment) {
+            int at = Timeline.monthNumber(payment.month()) - first;
+            addTo(owed, at, -payment.gross());
+            if (at >= 0 && at < months) {
+                cash[at] += payment.cash();
+                discounts[at] += payment.discount();
+                payments.add(payment);
+            }
+        }
+
+        private void add(int month, long gross, List<Payment> payments) {
+            if (!payments.isEmpty() || month >= first && month < first + months) {
+                billed.add(new Billed(Timeline.month(month), activity.in(month), gross, payments));
+            }
+        }
+
+        PatternSchedule schedule() {
+            List<YearMonth> cashMonths = new ArrayList<>();
+            for (int i = 0; i < months; i++) {
+                cashMonths.add(Timeline.month(first + i));
+            }
+            return new PatternSchedule(cashMonths, billed, list(cash), list(discounts), list(writtenOff), list(owed));
+        }
     }
 
-    private void pay(List<Payment> payments, Payment payment) {
-      int at = Timeline.monthNumber(payment.month()) - first;
-      addTo(owed, at, -payment.gross());
-      if (at >= 0 && at < months) {
-        cash[at] += payment.cash();
-        discounts[at] += payment.discount();
-        payments.add(payment);
-      }
+    /** Adds a change of what is owed to every month end from one on. */
+    private static void addTo(long[] owed, int from, long minor) {
+        for (int i = Math.max(0, from); i < owed.length; i++) {
+            owed[i] += minor;
+        }
     }
 
-    private void add(int month, long gross, List<Payment> payments) {
-      if (!payments.isEmpty() || month >= first && month < first + months) {
-        billed.add(new Billed(Timeline.month(month), activity.in(month), gross, payments));
-      }
+    private static List<Long> list(long[] values) {
+        return Arrays.stream(values).boxed().toList();
     }
-
-    PatternSchedule schedule() {
-      List<YearMonth> cashMonths = new ArrayList<>();
-      for (int i = 0; i < months; i++) {
-        cashMonths.add(Timeline.month(first + i));
-      }
-      return new PatternSchedule(cashMonths, billed, list(cash), list(discounts), list(writtenOff), list(owed));
-    }
-  }
-
-  /** Adds a change of what is owed to every month end from one on. */
-  private static void addTo(long[] owed, int from, long minor) {
-    for (int i = Math.max(0, from); i < owed.length; i++) {
-      owed[i] += minor;
-    }
-  }
-
-  private static List<Long> list(long[] values) {
-    return Arrays.stream(values).boxed().toList();
-  }
 }

@@ -17,46 +17,55 @@ import java.util.function.Function;
 
 /** The accounts of the lines that are paid out of profit: the tax on it, and what owners are paid. */
 final class ProfitAccounts {
-  /** How the account of each kind of line is made from profit. */
-  static final Map<Class<? extends Assumption>, BiFunction<ProfitAccounts, Line, LineAccount>> KINDS = Map.ofEntries(
-      entry(ProfitTax.class, ProfitAccounts::profitTax), entry(Dividends.class, ProfitAccounts::dividends));
-  private final Plan plan;
-  private final Frame frame;
-  private final Profit profit;
-  private final Derived<Object, LineAccount> accounts;
+    /** How the account of each kind of line is made from profit. */
+    static final Map<Class<? extends Assumption>, BiFunction<ProfitAccounts, Line, LineAccount>> KINDS = Map.ofEntries(
+            entry(ProfitTax.class, ProfitAccounts::profitTax), entry(Dividends.class, ProfitAccounts::dividends));
 
-  ProfitAccounts(Foundations below, Profit profit, Optional<ProfitAccounts> before) {
-    this.plan = below.plan();
-    this.frame = below.frame();
-    this.profit = profit;
-    this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
-  }
+    private final Plan plan;
+    private final Frame frame;
+    private final Profit profit;
+    private final Derived<Object, LineAccount> accounts;
 
-  Profit profit() {
-    return profit;
-  }
-
-  LineAccount of(Line line) {
-    return KINDS.get(line.assumption().getClass()).apply(this, line);
-  }
-
-  private ProfitTaxAccount profitTax(Line line) {
-    return (ProfitTaxAccount) accounts.of(line.id(), () -> new ProfitTaxAccount.Reads(line, frame, profit.toLast(), profit.swept(), profit.operating()),
-        reads -> new ProfitTaxAccount((ProfitTaxAccount.Reads) reads));
-  }
-
-  private DividendAccount dividends(Line line) {
-    return (DividendAccount) accounts.of(line.id(), () -> new DividendAccount.Reads(line, frame, lessTax(profit.beforeTax(), ProfitTaxAccount::expense),
-        lessTax(profit.beforeTax().minus(profit.swept()), ProfitTaxAccount::expenseBeforeSwept)), reads -> new DividendAccount((DividendAccount.Reads) reads));
-  }
-
-  private MonthSeries lessTax(MonthSeries before, Function<ProfitTaxAccount, MonthSeries> expense) {
-    MonthSeries left = before;
-    for (Line line : plan.lines()) {
-      if (line.standing().cash() == CashRow.PROFIT_TAX && plan.isActive(line)) {
-        left = left.minus(expense.apply(profitTax(line)));
-      }
+    ProfitAccounts(Foundations below, Profit profit, Optional<ProfitAccounts> before) {
+        this.plan = below.plan();
+        this.frame = below.frame();
+        this.profit = profit;
+        this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
     }
-    return left;
-  }
+
+    Profit profit() {
+        return profit;
+    }
+
+    LineAccount of(Line line) {
+        return KINDS.get(line.assumption().getClass()).apply(this, line);
+    }
+
+    private ProfitTaxAccount profitTax(Line line) {
+        return (ProfitTaxAccount) accounts.of(
+                line.id(),
+                () -> new ProfitTaxAccount.Reads(line, frame, profit.toLast(), profit.swept(), profit.operating()),
+                reads -> new ProfitTaxAccount((ProfitTaxAccount.Reads) reads));
+    }
+
+    private DividendAccount dividends(Line line) {
+        return (DividendAccount) accounts.of(
+                line.id(),
+                () -> new DividendAccount.Reads(
+                        line,
+                        frame,
+                        lessTax(profit.beforeTax(), ProfitTaxAccount::expense),
+                        lessTax(profit.beforeTax().minus(profit.swept()), ProfitTaxAccount::expenseBeforeSwept)),
+                reads -> new DividendAccount((DividendAccount.Reads) reads));
+    }
+
+    private MonthSeries lessTax(MonthSeries before, Function<ProfitTaxAccount, MonthSeries> expense) {
+        MonthSeries left = before;
+        for (Line line : plan.lines()) {
+            if (line.standing().cash() == CashRow.PROFIT_TAX && plan.isActive(line)) {
+                left = left.minus(expense.apply(profitTax(line)));
+            }
+        }
+        return left;
+    }
 }

@@ -17,120 +17,142 @@ import ebbtide.time.Timeline;
 import java.util.Optional;
 
 /**
- * What a stream bills month by month: what is planned, on books what invoices and orders leave of that, and how it is parted and paid by its
- * terms.
+ * What a stream bills month by month: what is planned, on books what invoices and orders leave of that, and how it is
+ * parted and paid by its terms.
  */
 public final class StreamBilling {
-  private final Reads reads;
-  private final Line line;
-  private final Assumption.Stream stream;
-  private final Lazy<LeftOfPlan> left;
-  private final Lazy<MonthlyActivity> amounts;
-  private final Lazy<MonthBilling[]> billings;
-  private final Lazy<OwedByHistory> owed;
+    private final Reads reads;
+    private final Line line;
+    private final Assumption.Stream stream;
+    private final Lazy<LeftOfPlan> left;
+    private final Lazy<MonthlyActivity> amounts;
+    private final Lazy<MonthBilling[]> billings;
+    private final Lazy<OwedByHistory> owed;
 
-  /**
-   * What the billing of a stream is made from: the line as planned, its monthly amounts, those of months that are over but not closed as the plan
-   * had them (as planned where there are none), its stock if it buys for it, and its items.
-   */
-  record Reads(Line line, Frame frame, MonthlyActivity planned, MonthlyActivity late, Optional<StockRoll> stock, LineItems items) {
-    Assumption.Stream stream() {
-      return (Assumption.Stream) line.assumption();
+    /**
+     * What the billing of a stream is made from: the line as planned, its monthly amounts, those of months that are
+     * over but not closed as the plan had them (as planned where there are none), its stock if it buys for it, and its
+     * items.
+     */
+    record Reads(
+            Line line,
+            Frame frame,
+            MonthlyActivity planned,
+            MonthlyActivity late,
+            Optional<StockRoll> stock,
+            LineItems items) {
+        Assumption.Stream stream() {
+            return (Assumption.Stream) line.assumption();
+        }
+
+        boolean isOnBooks() {
+            return stream().basis() == Basis.BOOKS;
+        }
     }
 
-    boolean isOnBooks() {
-      return stream().basis() == Basis.BOOKS;
+    StreamBilling(Reads reads) {
+        this.reads = reads;
+        this.line = reads.isOnBooks()
+                ? reads.line().with(reads.stream().after(reads.frame().asOf()))
+                : reads.line();
+        this.stream = (Assumption.Stream) line.assumption();
+        this.left = Lazy.of(() -> new LeftOfPlan(
+                reads.line(),
+                reads.items().known(),
+                reads.planned(),
+                reads.late(),
+                reads.frame().settings(),
+                timeline()));
+        this.amounts = Lazy.of(() -> reads.isOnBooks() ? left.get().billed() : reads.planned());
+        this.billings = Lazy.of(this::bill);
+        this.owed =
+                Lazy.of(() -> new OwedByHistory(amounts(), stream, reads.frame().settings(), timeline(), paidDays()));
     }
-  }
 
-  StreamBilling(Reads reads) {
-    this.reads = reads;
-    this.line = reads.isOnBooks() ? reads.line().with(reads.stream().after(reads.frame().asOf())) : reads.line();
-    this.stream = (Assumption.Stream) line.assumption();
-    this.left = Lazy.of(() -> new LeftOfPlan(reads.line(), reads.items().known(), reads.planned(), reads.late(), reads.frame().settings(), timeline()));
-    this.amounts = Lazy.of(() -> reads.isOnBooks() ? left.get().billed() : reads.planned());
-    this.billings = Lazy.of(this::bill);
-    this.owed = Lazy.of(() -> new OwedByHistory(amounts(), stream, reads.frame().settings(), timeline(), paidDays()));
-  }
-
-  private MonthBilling[] bill() {
-    MonthlyActivity of = amounts();
-    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), stream.terms().pattern());
-    MonthBilling[] all = new MonthBilling[of.lastMonth() - of.firstMonth() + 1];
-    for (int i = 0; i < all.length; i++) {
-      long amount = of.in(of.firstMonth() + i);
-      all[i] = amount == 0 ? null : series.bill(of.firstMonth() + i, amount);
+    private MonthBilling[] bill() {
+        MonthlyActivity of = amounts();
+        MonthBilling.Series series =
+                new MonthBilling.Series(stream.tax(), stream.terms().pattern());
+        MonthBilling[] all = new MonthBilling[of.lastMonth() - of.firstMonth() + 1];
+        for (int i = 0; i < all.length; i++) {
+            long amount = of.in(of.firstMonth() + i);
+            all[i] = amount == 0 ? null : series.bill(of.firstMonth() + i, amount);
+        }
+        return all;
     }
-    return all;
-  }
 
-  Frame frame() {
-    return reads.frame();
-  }
+    Frame frame() {
+        return reads.frame();
+    }
 
-  /** Returns the days on which the line is paid. */
-  public Timeline timeline() {
-    return frame().timeline(line);
-  }
+    /** Returns the days on which the line is paid. */
+    public Timeline timeline() {
+        return frame().timeline(line);
+    }
 
-  /** Returns the days of its bills from the earliest one that may still be paid after the as-of date. */
-  public PaidDays paidDays() {
-    return frame().calendars().paidDays(line);
-  }
+    /** Returns the days of its bills from the earliest one that may still be paid after the as-of date. */
+    public PaidDays paidDays() {
+        return frame().calendars().paidDays(line);
+    }
 
-  /** Returns the line, on books as what is left of it after the as-of date. */
-  public Line line() {
-    return line;
-  }
+    /** Returns the line, on books as what is left of it after the as-of date. */
+    public Line line() {
+        return line;
+    }
 
-  /** Returns the stream as it is billed. */
-  public Assumption.Stream stream() {
-    return stream;
-  }
+    /** Returns the stream as it is billed. */
+    public Assumption.Stream stream() {
+        return stream;
+    }
 
-  /** Returns the monthly amounts that are billed: what is planned, on books what is left of it; minor units as the line types them. */
-  public MonthlyActivity amounts() {
-    return amounts.get();
-  }
+    /**
+     * Returns the monthly amounts that are billed: what is planned, on books what is left of it; minor units as the
+     * line types them.
+     */
+    public MonthlyActivity amounts() {
+        return amounts.get();
+    }
 
-  /** Returns the monthly amounts as they are planned. */
-  public MonthlyActivity planned() {
-    return reads.planned();
-  }
+    /** Returns the monthly amounts as they are planned. */
+    public MonthlyActivity planned() {
+        return reads.planned();
+    }
 
-  /** Returns what invoices and orders leave of the months planned (rules 5.1). */
-  public LeftOfPlan left() {
-    return left.get();
-  }
+    /** Returns what invoices and orders leave of the months planned (rules 5.1). */
+    public LeftOfPlan left() {
+        return left.get();
+    }
 
-  /** Returns the billing of a month paid by a pattern, null when it bills nothing then; each is parted once. */
-  public MonthBilling billing(int month) {
-    int at = month - amounts().firstMonth();
-    return at < 0 || month > amounts().lastMonth() ? null : billings.get()[at];
-  }
+    /** Returns the billing of a month paid by a pattern, null when it bills nothing then; each is parted once. */
+    public MonthBilling billing(int month) {
+        int at = month - amounts().firstMonth();
+        return at < 0 || month > amounts().lastMonth() ? null : billings.get()[at];
+    }
 
-  /** Returns the billing of a stream that stands at a target of days (rules 3.4). */
-  public TargetBilling target() {
-    return new TargetBilling(amounts(), stream, frame().settings(), timeline());
-  }
+    /** Returns the billing of a stream that stands at a target of days (rules 3.4). */
+    public TargetBilling target() {
+        return new TargetBilling(amounts(), stream, frame().settings(), timeline());
+    }
 
-  /** Returns what a stream paid by months or by days is owed on the as-of date by its history (rules 3.5). */
-  public OwedByHistory owedByHistory() {
-    return owed.get();
-  }
+    /** Returns what a stream paid by months or by days is owed on the as-of date by its history (rules 3.5). */
+    public OwedByHistory owedByHistory() {
+        return owed.get();
+    }
 
-  /** Returns whether what is owed on the as-of date is trued up to the ledger month by month. */
-  public boolean isTruedUp() {
-    return stream.ledger() != null && stream.ledger().trueUp() && stream.terms().by() != Terms.By.TARGET;
-  }
+    /** Returns whether what is owed on the as-of date is trued up to the ledger month by month. */
+    public boolean isTruedUp() {
+        return stream.ledger() != null
+                && stream.ledger().trueUp()
+                && stream.terms().by() != Terms.By.TARGET;
+    }
 
-  /** Returns the stock of a line that buys for it. */
-  public Optional<StockRoll> stock() {
-    return reads.stock();
-  }
+    /** Returns the stock of a line that buys for it. */
+    public Optional<StockRoll> stock() {
+        return reads.stock();
+    }
 
-  /** Returns the line's items, where they count. */
-  public LineItems items() {
-    return reads.items();
-  }
+    /** Returns the line's items, where they count. */
+    public LineItems items() {
+        return reads.items();
+    }
 }

@@ -18,113 +18,130 @@ import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What a stream earns, month by month (rules 7, 9.1): its amounts and items net of tax, less discounts and what is written off; stock when it is sold. */
+/**
+ * What a stream earns, month by month (rules 7, 9.1): its amounts and items net of tax, less discounts and what is
+ * written off; stock when it is sold.
+ */
 final class StreamEarnings {
-  private final StreamBilling billed;
-  private final Frame frame;
-  private final Line line;
-  private final Assumption.Stream stream;
-  private final Earned.Sum sum;
+    private final StreamBilling billed;
+    private final Frame frame;
+    private final Line line;
+    private final Assumption.Stream stream;
+    private final Earned.Sum sum;
 
-  StreamEarnings(StreamBilling billed) {
-    this.billed = billed;
-    this.frame = billed.frame();
-    this.line = billed.line();
-    this.stream = billed.stream();
-    this.sum = new Earned.Sum(frame, line.direction().sign());
-  }
-
-  Earned earned() {
-    MonthlyActivity amounts = billed.amounts();
-    for (int month = frame.open(); month < frame.open() + frame.toEarned(); month++) {
-      sum.net(stream.tax(), isReceipt(), month, amounts.in(month));
+    StreamEarnings(StreamBilling billed) {
+        this.billed = billed;
+        this.frame = billed.frame();
+        this.line = billed.line();
+        this.stream = billed.stream();
+        this.sum = new Earned.Sum(frame, line.direction().sign());
     }
-    billed.items().known().forEach(this::ofItem);
-    billed.stock().ifPresent(this::ofStock);
-    billed.items().expected().stream().filter(one -> !one.isLeftOut()).forEach(one -> sum.both(Frame.month(one.day()), -one.discount()));
-    if (stream.terms().by() == Terms.By.MONTHS) {
-      discountsAndWriteOffs();
-    } else if (stream.terms().by() == Terms.By.DAYS && stream.terms().days().isEarly()) {
-      earlyPayment();
+
+    Earned earned() {
+        MonthlyActivity amounts = billed.amounts();
+        for (int month = frame.open(); month < frame.open() + frame.toEarned(); month++) {
+            sum.net(stream.tax(), isReceipt(), month, amounts.in(month));
+        }
+        billed.items().known().forEach(this::ofItem);
+        billed.stock().ifPresent(this::ofStock);
+        billed.items().expected().stream()
+                .filter(one -> !one.isLeftOut())
+                .forEach(one -> sum.both(Frame.month(one.day()), -one.discount()));
+        if (stream.terms().by() == Terms.By.MONTHS) {
+            discountsAndWriteOffs();
+        } else if (stream.terms().by() == Terms.By.DAYS && stream.terms().days().isEarly()) {
+            earlyPayment();
+        }
+        if (billed.isTruedUp()) {
+            billed.owedByHistory()
+                    .corrections()
+                    .forEach(one -> sum.both(one.month(), -(one.discount() + one.writtenOff())));
+        }
+        return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
     }
-    if (billed.isTruedUp()) {
-      billed.owedByHistory().corrections().forEach(one -> sum.both(one.month(), -(one.discount() + one.writtenOff())));
+
+    private boolean isReceipt() {
+        return line.direction() == Direction.RECEIPT;
     }
-    return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
-  }
 
-  private boolean isReceipt() {
-    return line.direction() == Direction.RECEIPT;
-  }
-
-  private long back(long taxed) {
-    return stream.tax().back(isReceipt(), taxed);
-  }
-
-  /** Stock is no cost until it is sold; tax on it that is not claimed back is. */
-  private void ofStock(StockRoll roll) {
-    for (StockRoll.Month stock : roll.months()) {
-      int month = Timeline.monthNumber(stock.month());
-      sum.add(month, stock.purchases() - stock.cost());
-      if (stream.basis() == Basis.BOOKS && month < frame.open() + frame.toEarned()) {
-        sum.add(month, -sum.billedIn(month) - stock.purchases());
-      }
+    private long back(long taxed) {
+        return stream.tax().back(isReceipt(), taxed);
     }
-  }
 
-  /** What is known to be billed earns in the month it is supplied; an order, what is not invoiced of it. */
-  private void ofItem(OpenItem item) {
-    boolean order = item.kind() == OpenItem.Kind.ORDER;
-    long gross = order ? item.amount().open() : item.amount().gross();
-    long taxed = back(order ? LeftOfPlan.taxOfOpen(item) : item.amount().tax());
-    int way = item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1;
-    int month = Frame.month(order ? LeftOfPlan.delivered(item, frame.asOf()) : item.supplied());
-    sum.both(month, (gross - taxed) * way);
-    sum.tax(month, taxed * way);
-  }
-
-  private void discountsAndWriteOffs() {
-    int last = frame.open() + frame.toEarned() + stream.terms().monthsAhead();
-    boolean relieved = frame.relief() && isReceipt();
-    boolean discounts = stream.terms().pattern().steps().stream().anyMatch(step -> step.discount().millionths() > 0);
-    boolean writesOff = stream.terms().pattern().never().millionths() > 0;
-    if (!discounts && !writesOff) {
-      return;
+    /** Stock is no cost until it is sold; tax on it that is not claimed back is. */
+    private void ofStock(StockRoll roll) {
+        for (StockRoll.Month stock : roll.months()) {
+            int month = Timeline.monthNumber(stock.month());
+            sum.add(month, stock.purchases() - stock.cost());
+            if (stream.basis() == Basis.BOOKS && month < frame.open() + frame.toEarned()) {
+                sum.add(month, -sum.billedIn(month) - stock.purchases());
+            }
+        }
     }
-    for (int month = frame.open() - stream.terms().monthsBack(); month < last; month++) {
-      MonthBilling billing = billed.billing(month);
-      if (billing == null) {
-        continue;
-      }
-      for (int step = 0; discounts && step < billing.steps(); step++) {
-        lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
-      }
-      if (writesOff) {
-        lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);
-      }
-    }
-  }
 
-  /** What is not paid after all lowers what was earned, its tax the tax. */
-  private void lower(int month, long gross, long taxed) {
-    sum.both(month, -(gross - taxed));
-    sum.tax(month, -taxed);
-  }
-
-  private void earlyPayment() {
-    PaidDays days = billed.paidDays();
-    MonthlyActivity amounts = billed.amounts();
-    for (int month = frame.open() - stream.terms().days().monthsBack(); month < frame.open() + frame.toEarned(); month++) {
-      if (amounts.in(month) == 0) {
-        continue;
-      }
-      DayBilling billing = DayBilling.of(month, amounts.in(month), stream.tax(), stream.terms().days());
-      List<long[]> parts = new ArrayList<>();
-      billing.lay(stream.spread(), days, (day, gross, discount) -> parts.add(new long[] {Frame.month(days.issues().date(day)), gross, discount}));
-      long[] taxed = Split.byWeights(back(billing.discountOf(billing.tax())), parts.stream().mapToLong(part -> Math.abs(part[1])).toArray());
-      for (int i = 0; i < taxed.length; i++) {
-        lower((int) parts.get(i)[0], parts.get(i)[2], taxed[i]);
-      }
+    /** What is known to be billed earns in the month it is supplied; an order, what is not invoiced of it. */
+    private void ofItem(OpenItem item) {
+        boolean order = item.kind() == OpenItem.Kind.ORDER;
+        long gross = order ? item.amount().open() : item.amount().gross();
+        long taxed = back(order ? LeftOfPlan.taxOfOpen(item) : item.amount().tax());
+        int way = item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1;
+        int month = Frame.month(order ? LeftOfPlan.delivered(item, frame.asOf()) : item.supplied());
+        sum.both(month, (gross - taxed) * way);
+        sum.tax(month, taxed * way);
     }
-  }
+
+    private void discountsAndWriteOffs() {
+        int last = frame.open() + frame.toEarned() + stream.terms().monthsAhead();
+        boolean relieved = frame.relief() && isReceipt();
+        boolean discounts = stream.terms().pattern().steps().stream()
+                .anyMatch(step -> step.discount().millionths() > 0);
+        boolean writesOff = stream.terms().pattern().never().millionths() > 0;
+        if (!discounts && !writesOff) {
+            return;
+        }
+        for (int month = frame.open() - stream.terms().monthsBack(); month < last; month++) {
+            MonthBilling billing = billed.billing(month);
+            if (billing == null) {
+                continue;
+            }
+            for (int step = 0; discounts && step < billing.steps(); step++) {
+                lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
+            }
+            if (writesOff) {
+                lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);
+            }
+        }
+    }
+
+    /** What is not paid after all lowers what was earned, its tax the tax. */
+    private void lower(int month, long gross, long taxed) {
+        sum.both(month, -(gross - taxed));
+        sum.tax(month, -taxed);
+    }
+
+    private void earlyPayment() {
+        PaidDays days = billed.paidDays();
+        MonthlyActivity amounts = billed.amounts();
+        for (int month = frame.open() - stream.terms().days().monthsBack();
+                month < frame.open() + frame.toEarned();
+                month++) {
+            if (amounts.in(month) == 0) {
+                continue;
+            }
+            DayBilling billing = DayBilling.of(
+                    month, amounts.in(month), stream.tax(), stream.terms().days());
+            List<long[]> parts = new ArrayList<>();
+            billing.lay(
+                    stream.spread(),
+                    days,
+                    (day, gross, discount) ->
+                            parts.add(new long[] {Frame.month(days.issues().date(day)), gross, discount}));
+            long[] taxed = Split.byWeights(
+                    back(billing.discountOf(billing.tax())),
+                    parts.stream().mapToLong(part -> Math.abs(part[1])).toArray());
+            for (int i = 0; i < taxed.length; i++) {
+                lower((int) parts.get(i)[0], parts.get(i)[2], taxed[i]);
+            }
+        }
+    }
 }

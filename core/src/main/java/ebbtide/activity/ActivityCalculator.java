@@ -16,126 +16,162 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The computation of every stream's monthly amounts (rules 2), from the first month known to the last one needed. One for a plan; each line is
- * worked out once, and taken over from an earlier plan where it reads the same.
+ * The computation of every stream's monthly amounts (rules 2), from the first month known to the last one needed. One
+ * for a plan; each line is worked out once, and taken over from an earlier plan where it reads the same.
  */
 public final class ActivityCalculator {
-  private final Plan plan;
-  private final Map<String, Line> byId = new HashMap<>();
-  private final Derived<Reads, MonthlyActivity> planned;
-  private final Derived<Gross, MonthlyActivity> net;
-  private final Derived<Reads, StockRoll> stock;
-  private final int firstMonth;
-  private final int lastMonth;
-  private final int firstForecastMonth;
+    private final Plan plan;
+    private final Map<String, Line> byId = new HashMap<>();
+    private final Derived<Reads, MonthlyActivity> planned;
+    private final Derived<Gross, MonthlyActivity> net;
+    private final Derived<Reads, StockRoll> stock;
+    private final int firstMonth;
+    private final int lastMonth;
+    private final int firstForecastMonth;
 
-  /** What a stream's months are worked out from: {@code read} is the other line that its method reads, empty where it reads none. */
-  private record Reads(Assumption.Stream stream, Settings settings, int first, int last, List<OtherLine> read) {
-    MonthlyAmounts amounts() {
-      return MonthlyAmounts.of(stream, settings, read);
-    }
-
-    StockRoll stock() {
-      return ((StockAmounts) amounts()).roll(last);
-    }
-
-    MonthlyActivity activity(StockRoll roll) {
-      int open = Timeline.monthNumber(settings.firstForecastMonth());
-      long[] computed = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
-      for (int m = first; m < open; m++) {
-        if (!(stream.method() instanceof ShareOfLine)) {
-          computed[m - first] = 0;
+    /**
+     * What a stream's months are worked out from: {@code read} is the other line that its method reads, empty where it
+     * reads none.
+     */
+    private record Reads(Assumption.Stream stream, Settings settings, int first, int last, List<OtherLine> read) {
+        MonthlyAmounts amounts() {
+            return MonthlyAmounts.of(stream, settings, read);
         }
-      }
-      stream.history().headMap(settings.firstForecastMonth()).forEach((month, amount) -> computed[Timeline.monthNumber(month) - first] = amount);
-      long[] effective = computed.clone();
-      stream.overrides().forEach((month, override) -> {
-        int at = Timeline.monthNumber(month) - first;
-        if (month.compareTo(settings.firstForecastMonth()) >= 0 && at < effective.length) {
-          effective[at] = override.amount();
+
+        StockRoll stock() {
+            return ((StockAmounts) amounts()).roll(last);
         }
-      });
-      return new MonthlyActivity(first, computed, effective);
-    }
-  }
 
-  /** A stream's months as it types them, and the tax that may be in them. */
-  private record Gross(MonthlyActivity amounts, SalesTax tax) {}
-
-  /** Makes the calculator for a plan without problems ({@link ebbtide.plan.PlanCheck}). */
-  public ActivityCalculator(Plan plan) {
-    this(plan, Derived.none(), Derived.none(), Derived.none());
-  }
-
-  private ActivityCalculator(Plan plan, Derived<Reads, MonthlyActivity> planned, Derived<Gross, MonthlyActivity> net, Derived<Reads, StockRoll> stock) {
-    this.plan = plan;
-    this.planned = planned;
-    this.net = net;
-    this.stock = stock;
-    this.firstForecastMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
-    int first = firstForecastMonth;
-    int last = Timeline.monthNumber(plan.lastEarnedMonth());
-    int lag = 0;
-    int lead = 0;
-    int stockAhead = 0;
-    for (Line line : plan.lines()) {
-      byId.put(line.id(), line);
-      if (line.assumption() instanceof Assumption.Stream stream) {
-        lag = Math.max(lag, stream.terms().monthsBack());
-        lead = Math.max(lead, stream.terms().monthsAhead());
-        if (stream.method() instanceof StockPurchases buying) {
-          stockAhead = Math.max(stockAhead, buying.policy().monthsAhead());
+        MonthlyActivity activity(StockRoll roll) {
+            int open = Timeline.monthNumber(settings.firstForecastMonth());
+            long[] computed = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
+            for (int m = first; m < open; m++) {
+                if (!(stream.method() instanceof ShareOfLine)) {
+                    computed[m - first] = 0;
+                }
+            }
+            stream.history()
+                    .headMap(settings.firstForecastMonth())
+                    .forEach((month, amount) -> computed[Timeline.monthNumber(month) - first] = amount);
+            long[] effective = computed.clone();
+            stream.overrides().forEach((month, override) -> {
+                int at = Timeline.monthNumber(month) - first;
+                if (month.compareTo(settings.firstForecastMonth()) >= 0 && at < effective.length) {
+                    effective[at] = override.amount();
+                }
+            });
+            return new MonthlyActivity(first, computed, effective);
         }
-        if (!stream.history().isEmpty()) {
-          first = Math.min(first, Timeline.monthNumber(stream.history().firstKey()));
+    }
+
+    /** A stream's months as it types them, and the tax that may be in them. */
+    private record Gross(MonthlyActivity amounts, SalesTax tax) {}
+
+    /** Makes the calculator for a plan without problems ({@link ebbtide.plan.PlanCheck}). */
+    public ActivityCalculator(Plan plan) {
+        this(plan, Derived.none(), Derived.none(), Derived.none());
+    }
+
+    private ActivityCalculator(
+            Plan plan,
+            Derived<Reads, MonthlyActivity> planned,
+            Derived<Gross, MonthlyActivity> net,
+            Derived<Reads, StockRoll> stock) {
+        this.plan = plan;
+        this.planned = planned;
+        this.net = net;
+        this.stock = stock;
+        this.firstForecastMonth = Timeline.monthNumber(plan.settings().firstForecastMonth());
+        int first = firstForecastMonth;
+        int last = Timeline.monthNumber(plan.lastEarnedMonth());
+        int lag = 0;
+        int lead = 0;
+        int stockAhead = 0;
+        for (Line line : plan.lines()) {
+            byId.put(line.id(), line);
+            if (line.assumption() instanceof Assumption.Stream stream) {
+                lag = Math.max(lag, stream.terms().monthsBack());
+                lead = Math.max(lead, stream.terms().monthsAhead());
+                if (stream.method() instanceof StockPurchases buying) {
+                    stockAhead = Math.max(stockAhead, buying.policy().monthsAhead());
+                }
+                if (!stream.history().isEmpty()) {
+                    first = Math.min(
+                            first, Timeline.monthNumber(stream.history().firstKey()));
+                }
+            }
         }
-      }
+        this.firstMonth = Math.min(first, firstForecastMonth - lag);
+        this.lastMonth = last + lead + stockAhead;
     }
-    this.firstMonth = Math.min(first, firstForecastMonth - lag);
-    this.lastMonth = last + lead + stockAhead;
-  }
 
-  /** Returns the calculator of another plan, which takes over what this one has worked out of lines that read the same. */
-  public ActivityCalculator next(Plan other) {
-    return new ActivityCalculator(other, planned.next(), net.next(), stock.next());
-  }
-
-  /** Returns the monthly amounts planned for a line that is a stream, from the first month known to the last one needed. */
-  public MonthlyActivity planned(Line line) {
-    return planned.of(line.id(), () -> reads(byId.get(line.id())), reads -> reads.activity(reads.stream().method() instanceof StockPurchases ? stock(line) : null));
-  }
-
-  private Reads reads(Line line) {
-    Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    return new Reads(stream, plan.settings(), firstMonth, lastMonth, line.reads().stream().map(id -> new OtherLine(byId.get(id).name(), net(id))).toList());
-  }
-
-  /** Returns the months of stock of a line that buys for it, from the first that is forecast; how long it lasts is asked there. */
-  public StockRoll stock(Line line) {
-    return stock.of(line.id(), () -> reads(byId.get(line.id())), Reads::stock);
-  }
-
-  /** Returns what is planned for a line that is a stream, net of sales tax however the line types it: what other lines read of it (rules 3.1). */
-  public MonthlyActivity net(String lineId) {
-    Line line = byId.get(lineId);
-    return net.of(lineId, () -> new Gross(planned(line), line.assumption().tax()), gross -> gross.amounts().without(gross.tax()));
-  }
-
-  /** Returns where a stream's figure of a month comes from, in words: "history", "55% of Grocery chains 412,000". */
-  public String words(Line line, int monthNumber) {
-    Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    YearMonth month = Timeline.month(monthNumber);
-    if (monthNumber < firstForecastMonth && stream.history().containsKey(month)) {
-      return "actual of " + Words.month(month) + ", from history";
+    /**
+     * Returns the calculator of another plan, which takes over what this one has worked out of lines that read the
+     * same.
+     */
+    public ActivityCalculator next(Plan other) {
+        return new ActivityCalculator(other, planned.next(), net.next(), stock.next());
     }
-    Assumption.MonthOverride override = stream.overrides().get(month);
-    if (override != null && monthNumber >= firstForecastMonth) {
-      return "overridden: " + override.reason() + " (computed "
-          + Money.words(planned(line).computedIn(monthNumber), plan.settings().currency()) + ", " + reads(line).amounts().words(month) + ")";
+
+    /**
+     * Returns the monthly amounts planned for a line that is a stream, from the first month known to the last one
+     * needed.
+     */
+    public MonthlyActivity planned(Line line) {
+        return planned.of(
+                line.id(),
+                () -> reads(byId.get(line.id())),
+                reads -> reads.activity(reads.stream().method() instanceof StockPurchases ? stock(line) : null));
     }
-    if (monthNumber < firstForecastMonth && !(stream.method() instanceof ShareOfLine)) {
-      return "no history of " + Words.month(month) + ": taken as nil";
+
+    private Reads reads(Line line) {
+        Assumption.Stream stream = (Assumption.Stream) line.assumption();
+        return new Reads(
+                stream,
+                plan.settings(),
+                firstMonth,
+                lastMonth,
+                line.reads().stream()
+                        .map(id -> new OtherLine(byId.get(id).name(), net(id)))
+                        .toList());
     }
-    return reads(line).amounts().words(month);
-  }
+
+    /**
+     * Returns the months of stock of a line that buys for it, from the first that is forecast; how long it lasts is
+     * asked there.
+     */
+    public StockRoll stock(Line line) {
+        return stock.of(line.id(), () -> reads(byId.get(line.id())), Reads::stock);
+    }
+
+    /**
+     * Returns what is planned for a line that is a stream, net of sales tax however the line types it: what other lines
+     * read of it (rules 3.1).
+     */
+    public MonthlyActivity net(String lineId) {
+        Line line = byId.get(lineId);
+        return net.of(lineId, () -> new Gross(planned(line), line.assumption().tax()), gross -> gross.amounts()
+                .without(gross.tax()));
+    }
+
+    /** Returns where a stream's figure of a month comes from, in words: "history", "55% of Grocery chains 412,000". */
+    public String words(Line line, int monthNumber) {
+        Assumption.Stream stream = (Assumption.Stream) line.assumption();
+        YearMonth month = Timeline.month(monthNumber);
+        if (monthNumber < firstForecastMonth && stream.history().containsKey(month)) {
+            return "actual of " + Words.month(month) + ", from history";
+        }
+        Assumption.MonthOverride override = stream.overrides().get(month);
+        if (override != null && monthNumber >= firstForecastMonth) {
+            return "overridden: " + override.reason() + " (computed "
+                    + Money.words(
+                            planned(line).computedIn(monthNumber),
+                            plan.settings().currency()) + ", "
+                    + reads(line).amounts().words(month) + ")";
+        }
+        if (monthNumber < firstForecastMonth && !(stream.method() instanceof ShareOfLine)) {
+            return "no history of " + Words.month(month) + ": taken as nil";
+        }
+        return reads(line).amounts().words(month);
+    }
 }

@@ -21,99 +21,132 @@ import java.util.stream.Collectors;
  * The monthly amounts of a value with steps that may grow (rules 2.1, 2.2). Growth is counted from a step's first whole
  * month; by days, a month in which a step begins is the sum of what holds in it, each for its days, rounded once.
  */
-record SteppedAmounts(Steps<Long> steps, Function<YearMonth, Percent> growthIn, AmountSteps rule, String name,
-    String growthWords, Currency currency) implements MonthlyAmounts {
+record SteppedAmounts(
+        Steps<Long> steps,
+        Function<YearMonth, Percent> growthIn,
+        AmountSteps rule,
+        String name,
+        String growthWords,
+        Currency currency)
+        implements MonthlyAmounts {
 
-  static SteppedAmounts of(FixedAmount fixed, Settings settings) {
-    return new SteppedAmounts(fixed.amount(), month -> Percent.ZERO, settings.amountSteps(), "fixed amount", null,
-        settings.currency());
-  }
+    static SteppedAmounts of(FixedAmount fixed, Settings settings) {
+        return new SteppedAmounts(
+                fixed.amount(),
+                month -> Percent.ZERO,
+                settings.amountSteps(),
+                "fixed amount",
+                null,
+                settings.currency());
+    }
 
-  static SteppedAmounts of(BaseWithGrowth growing, Settings settings) {
-    return new SteppedAmounts(growing.base(), growing::growthIn, settings.amountSteps(), "base", "growing "
-        + growing.growth() + " a month" + (growing.growthOf().isEmpty() ? "" : " (some months otherwise)"), settings.currency());
-  }
+    static SteppedAmounts of(BaseWithGrowth growing, Settings settings) {
+        return new SteppedAmounts(
+                growing.base(),
+                growing::growthIn,
+                settings.amountSteps(),
+                "base",
+                "growing " + growing.growth() + " a month"
+                        + (growing.growthOf().isEmpty() ? "" : " (some months otherwise)"),
+                settings.currency());
+    }
 
-  /** A value that holds for some days of a month, unrounded. */
-  record Piece(BigDecimal value, int days) {}
+    /** A value that holds for some days of a month, unrounded. */
+    record Piece(BigDecimal value, int days) {}
 
-  @Override
-  public long[] months(int first, int last) {
-    long[] amounts = new long[last - first + 1];
-    for (int s = 0; s < steps.steps().size(); s++) {
-      int begins = firstWholeMonth(s);
-      int until = s + 1 < steps.steps().size() ? firstWholeMonth(s + 1) : last + 1;
-      Growth growth = new Growth(steps.steps().get(s).value(), Math.max(1, until - begins));
-      for (int m = begins; m < until && m <= last; m++) {
-        grow(growth, m, begins);
-        if (m >= first) {
-          amounts[m - first] = growth.rounded();
+    @Override
+    public long[] months(int first, int last) {
+        long[] amounts = new long[last - first + 1];
+        for (int s = 0; s < steps.steps().size(); s++) {
+            int begins = firstWholeMonth(s);
+            int until = s + 1 < steps.steps().size() ? firstWholeMonth(s + 1) : last + 1;
+            Growth growth = new Growth(steps.steps().get(s).value(), Math.max(1, until - begins));
+            for (int m = begins; m < until && m <= last; m++) {
+                grow(growth, m, begins);
+                if (m >= first) {
+                    amounts[m - first] = growth.rounded();
+                }
+            }
         }
-      }
+        if (rule == AmountSteps.BY_DAYS) {
+            steps.steps().stream()
+                    .filter(step -> step.from().getDayOfMonth() > 1)
+                    .mapToInt(step -> Timeline.monthNumber(YearMonth.from(step.from())))
+                    .filter(m -> m >= first && m <= last)
+                    .distinct()
+                    .forEach(m -> amounts[m - first] =
+                            byDays(pieces(m), Timeline.month(m).lengthOfMonth()));
+        }
+        return amounts;
     }
-    if (rule == AmountSteps.BY_DAYS) {
-      steps.steps().stream().filter(step -> step.from().getDayOfMonth() > 1)
-          .mapToInt(step -> Timeline.monthNumber(YearMonth.from(step.from()))).filter(m -> m >= first && m <= last)
-          .distinct().forEach(m -> amounts[m - first] = byDays(pieces(m), Timeline.month(m).lengthOfMonth()));
+
+    private void grow(Growth growth, int month, int begins) {
+        if (month > begins) {
+            growth.grow(Percent.WHOLE + growthIn.apply(Timeline.month(month)).millionths());
+        }
     }
-    return amounts;
-  }
 
-  private void grow(Growth growth, int month, int begins) {
-    if (month > begins) {
-      growth.grow(Percent.WHOLE + growthIn.apply(Timeline.month(month)).millionths());
+    private static long byDays(List<Piece> pieces, int daysOfMonth) {
+        BigDecimal sum = pieces.stream()
+                .map(piece -> piece.value().multiply(BigDecimal.valueOf(piece.days())))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        return Rounding.divide(sum, daysOfMonth);
     }
-  }
 
-  private static long byDays(List<Piece> pieces, int daysOfMonth) {
-    BigDecimal sum = pieces.stream().map(piece -> piece.value().multiply(BigDecimal.valueOf(piece.days())))
-        .reduce(BigDecimal.ZERO, BigDecimal::add);
-    return Rounding.divide(sum, daysOfMonth);
-  }
-
-  /** Returns what holds in a month, in order; one piece where no step begins inside it or that does not count. */
-  private List<Piece> pieces(int month) {
-    List<Piece> pieces = new ArrayList<>();
-    int length = Timeline.month(month).lengthOfMonth();
-    int from = 1;
-    BigDecimal value = BigDecimal.ZERO;
-    for (int s = 0; s < steps.steps().size(); s++) {
-      int begins = firstWholeMonth(s);
-      int day = steps.steps().get(s).from().getDayOfMonth();
-      if (begins <= month) {
-        value = grown(s, month, begins);
-      } else if (rule == AmountSteps.BY_DAYS && begins == month + 1 && day > 1) {
-        pieces.add(new Piece(value, day - from));
-        from = day;
-        value = BigDecimal.valueOf(steps.steps().get(s).value());
-      }
+    /** Returns what holds in a month, in order; one piece where no step begins inside it or that does not count. */
+    private List<Piece> pieces(int month) {
+        List<Piece> pieces = new ArrayList<>();
+        int length = Timeline.month(month).lengthOfMonth();
+        int from = 1;
+        BigDecimal value = BigDecimal.ZERO;
+        for (int s = 0; s < steps.steps().size(); s++) {
+            int begins = firstWholeMonth(s);
+            int day = steps.steps().get(s).from().getDayOfMonth();
+            if (begins <= month) {
+                value = grown(s, month, begins);
+            } else if (rule == AmountSteps.BY_DAYS && begins == month + 1 && day > 1) {
+                pieces.add(new Piece(value, day - from));
+                from = day;
+                value = BigDecimal.valueOf(steps.steps().get(s).value());
+            }
+        }
+        pieces.add(new Piece(value, length - from + 1));
+        return pieces;
     }
-    pieces.add(new Piece(value, length - from + 1));
-    return pieces;
-  }
 
-  private BigDecimal grown(int step, int month, int begins) {
-    Growth growth = new Growth(steps.steps().get(step).value(), Math.max(1, month - begins));
-    for (int m = begins; m <= month; m++) {
-      grow(growth, m, begins);
+    private BigDecimal grown(int step, int month, int begins) {
+        Growth growth = new Growth(steps.steps().get(step).value(), Math.max(1, month - begins));
+        for (int m = begins; m <= month; m++) {
+            grow(growth, m, begins);
+        }
+        return growth.exact();
     }
-    return growth.exact();
-  }
 
-  private int firstWholeMonth(int step) {
-    return Timeline.monthNumber(steps.steps().get(step).firstWholeMonth());
-  }
-
-  @Override
-  public String words(YearMonth month) {
-    List<Piece> pieces = pieces(Timeline.monthNumber(month));
-    if (pieces.size() > 1) {
-      return name + " by days: " + pieces.stream().map(piece -> Money.words(Rounding.toMinor(piece.value()), currency)
-          + " for " + Words.count(piece.days(), "day")).collect(Collectors.joining(", "));
+    private int firstWholeMonth(int step) {
+        return Timeline.monthNumber(steps.steps().get(step).firstWholeMonth());
     }
-    return steps.findOn(month.atDay(1)).map(step -> name + " " + Money.words(step.value(), currency) + " from "
-        + Words.month(YearMonth.from(step.from())) + (growthWords == null ? "" : ", " + growthWords + ", " + Words.count(
-            Timeline.monthNumber(month) - Timeline.monthNumber(step.firstWholeMonth()), "month") + " on"))
-        .orElse("no " + name.replace("fixed ", "") + " in force yet");
-  }
+
+    @Override
+    public String words(YearMonth month) {
+        List<Piece> pieces = pieces(Timeline.monthNumber(month));
+        if (pieces.size() > 1) {
+            return name + " by days: "
+                    + pieces.stream()
+                            .map(piece -> Money.words(Rounding.toMinor(piece.value()), currency) + " for "
+                                    + Words.count(piece.days(), "day"))
+                            .collect(Collectors.joining(", "));
+        }
+        return steps.findOn(month.atDay(1))
+                .map(step -> name + " " + Money.words(step.value(), currency) + " from "
+                        + Words.month(YearMonth.from(step.from()))
+                        + (growthWords == null
+                                ? ""
+                                : ", " + growthWords + ", "
+                                        + Words.count(
+                                                Timeline.monthNumber(month)
+                                                        - Timeline.monthNumber(step.firstWholeMonth()),
+                                                "month")
+                                        + " on"))
+                .orElse("no " + name.replace("fixed ", "") + " in force yet");
+    }
 }

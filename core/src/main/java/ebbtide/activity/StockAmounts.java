@@ -7,48 +7,54 @@ import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.Map;
 
-/** The monthly amounts that are bought for stock (rules 6); months before the first that is forecast are not computed. */
+/**
+ * The monthly amounts that are bought for stock (rules 6); months before the first that is forecast are not computed.
+ */
 record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, OtherLine sales, Settings settings)
-    implements MonthlyAmounts {
+        implements MonthlyAmounts {
 
-  StockRoll roll(int last) {
-    return new StockRoll(policy, settings, sales.net(), purchasesTyped, last);
-  }
-
-  @Override
-  public long[] months(int first, int last) {
-    return months(roll(last), first, last);
-  }
-
-  /** Returns what a stock buys by month. */
-  static long[] months(StockRoll roll, int first, int last) {
-    long[] amounts = new long[last - first + 1];
-    for (StockRoll.Month month : roll.months()) {
-      int at = Timeline.monthNumber(month.month()) - first;
-      if (at >= 0) {
-        amounts[at] = month.computed();
-      }
+    StockRoll roll(int last) {
+        return new StockRoll(policy, settings, sales.net(), purchasesTyped, last);
     }
-    return amounts;
-  }
 
-  @Override
-  public String words(YearMonth month) {
-    StockRoll.Month[] months = roll(Timeline.monthNumber(month)).months();
-    if (months.length == 0) {
-      return "bought for stock";
+    @Override
+    public long[] months(int first, int last) {
+        return months(roll(last), first, last);
     }
-    StockRoll.Month one = months[months.length - 1];
-    return switch (policy.given()) {
-      case CLOSING -> "closing stock " + amount(one.target()) + " + cost of sales " + amount(one.cost()) + " \u2212 opening "
-          + amount(one.opening()) + (one.surplus() > 0 ? "; there is " + amount(one.surplus()) + " more than asked for" : "");
-      case PURCHASES, BOTH -> policy.bought().by() == StockPolicy.BoughtBy.AMOUNTS ? "typed for " + Words.month(month)
-          : policy.bought().share() + " of " + sales.name() + " "
-              + amount(sales.net().in(Timeline.monthNumber(month)));
-    };
-  }
 
-  private String amount(long minor) {
-    return Money.words(minor, settings.currency());
-  }
+    /** Returns what a stock buys by month. */
+    static long[] months(StockRoll roll, int first, int last) {
+        long[] amounts = new long[last - first + 1];
+        for (StockRoll.Month month : roll.months()) {
+            int at = Timeline.monthNumber(month.month()) - first;
+            if (at >= 0) {
+                amounts[at] = month.computed();
+            }
+        }
+        return amounts;
+    }
+
+    @Override
+    public String words(YearMonth month) {
+        StockRoll.Month[] months = roll(Timeline.monthNumber(month)).months();
+        if (months.length == 0) {
+            return "bought for stock";
+        }
+        StockRoll.Month one = months[months.length - 1];
+        return switch (policy.given()) {
+            case CLOSING ->
+                "closing stock " + amount(one.target()) + " + cost of sales " + amount(one.cost()) + " \u2212 opening "
+                        + amount(one.opening())
+                        + (one.surplus() > 0 ? "; there is " + amount(one.surplus()) + " more than asked for" : "");
+            case PURCHASES, BOTH ->
+                policy.bought().by() == StockPolicy.BoughtBy.AMOUNTS
+                        ? "typed for " + Words.month(month)
+                        : policy.bought().share() + " of " + sales.name() + " "
+                                + amount(sales.net().in(Timeline.monthNumber(month)));
+        };
+    }
+
+    private String amount(long minor) {
+        return Money.words(minor, settings.currency());
+    }
 }

@@ -6,37 +6,39 @@ import java.util.SortedMap;
 
 /** The monthly amounts that were typed; a month that was not repeats one before (rules 2.6). */
 record TypedAmounts(SortedMap<YearMonth, Long> typed, SortedMap<YearMonth, Long> history, YearMonth firstForecast)
-    implements MonthlyAmounts {
-  private static final int MOST_YEARS = 10;
+        implements MonthlyAmounts {
+    private static final int MOST_YEARS = 10;
 
-  @Override
-  public long[] months(int first, int last) {
-    long[] amounts = new long[last - first + 1];
-    for (int m = Math.max(first, Timeline.monthNumber(firstForecast)); m <= last; m++) {
-      YearMonth source = source(Timeline.month(m));
-      amounts[m - first] = source == null ? 0 : typed.getOrDefault(source, history.getOrDefault(source, 0L));
+    @Override
+    public long[] months(int first, int last) {
+        long[] amounts = new long[last - first + 1];
+        for (int m = Math.max(first, Timeline.monthNumber(firstForecast)); m <= last; m++) {
+            YearMonth source = source(Timeline.month(m));
+            amounts[m - first] = source == null ? 0 : typed.getOrDefault(source, history.getOrDefault(source, 0L));
+        }
+        return amounts;
     }
-    return amounts;
-  }
 
-  /** Returns the month whose figure stands for a month: itself, a year or more before, else the last; null if none. */
-  private YearMonth source(YearMonth month) {
-    for (int years = 0; years <= MOST_YEARS; years++) {
-      YearMonth before = month.minusYears(years);
-      if (typed.containsKey(before) || years > 0 && history.containsKey(before)) {
-        return before;
-      }
+    /**
+     * Returns the month whose figure stands for a month: itself, a year or more before, else the last; null if none.
+     */
+    private YearMonth source(YearMonth month) {
+        for (int years = 0; years <= MOST_YEARS; years++) {
+            YearMonth before = month.minusYears(years);
+            if (typed.containsKey(before) || years > 0 && history.containsKey(before)) {
+                return before;
+            }
+        }
+        SortedMap<YearMonth, Long> earlier = typed.headMap(month);
+        return earlier.isEmpty() ? null : earlier.lastKey();
     }
-    SortedMap<YearMonth, Long> earlier = typed.headMap(month);
-    return earlier.isEmpty() ? null : earlier.lastKey();
-  }
 
-  @Override
-  public String words(YearMonth month) {
-    YearMonth source = source(month);
-    if (source == null) {
-      return "no figure typed";
+    @Override
+    public String words(YearMonth month) {
+        YearMonth source = source(month);
+        if (source == null) {
+            return "no figure typed";
+        }
+        return source.equals(month) ? "typed for " + Words.month(month) : "not typed: repeats " + Words.month(source);
     }
-    return source.equals(month) ? "typed for " + Words.month(month) : "not typed: repeats " + Words.month(source);
-  }
 }

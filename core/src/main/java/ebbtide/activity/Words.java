@@ -8,23 +8,23 @@ import java.util.Locale;
 
 /** Months and numbers as the workings say them. */
 final class Words {
-  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMM yyyy", Locale.ENGLISH);
 
-  private Words() {}
+    private Words() {}
 
-  /** Returns "Mar 2026". */
-  static String month(YearMonth month) {
-    return MONTH.format(month);
-  }
+    /** Returns "Mar 2026". */
+    static String month(YearMonth month) {
+        return MONTH.format(month);
+    }
 
-  /** Returns "1 day", "2 days". */
-  static String count(int number, String what) {
-    return number + " " + what + (number == 1 ? "" : "s");
-  }
+    /** Returns "1 day", "2 days". */
+    static String count(int number, String what) {
+        return number + " " + what + (number == 1 ? "" : "s");
+    }
 
-  /** Returns a number of a driver, grouped, with at most four decimals: "1,250.5". */
-  static String number(BigDecimal value) {
-    BigDecimal rounded = value.setScale(4, RoundingMode.HALF_UP).stripTrailingZeros();
-    return String.format(Locale.ROOT, "%,." + Math.max(0, rounded.scale()) + "f", rounded);
-  }
+    /** Returns a number of a driver, grouped, with at most four decimals: "1,250.5". */
+    static String number(BigDecimal value) {
+        BigDecimal rounded = value.setScale(4, RoundingMode.HALF_UP).stripTrailingZeros();
+        return String.format(Locale.ROOT, "%,." + Math.max(0, rounded.scale()) + "f", rounded);
+    }
 }

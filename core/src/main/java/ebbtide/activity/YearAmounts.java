@@ -15,48 +15,56 @@ import java.util.SortedMap;
 /** The monthly amounts of fiscal years' totals, split by their weights (rules 1.3, 2.1). */
 record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts {
 
-  @Override
-  public long[] months(int first, int last) {
-    Map<Integer, long[]> years = new HashMap<>();
-    long[] amounts = new long[last - first + 1];
-    for (int m = first; m <= last; m++) {
-      int began = fiscalYear(m);
-      amounts[m - first] = years.computeIfAbsent(began, this::split)[m - firstMonthOf(began)];
+    @Override
+    public long[] months(int first, int last) {
+        Map<Integer, long[]> years = new HashMap<>();
+        long[] amounts = new long[last - first + 1];
+        for (int m = first; m <= last; m++) {
+            int began = fiscalYear(m);
+            amounts[m - first] = years.computeIfAbsent(began, this::split)[m - firstMonthOf(began)];
+        }
+        return amounts;
     }
-    return amounts;
-  }
 
-  /** Returns the calendar year in which the fiscal year of a month began. */
-  private int fiscalYear(int month) {
-    return Math.floorDiv(month - (settings.firstFiscalMonth().getValue() - 1), 12);
-  }
-
-  private int firstMonthOf(int fiscalYear) {
-    return Timeline.monthNumber(YearMonth.of(fiscalYear, settings.firstFiscalMonth()));
-  }
-
-  private long[] split(int fiscalYear) {
-    return Split.byWeights(total(fiscalYear), year.weights().stream().mapToLong(Long::longValue).toArray());
-  }
-
-  /** Returns the total of a year: its own, or the last one's before it, grown and rounded once; nil before the first. */
-  private long total(int fiscalYear) {
-    SortedMap<Integer, Long> known = year.totals().headMap(fiscalYear + 1);
-    if (known.isEmpty()) {
-      return 0;
+    /** Returns the calendar year in which the fiscal year of a month began. */
+    private int fiscalYear(int month) {
+        return Math.floorDiv(month - (settings.firstFiscalMonth().getValue() - 1), 12);
     }
-    int years = fiscalYear - known.lastKey();
-    return Rounding.toAmount(BigDecimal.valueOf(known.get(known.lastKey())).multiply(
-        BigDecimal.ONE.add(year.yearlyGrowth().asFraction()).pow(years)));
-  }
 
-  @Override
-  public String words(YearMonth month) {
-    int began = fiscalYear(Timeline.monthNumber(month));
-    long weight = year.weights().get(Timeline.monthNumber(month) - firstMonthOf(began));
-    long sum = year.weights().stream().mapToLong(Long::longValue).sum();
-    return weight + " of " + sum + " parts of " + Money.words(total(began), settings.currency()) + ", the year from "
-        + Words.month(YearMonth.of(began, settings.firstFiscalMonth())) + (year.totals().containsKey(began)
-            || year.totals().headMap(began).isEmpty() ? "" : ", grown from the last total");
-  }
+    private int firstMonthOf(int fiscalYear) {
+        return Timeline.monthNumber(YearMonth.of(fiscalYear, settings.firstFiscalMonth()));
+    }
+
+    private long[] split(int fiscalYear) {
+        return Split.byWeights(
+                total(fiscalYear),
+                year.weights().stream().mapToLong(Long::longValue).toArray());
+    }
+
+    /**
+     * Returns the total of a year: its own, or the last one's before it, grown and rounded once; nil before the first.
+     */
+    private long total(int fiscalYear) {
+        SortedMap<Integer, Long> known = year.totals().headMap(fiscalYear + 1);
+        if (known.isEmpty()) {
+            return 0;
+        }
+        int years = fiscalYear - known.lastKey();
+        return Rounding.toAmount(BigDecimal.valueOf(known.get(known.lastKey()))
+                .multiply(BigDecimal.ONE.add(year.yearlyGrowth().asFraction()).pow(years)));
+    }
+
+    @Override
+    public String words(YearMonth month) {
+        int began = fiscalYear(Timeline.monthNumber(month));
+        long weight = year.weights().get(Timeline.monthNumber(month) - firstMonthOf(began));
+        long sum = year.weights().stream().mapToLong(Long::longValue).sum();
+        return weight + " of " + sum + " parts of " + Money.words(total(began), settings.currency())
+                + ", the year from "
+                + Words.month(YearMonth.of(began, settings.firstFiscalMonth()))
+                + (year.totals().containsKey(began)
+                                || year.totals().headMap(began).isEmpty()
+                        ? ""
+                        : ", grown from the last total");
+    }
 }

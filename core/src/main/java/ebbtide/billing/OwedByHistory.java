@@ -8,134 +8,153 @@ import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
 import ebbtide.time.DaySink;
-import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * What is owed on the as-of date by a stream's history and terms: every payment, discount and write-off after it of what was
- * billed up to it. Against the ledger it can be trued up: each is scaled by ledger / implied, by largest remainder (rules 3.5).
+ * What is owed on the as-of date by a stream's history and terms: every payment, discount and write-off after it of
+ * what was billed up to it. Against the ledger it can be trued up: each is scaled by ledger / implied, by largest
+ * remainder (rules 3.5).
  */
 public final class OwedByHistory {
-  private final Assumption.Stream stream;
-  private final Timeline timeline;
-  private final int open;
-  private final int asOf;
-  private final List<Piece> pieces = new ArrayList<>();
+    private final Assumption.Stream stream;
+    private final Timeline timeline;
+    private final int open;
+    private final int asOf;
+    private final List<Piece> pieces = new ArrayList<>();
 
-  /**
-   * A piece of what is owed: the month that clears it, the day where terms of days name one (else -1, its index on the
-   * timeline), its gross, the discount taken off it, and whether it is written off.
-   */
-  record Piece(int month, int day, long gross, Percent discount, boolean writtenOff) {
-    long cash(long of) {
-      return writtenOff ? 0 : of - discount.of(of);
-    }
-  }
-
-  /** What truing up adds to a month's cash, discounts and write-offs; on one day where terms name it, else -1. */
-  public record Correction(int month, int day, long cash, long discount, long writtenOff) {}
-
-  /** Makes what a stream paid by months or by days implies; the timeline holds the month of the as-of date. */
-  public OwedByHistory(MonthlyActivity activity, Assumption.Stream stream, Settings settings, Timeline timeline, PaidDays days) {
-    this.stream = stream;
-    this.timeline = timeline;
-    this.open = Timeline.monthNumber(settings.firstForecastMonth());
-    this.asOf = timeline.index(settings.asOf());
-    if (stream.terms().by() == Terms.By.DAYS) {
-      byDays(activity, days);
-    } else {
-      byMonths(activity);
-    }
-    pieces.removeIf(piece -> piece.gross() == 0);
-  }
-
-  private boolean isWithinMonth() {
-    return timeline.startOfMonth(open) <= asOf;
-  }
-
-  private void byMonths(MonthlyActivity activity) {
-    MonthPattern pattern = stream.terms().pattern();
-    MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-    for (int month = open - stream.terms().monthsBack(); month <= (isWithinMonth() ? open : open - 1); month++) {
-      MonthBilling billing = series.bill(month, activity.in(month));
-      for (int step = 0; step < pattern.steps().size(); step++) {
-        int paid = billing.cashMonth(step);
-        long gross = owed(month, paid, billing.grossOf(step));
-        pieces.add(new Piece(paid, -1, gross, pattern.steps().get(step).discount(), false));
-      }
-      // A month is written off at its end, so after the as-of date as long as that lies within it.
-      long never = billing.writeOffMonth() < open ? 0 : month < open ? billing.writtenOff() : parts(billing.writtenOff())[0];
-      pieces.add(new Piece(billing.writeOffMonth(), -1, never, Percent.ZERO, true));
-    }
-  }
-
-  /** The part of a month's step that is billed up to the as-of date and paid after it. */
-  private long owed(int month, int paid, long gross) {
-    if (paid < open || month == open && paid <= open) {
-      return 0;
-    }
-    if (month == open) {
-      return parts(gross)[0];
-    }
-    return paid == open && isWithinMonth() ? parts(gross)[1] : gross;
-  }
-
-  /** What of an amount lies up to the as-of date, and after it, in the month that holds it. */
-  private long[] parts(long minor) {
-    long[] parts = {0, 0};
-    stream.spread().lay(minor, open, timeline, (day, part) -> parts[day > asOf ? 1 : 0] += part);
-    return parts;
-  }
-
-  private void byDays(MonthlyActivity activity, PaidDays days) {
-    int offset = timeline.index(days.issues().first());
-    Percent discount = stream.terms().days().isEarly() ? stream.terms().days().early().discount() : Percent.ZERO;
-    for (int month = open - stream.terms().days().monthsBack(); month <= open; month++) {
-      DayBilling billing = DayBilling.of(month, activity.in(month), stream.tax(), stream.terms().days());
-      billing.layIssued(stream.spread(), days, (issued, paid, minor) -> {
-        if (issued + offset <= asOf && paid + offset > asOf) {
-          pieces.add(new Piece(Timeline.monthNumber(java.time.YearMonth.from(timeline.date(paid + offset))), paid + offset, minor, discount,
-              false));
+    /**
+     * A piece of what is owed: the month that clears it, the day where terms of days name one (else -1, its index on
+     * the timeline), its gross, the discount taken off it, and whether it is written off.
+     */
+    record Piece(int month, int day, long gross, Percent discount, boolean writtenOff) {
+        long cash(long of) {
+            return writtenOff ? 0 : of - discount.of(of);
         }
-      });
     }
-  }
 
-  /** Returns what is owed on the as-of date by history and terms, gross, in minor units. */
-  public long total() {
-    return pieces.stream().mapToLong(Piece::gross).sum();
-  }
+    /** What truing up adds to a month's cash, discounts and write-offs; on one day where terms name it, else -1. */
+    public record Correction(int month, int day, long cash, long discount, long writtenOff) {}
 
-  /** Returns what truing up to the ledger changes; nothing where the line is not trued up, or nothing is implied to scale. */
-  public List<Correction> corrections() {
-    if (stream.ledger() == null || !stream.ledger().trueUp() || total() == 0) {
-      return List.of();
+    /** Makes what a stream paid by months or by days implies; the timeline holds the month of the as-of date. */
+    public OwedByHistory(
+            MonthlyActivity activity, Assumption.Stream stream, Settings settings, Timeline timeline, PaidDays days) {
+        this.stream = stream;
+        this.timeline = timeline;
+        this.open = Timeline.monthNumber(settings.firstForecastMonth());
+        this.asOf = timeline.index(settings.asOf());
+        if (stream.terms().by() == Terms.By.DAYS) {
+            byDays(activity, days);
+        } else {
+            byMonths(activity);
+        }
+        pieces.removeIf(piece -> piece.gross() == 0);
     }
-    long[] scaled = Split.byWeights(stream.ledger().amount(), pieces.stream().mapToLong(Piece::gross).toArray());
-    List<Correction> corrections = new ArrayList<>();
-    for (int i = 0; i < scaled.length; i++) {
-      Piece piece = pieces.get(i);
-      long more = scaled[i] - piece.gross();
-      if (more != 0) {
-        long cash = piece.cash(scaled[i]) - piece.cash(piece.gross());
-        corrections.add(new Correction(piece.month(), piece.day(), cash, piece.writtenOff() ? 0 : more - cash, piece.writtenOff() ? more : 0));
-      }
-    }
-    return corrections;
-  }
 
-  /** Lays a correction's cash: on its day, or over its month as the line's spread has it, after the as-of date. */
-  public void lay(Correction correction, DaySink sink) {
-    if (correction.day() >= 0) {
-      if (correction.day() < timeline.days()) {
-        sink.add(correction.day(), correction.cash());
-      }
-    } else if (correction.month() == open && isWithinMonth()) {
-      new RestOfMonth(timeline, open, asOf).lay(correction.cash(), sink);
-    } else if (correction.month() <= timeline.lastMonth()) {
-      stream.spread().lay(correction.cash(), correction.month(), timeline, sink);
+    private boolean isWithinMonth() {
+        return timeline.startOfMonth(open) <= asOf;
     }
-  }
+
+    private void byMonths(MonthlyActivity activity) {
+        MonthPattern pattern = stream.terms().pattern();
+        MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
+        for (int month = open - stream.terms().monthsBack(); month <= (isWithinMonth() ? open : open - 1); month++) {
+            MonthBilling billing = series.bill(month, activity.in(month));
+            for (int step = 0; step < pattern.steps().size(); step++) {
+                int paid = billing.cashMonth(step);
+                long gross = owed(month, paid, billing.grossOf(step));
+                pieces.add(new Piece(paid, -1, gross, pattern.steps().get(step).discount(), false));
+            }
+            // A month is written off at its end, so after the as-of date as long as that lies within it.
+            long never = billing.writeOffMonth() < open
+                    ? 0
+                    : month < open ? billing.writtenOff() : parts(billing.writtenOff())[0];
+            pieces.add(new Piece(billing.writeOffMonth(), -1, never, Percent.ZERO, true));
+        }
+    }
+
+    /** The part of a month's step that is billed up to the as-of date and paid after it. */
+    private long owed(int month, int paid, long gross) {
+        if (paid < open || month == open && paid <= open) {
+            return 0;
+        }
+        if (month == open) {
+            return parts(gross)[0];
+        }
+        return paid == open && isWithinMonth() ? parts(gross)[1] : gross;
+    }
+
+    /** What of an amount lies up to the as-of date, and after it, in the month that holds it. */
+    private long[] parts(long minor) {
+        long[] parts = {0, 0};
+        stream.spread().lay(minor, open, timeline, (day, part) -> parts[day > asOf ? 1 : 0] += part);
+        return parts;
+    }
+
+    private void byDays(MonthlyActivity activity, PaidDays days) {
+        int offset = timeline.index(days.issues().first());
+        Percent discount =
+                stream.terms().days().isEarly() ? stream.terms().days().early().discount() : Percent.ZERO;
+        for (int month = open - stream.terms().days().monthsBack(); month <= open; month++) {
+            DayBilling billing = DayBilling.of(
+                    month, activity.in(month), stream.tax(), stream.terms().days());
+            billing.layIssued(stream.spread(), days, (issued, paid, minor) -> {
+                if (issued + offset <= asOf && paid + offset > asOf) {
+                    pieces.add(new Piece(
+                            Timeline.monthNumber(java.time.YearMonth.from(timeline.date(paid + offset))),
+                            paid + offset,
+                            minor,
+                            discount,
+                            false));
+                }
+            });
+        }
+    }
+
+    /** Returns what is owed on the as-of date by history and terms, gross, in minor units. */
+    public long total() {
+        return pieces.stream().mapToLong(Piece::gross).sum();
+    }
+
+    /**
+     * Returns what truing up to the ledger changes; nothing where the line is not trued up, or nothing is implied to
+     * scale.
+     */
+    public List<Correction> corrections() {
+        if (stream.ledger() == null || !stream.ledger().trueUp() || total() == 0) {
+            return List.of();
+        }
+        long[] scaled = Split.byWeights(
+                stream.ledger().amount(),
+                pieces.stream().mapToLong(Piece::gross).toArray());
+        List<Correction> corrections = new ArrayList<>();
+        for (int i = 0; i < scaled.length; i++) {
+            Piece piece = pieces.get(i);
+            long more = scaled[i] - piece.gross();
+            if (more != 0) {
+                long cash = piece.cash(scaled[i]) - piece.cash(piece.gross());
+                corrections.add(new Correction(
+                        piece.month(),
+                        piece.day(),
+                        cash,
+                        piece.writtenOff() ? 0 : more - cash,
+                        piece.writtenOff() ? more : 0));
+            }
+        }
+        return corrections;
+    }
+
+    /** Lays a correction's cash: on its day, or over its month as the line's spread has it, after the as-of date. */
+    public void lay(Correction correction, DaySink sink) {
+        if (correction.day() >= 0) {
+            if (correction.day() < timeline.days()) {
+                sink.add(correction.day(), correction.cash());
+            }
+        } else if (correction.month() == open && isWithinMonth()) {
+            new RestOfMonth(timeline, open, asOf).lay(correction.cash(), sink);
+        } else if (correction.month() <= timeline.lastMonth()) {
+            stream.spread().lay(correction.cash(), correction.month(), timeline, sink);
+        }
+    }
 }

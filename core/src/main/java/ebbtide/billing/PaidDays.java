@@ -10,27 +10,29 @@ import java.util.concurrent.ConcurrentHashMap;
  * mostly share a few terms, so each is worked out once.
  */
 public final class PaidDays {
-  private final Timeline issues;
-  private final Map<DayTerms, int[]> byTerms = new ConcurrentHashMap<>();
+    private final Timeline issues;
+    private final Map<DayTerms, int[]> byTerms = new ConcurrentHashMap<>();
 
-  /** Makes the days for bills issued on a timeline. */
-  public PaidDays(Timeline issues) {
-    this.issues = issues;
-  }
+    /** Makes the days for bills issued on a timeline. */
+    public PaidDays(Timeline issues) {
+        this.issues = issues;
+    }
 
-  /** Returns the timeline on which bills are issued. */
-  public Timeline issues() {
-    return issues;
-  }
+    /** Returns the timeline on which bills are issued. */
+    public Timeline issues() {
+        return issues;
+    }
 
-  /** Returns, by the index of the day of issue, the index of the day of payment, which may lie beyond the timeline. */
-  int[] of(DayTerms terms) {
-    return byTerms.computeIfAbsent(terms, some -> {
-      int[] paid = new int[issues.days()];
-      for (int day = 0; day < paid.length; day++) {
-        paid[day] = issues.index(some.paidDay(issues.date(day), issues.calendar()));
-      }
-      return paid;
-    });
-  }
+    /**
+     * Returns, by the index of the day of issue, the index of the day of payment, which may lie beyond the timeline.
+     */
+    int[] of(DayTerms terms) {
+        return byTerms.computeIfAbsent(terms, some -> {
+            int[] paid = new int[issues.days()];
+            for (int day = 0; day < paid.length; day++) {
+                paid[day] = issues.index(some.paidDay(issues.date(day), issues.calendar()));
+            }
+            return paid;
+        });
+    }
 }

@@ -9,10 +9,10 @@ import java.time.LocalDate;
  * restricted account is shown, but its cash pays nothing and stands outside the forecast (rules 1.1).
  */
 public record Account(String id, String name, String country, boolean restricted, LocalDate balanceDate, long balance) {
-  public Account {
-    id = Check.text(id, "id of an account", 80);
-    name = Check.text(name, "name of an account", 120);
-    BusinessDays.ofCountry(country);
-    Check.inRange(balanceDate.getYear(), 1990, 2100, "year of the balance's date");
-  }
+    public Account {
+        id = Check.text(id, "id of an account", 80);
+        name = Check.text(name, "name of an account", 120);
+        BusinessDays.ofCountry(country);
+        Check.inRange(balanceDate.getYear(), 1990, 2100, "year of the balance's date");
+    }
 }

@@ -8,128 +8,145 @@ import java.util.TreeMap;
 import java.util.function.IntToDoubleFunction;
 
 /**
- * How early or late counterparties pay, learnt from items paid in full (rules 4.2): days from due to the movement that settled, each
- * weighing half for every 180 days since. An estimate is the lower weighted median of a mixture of the counterparty's own items, those
- * of its line, and all; days beyond a year early or two years late count as that.
+ * How early or late counterparties pay, learnt from items paid in full (rules 4.2): days from due to the movement that
+ * settled, each weighing half for every 180 days since. An estimate is the lower weighted median of a mixture of the
+ * counterparty's own items, those of its line, and all; days beyond a year early or two years late count as that.
  */
 public final class Habits {
-  private static final int EARLIEST = -366;
-  private static final int LATEST = 732;
-  private static final double HALF_LIFE = 180;
-  private static final double OWN = 5;
-  private static final double TINY = 1e-9;
-  /** Stands for whom nothing is known of; never added to. */
-  private static final Spells NONE = new Spells();
-  private final Map<String, Spells> own = new HashMap<>();
-  private final Map<String, Spells> byLine = new HashMap<>();
-  private final Spells all = new Spells();
+    private static final int EARLIEST = -366;
+    private static final int LATEST = 732;
+    private static final double HALF_LIFE = 180;
+    private static final double OWN = 5;
+    private static final double TINY = 1e-9;
+    /** Stands for whom nothing is known of; never added to. */
+    private static final Spells NONE = new Spells();
 
-  private Habits() {}
+    private final Map<String, Spells> own = new HashMap<>();
+    private final Map<String, Spells> byLine = new HashMap<>();
+    private final Spells all = new Spells();
 
-  /** Weights by days late, added up from the earliest; and how many items stand behind them. */
-  private static final class Spells {
-    private final double[] weights = new double[LATEST - EARLIEST + 1];
-    private int count;
+    private Habits() {}
 
-    void add(long days, double weight) {
-      weights[at(days)] += weight;
-      count++;
+    /** Weights by days late, added up from the earliest; and how many items stand behind them. */
+    private static final class Spells {
+        private final double[] weights = new double[LATEST - EARLIEST + 1];
+        private int count;
+
+        void add(long days, double weight) {
+            weights[at(days)] += weight;
+            count++;
+        }
+
+        void addUp() {
+            for (int i = 1; i < weights.length; i++) {
+                weights[i] += weights[i - 1];
+            }
+        }
+
+        double upTo(int at) {
+            double sum = weights[weights.length - 1];
+            return at < 0 || sum == 0 ? 0 : weights[at] / sum;
+        }
     }
 
-    void addUp() {
-      for (int i = 1; i < weights.length; i++) {
-        weights[i] += weights[i - 1];
-      }
+    private static int at(long days) {
+        return (int) (Math.max(EARLIEST, Math.min(LATEST, days)) - EARLIEST);
     }
 
-    double upTo(int at) {
-      double sum = weights[weights.length - 1];
-      return at < 0 || sum == 0 ? 0 : weights[at] / sum;
+    /** Returns the habits that items paid up to a day show; they are all of one direction. */
+    public static Habits of(List<OpenItem> items, LocalDate asOf) {
+        Habits habits = new Habits();
+        for (OpenItem item : items) {
+            if (item.showsHabit() && !item.paidOn().isAfter(asOf)) {
+                double weight = Math.pow(0.5, (asOf.toEpochDay() - item.paidOn().toEpochDay()) / HALF_LIFE);
+                habits.own
+                        .computeIfAbsent(item.counterparty(), name -> new Spells())
+                        .add(item.daysLate(), weight);
+                habits.byLine.computeIfAbsent(item.lineId(), id -> new Spells()).add(item.daysLate(), weight);
+                habits.all.add(item.daysLate(), weight);
+            }
+        }
+        habits.own.values().forEach(Spells::addUp);
+        habits.byLine.values().forEach(Spells::addUp);
+        habits.all.addUp();
+        return habits;
     }
-  }
 
-  private static int at(long days) {
-    return (int) (Math.max(EARLIEST, Math.min(LATEST, days)) - EARLIEST);
-  }
+    /**
+     * A habit: days late, negative when early, none known to be greater than what was asked (null); and how many items
+     * stand behind it.
+     */
+    public record Estimate(Integer days, int ownItems, int lineItems, int allItems) {}
 
-  /** Returns the habits that items paid up to a day show; they are all of one direction. */
-  public static Habits of(List<OpenItem> items, LocalDate asOf) {
-    Habits habits = new Habits();
-    for (OpenItem item : items) {
-      if (item.showsHabit() && !item.paidOn().isAfter(asOf)) {
-        double weight = Math.pow(0.5, (asOf.toEpochDay() - item.paidOn().toEpochDay()) / HALF_LIFE);
-        habits.own.computeIfAbsent(item.counterparty(), name -> new Spells()).add(item.daysLate(), weight);
-        habits.byLine.computeIfAbsent(item.lineId(), id -> new Spells()).add(item.daysLate(), weight);
-        habits.all.add(item.daysLate(), weight);
-      }
+    /**
+     * Returns how many days late a counterparty of a line pays an item that is not paid {@code days} after its due date
+     * (negative: before it): the median over habits greater than that.
+     */
+    public Estimate estimate(String counterparty, String lineId, long daysSinceDue) {
+        Spells mine = own.getOrDefault(counterparty, NONE);
+        Spells line = byLine.getOrDefault(lineId, NONE);
+        double ofMine = mine.count / (mine.count + OWN);
+        double ofLine = (1 - ofMine) * (line.count / (line.count + OWN));
+        double ofAll = 1 - ofMine - ofLine;
+        if (all.count == 0) {
+            return new Estimate(daysSinceDue < 0 ? 0 : null, 0, 0, 0);
+        }
+        IntToDoubleFunction upTo = at -> ofMine * mine.upTo(at) + ofLine * line.upTo(at) + ofAll * all.upTo(at);
+        int from = daysSinceDue < EARLIEST ? -1 : at(daysSinceDue);
+        double before = upTo.applyAsDouble(from);
+        return new Estimate(
+                1 - before > TINY
+                        ? Integer.valueOf(EARLIEST + median(upTo, from + 1, before + (1 - before) / 2))
+                        : null,
+                mine.count,
+                line.count,
+                all.count);
     }
-    habits.own.values().forEach(Spells::addUp);
-    habits.byLine.values().forEach(Spells::addUp);
-    habits.all.addUp();
-    return habits;
-  }
 
-  /** A habit: days late, negative when early, none known to be greater than what was asked (null); and how many items stand behind it. */
-  public record Estimate(Integer days, int ownItems, int lineItems, int allItems) {}
-
-  /**
-   * Returns how many days late a counterparty of a line pays an item that is not paid {@code days} after its due date (negative: before
-   * it): the median over habits greater than that.
-   */
-  public Estimate estimate(String counterparty, String lineId, long daysSinceDue) {
-    Spells mine = own.getOrDefault(counterparty, NONE);
-    Spells line = byLine.getOrDefault(lineId, NONE);
-    double ofMine = mine.count / (mine.count + OWN);
-    double ofLine = (1 - ofMine) * (line.count / (line.count + OWN));
-    double ofAll = 1 - ofMine - ofLine;
-    if (all.count == 0) {
-      return new Estimate(daysSinceDue < 0 ? 0 : null, 0, 0, 0);
+    /**
+     * Returns the least place, from one on, up to which there is at least so much of the weight; weights are added up,
+     * so they never fall.
+     */
+    private static int median(IntToDoubleFunction upTo, int from, double weight) {
+        int low = from;
+        int high = LATEST - EARLIEST;
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (upTo.applyAsDouble(middle) >= weight - TINY) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return low;
     }
-    IntToDoubleFunction upTo = at -> ofMine * mine.upTo(at) + ofLine * line.upTo(at) + ofAll * all.upTo(at);
-    int from = daysSinceDue < EARLIEST ? -1 : at(daysSinceDue);
-    double before = upTo.applyAsDouble(from);
-    return new Estimate(1 - before > TINY ? Integer.valueOf(EARLIEST + median(upTo, from + 1, before + (1 - before) / 2)) : null, mine.count,
-        line.count, all.count);
-  }
 
-  /** Returns the least place, from one on, up to which there is at least so much of the weight; weights are added up, so they never fall. */
-  private static int median(IntToDoubleFunction upTo, int from, double weight) {
-    int low = from;
-    int high = LATEST - EARLIEST;
-    while (low < high) {
-      int middle = (low + high) / 2;
-      if (upTo.applyAsDouble(middle) >= weight - TINY) {
-        high = middle;
-      } else {
-        low = middle + 1;
-      }
+    /**
+     * How well habits foretell payment (rules 4.4): the mean error in days over items forecast on their due date with
+     * what was known then, against simply using the due date, and over how many items; those paid by then need no
+     * forecast.
+     */
+    public record Backtest(double habitError, double dueError, int items) {}
+
+    /** Returns the backtest over items of one direction. */
+    public static Backtest backtest(List<OpenItem> items) {
+        TreeMap<LocalDate, List<OpenItem>> byDue = new TreeMap<>();
+        items.stream().filter(item -> item.showsHabit() && item.daysLate() > 0).forEach(item -> byDue.computeIfAbsent(
+                        item.due(), day -> new java.util.ArrayList<>())
+                .add(item));
+        double habitError = 0;
+        double dueError = 0;
+        int count = 0;
+        for (Map.Entry<LocalDate, List<OpenItem>> due : byDue.entrySet()) {
+            Habits known = of(items, due.getKey());
+            for (OpenItem item : due.getValue()) {
+                Integer days =
+                        known.estimate(item.counterparty(), item.lineId(), 0).days();
+                habitError += Math.abs(item.daysLate() - (days == null ? 0 : days));
+                dueError += item.daysLate();
+                count++;
+            }
+        }
+        return count == 0 ? new Backtest(0, 0, 0) : new Backtest(habitError / count, dueError / count, count);
     }
-    return low;
-  }
-
-  /**
-   * How well habits foretell payment (rules 4.4): the mean error in days over items forecast on their due date with what was known
-   * then, against simply using the due date, and over how many items; those paid by then need no forecast.
-   */
-  public record Backtest(double habitError, double dueError, int items) {}
-
-  /** Returns the backtest over items of one direction. */
-  public static Backtest backtest(List<OpenItem> items) {
-    TreeMap<LocalDate, List<OpenItem>> byDue = new TreeMap<>();
-    items.stream().filter(item -> item.showsHabit() && item.daysLate() > 0)
-        .forEach(item -> byDue.computeIfAbsent(item.due(), day -> new java.util.ArrayList<>()).add(item));
-    double habitError = 0;
-    double dueError = 0;
-    int count = 0;
-    for (Map.Entry<LocalDate, List<OpenItem>> due : byDue.entrySet()) {
-      Habits known = of(items, due.getKey());
-      for (OpenItem item : due.getValue()) {
-        Integer days = known.estimate(item.counterparty(), item.lineId(), 0).days();
-        habitError += Math.abs(item.daysLate() - (days == null ? 0 : days));
-        dueError += item.daysLate();
-        count++;
-      }
-    }
-    return count == 0 ? new Backtest(0, 0, 0) : new Backtest(habitError / count, dueError / count, count);
-  }
 }

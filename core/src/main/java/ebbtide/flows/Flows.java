@@ -18,163 +18,210 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and those of the books that
- * are no line's. They never change: once the sweep has found what it moves, there are new ones ({@link #swept}).
+ * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and
+ * those of the books that are no line's. They never change: once the sweep has found what it moves, there are new ones
+ * ({@link #swept}).
  */
 public final class Flows {
-  /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
-  private static final int BLOCK = 16;
-  private final Accounts accounts;
-  private final Timeline timeline;
-  private final int asOf;
-  private final Derivations derived;
-  private final Lazy<long[]> net = Lazy.of(this::addUp);
-  private final Map<String, LineFlows> lines;
-  private final BesideLines beside;
+    /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
+    private static final int BLOCK = 16;
 
-  /** What the flows of a line are laid from. */
-  private record Reads(LineAccount account, LineItems items, List<DayAmount> movements, boolean active, Settings settings, Timeline timeline, Timeline days) {
-    LineFlows laid() {
-      int asOf = timeline.index(settings.asOf());
-      return !active ? Laying.booked(movements, timeline, asOf)
-          : Laying.of(new LineTiming(account, items, movements, Expectations.of(account, movements, items.known(), settings), days, settings), timeline, asOf);
+    private final Accounts accounts;
+    private final Timeline timeline;
+    private final int asOf;
+    private final Derivations derived;
+    private final Lazy<long[]> net = Lazy.of(this::addUp);
+    private final Map<String, LineFlows> lines;
+    private final BesideLines beside;
+
+    /** What the flows of a line are laid from. */
+    private record Reads(
+            LineAccount account,
+            LineItems items,
+            List<DayAmount> movements,
+            boolean active,
+            Settings settings,
+            Timeline timeline,
+            Timeline days) {
+        LineFlows laid() {
+            int asOf = timeline.index(settings.asOf());
+            return !active
+                    ? Laying.booked(movements, timeline, asOf)
+                    : Laying.of(
+                            new LineTiming(
+                                    account,
+                                    items,
+                                    movements,
+                                    Expectations.of(account, movements, items.known(), settings),
+                                    days,
+                                    settings),
+                            timeline,
+                            asOf);
+        }
     }
-  }
 
-  /** What is taken over from earlier flows: those of lines, and the sums of lines by day. */
-  private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, long[]> blocks) {
-    Derivations next() {
-      return new Derivations(lines.next(), blocks.next());
-    }
-  }
-
-  /** What the books have that is no line's. */
-  private record BesideLines(LineFlows unassignedIn, LineFlows unassignedOut, LineFlows transfers) {
-    static BesideLines of(Books books, Timeline timeline, int asOf) {
-      return new BesideLines(Laying.booked(books.unassignedIn(), timeline, asOf), Laying.booked(books.unassignedOut(), timeline, asOf),
-          Laying.booked(books.transfers(), timeline, asOf));
+    /** What is taken over from earlier flows: those of lines, and the sums of lines by day. */
+    private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, long[]> blocks) {
+        Derivations next() {
+            return new Derivations(lines.next(), blocks.next());
+        }
     }
 
-    List<LineFlows> all() {
-      return List.of(unassignedIn, unassignedOut, transfers);
+    /** What the books have that is no line's. */
+    private record BesideLines(LineFlows unassignedIn, LineFlows unassignedOut, LineFlows transfers) {
+        static BesideLines of(Books books, Timeline timeline, int asOf) {
+            return new BesideLines(
+                    Laying.booked(books.unassignedIn(), timeline, asOf),
+                    Laying.booked(books.unassignedOut(), timeline, asOf),
+                    Laying.booked(books.transfers(), timeline, asOf));
+        }
+
+        List<LineFlows> all() {
+            return List.of(unassignedIn, unassignedOut, transfers);
+        }
     }
-  }
 
-  private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, BesideLines beside) {
-    this.accounts = accounts;
-    this.timeline = accounts.calendars().main();
-    this.asOf = timeline.index(accounts.plan().settings().asOf());
-    this.derived = derived;
-    this.lines = lines;
-    this.beside = beside;
-  }
-
-  /** Returns the flows that accounts lay; those of an earlier plan are taken over where their accounts and movements are the same. */
-  public static Flows of(Accounts accounts, Optional<Flows> before) {
-    Timeline timeline = accounts.calendars().main();
-    int asOf = timeline.index(accounts.plan().settings().asOf());
-    Derivations derived = before.map(one -> one.derived.next()).orElseGet(() -> new Derivations(Derived.none(), Derived.none()));
-    Map<String, LineFlows> lines = new HashMap<>();
-    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> lines.put(line.id(), laid(accounts, derived.lines(), line)));
-    return new Flows(accounts, derived, lines, BesideLines.of(accounts.books(), timeline, asOf));
-  }
-
-  private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
-    return derived.of(line.id(), () -> reads(accounts, line), Reads::laid);
-  }
-
-  private static Reads reads(Accounts accounts, Line line) {
-    return new Reads(accounts.of(line), accounts.items(line), accounts.books().byLine().getOrDefault(line.id(), List.of()), accounts.plan().isActive(line),
-        accounts.plan().settings(), accounts.calendars().main(), accounts.calendars().timeline(line));
-  }
-
-  /** Returns the timing of a line: the path on which its figures are made, to be followed once more when they are explained. */
-  public static LineTiming timing(Accounts accounts, Line line) {
-    Reads reads = reads(accounts, line);
-    return new LineTiming(reads.account(), reads.items(), reads.movements(), accounts.expectations(line), reads.days(), reads.settings());
-  }
-
-  /** Returns the flows as they are with the interest that accounts bear: what is paid out of profit is laid anew. */
-  public Flows with(Accounts borne) {
-    Derivations then = derived.next();
-    Map<String, LineFlows> all = new HashMap<>(lines);
-    borne.plan().lines().stream().filter(Accounts::followsFromProfit).forEach(line -> all.put(line.id(), laid(borne, then.lines(), line)));
-    return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, beside);
-  }
-
-  /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
-  public Flows swept(Map<String, long[]> byLine) {
-    if (byLine.isEmpty()) {
-      return this;
+    private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, BesideLines beside) {
+        this.accounts = accounts;
+        this.timeline = accounts.calendars().main();
+        this.asOf = timeline.index(accounts.plan().settings().asOf());
+        this.derived = derived;
+        this.lines = lines;
+        this.beside = beside;
     }
-    Map<String, LineFlows> all = new HashMap<>(lines);
-    byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
-    return new Flows(accounts, new Derivations(derived.lines(), derived.blocks().next()), all, beside);
-  }
 
-  /** Returns whether every line is estimated as in other flows of the same plan. */
-  public boolean estimateAs(Flows other) {
-    return lines.entrySet().stream().allMatch(one -> one.getValue().estimatesAs(other.lines.get(one.getKey())));
-  }
-
-  /** Returns the accounts that laid them. */
-  public Accounts accounts() {
-    return accounts;
-  }
-
-  public Timeline timeline() {
-    return timeline;
-  }
-
-  /** Returns the flows of a line that is no group. */
-  public LineFlows line(String id) {
-    return lines.get(id);
-  }
-
-  public LineFlows unassignedIn() {
-    return beside.unassignedIn();
-  }
-
-  public LineFlows unassignedOut() {
-    return beside.unassignedOut();
-  }
-
-  public LineFlows transfers() {
-    return beside.transfers();
-  }
-
-  private long[] addUp() {
-    List<LineFlows> all = new ArrayList<>(beside.all());
-    accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(lines.get(line.id())));
-    long[] sum = new long[timeline.days()];
-    for (int from = 0; from < all.size(); from += BLOCK) {
-      List<LineFlows> block = List.copyOf(all.subList(from, Math.min(all.size(), from + BLOCK)));
-      long[] part = derived.blocks().of(Integer.toString(from), () -> block, Flows::sum);
-      for (int day = 0; day < sum.length; day++) {
-        sum[day] += part[day];
-      }
+    /**
+     * Returns the flows that accounts lay; those of an earlier plan are taken over where their accounts and movements
+     * are the same.
+     */
+    public static Flows of(Accounts accounts, Optional<Flows> before) {
+        Timeline timeline = accounts.calendars().main();
+        int asOf = timeline.index(accounts.plan().settings().asOf());
+        Derivations derived =
+                before.map(one -> one.derived.next()).orElseGet(() -> new Derivations(Derived.none(), Derived.none()));
+        Map<String, LineFlows> lines = new HashMap<>();
+        accounts.plan().lines().stream()
+                .filter(line -> !line.isGroup())
+                .forEach(line -> lines.put(line.id(), laid(accounts, derived.lines(), line)));
+        return new Flows(accounts, derived, lines, BesideLines.of(accounts.books(), timeline, asOf));
     }
-    return sum;
-  }
 
-  private static long[] sum(List<LineFlows> block) {
-    long[] sum = new long[block.get(0).days()];
-    block.forEach(one -> one.addTo(sum));
-    return sum;
-  }
+    private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
+        return derived.of(line.id(), () -> reads(accounts, line), Reads::laid);
+    }
 
-  /** Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has. */
-  public long[] closing() {
-    long[] closing = net.get().clone();
-    long flowed = 0;
-    for (int day = 0; day <= asOf; day++) {
-      flowed += closing[day];
+    private static Reads reads(Accounts accounts, Line line) {
+        return new Reads(
+                accounts.of(line),
+                accounts.items(line),
+                accounts.books().byLine().getOrDefault(line.id(), List.of()),
+                accounts.plan().isActive(line),
+                accounts.plan().settings(),
+                accounts.calendars().main(),
+                accounts.calendars().timeline(line));
     }
-    long level = accounts.books().cash(accounts.plan().settings().asOf()) - flowed;
-    for (int day = 0; day < closing.length; day++) {
-      level += closing[day];
-      closing[day] = level;
+
+    /**
+     * Returns the timing of a line: the path on which its figures are made, to be followed once more when they are
+     * explained.
+     */
+    public static LineTiming timing(Accounts accounts, Line line) {
+        Reads reads = reads(accounts, line);
+        return new LineTiming(
+                reads.account(),
+                reads.items(),
+                reads.movements(),
+                accounts.expectations(line),
+                reads.days(),
+                reads.settings());
     }
-    return closing;
-  }
+
+    /** Returns the flows as they are with the interest that accounts bear: what is paid out of profit is laid anew. */
+    public Flows with(Accounts borne) {
+        Derivations then = derived.next();
+        Map<String, LineFlows> all = new HashMap<>(lines);
+        borne.plan().lines().stream()
+                .filter(Accounts::followsFromProfit)
+                .forEach(line -> all.put(line.id(), laid(borne, then.lines(), line)));
+        return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, beside);
+    }
+
+    /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
+    public Flows swept(Map<String, long[]> byLine) {
+        if (byLine.isEmpty()) {
+            return this;
+        }
+        Map<String, LineFlows> all = new HashMap<>(lines);
+        byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
+        return new Flows(
+                accounts, new Derivations(derived.lines(), derived.blocks().next()), all, beside);
+    }
+
+    /** Returns whether every line is estimated as in other flows of the same plan. */
+    public boolean estimateAs(Flows other) {
+        return lines.entrySet().stream().allMatch(one -> one.getValue().estimatesAs(other.lines.get(one.getKey())));
+    }
+
+    /** Returns the accounts that laid them. */
+    public Accounts accounts() {
+        return accounts;
+    }
+
+    public Timeline timeline() {
+        return timeline;
+    }
+
+    /** Returns the flows of a line that is no group. */
+    public LineFlows line(String id) {
+        return lines.get(id);
+    }
+
+    public LineFlows unassignedIn() {
+        return beside.unassignedIn();
+    }
+
+    public LineFlows unassignedOut() {
+        return beside.unassignedOut();
+    }
+
+    public LineFlows transfers() {
+        return beside.transfers();
+    }
+
+    private long[] addUp() {
+        List<LineFlows> all = new ArrayList<>(beside.all());
+        accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(lines.get(line.id())));
+        long[] sum = new long[timeline.days()];
+        for (int from = 0; from < all.size(); from += BLOCK) {
+            List<LineFlows> block = List.copyOf(all.subList(from, Math.min(all.size(), from + BLOCK)));
+            long[] part = derived.blocks().of(Integer.toString(from), () -> block, Flows::sum);
+            for (int day = 0; day < sum.length; day++) {
+                sum[day] += part[day];
+            }
+        }
+        return sum;
+    }
+
+    private static long[] sum(List<LineFlows> block) {
+        long[] sum = new long[block.get(0).days()];
+        block.forEach(one -> one.addTo(sum));
+        return sum;
+    }
+
+    /**
+     * Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has.
+     */
+    public long[] closing() {
+        long[] closing = net.get().clone();
+        long flowed = 0;
+        for (int day = 0; day <= asOf; day++) {
+            flowed += closing[day];
+        }
+        long level = accounts.books().cash(accounts.plan().settings().asOf()) - flowed;
+        for (int day = 0; day < closing.length; day++) {
+            level += closing[day];
+            closing[day] = level;
+        }
+        return closing;
+    }
 }

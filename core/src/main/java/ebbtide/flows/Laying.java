@@ -11,8 +11,8 @@ import ebbtide.items.ExpectedItem;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CarriedAmount;
-import ebbtide.plan.Line.CashOverride;
 import ebbtide.plan.Line;
+import ebbtide.plan.Line.CashOverride;
 import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
 import ebbtide.time.SpreadSum;
@@ -21,194 +21,212 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
-/** The flows of one line on their way: what the bank has, what the plan lays, what of that the bank's word replaces, and what overrides do. */
+/**
+ * The flows of one line on their way: what the bank has, what the plan lays, what of that the bank's word replaces, and
+ * what overrides do.
+ */
 final class Laying implements FlowSink, DaySink {
-  private static final long[] NONE = new long[0];
-  private final Timeline timeline;
-  private long[] settled = NONE;
-  private long[] committed = NONE;
-  private long[] items = NONE;
-  private final long[] laid;
-  private long[] netted;
-  private long[] estimated;
-  private boolean[] overdue;
-  private final List<ItemFlow> itemFlows = new ArrayList<>();
-  private final int asOf;
-  private Line line;
-  private int sign;
-  private Timeline days;
-  private SpreadSum pattern;
+    private static final long[] NONE = new long[0];
+    private final Timeline timeline;
+    private long[] settled = NONE;
+    private long[] committed = NONE;
+    private long[] items = NONE;
+    private final long[] laid;
+    private long[] netted;
+    private long[] estimated;
+    private boolean[] overdue;
+    private final List<ItemFlow> itemFlows = new ArrayList<>();
+    private final int asOf;
+    private Line line;
+    private int sign;
+    private Timeline days;
+    private SpreadSum pattern;
 
-  private Laying(Timeline timeline, int asOf) {
-    this.timeline = timeline;
-    this.asOf = asOf;
-    this.laid = new long[timeline.days()];
-    this.netted = laid;
-    this.estimated = laid;
-  }
-
-  /** Returns flows that are movements alone. */
-  static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
-    Laying laying = new Laying(timeline, asOf);
-    laying.addMovements(movements);
-    return laying.flows();
-  }
-
-  /** Returns the flows of an active line: laid, netted and overridden. */
-  static LineFlows of(LineTiming timing, Timeline timeline, int asOf) {
-    Laying laying = new Laying(timeline, asOf);
-    laying.line = timing.account().line();
-    laying.sign = laying.line.direction().sign();
-    laying.days = timing.timeline();
-    laying.pattern = laying.line.findStream().map(Assumption.Stream::spread).orElseGet(Spread.Even::new).sum(laying.days, laying);
-    laying.addMovements(timing.movements());
-    timing.emit(laying);
-    laying.pattern.lay();
-    if (timing.account() instanceof StreamAccount) {
-      laying.netWithBooked(timing.onAccount());
+    private Laying(Timeline timeline, int asOf) {
+        this.timeline = timeline;
+        this.asOf = asOf;
+        this.laid = new long[timeline.days()];
+        this.netted = laid;
+        this.estimated = laid;
     }
-    laying.line.overrides().forEach(laying::override);
-    return laying.flows();
-  }
 
-  private LineFlows flows() {
-    return new LineFlows(timeline, new LineFlows.Booked(settled, committed, items), new LineFlows.Estimated(laid, netted, estimated), overdue, itemFlows);
-  }
-
-  private void addMovements(List<DayAmount> movements) {
-    for (DayAmount movement : movements) {
-      int day = timeline.index(movement.day());
-      if (day <= asOf) {
-        settled = settled.length == 0 ? new long[timeline.days()] : settled;
-        settled[day] += movement.minor();
-      } else if (day < timeline.days()) {
-        committed = committed.length == 0 ? new long[timeline.days()] : committed;
-        committed[day] += movement.minor();
-      }
+    /** Returns flows that are movements alone. */
+    static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
+        Laying laying = new Laying(timeline, asOf);
+        laying.addMovements(movements);
+        return laying.flows();
     }
-  }
 
-  /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */
-  @Override
-  public void add(int day, long minor) {
-    if (day > asOf) {
-      laid[day] += minor;
+    /** Returns the flows of an active line: laid, netted and overridden. */
+    static LineFlows of(LineTiming timing, Timeline timeline, int asOf) {
+        Laying laying = new Laying(timeline, asOf);
+        laying.line = timing.account().line();
+        laying.sign = laying.line.direction().sign();
+        laying.days = timing.timeline();
+        laying.pattern = laying.line
+                .findStream()
+                .map(Assumption.Stream::spread)
+                .orElseGet(Spread.Even::new)
+                .sum(laying.days, laying);
+        laying.addMovements(timing.movements());
+        timing.emit(laying);
+        laying.pattern.lay();
+        if (timing.account() instanceof StreamAccount) {
+            laying.netWithBooked(timing.onAccount());
+        }
+        laying.line.overrides().forEach(laying::override);
+        return laying.flows();
     }
-  }
 
-  @Override
-  public void fromPattern(MonthBilling billing, int step) {
-    pattern.add(billing.cash(step) * sign, billing.cashMonth(step));
-  }
+    private LineFlows flows() {
+        return new LineFlows(
+                timeline,
+                new LineFlows.Booked(settled, committed, items),
+                new LineFlows.Estimated(laid, netted, estimated),
+                overdue,
+                itemFlows);
+    }
 
-  @Override
-  public void fromDays(DayBilling billing, int day, long minor) {
-    if (day >= 0 && day < days.days()) {
-      add(day, minor * sign);
+    private void addMovements(List<DayAmount> movements) {
+        for (DayAmount movement : movements) {
+            int day = timeline.index(movement.day());
+            if (day <= asOf) {
+                settled = settled.length == 0 ? new long[timeline.days()] : settled;
+                settled[day] += movement.minor();
+            } else if (day < timeline.days()) {
+                committed = committed.length == 0 ? new long[timeline.days()] : committed;
+                committed[day] += movement.minor();
+            }
+        }
     }
-  }
 
-  @Override
-  public void fromTarget(TargetBilling billing, TargetBilling.Month month) {
-    billing.lay(month, (day, minor) -> add(day, minor * sign));
-  }
+    /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */
+    @Override
+    public void add(int day, long minor) {
+        if (day > asOf) {
+            laid[day] += minor;
+        }
+    }
 
-  @Override
-  public void fromTrueUp(OwedByHistory owed, OwedByHistory.Correction correction) {
-    owed.lay(correction, (day, minor) -> add(day, minor * sign));
-  }
+    @Override
+    public void fromPattern(MonthBilling billing, int step) {
+        pattern.add(billing.cash(step) * sign, billing.cashMonth(step));
+    }
 
-  /** What an open item is expected to pay is committed, and nothing is netted with it. */
-  @Override
-  public void fromItem(ExpectedItem item, int day, long minor) {
-    itemFlows.add(new ItemFlow(item, minor * sign));
-    if (day > asOf && day < timeline.days()) {
-      items = items.length == 0 ? new long[timeline.days()] : items;
-      items[day] += minor * sign;
+    @Override
+    public void fromDays(DayBilling billing, int day, long minor) {
+        if (day >= 0 && day < days.days()) {
+            add(day, minor * sign);
+        }
     }
-  }
 
-  @Override
-  public void fromCarried(CarriedAmount carried, int day) {
-    add(day, carried.amount() * sign);
-  }
+    @Override
+    public void fromTarget(TargetBilling billing, TargetBilling.Month month) {
+        billing.lay(month, (day, minor) -> add(day, minor * sign));
+    }
 
-  @Override
-  public void fromExpectation(Expectation expectation, int day, boolean late) {
-    add(day, expectation.left() * sign);
-    if (late) {
-      overdue = overdue == null ? new boolean[timeline.days()] : overdue;
-      overdue[day] = true;
+    @Override
+    public void fromTrueUp(OwedByHistory owed, OwedByHistory.Correction correction) {
+        owed.lay(correction, (day, minor) -> add(day, minor * sign));
     }
-  }
 
-  /**
-   * Takes what is booked after the as-of date off the estimate of its month's days after it, the earliest days first,
-   * never past zero: the bank's word replaces the plan's. The first of it is spent where open items took it on account.
-   */
-  private void netWithBooked(long onAccount) {
-    if (committed.length == 0) {
-      return;
+    /** What an open item is expected to pay is committed, and nothing is netted with it. */
+    @Override
+    public void fromItem(ExpectedItem item, int day, long minor) {
+        itemFlows.add(new ItemFlow(item, minor * sign));
+        if (day > asOf && day < timeline.days()) {
+            items = items.length == 0 ? new long[timeline.days()] : items;
+            items[day] += minor * sign;
+        }
     }
-    netted = laid.clone();
-    long spent = onAccount;
-    for (int month = timeline.firstMonth(); month <= timeline.lastMonth(); month++) {
-      int start = Math.max(asOf + 1, timeline.startOfMonth(month));
-      int end = timeline.startOfMonth(month) + timeline.lengthOfMonth(month);
-      long booked = 0;
-      for (int day = start; day < end; day++) {
-        booked += committed[day] * sign;
-      }
-      long taken = Math.min(spent, Math.max(0, booked));
-      spent -= taken;
-      booked -= taken;
-      for (int day = start; day < end && booked > 0; day++) {
-        long used = Math.min(booked, Math.max(0, netted[day] * sign));
-        netted[day] -= used * sign;
-        booked -= used;
-      }
-    }
-    estimated = netted;
-  }
 
-  /** Replaces the estimate in an override's period by override - settled - committed (rules 5.3); lapsed ones don't. */
-  private void override(CashOverride override) {
-    int start = Math.max(0, timeline.index(override.period().startInclusive()));
-    int end = Math.min(timeline.days(), timeline.index(override.period().endExclusive()));
-    int open = Math.max(start, asOf + 1);
-    if (open >= end) {
-      return;
+    @Override
+    public void fromCarried(CarriedAmount carried, int day) {
+        add(day, carried.amount() * sign);
     }
-    if (estimated == netted) {
-      estimated = netted.clone();
-    }
-    long left = override.amount() * sign - sum(settled, start, end) - sum(committed, start, end) - sum(items, start, end);
-    long[] parts = Split.byWeights(left, weights(open, end));
-    System.arraycopy(parts, 0, estimated, open, parts.length);
-  }
 
-  /** The override lies over the days as the estimate did; without one, even over the business days. */
-  private long[] weights(int from, int to) {
-    long[] weights = new long[to - from];
-    for (int day = from; day < to; day++) {
-      weights[day - from] = Math.abs(netted[day]);
+    @Override
+    public void fromExpectation(Expectation expectation, int day, boolean late) {
+        add(day, expectation.left() * sign);
+        if (late) {
+            overdue = overdue == null ? new boolean[timeline.days()] : overdue;
+            overdue[day] = true;
+        }
     }
-    if (Arrays.stream(weights).allMatch(w -> w == 0)) {
-      for (int day = from; day < to; day++) {
-        weights[day - from] = timeline.calendar().isBusinessDay(timeline.date(day)) ? 1 : 0;
-      }
-    }
-    if (Arrays.stream(weights).allMatch(w -> w == 0)) {
-      weights[weights.length - 1] = 1;
-    }
-    return weights;
-  }
 
-  private static long sum(long[] days, int from, int to) {
-    long sum = 0;
-    for (int day = from; day < Math.min(to, days.length); day++) {
-      sum += days[day];
+    /**
+     * Takes what is booked after the as-of date off the estimate of its month's days after it, the earliest days first,
+     * never past zero: the bank's word replaces the plan's. The first of it is spent where open items took it on
+     * account.
+     */
+    private void netWithBooked(long onAccount) {
+        if (committed.length == 0) {
+            return;
+        }
+        netted = laid.clone();
+        long spent = onAccount;
+        for (int month = timeline.firstMonth(); month <= timeline.lastMonth(); month++) {
+            int start = Math.max(asOf + 1, timeline.startOfMonth(month));
+            int end = timeline.startOfMonth(month) + timeline.lengthOfMonth(month);
+            long booked = 0;
+            for (int day = start; day < end; day++) {
+                booked += committed[day] * sign;
+            }
+            long taken = Math.min(spent, Math.max(0, booked));
+            spent -= taken;
+            booked -= taken;
+            for (int day = start; day < end && booked > 0; day++) {
+                long used = Math.min(booked, Math.max(0, netted[day] * sign));
+                netted[day] -= used * sign;
+                booked -= used;
+            }
+        }
+        estimated = netted;
     }
-    return sum;
-  }
+
+    /**
+     * Replaces the estimate in an override's period by override - settled - committed (rules 5.3); lapsed ones don't.
+     */
+    private void override(CashOverride override) {
+        int start = Math.max(0, timeline.index(override.period().startInclusive()));
+        int end = Math.min(timeline.days(), timeline.index(override.period().endExclusive()));
+        int open = Math.max(start, asOf + 1);
+        if (open >= end) {
+            return;
+        }
+        if (estimated == netted) {
+            estimated = netted.clone();
+        }
+        long left = override.amount() * sign
+                - sum(settled, start, end)
+                - sum(committed, start, end)
+                - sum(items, start, end);
+        long[] parts = Split.byWeights(left, weights(open, end));
+        System.arraycopy(parts, 0, estimated, open, parts.length);
+    }
+
+    /** The override lies over the days as the estimate did; without one, even over the business days. */
+    private long[] weights(int from, int to) {
+        long[] weights = new long[to - from];
+        for (int day = from; day < to; day++) {
+            weights[day - from] = Math.abs(netted[day]);
+        }
+        if (Arrays.stream(weights).allMatch(w -> w == 0)) {
+            for (int day = from; day < to; day++) {
+                weights[day - from] = timeline.calendar().isBusinessDay(timeline.date(day)) ? 1 : 0;
+            }
+        }
+        if (Arrays.stream(weights).allMatch(w -> w == 0)) {
+            weights[weights.length - 1] = 1;
+        }
+        return weights;
+    }
+
+    private static long sum(long[] days, int from, int to) {
+        long sum = 0;
+        for (int day = from; day < Math.min(to, days.length); day++) {
+            sum += days[day];
+        }
+        return sum;
+    }
 }

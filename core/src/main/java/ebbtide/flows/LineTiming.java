@@ -21,113 +21,148 @@ import java.time.LocalDate;
 import java.util.List;
 
 /**
- * The timing of one line: what is estimated after the as-of date, and why, emitted into a sink that adds up or one that explains. Figure and
- * workings share this path.
+ * The timing of one line: what is estimated after the as-of date, and why, emitted into a sink that adds up or one that
+ * explains. Figure and workings share this path.
  */
-public record LineTiming(LineAccount account, LineItems items, List<DayAmount> movements, List<Expectation> expectations, Timeline timeline, Settings settings) {
+public record LineTiming(
+        LineAccount account,
+        LineItems items,
+        List<DayAmount> movements,
+        List<Expectation> expectations,
+        Timeline timeline,
+        Settings settings) {
 
-  private Line line() {
-    return account.line();
-  }
-
-  /** Emits every open item and every estimate of an active line after the as-of date; the movements are the line's own. */
-  public void emit(FlowSink sink) {
-    emitItems(sink);
-    if (account instanceof StreamAccount stream) {
-      emitStream(stream.billing(), sink);
-    } else {
-      emitExpectations(sink);
+    private Line line() {
+        return account.line();
     }
-  }
 
-  private void emitStream(StreamBilling billed, FlowSink sink) {
-    switch (billed.stream().terms().by()) {
-      case DAYS -> emitDays(billed, sink);
-      case TARGET -> emitTarget(billed, sink);
-      case MONTHS -> emitPattern(billed, sink);
-    }
-    if (billed.isTruedUp()) {
-      OwedByHistory owed = billed.owedByHistory();
-      owed.corrections().forEach(correction -> sink.fromTrueUp(owed, correction));
-    }
-    line().carried().stream().filter(one -> one.day().isAfter(settings.asOf()) && !one.day().isAfter(settings.horizonEnd()))
-        .forEach(one -> sink.fromCarried(one, timeline.index(one.day())));
-  }
-
-  /**
-   * Open items on their days. On books, cash booked after the as-of date is taken as paid on account until it is settled: it lowers the
-   * items expected first.
-   */
-  private void emitItems(FlowSink sink) {
-    long onAccount = account instanceof StreamAccount ? bookedAfter() : 0;
-    for (ExpectedItem one : items.expected()) {
-      if (!one.isLeftOut()) {
-        long used = Math.min(onAccount, one.minor());
-        onAccount -= used;
-        sink.fromItem(one, timeline.index(one.day()), one.minor() - used);
-      }
-    }
-  }
-
-  /** What was booked on the line after the as-of date and settles no item, in its direction; zero if it went the other way. */
-  private long bookedAfter() {
-    long booked = movements.stream().filter(movement -> movement.day().isAfter(settings.asOf())).mapToLong(DayAmount::minor).sum();
-    return Math.max(0, (booked - items.settledAfter()) * line().direction().sign());
-  }
-
-  /** Returns what of the cash booked after the as-of date is the line's open items', settled or taken as paid on account; minor units, unsigned. */
-  public long onAccount() {
-    long open = items.expected().stream().filter(one -> !one.isLeftOut()).mapToLong(ExpectedItem::minor).sum();
-    return Math.min(open, bookedAfter()) + Math.max(0, items.settledAfter() * line().direction().sign());
-  }
-
-  private int firstMonth() {
-    return Timeline.monthNumber(settings.firstForecastMonth());
-  }
-
-  private void emitPattern(StreamBilling billed, FlowSink sink) {
-    MonthPattern pattern = billed.stream().terms().pattern();
-    int first = firstMonth();
-    int to = timeline.lastMonth() + pattern.longestLead();
-    for (int month = first - pattern.longestLag(); month <= to; month++) {
-      MonthBilling billing = billed.billing(month);
-      if (billing == null) {
-        continue;
-      }
-      for (int step = 0; step < billing.steps(); step++) {
-        int cashMonth = billing.cashMonth(step);
-        if (cashMonth >= first && cashMonth <= timeline.lastMonth()) {
-          sink.fromPattern(billing, step);
+    /**
+     * Emits every open item and every estimate of an active line after the as-of date; the movements are the line's
+     * own.
+     */
+    public void emit(FlowSink sink) {
+        emitItems(sink);
+        if (account instanceof StreamAccount stream) {
+            emitStream(stream.billing(), sink);
+        } else {
+            emitExpectations(sink);
         }
-      }
     }
-  }
 
-  private void emitDays(StreamBilling billed, FlowSink sink) {
-    MonthlyActivity amounts = billed.amounts();
-    PaidDays days = billed.paidDays();
-    int offset = timeline.index(days.issues().first());
-    for (int month = firstMonth() - billed.stream().terms().days().monthsBack(); month <= timeline.lastMonth(); month++) {
-      if (amounts.in(month) != 0) {
-        DayBilling billing = DayBilling.of(month, amounts.in(month), billed.stream().tax(), billed.stream().terms().days());
-        billing.lay(billed.stream().spread(), days, (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
-      }
+    private void emitStream(StreamBilling billed, FlowSink sink) {
+        switch (billed.stream().terms().by()) {
+            case DAYS -> emitDays(billed, sink);
+            case TARGET -> emitTarget(billed, sink);
+            case MONTHS -> emitPattern(billed, sink);
+        }
+        if (billed.isTruedUp()) {
+            OwedByHistory owed = billed.owedByHistory();
+            owed.corrections().forEach(correction -> sink.fromTrueUp(owed, correction));
+        }
+        line().carried().stream()
+                .filter(one -> one.day().isAfter(settings.asOf()) && !one.day().isAfter(settings.horizonEnd()))
+                .forEach(one -> sink.fromCarried(one, timeline.index(one.day())));
     }
-  }
 
-  private void emitTarget(StreamBilling billed, FlowSink sink) {
-    TargetBilling billing = billed.target();
-    billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
-  }
-
-  private void emitExpectations(FlowSink sink) {
-    for (Expectation one : expectations) {
-      boolean overdue = !one.day().isAfter(settings.asOf());
-      LocalDate day = overdue ? timeline.calendar().next(settings.asOf()) : one.day();
-      boolean stands = !overdue || one.windowEnd().isAfter(settings.asOf());
-      if (stands && one.left() != 0 && !day.isAfter(settings.horizonEnd()) && settings.counts(line().direction(), one.certainty())) {
-        sink.fromExpectation(one, timeline.index(day), overdue);
-      }
+    /**
+     * Open items on their days. On books, cash booked after the as-of date is taken as paid on account until it is
+     * settled: it lowers the items expected first.
+     */
+    private void emitItems(FlowSink sink) {
+        long onAccount = account instanceof StreamAccount ? bookedAfter() : 0;
+        for (ExpectedItem one : items.expected()) {
+            if (!one.isLeftOut()) {
+                long used = Math.min(onAccount, one.minor());
+                onAccount -= used;
+                sink.fromItem(one, timeline.index(one.day()), one.minor() - used);
+            }
+        }
     }
-  }
+
+    /**
+     * What was booked on the line after the as-of date and settles no item, in its direction; zero if it went the other
+     * way.
+     */
+    private long bookedAfter() {
+        long booked = movements.stream()
+                .filter(movement -> movement.day().isAfter(settings.asOf()))
+                .mapToLong(DayAmount::minor)
+                .sum();
+        return Math.max(0, (booked - items.settledAfter()) * line().direction().sign());
+    }
+
+    /**
+     * Returns what of the cash booked after the as-of date is the line's open items', settled or taken as paid on
+     * account; minor units, unsigned.
+     */
+    public long onAccount() {
+        long open = items.expected().stream()
+                .filter(one -> !one.isLeftOut())
+                .mapToLong(ExpectedItem::minor)
+                .sum();
+        return Math.min(open, bookedAfter())
+                + Math.max(0, items.settledAfter() * line().direction().sign());
+    }
+
+    private int firstMonth() {
+        return Timeline.monthNumber(settings.firstForecastMonth());
+    }
+
+    private void emitPattern(StreamBilling billed, FlowSink sink) {
+        MonthPattern pattern = billed.stream().terms().pattern();
+        int first = firstMonth();
+        int to = timeline.lastMonth() + pattern.longestLead();
+        for (int month = first - pattern.longestLag(); month <= to; month++) {
+            MonthBilling billing = billed.billing(month);
+            if (billing == null) {
+                continue;
+            }
+            for (int step = 0; step < billing.steps(); step++) {
+                int cashMonth = billing.cashMonth(step);
+                if (cashMonth >= first && cashMonth <= timeline.lastMonth()) {
+                    sink.fromPattern(billing, step);
+                }
+            }
+        }
+    }
+
+    private void emitDays(StreamBilling billed, FlowSink sink) {
+        MonthlyActivity amounts = billed.amounts();
+        PaidDays days = billed.paidDays();
+        int offset = timeline.index(days.issues().first());
+        for (int month = firstMonth() - billed.stream().terms().days().monthsBack();
+                month <= timeline.lastMonth();
+                month++) {
+            if (amounts.in(month) != 0) {
+                DayBilling billing = DayBilling.of(
+                        month,
+                        amounts.in(month),
+                        billed.stream().tax(),
+                        billed.stream().terms().days());
+                billing.lay(
+                        billed.stream().spread(),
+                        days,
+                        (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
+            }
+        }
+    }
+
+    private void emitTarget(StreamBilling billed, FlowSink sink) {
+        TargetBilling billing = billed.target();
+        billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
+    }
+
+    private void emitExpectations(FlowSink sink) {
+        for (Expectation one : expectations) {
+            boolean overdue = !one.day().isAfter(settings.asOf());
+            LocalDate day = overdue ? timeline.calendar().next(settings.asOf()) : one.day();
+            boolean stands = !overdue || one.windowEnd().isAfter(settings.asOf());
+            if (stands
+                    && one.left() != 0
+                    && !day.isAfter(settings.horizonEnd())
+                    && settings.counts(line().direction(), one.certainty())) {
+                sink.fromExpectation(one, timeline.index(day), overdue);
+            }
+        }
+    }
 }

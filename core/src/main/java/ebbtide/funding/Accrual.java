@@ -5,54 +5,81 @@ import java.math.BigInteger;
 import java.math.RoundingMode;
 
 /**
- * How interest of something accrues and is paid, by day from the first after the as-of date (rules 8.4): the rates in force in millionths,
- * how many days each night counts for, of how many a year has, and on which day a charge made on a day is paid (-1: none is made). What had
- * accrued by the as-of date and is not charged is {@code opening}, what is charged and not paid {@code pending} on its day (-1: nothing).
- * What the bank has booked of it since is taken off the next that is due. Without {@code counted} nothing accrues.
+ * How interest of something accrues and is paid, by day from the first after the as-of date (rules 8.4): the rates in
+ * force in millionths, how many days each night counts for, of how many a year has, and on which day a charge made on a
+ * day is paid (-1: none is made). What had accrued by the as-of date and is not charged is {@code opening}, what is
+ * charged and not paid {@code pending} on its day (-1: nothing). What the bank has booked of it since is taken off the
+ * next that is due. Without {@code counted} nothing accrues.
  */
-public record Accrual(boolean counted, long[] rate, long[] fee, int[] nights, int year, int[] paidOn, BigInteger opening, long pending, int pendingOn,
-    long[] booked) {
-  /** An accrual is counted in millionths of a minor unit, times the days of its year. */
-  private static final BigInteger MILLION = BigInteger.valueOf(1_000_000);
+public record Accrual(
+        boolean counted,
+        long[] rate,
+        long[] fee,
+        int[] nights,
+        int year,
+        int[] paidOn,
+        BigInteger opening,
+        long pending,
+        int pendingOn,
+        long[] booked) {
+    /** An accrual is counted in millionths of a minor unit, times the days of its year. */
+    private static final BigInteger MILLION = BigInteger.valueOf(1_000_000);
 
-  /** Returns an accrual of something that bears no interest over so many days. */
-  public static Accrual none(int days) {
-    int[] never = new int[days];
-    java.util.Arrays.fill(never, -1);
-    return new Accrual(false, new long[days], new long[days], new int[days], 365, never, BigInteger.ZERO, 0, -1, new long[days]);
-  }
-
-  /** Returns an accrued amount of whole minor units. */
-  public static BigInteger accrued(long minor, int year) {
-    return BigInteger.valueOf(minor).multiply(MILLION).multiply(BigInteger.valueOf(year));
-  }
-
-  /** Returns what the night of a day adds, on a balance at a rate and an undrawn part at a fee. */
-  BigInteger night(int day, long balance, long undrawn) {
-    if (!counted || nights[day] == 0) {
-      return BigInteger.ZERO;
+    /** Returns an accrual of something that bears no interest over so many days. */
+    public static Accrual none(int days) {
+        int[] never = new int[days];
+        java.util.Arrays.fill(never, -1);
+        return new Accrual(
+                false,
+                new long[days],
+                new long[days],
+                new int[days],
+                365,
+                never,
+                BigInteger.ZERO,
+                0,
+                -1,
+                new long[days]);
     }
-    return product(balance, rate[day]).add(product(undrawn, fee[day])).multiply(BigInteger.valueOf(nights[day]));
-  }
 
-  private static BigInteger product(long one, long other) {
-    return one == 0 || other == 0 ? BigInteger.ZERO : BigInteger.valueOf(one).multiply(BigInteger.valueOf(other));
-  }
-
-  /** Returns an accrued amount as whole minor units, rounded once. */
-  long charge(BigInteger accrued) {
-    return new BigDecimal(accrued).divide(new BigDecimal(MILLION.multiply(BigInteger.valueOf(year))), 0, RoundingMode.HALF_UP).longValueExact();
-  }
-
-  /**
-   * Returns the interest of a month by the mean of opening and closing balance, and the fee by that of the undrawn part (rules 8.5):
-   * {@code parts} of so many of the year's twelve months, which is 1 of 1 for a whole month; the rates are those of its last day.
-   */
-  long average(int lastDay, long balances, long undrawn, int parts, int of) {
-    if (!counted) {
-      return 0;
+    /** Returns an accrued amount of whole minor units. */
+    public static BigInteger accrued(long minor, int year) {
+        return BigInteger.valueOf(minor).multiply(MILLION).multiply(BigInteger.valueOf(year));
     }
-    BigDecimal twice = new BigDecimal(product(balances, rate[lastDay]).add(product(undrawn, fee[lastDay]))).multiply(BigDecimal.valueOf(parts));
-    return twice.divide(new BigDecimal(MILLION).multiply(BigDecimal.valueOf(24L * of)), 0, RoundingMode.HALF_UP).longValueExact();
-  }
+
+    /** Returns what the night of a day adds, on a balance at a rate and an undrawn part at a fee. */
+    BigInteger night(int day, long balance, long undrawn) {
+        if (!counted || nights[day] == 0) {
+            return BigInteger.ZERO;
+        }
+        return product(balance, rate[day]).add(product(undrawn, fee[day])).multiply(BigInteger.valueOf(nights[day]));
+    }
+
+    private static BigInteger product(long one, long other) {
+        return one == 0 || other == 0
+                ? BigInteger.ZERO
+                : BigInteger.valueOf(one).multiply(BigInteger.valueOf(other));
+    }
+
+    /** Returns an accrued amount as whole minor units, rounded once. */
+    long charge(BigInteger accrued) {
+        return new BigDecimal(accrued)
+                .divide(new BigDecimal(MILLION.multiply(BigInteger.valueOf(year))), 0, RoundingMode.HALF_UP)
+                .longValueExact();
+    }
+
+    /**
+     * Returns the interest of a month by the mean of opening and closing balance, and the fee by that of the undrawn
+     * part (rules 8.5): {@code parts} of so many of the year's twelve months, which is 1 of 1 for a whole month; the
+     * rates are those of its last day.
+     */
+    long average(int lastDay, long balances, long undrawn, int parts, int of) {
+        if (!counted) {
+            return 0;
+        }
+        BigDecimal twice = new BigDecimal(product(balances, rate[lastDay]).add(product(undrawn, fee[lastDay])))
+                .multiply(BigDecimal.valueOf(parts));
+        return twice.divide(new BigDecimal(MILLION).multiply(BigDecimal.valueOf(24L * of)), 0, RoundingMode.HALF_UP)
+                .longValueExact();
+    }
 }

@@ -17,57 +17,71 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * What a facility is available against, month's end by month's end (rules 8.2): receivables of streams as their terms leave them, open items that are
- * expected later and not too late by then, and stock. It does not depend on what the sweep does.
+ * What a facility is available against, month's end by month's end (rules 8.2): receivables of streams as their terms
+ * leave them, open items that are expected later and not too late by then, and stock. It does not depend on what the
+ * sweep does.
  */
 final class Availability {
-  private final Accounts accounts;
-  private final YearMonth first;
-  private final int months;
-  private final long[] billed;
-  private final long[] stock;
-  private final List<ExpectedItem> items = new ArrayList<>();
+    private final Accounts accounts;
+    private final YearMonth first;
+    private final int months;
+    private final long[] billed;
+    private final long[] stock;
+    private final List<ExpectedItem> items = new ArrayList<>();
 
-  /** Reads the receivables and stock of a plan's accounts for so many months from the first that is forecast. */
-  Availability(Accounts accounts, int months) {
-    Plan plan = accounts.plan();
-    this.accounts = accounts;
-    this.first = plan.settings().firstForecastMonth();
-    this.months = months;
-    this.billed = new long[months];
-    this.stock = new long[months];
-    plan.lines().stream().filter(plan::isActive).forEach(line -> line.findStream().ifPresent(stream -> take(line, stream)));
-  }
-
-  private void take(Line line, Assumption.Stream stream) {
-    if (line.direction() == Direction.RECEIPT) {
-      List<Long> owed = PatternSchedule.of(accounts.stream(line), first, months).owed();
-      for (int i = 0; i < months; i++) {
-        billed[i] += owed.get(i);
-      }
-      if (stream.basis() == Basis.BOOKS) {
-        items.addAll(accounts.items().of(line));
-      }
+    /** Reads the receivables and stock of a plan's accounts for so many months from the first that is forecast. */
+    Availability(Accounts accounts, int months) {
+        Plan plan = accounts.plan();
+        this.accounts = accounts;
+        this.first = plan.settings().firstForecastMonth();
+        this.months = months;
+        this.billed = new long[months];
+        this.stock = new long[months];
+        plan.lines().stream().filter(plan::isActive).forEach(line -> line.findStream()
+                .ifPresent(stream -> take(line, stream)));
     }
-    accounts.stream(line).stock().ifPresent(roll -> {
-      StockRoll.Month[] each = roll.months();
-      for (int i = 0; i < months; i++) {
-        stock[i] += each[i].closing();
-      }
-    });
-  }
 
-  /** Returns what is available by a borrowing base from a month's end on, the first month that is forecast being 0; not below nil. */
-  long available(BorrowingBase base, int month) {
-    LocalDate end = first.plusMonths(month).atEndOfMonth();
-    long open = items.stream().filter(one -> counts(one, end, base.daysLate())).mapToLong(one -> one.item().signedOpen()).sum();
-    return Math.max(0, base.receivables().of(billed[month] + open)) + Math.max(0, base.stock().of(stock[month]));
-  }
+    private void take(Line line, Assumption.Stream stream) {
+        if (line.direction() == Direction.RECEIPT) {
+            List<Long> owed =
+                    PatternSchedule.of(accounts.stream(line), first, months).owed();
+            for (int i = 0; i < months; i++) {
+                billed[i] += owed.get(i);
+            }
+            if (stream.basis() == Basis.BOOKS) {
+                items.addAll(accounts.items().of(line));
+            }
+        }
+        accounts.stream(line).stock().ifPresent(roll -> {
+            StockRoll.Month[] each = roll.months();
+            for (int i = 0; i < months; i++) {
+                stock[i] += each[i].closing();
+            }
+        });
+    }
 
-  /** An item counts that is billed by then, expected later, and not held, disputed or too late. */
-  private boolean counts(ExpectedItem one, LocalDate end, int daysLate) {
-    boolean order = one.item().kind() == OpenItem.Kind.ORDER;
-    LocalDate billedOn = order ? one.item().supplied() : one.item().issued();
-    return !one.isLeftOut() && !billedOn.isAfter(end) && one.day().isAfter(end) && (one.item().due() == null || !one.item().due().plusDays(daysLate).isBefore(end));
-  }
+    /**
+     * Returns what is available by a borrowing base from a month's end on, the first month that is forecast being 0;
+     * not below nil.
+     */
+    long available(BorrowingBase base, int month) {
+        LocalDate end = first.plusMonths(month).atEndOfMonth();
+        long open = items.stream()
+                .filter(one -> counts(one, end, base.daysLate()))
+                .mapToLong(one -> one.item().signedOpen())
+                .sum();
+        return Math.max(0, base.receivables().of(billed[month] + open))
+                + Math.max(0, base.stock().of(stock[month]));
+    }
+
+    /** An item counts that is billed by then, expected later, and not held, disputed or too late. */
+    private boolean counts(ExpectedItem one, LocalDate end, int daysLate) {
+        boolean order = one.item().kind() == OpenItem.Kind.ORDER;
+        LocalDate billedOn = order ? one.item().supplied() : one.item().issued();
+        return !one.isLeftOut()
+                && !billedOn.isAfter(end)
+                && one.day().isAfter(end)
+                && (one.item().due() == null
+                        || !one.item().due().plusDays(daysLate).isBefore(end));
+    }
 }

@@ -21,209 +21,246 @@ import java.util.Optional;
 import java.util.OptionalLong;
 
 /**
- * How a plan is funded (rules 8): from every other flow the sweep of its facilities, by day of the timeline. Made once for a forecast, after
- * all lines that are no facility have their flows.
+ * How a plan is funded (rules 8): from every other flow the sweep of its facilities, by day of the timeline. Made once
+ * for a forecast, after all lines that are no facility have their flows.
  */
 public final class Funding {
-  private final Accounts accounts;
-  private final Plan plan;
-  private final Timeline timeline;
-  private final int asOf;
-  private final SweepInput input;
-  private final Sweep.Result result;
+    private final Accounts accounts;
+    private final Plan plan;
+    private final Timeline timeline;
+    private final int asOf;
+    private final SweepInput input;
+    private final Sweep.Result result;
 
-  private Funding(Flows flows, SweepInput input) {
-    this.accounts = flows.accounts();
-    this.plan = accounts.plan();
-    this.timeline = flows.timeline();
-    this.asOf = timeline.index(plan.settings().asOf());
-    this.input = input;
-    this.result = Sweep.of(input.of(flows.closing()));
-  }
-
-  /** Returns the funding of flows that nothing is swept of yet. */
-  public static Funding of(Flows flows) {
-    return new Funding(flows, new SweepInput(flows));
-  }
-
-  /** Returns the funding of the same plan's flows as they are with interest: limits and minimum cash stay as they were. */
-  public Funding with(Flows borne) {
-    return new Funding(borne, input);
-  }
-
-  /**
-   * Returns what the sweep's interest earns by line and month from the first that is forecast, whole months: what was charged in it and what
-   * has accrued at its end, less what had accrued before it; costs below zero. Months whose interest does not settle earn nothing.
-   */
-  public Map<String, MonthSeries> interestByMonth() {
-    Map<String, MonthSeries> byLine = new LinkedHashMap<>();
-    for (int i = 0; i < input.facilities().size() + 2; i++) {
-      int at = i;
-      input.interestLineOf(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
+    private Funding(Flows flows, SweepInput input) {
+        this.accounts = flows.accounts();
+        this.plan = accounts.plan();
+        this.timeline = flows.timeline();
+        this.asOf = timeline.index(plan.settings().asOf());
+        this.input = input;
+        this.result = Sweep.of(input.of(flows.closing()));
     }
-    return byLine;
-  }
 
-  private MonthSeries earned(int source) {
-    YearMonth first = plan.settings().firstForecastMonth();
-    long[] earned = new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
-    Sweep.Cost cost = result.costs()[source];
-    long before = cost.opening() - input.costOfMonthSoFar(source);
-    for (int i = 0; i < earned.length; i++) {
-      int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;
-      if (result.isKnown(day)) {
-        earned[i] = before - cost.upTo(day);
-        before = cost.upTo(day);
-      }
+    /** Returns the funding of flows that nothing is swept of yet. */
+    public static Funding of(Flows flows) {
+        return new Funding(flows, new SweepInput(flows));
     }
-    return MonthSeries.of(Timeline.monthNumber(first), earned);
-  }
 
-  /** Returns what is owed at the horizon of interest that the sweep bears, paid on a line (below zero: due to us); nothing for another line. */
-  public OptionalLong interestOwed(Line line) {
-    for (int i = 0; i < input.facilities().size() + 2; i++) {
-      if (input.interestLineOf(i).filter(line::equals).isPresent()) {
-        return OptionalLong.of(result.owed(i));
-      }
+    /**
+     * Returns the funding of the same plan's flows as they are with interest: limits and minimum cash stay as they
+     * were.
+     */
+    public Funding with(Flows borne) {
+        return new Funding(borne, input);
     }
-    return OptionalLong.empty();
-  }
 
-  /** Returns what the sweep found for the lines of facilities and their interest, by line and day of the timeline. */
-  public Map<String, long[]> moved() {
-    Map<String, long[]> byLine = new LinkedHashMap<>();
-    for (int i = 0; i < input.facilities().size(); i++) {
-      byLine.put(input.facilities().get(i).id(), result.flows()[i]);
-      put(byLine, input.interestLine(Interest.Of.LINE, input.facilities().get(i).id()), result.interest()[i]);
+    /**
+     * Returns what the sweep's interest earns by line and month from the first that is forecast, whole months: what was
+     * charged in it and what has accrued at its end, less what had accrued before it; costs below zero. Months whose
+     * interest does not settle earn nothing.
+     */
+    public Map<String, MonthSeries> interestByMonth() {
+        Map<String, MonthSeries> byLine = new LinkedHashMap<>();
+        for (int i = 0; i < input.facilities().size() + 2; i++) {
+            int at = i;
+            input.interestLineOf(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
+        }
+        return byLine;
     }
-    put(byLine, input.interestLine(Interest.Of.OVERDRAFT, null), result.interest()[input.facilities().size()]);
-    put(byLine, input.interestLine(Interest.Of.CASH, null), result.interest()[input.facilities().size() + 1]);
-    byLine.replaceAll((line, amounts) -> onTimeline(amounts));
-    return byLine;
-  }
 
-  private long[] onTimeline(long[] afterAsOf) {
-    long[] byDay = new long[timeline.days()];
-    for (int day = 0; day < afterAsOf.length; day++) {
-      byDay[asOf + 1 + day] = result.isKnown(day) ? afterAsOf[day] : 0;
+    private MonthSeries earned(int source) {
+        YearMonth first = plan.settings().firstForecastMonth();
+        long[] earned =
+                new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
+        Sweep.Cost cost = result.costs()[source];
+        long before = cost.opening() - input.costOfMonthSoFar(source);
+        for (int i = 0; i < earned.length; i++) {
+            int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;
+            if (result.isKnown(day)) {
+                earned[i] = before - cost.upTo(day);
+                before = cost.upTo(day);
+            }
+        }
+        return MonthSeries.of(Timeline.monthNumber(first), earned);
     }
-    return byDay;
-  }
 
-  private static void put(Map<String, long[]> byLine, Optional<Line> line, long[] paid) {
-    line.ifPresent(one -> byLine.put(one.id(), SweepInput.negative(paid)));
-  }
-
-  /** Returns why a facility is drawn or repaid, or interest paid, on a day; nothing for a line that the sweep does not move. */
-  public Optional<String> findWords(Line line, LocalDate on) {
-    int day = timeline.index(on);
-    if (line.assumption() instanceof Interest interest && (interest.lineId() == null || input.facilities().stream().anyMatch(one -> one.id().equals(interest.lineId())))) {
-      return Optional.of(plan.settings().funding().interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE
-          ? "a twelfth of the rate on the mean of the month's opening and closing balance"
-          : "interest and fees of the nights since the charge before, by " + interestWords(interest) + ", less what the bank has booked of it");
+    /**
+     * Returns what is owed at the horizon of interest that the sweep bears, paid on a line (below zero: due to us);
+     * nothing for another line.
+     */
+    public OptionalLong interestOwed(Line line) {
+        for (int i = 0; i < input.facilities().size() + 2; i++) {
+            if (input.interestLineOf(i).filter(line::equals).isPresent()) {
+                return OptionalLong.of(result.owed(i));
+            }
+        }
+        return OptionalLong.empty();
     }
-    int at = input.facilities().indexOf(line);
-    if (at < 0) {
-      return Optional.empty();
+
+    /** Returns what the sweep found for the lines of facilities and their interest, by line and day of the timeline. */
+    public Map<String, long[]> moved() {
+        Map<String, long[]> byLine = new LinkedHashMap<>();
+        for (int i = 0; i < input.facilities().size(); i++) {
+            byLine.put(input.facilities().get(i).id(), result.flows()[i]);
+            put(
+                    byLine,
+                    input.interestLine(
+                            Interest.Of.LINE, input.facilities().get(i).id()),
+                    result.interest()[i]);
+        }
+        put(
+                byLine,
+                input.interestLine(Interest.Of.OVERDRAFT, null),
+                result.interest()[input.facilities().size()]);
+        put(
+                byLine,
+                input.interestLine(Interest.Of.CASH, null),
+                result.interest()[input.facilities().size() + 1]);
+        byLine.replaceAll((line, amounts) -> onTimeline(amounts));
+        return byLine;
     }
-    if (forced(at, day) > 0) {
-      return Optional.of("no more than " + words(most(at, day)) + " may be drawn then: what is above is repaid at once");
+
+    private long[] onTimeline(long[] afterAsOf) {
+        long[] byDay = new long[timeline.days()];
+        for (int day = 0; day < afterAsOf.length; day++) {
+            byDay[asOf + 1 + day] = result.isKnown(day) ? afterAsOf[day] : 0;
+        }
+        return byDay;
     }
-    long flow = result.flows()[at][day - asOf - 1];
-    long multiple = ((Revolving) line.assumption()).multiple();
-    return Optional.of((flow > 0 ? "cash would be under its minimum of " : "cash is above its minimum of ") + words(input.minimum(day))
-        + (multiple > 1 ? "; in multiples of " + words(multiple) : ""));
-  }
 
-  private String interestWords(Interest interest) {
-    Charging charging = interest.lineId() == null ? interest.charging()
-        : ((Revolving) plan.findLine(interest.lineId()).orElseThrow().assumption()).charging();
-    return switch (charging.dayCount()) {
-      case ACT_365F -> "actual days of a year of 365";
-      case ACT_360 -> "actual days of a year of 360";
-      case THIRTY_E_360 -> "months of 30 days";
-    };
-  }
-
-  private String words(long minor) {
-    return Money.words(minor, plan.settings().currency());
-  }
-
-  /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
-  public Liquidity liquidity(long[] closing) {
-    long[] least = new long[closing.length];
-    long[] limit = new long[closing.length];
-    long[] undrawn = new long[closing.length];
-    long[] drawn = new long[closing.length];
-    for (int day = 0; day < closing.length; day++) {
-      least[day] = minimum(day);
-      limit[day] = overdraft(day);
-      undrawn[day] = overdraft(day);
-      for (int i = 0; i < facilities().size(); i++) {
-        long most = most(i, day);
-        limit[day] += most;
-        drawn[day] += drawn(i, day);
-        undrawn[day] += ((Revolving) facilities().get(i).assumption()).committed() ? Math.max(0, most - drawn(i, day)) : 0;
-      }
+    private static void put(Map<String, long[]> byLine, Optional<Line> line, long[] paid) {
+        line.ifPresent(one -> byLine.put(one.id(), SweepInput.negative(paid)));
     }
-    return new Liquidity(closing, least, limit, undrawn, drawn, CallableDeposits.byDay(accounts, timeline));
-  }
 
-  /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */
-  public long drawnAsOf(Line line) {
-    return input.drawnOn(line, plan.settings().asOf());
-  }
-
-  /** Returns the facilities in order of priority. */
-  public List<Line> facilities() {
-    return input.facilities();
-  }
-
-  /** Returns the month whose interest by the mean of balances does not settle, from which on nothing is drawn or repaid; none if all do. */
-  public Optional<YearMonth> unsettled() {
-    return result.unsettled() < 0 ? Optional.empty() : Optional.of(YearMonth.from(timeline.date(asOf + 1 + result.unsettled())));
-  }
-
-  public long minimum(int day) {
-    return input.minimum(day);
-  }
-
-  /** Returns what cash may lie below zero on a day. */
-  public long overdraft(int day) {
-    return input.overdraft(day);
-  }
-
-  /** Returns what is drawn on a facility, numbered in order of priority, at the end of a day of the timeline. */
-  public long drawn(int facility, int day) {
-    return day <= asOf ? input.drawnOn(input.facilities().get(facility), timeline.date(day)) : result.drawn()[facility][day - asOf - 1];
-  }
-
-  /** Returns what is drawn on all facilities at the end of a day of the timeline. */
-  public long drawn(int day) {
-    long sum = 0;
-    for (int i = 0; i < input.facilities().size(); i++) {
-      sum += drawn(i, day);
+    /**
+     * Returns why a facility is drawn or repaid, or interest paid, on a day; nothing for a line that the sweep does not
+     * move.
+     */
+    public Optional<String> findWords(Line line, LocalDate on) {
+        int day = timeline.index(on);
+        if (line.assumption() instanceof Interest interest
+                && (interest.lineId() == null
+                        || input.facilities().stream().anyMatch(one -> one.id().equals(interest.lineId())))) {
+            return Optional.of(
+                    plan.settings().funding().interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE
+                            ? "a twelfth of the rate on the mean of the month's opening and closing balance"
+                            : "interest and fees of the nights since the charge before, by " + interestWords(interest)
+                                    + ", less what the bank has booked of it");
+        }
+        int at = input.facilities().indexOf(line);
+        if (at < 0) {
+            return Optional.empty();
+        }
+        if (forced(at, day) > 0) {
+            return Optional.of(
+                    "no more than " + words(most(at, day)) + " may be drawn then: what is above is repaid at once");
+        }
+        long flow = result.flows()[at][day - asOf - 1];
+        long multiple = ((Revolving) line.assumption()).multiple();
+        return Optional.of((flow > 0 ? "cash would be under its minimum of " : "cash is above its minimum of ")
+                + words(input.minimum(day))
+                + (multiple > 1 ? "; in multiples of " + words(multiple) : ""));
     }
-    return sum;
-  }
 
-  /** Returns what of a draw's facility was repaid on a day because its limit asked for it. */
-  public long forced(int facility, int day) {
-    return day <= asOf ? 0 : result.forced()[facility][day - asOf - 1];
-  }
+    private String interestWords(Interest interest) {
+        Charging charging = interest.lineId() == null
+                ? interest.charging()
+                : ((Revolving) plan.findLine(interest.lineId()).orElseThrow().assumption()).charging();
+        return switch (charging.dayCount()) {
+            case ACT_365F -> "actual days of a year of 365";
+            case ACT_360 -> "actual days of a year of 360";
+            case THIRTY_E_360 -> "months of 30 days";
+        };
+    }
 
-  /** Returns the most that may be drawn on a facility on a day. */
-  public long most(int facility, int day) {
-    return input.most(input.facilities().get(facility), day);
-  }
+    private String words(long minor) {
+        return Money.words(minor, plan.settings().currency());
+    }
 
-  /** Returns what stays drawn beyond limits on a day. */
-  public long overdue(int day) {
-    return day <= asOf ? 0 : result.overdue()[day - asOf - 1];
-  }
+    /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
+    public Liquidity liquidity(long[] closing) {
+        long[] least = new long[closing.length];
+        long[] limit = new long[closing.length];
+        long[] undrawn = new long[closing.length];
+        long[] drawn = new long[closing.length];
+        for (int day = 0; day < closing.length; day++) {
+            least[day] = minimum(day);
+            limit[day] = overdraft(day);
+            undrawn[day] = overdraft(day);
+            for (int i = 0; i < facilities().size(); i++) {
+                long most = most(i, day);
+                limit[day] += most;
+                drawn[day] += drawn(i, day);
+                undrawn[day] += ((Revolving) facilities().get(i).assumption()).committed()
+                        ? Math.max(0, most - drawn(i, day))
+                        : 0;
+            }
+        }
+        return new Liquidity(closing, least, limit, undrawn, drawn, CallableDeposits.byDay(accounts, timeline));
+    }
 
-  /** Returns by how much cash and overdraft fall short of the minimum on a day, with what is overdue (rules 8.3). */
-  public long shortfall(int day) {
-    return day <= asOf ? 0 : result.shortfall()[day - asOf - 1];
-  }
+    /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */
+    public long drawnAsOf(Line line) {
+        return input.drawnOn(line, plan.settings().asOf());
+    }
+
+    /** Returns the facilities in order of priority. */
+    public List<Line> facilities() {
+        return input.facilities();
+    }
+
+    /**
+     * Returns the month whose interest by the mean of balances does not settle, from which on nothing is drawn or
+     * repaid; none if all do.
+     */
+    public Optional<YearMonth> unsettled() {
+        return result.unsettled() < 0
+                ? Optional.empty()
+                : Optional.of(YearMonth.from(timeline.date(asOf + 1 + result.unsettled())));
+    }
+
+    public long minimum(int day) {
+        return input.minimum(day);
+    }
+
+    /** Returns what cash may lie below zero on a day. */
+    public long overdraft(int day) {
+        return input.overdraft(day);
+    }
+
+    /** Returns what is drawn on a facility, numbered in order of priority, at the end of a day of the timeline. */
+    public long drawn(int facility, int day) {
+        return day <= asOf
+                ? input.drawnOn(input.facilities().get(facility), timeline.date(day))
+                : result.drawn()[facility][day - asOf - 1];
+    }
+
+    /** Returns what is drawn on all facilities at the end of a day of the timeline. */
+    public long drawn(int day) {
+        long sum = 0;
+        for (int i = 0; i < input.facilities().size(); i++) {
+            sum += drawn(i, day);
+        }
+        return sum;
+    }
+
+    /** Returns what of a draw's facility was repaid on a day because its limit asked for it. */
+    public long forced(int facility, int day) {
+        return day <= asOf ? 0 : result.forced()[facility][day - asOf - 1];
+    }
+
+    /** Returns the most that may be drawn on a facility on a day. */
+    public long most(int facility, int day) {
+        return input.most(input.facilities().get(facility), day);
+    }
+
+    /** Returns what stays drawn beyond limits on a day. */
+    public long overdue(int day) {
+        return day <= asOf ? 0 : result.overdue()[day - asOf - 1];
+    }
+
+    /** Returns by how much cash and overdraft fall short of the minimum on a day, with what is overdue (rules 8.3). */
+    public long shortfall(int day) {
+        return day <= asOf ? 0 : result.shortfall()[day - asOf - 1];
+    }
 }

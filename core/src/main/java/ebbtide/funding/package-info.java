@@ -1,5 +1,5 @@
 /**
- * How cash is funded: the sweep of facilities, interest on what is drawn and on cash, and what cash is measured against by day, minimum
- * cash, limits and the headroom that is left (rules 8).
+ * How cash is funded: the sweep of facilities, interest on what is drawn and on cash, and what cash is measured against
+ * by day, minimum cash, limits and the headroom that is left (rules 8).
  */
 package ebbtide.funding;

@@ -18,159 +18,247 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The days on which the open items of one line are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6): all that they follow from, and what
- * follows. {@code said} is how many days late counterparties of the line's direction pay as an analyst says.
+ * The days on which the open items of one line are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6): all that they
+ * follow from, and what follows. {@code said} is how many days late counterparties of the line's direction pay as an
+ * analyst says.
  */
-record ExpectedDays(Line line, boolean active, Settings settings, BusinessDays calendar, List<OpenItem> items, Map<String, Long> settled,
-    List<DayAmount> booked, List<DayAmount> settling, Habits habits, Map<String, Integer> said) {
-  private static final int SOON = 5;
+record ExpectedDays(
+        Line line,
+        boolean active,
+        Settings settings,
+        BusinessDays calendar,
+        List<OpenItem> items,
+        Map<String, Long> settled,
+        List<DayAmount> booked,
+        List<DayAmount> settling,
+        Habits habits,
+        Map<String, Integer> said) {
+    private static final int SOON = 5;
 
-  private LocalDate asOf() {
-    return settings.asOf();
-  }
+    private LocalDate asOf() {
+        return settings.asOf();
+    }
 
-  private List<OpenItem> known() {
-    return active && LineItems.counts(line) ? items : List.of();
-  }
+    private List<OpenItem> known() {
+        return active && LineItems.counts(line) ? items : List.of();
+    }
 
-  /** Returns the line's items that count, and the open ones with their days, those left out last. */
-  LineItems worked() {
-    List<ExpectedItem> found = new ArrayList<>();
-    known().stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(item)));
-    found.addAll(underWay());
-    found.sort(Comparator.comparing(ExpectedItem::day, Comparator.nullsLast(Comparator.naturalOrder()))
-        .thenComparing(one -> one.item().due()).thenComparing(one -> one.item().id()));
-    return new LineItems(known(), useCredits(found), settling.stream().filter(part -> part.day().isAfter(asOf())).mapToLong(DayAmount::minor).sum());
-  }
+    /** Returns the line's items that count, and the open ones with their days, those left out last. */
+    LineItems worked() {
+        List<ExpectedItem> found = new ArrayList<>();
+        known().stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(item)));
+        found.addAll(underWay());
+        found.sort(Comparator.comparing(ExpectedItem::day, Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(one -> one.item().due())
+                .thenComparing(one -> one.item().id()));
+        return new LineItems(
+                known(),
+                useCredits(found),
+                settling.stream()
+                        .filter(part -> part.day().isAfter(asOf()))
+                        .mapToLong(DayAmount::minor)
+                        .sum());
+    }
 
-  /**
-   * What the ledger has as paid of late and no movement has settled is under way: committed on the first business day after the as-of date
-   * (rules 1.1). Cash of late that settles nothing may be its payment and is taken off, the latest paid first; a line on which nothing was
-   * settled of late has nothing under way, for its cash is not told from its items.
-   */
-  private List<ExpectedItem> underWay() {
-    LocalDate from = asOf().minusDays(2L * LineItems.UNDER_WAY_FOR);
-    long paidByBank = of(settling, from);
-    if (paidByBank == 0) {
-      return List.of();
+    /**
+     * What the ledger has as paid of late and no movement has settled is under way: committed on the first business day
+     * after the as-of date (rules 1.1). Cash of late that settles nothing may be its payment and is taken off, the
+     * latest paid first; a line on which nothing was settled of late has nothing under way, for its cash is not told
+     * from its items.
+     */
+    private List<ExpectedItem> underWay() {
+        LocalDate from = asOf().minusDays(2L * LineItems.UNDER_WAY_FOR);
+        long paidByBank = of(settling, from);
+        if (paidByBank == 0) {
+            return List.of();
+        }
+        long other =
+                Math.max(0, (of(booked, from) - paidByBank) * line.direction().sign());
+        List<ExpectedItem> found = new ArrayList<>();
+        List<OpenItem> paid = known().stream()
+                .filter(item -> item.paidOn() != null
+                        && item.paidOn().isAfter(asOf().minusDays(LineItems.UNDER_WAY_FOR))
+                        && !item.paidOn().isAfter(asOf())
+                        && (item.kind() == Kind.INVOICE || item.kind() == Kind.COMMITMENT))
+                .sorted(Comparator.comparing(OpenItem::paidOn).reversed().thenComparing(OpenItem::id))
+                .toList();
+        for (OpenItem item : paid) {
+            long left = item.entered(settled.getOrDefault(item.id(), 0L));
+            boolean early = item.discount() != null
+                    && !item.paidOn().isAfter(item.discount().until());
+            long off = early
+                    ? Math.min(left, item.discount().share().of(item.amount().gross()))
+                    : 0;
+            long used = Math.min(other, left - off);
+            other -= used;
+            if (left - off > used) {
+                found.add(new ExpectedItem(
+                        item,
+                        calendar.next(asOf()),
+                        left - off - used,
+                        off,
+                        "paid on " + item.paidOn() + " by the ledger, not at the bank yet",
+                        ExpectedItem.Source.UNDER_WAY));
+            }
+        }
+        return found;
     }
-    long other = Math.max(0, (of(booked, from) - paidByBank) * line.direction().sign());
-    List<ExpectedItem> found = new ArrayList<>();
-    List<OpenItem> paid = known().stream().filter(item -> item.paidOn() != null && item.paidOn().isAfter(asOf().minusDays(LineItems.UNDER_WAY_FOR))
-        && !item.paidOn().isAfter(asOf()) && (item.kind() == Kind.INVOICE || item.kind() == Kind.COMMITMENT))
-        .sorted(Comparator.comparing(OpenItem::paidOn).reversed().thenComparing(OpenItem::id)).toList();
-    for (OpenItem item : paid) {
-      long left = item.entered(settled.getOrDefault(item.id(), 0L));
-      boolean early = item.discount() != null && !item.paidOn().isAfter(item.discount().until());
-      long off = early ? Math.min(left, item.discount().share().of(item.amount().gross())) : 0;
-      long used = Math.min(other, left - off);
-      other -= used;
-      if (left - off > used) {
-        found.add(new ExpectedItem(item, calendar.next(asOf()), left - off - used, off, "paid on " + item.paidOn()
-            + " by the ledger, not at the bank yet", ExpectedItem.Source.UNDER_WAY));
-      }
-    }
-    return found;
-  }
 
-  private long of(List<DayAmount> amounts, LocalDate after) {
-    return amounts.stream().filter(part -> part.day().isAfter(after) && !part.day().isAfter(asOf())).mapToLong(DayAmount::minor).sum();
-  }
+    private long of(List<DayAmount> amounts, LocalDate after) {
+        return amounts.stream()
+                .filter(part -> part.day().isAfter(after) && !part.day().isAfter(asOf()))
+                .mapToLong(DayAmount::minor)
+                .sum();
+    }
 
-  private ExpectedItem expected(OpenItem item) {
-    if (!item.isExpected()) {
-      String note = item.handling().note().isEmpty() ? "" : ": " + item.handling().note();
-      return new ExpectedItem(item, null, 0, 0, (item.handling().standing() == OpenItem.Standing.HELD ? "held" : "disputed") + note,
-          ExpectedItem.Source.HELD);
+    private ExpectedItem expected(OpenItem item) {
+        if (!item.isExpected()) {
+            String note = item.handling().note().isEmpty()
+                    ? ""
+                    : ": " + item.handling().note();
+            return new ExpectedItem(
+                    item,
+                    null,
+                    0,
+                    0,
+                    (item.handling().standing() == OpenItem.Standing.HELD ? "held" : "disputed") + note,
+                    ExpectedItem.Source.HELD);
+        }
+        if (item.kind() == Kind.CREDIT_NOTE) {
+            return new ExpectedItem(
+                    item,
+                    null,
+                    0,
+                    0,
+                    "used against the next item of " + item.counterparty(),
+                    ExpectedItem.Source.CREDIT);
+        }
+        LocalDate typed = item.handling().expected();
+        if (typed != null && typed.isAfter(asOf())) {
+            return on(item, typed, "expected on the day typed", ExpectedItem.Source.ANALYST);
+        }
+        LocalDate promised = item.handling().promised();
+        String broken = typed != null || promised != null && !promised.isAfter(asOf())
+                ? "; the day said before has passed"
+                : "";
+        if (promised != null && promised.isAfter(asOf())) {
+            return on(item, promised, "promised", ExpectedItem.Source.PROMISE);
+        }
+        return settings.paymentRuns() != null && line.direction() == Direction.PAYMENT
+                ? inRun(item, broken)
+                : byHabit(item, broken);
     }
-    if (item.kind() == Kind.CREDIT_NOTE) {
-      return new ExpectedItem(item, null, 0, 0, "used against the next item of " + item.counterparty(), ExpectedItem.Source.CREDIT);
-    }
-    LocalDate typed = item.handling().expected();
-    if (typed != null && typed.isAfter(asOf())) {
-      return on(item, typed, "expected on the day typed", ExpectedItem.Source.ANALYST);
-    }
-    LocalDate promised = item.handling().promised();
-    String broken = typed != null || promised != null && !promised.isAfter(asOf()) ? "; the day said before has passed" : "";
-    if (promised != null && promised.isAfter(asOf())) {
-      return on(item, promised, "promised", ExpectedItem.Source.PROMISE);
-    }
-    return settings.paymentRuns() != null && line.direction() == Direction.PAYMENT ? inRun(item, broken) : byHabit(item, broken);
-  }
 
-  /** Bills are paid in runs, whatever the habit was; one that is very late waits for a word all the same. */
-  private ExpectedItem inRun(OpenItem item, String broken) {
-    long late = asOf().toEpochDay() - item.due().toEpochDay();
-    if (late > LineItems.DOUBTFUL_AFTER) {
-      return doubtful(item, late, broken);
+    /** Bills are paid in runs, whatever the habit was; one that is very late waits for a word all the same. */
+    private ExpectedItem inRun(OpenItem item, String broken) {
+        long late = asOf().toEpochDay() - item.due().toEpochDay();
+        if (late > LineItems.DOUBTFUL_AFTER) {
+            return doubtful(item, late, broken);
+        }
+        PaymentRuns runs = settings.paymentRuns();
+        return on(
+                item,
+                runs.runFor(item.due(), asOf(), calendar),
+                "due " + item.due() + ", " + runs.words() + broken,
+                ExpectedItem.Source.RUN);
     }
-    PaymentRuns runs = settings.paymentRuns();
-    return on(item, runs.runFor(item.due(), asOf(), calendar), "due " + item.due() + ", " + runs.words() + broken,
-        ExpectedItem.Source.RUN);
-  }
 
-  private static ExpectedItem doubtful(OpenItem item, long late, String broken) {
-    return new ExpectedItem(item, null, 0, 0, late + " days late without a date or a promise" + broken, ExpectedItem.Source.DOUBTFUL);
-  }
+    private static ExpectedItem doubtful(OpenItem item, long late, String broken) {
+        return new ExpectedItem(
+                item,
+                null,
+                0,
+                0,
+                late + " days late without a date or a promise" + broken,
+                ExpectedItem.Source.DOUBTFUL);
+    }
 
-  private ExpectedItem byHabit(OpenItem item, String broken) {
-    long late = asOf().toEpochDay() - item.due().toEpochDay();
-    if (late > LineItems.DOUBTFUL_AFTER) {
-      return doubtful(item, late, broken);
+    private ExpectedItem byHabit(OpenItem item, String broken) {
+        long late = asOf().toEpochDay() - item.due().toEpochDay();
+        if (late > LineItems.DOUBTFUL_AFTER) {
+            return doubtful(item, late, broken);
+        }
+        Integer days = said.get(item.counterparty());
+        if (days != null && days > late) {
+            return on(
+                    item,
+                    item.due().plusDays(days),
+                    "due " + item.due() + ", " + usual(days) + " as an analyst says" + broken,
+                    ExpectedItem.Source.HABIT);
+        }
+        Habits.Estimate habit = habits.estimate(item.counterparty(), line.id(), late);
+        if (habit.days() == null) {
+            LocalDate soon = asOf();
+            for (int i = 0; i < SOON; i++) {
+                soon = calendar.next(soon);
+            }
+            LocalDate half = asOf().plusDays((late + 1) / 2);
+            return on(
+                    item,
+                    half.isAfter(soon) ? half : soon,
+                    "due " + item.due() + ", later than any habit known" + broken,
+                    ExpectedItem.Source.HABIT);
+        }
+        if (habit.allItems() == 0) {
+            return on(item, item.due(), "due " + item.due() + broken, ExpectedItem.Source.TERMS);
+        }
+        return on(
+                item,
+                item.due().plusDays(habit.days()),
+                "due " + item.due() + ", usually " + usual(habit.days()) + " (" + habit.ownItems() + " paid before)"
+                        + broken,
+                ExpectedItem.Source.HABIT);
     }
-    Integer days = said.get(item.counterparty());
-    if (days != null && days > late) {
-      return on(item, item.due().plusDays(days), "due " + item.due() + ", " + usual(days) + " as an analyst says" + broken, ExpectedItem.Source.HABIT);
-    }
-    Habits.Estimate habit = habits.estimate(item.counterparty(), line.id(), late);
-    if (habit.days() == null) {
-      LocalDate soon = asOf();
-      for (int i = 0; i < SOON; i++) {
-        soon = calendar.next(soon);
-      }
-      LocalDate half = asOf().plusDays((late + 1) / 2);
-      return on(item, half.isAfter(soon) ? half : soon, "due " + item.due() + ", later than any habit known" + broken, ExpectedItem.Source.HABIT);
-    }
-    if (habit.allItems() == 0) {
-      return on(item, item.due(), "due " + item.due() + broken, ExpectedItem.Source.TERMS);
-    }
-    return on(item, item.due().plusDays(habit.days()), "due " + item.due() + ", usually " + usual(habit.days()) + " (" + habit.ownItems()
-        + " paid before)" + broken, ExpectedItem.Source.HABIT);
-  }
 
-  private static String usual(int days) {
-    return days == 0 ? "paid when due" : Math.abs(days) + " days " + (days > 0 ? "late" : "early");
-  }
-
-  /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */
-  private ExpectedItem on(OpenItem item, LocalDate base, String because, ExpectedItem.Source source) {
-    LocalDate day = convention().adjust(base, calendar);
-    day = day.isAfter(asOf()) ? day : calendar.next(asOf());
-    long open = item.amount().open();
-    boolean early = item.discount() != null && !day.isAfter(item.discount().until());
-    long off = early ? item.discount().share().of(open) : 0;
-    return new ExpectedItem(item, day, open - off, off, because + (early ? ", less " + item.discount().share() + " for paying by "
-        + item.discount().until() : ""), source);
-  }
-
-  private Convention convention() {
-    return line.assumption().conventionOfItems(line.direction());
-  }
-
-  /** A credit note is used against the counterparty's next items; what they do not take is not forecast, and stays listed. */
-  private static List<ExpectedItem> useCredits(List<ExpectedItem> found) {
-    Map<String, Long> credits = new HashMap<>();
-    found.stream().filter(one -> one.source() == ExpectedItem.Source.CREDIT)
-        .forEach(one -> credits.merge(one.item().counterparty(), one.item().amount().open(), Long::sum));
-    if (credits.isEmpty()) {
-      return List.copyOf(found);
+    private static String usual(int days) {
+        return days == 0 ? "paid when due" : Math.abs(days) + " days " + (days > 0 ? "late" : "early");
     }
-    List<ExpectedItem> left = new ArrayList<>();
-    for (ExpectedItem one : found) {
-      long used = one.isLeftOut() ? 0 : Math.min(one.minor(), credits.getOrDefault(one.item().counterparty(), 0L));
-      credits.computeIfPresent(one.item().counterparty(), (name, credit) -> credit - used);
-      left.add(used == 0 ? one : one.paying(one.minor() - used, ", less a credit note"));
+
+    /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */
+    private ExpectedItem on(OpenItem item, LocalDate base, String because, ExpectedItem.Source source) {
+        LocalDate day = convention().adjust(base, calendar);
+        day = day.isAfter(asOf()) ? day : calendar.next(asOf());
+        long open = item.amount().open();
+        boolean early = item.discount() != null && !day.isAfter(item.discount().until());
+        long off = early ? item.discount().share().of(open) : 0;
+        return new ExpectedItem(
+                item,
+                day,
+                open - off,
+                off,
+                because
+                        + (early
+                                ? ", less " + item.discount().share() + " for paying by "
+                                        + item.discount().until()
+                                : ""),
+                source);
     }
-    return List.copyOf(left);
-  }
+
+    private Convention convention() {
+        return line.assumption().conventionOfItems(line.direction());
+    }
+
+    /**
+     * A credit note is used against the counterparty's next items; what they do not take is not forecast, and stays
+     * listed.
+     */
+    private static List<ExpectedItem> useCredits(List<ExpectedItem> found) {
+        Map<String, Long> credits = new HashMap<>();
+        found.stream()
+                .filter(one -> one.source() == ExpectedItem.Source.CREDIT)
+                .forEach(one -> credits.merge(
+                        one.item().counterparty(), one.item().amount().open(), Long::sum));
+        if (credits.isEmpty()) {
+            return List.copyOf(found);
+        }
+        List<ExpectedItem> left = new ArrayList<>();
+        for (ExpectedItem one : found) {
+            long used = one.isLeftOut()
+                    ? 0
+                    : Math.min(one.minor(), credits.getOrDefault(one.item().counterparty(), 0L));
+            credits.computeIfPresent(one.item().counterparty(), (name, credit) -> credit - used);
+            left.add(used == 0 ? one : one.paying(one.minor() - used, ", less a credit note"));
+        }
+        return List.copyOf(left);
+    }
 }

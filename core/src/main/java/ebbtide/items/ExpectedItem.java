@@ -4,33 +4,34 @@ import ebbtide.books.OpenItem;
 import java.time.LocalDate;
 
 /**
- * An open item with the day it is expected to be paid, what it then pays in minor units (open, less a credit note used against it, less
- * a discount for paying early), that discount, and why; the day is null where it is left out of the forecast, and why says so.
+ * An open item with the day it is expected to be paid, what it then pays in minor units (open, less a credit note used
+ * against it, less a discount for paying early), that discount, and why; the day is null where it is left out of the
+ * forecast, and why says so.
  */
 public record ExpectedItem(OpenItem item, LocalDate day, long minor, long discount, String because, Source source) {
 
-  /** Where the expected day comes from (rules 4.1), or why there is none. */
-  public enum Source {
-    ANALYST,
-    PROMISE,
-    HABIT,
-    RUN,
-    TERMS,
-    /** Paid, says the ledger, but no movement has settled it yet (rules 1.1). */
-    UNDER_WAY,
-    /** Held or disputed: left out, and listed. */
-    HELD,
-    /** More than ninety days late without a word: left out, and listed with its amount. */
-    DOUBTFUL,
-    /** A credit note waits to be used against the counterparty's next item. */
-    CREDIT
-  }
+    /** Where the expected day comes from (rules 4.1), or why there is none. */
+    public enum Source {
+        ANALYST,
+        PROMISE,
+        HABIT,
+        RUN,
+        TERMS,
+        /** Paid, says the ledger, but no movement has settled it yet (rules 1.1). */
+        UNDER_WAY,
+        /** Held or disputed: left out, and listed. */
+        HELD,
+        /** More than ninety days late without a word: left out, and listed with its amount. */
+        DOUBTFUL,
+        /** A credit note waits to be used against the counterparty's next item. */
+        CREDIT
+    }
 
-  public boolean isLeftOut() {
-    return day == null;
-  }
+    public boolean isLeftOut() {
+        return day == null;
+    }
 
-  ExpectedItem paying(long other, String more) {
-    return new ExpectedItem(item, day, other, discount, because + more, source);
-  }
+    ExpectedItem paying(long other, String more) {
+        return new ExpectedItem(item, day, other, discount, because + more, source);
+    }
 }

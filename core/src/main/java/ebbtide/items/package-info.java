@@ -1,4 +1,2 @@
-/**
- * Open items and the days on which they are expected to be paid (rules 4): {@link ebbtide.items.ItemTiming}.
- */
+/** Open items and the days on which they are expected to be paid (rules 4): {@link ebbtide.items.ItemTiming}. */
 package ebbtide.items;

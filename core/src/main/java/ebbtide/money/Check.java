@@ -4,59 +4,60 @@ import java.util.Objects;
 
 /** The checks that records make of their parts: each returns the checked value or says argument, rule and value. */
 public final class Check {
-  private Check() {}
+    private Check() {}
 
-  /** Returns the value, refusing null and blank text; surrounding spaces are taken off. */
-  public static String text(String value, String name) {
-    if (value == null || value.isBlank()) {
-      throw new IllegalArgumentException(name + " must not be empty: type at least a letter");
+    /** Returns the value, refusing null and blank text; surrounding spaces are taken off. */
+    public static String text(String value, String name) {
+        if (value == null || value.isBlank()) {
+            throw new IllegalArgumentException(name + " must not be empty: type at least a letter");
+        }
+        return value.strip();
     }
-    return value.strip();
-  }
 
-  /** Returns the value, refusing null, blank text, and text of more letters than the most. */
-  public static String text(String value, String name, int most) {
-    return atMost(text(value, name), name, most);
-  }
-
-  /** Returns the value, which may be empty, refusing text of more letters than the most. */
-  public static String atMost(String value, String name, int most) {
-    if (value.length() > most) {
-      throw new IllegalArgumentException(name + " has at most " + most + " letters, but was " + value.length() + " long");
+    /** Returns the value, refusing null, blank text, and text of more letters than the most. */
+    public static String text(String value, String name, int most) {
+        return atMost(text(value, name), name, most);
     }
-    return value;
-  }
 
-  /** Returns the value if it lies from least to most, both included. */
-  public static int inRange(int value, int least, int most, String name) {
-    if (value < least || value > most) {
-      throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+    /** Returns the value, which may be empty, refusing text of more letters than the most. */
+    public static String atMost(String value, String name, int most) {
+        if (value.length() > most) {
+            throw new IllegalArgumentException(
+                    name + " has at most " + most + " letters, but was " + value.length() + " long");
+        }
+        return value;
     }
-    return value;
-  }
 
-  /** Returns the percentage if it lies from least to most, both included. */
-  public static Percent inRange(Percent value, Percent least, Percent most, String name) {
-    Objects.requireNonNull(value, name);
-    if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
-      throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+    /** Returns the value if it lies from least to most, both included. */
+    public static int inRange(int value, int least, int most, String name) {
+        if (value < least || value > most) {
+            throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+        }
+        return value;
     }
-    return value;
-  }
 
-  /** Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4). */
-  public static long notNegative(long minor, String name) {
-    if (minor < 0) {
-      throw new IllegalArgumentException(
-          name + " must not be negative: direction belongs to the line, so type it without a minus");
+    /** Returns the percentage if it lies from least to most, both included. */
+    public static Percent inRange(Percent value, Percent least, Percent most, String name) {
+        Objects.requireNonNull(value, name);
+        if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
+            throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+        }
+        return value;
     }
-    return minor;
-  }
 
-  /** Refuses with the given sentence unless the condition holds. */
-  public static void that(boolean holds, String sentence) {
-    if (!holds) {
-      throw new IllegalArgumentException(sentence);
+    /** Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4). */
+    public static long notNegative(long minor, String name) {
+        if (minor < 0) {
+            throw new IllegalArgumentException(
+                    name + " must not be negative: direction belongs to the line, so type it without a minus");
+        }
+        return minor;
     }
-  }
+
+    /** Refuses with the given sentence unless the condition holds. */
+    public static void that(boolean holds, String sentence) {
+        if (!holds) {
+            throw new IllegalArgumentException(sentence);
+        }
+    }
 }

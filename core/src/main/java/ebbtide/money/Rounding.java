@@ -5,35 +5,39 @@ import java.math.RoundingMode;
 
 /** Rounding of exact results to whole minor units: half away from zero, once (rules 1.3). */
 public final class Rounding {
-  /** Far above any company's money, and far enough below what a long holds for sums of many. */
-  private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000_000_000_000L);
+    /** Far above any company's money, and far enough below what a long holds for sums of many. */
+    private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000_000_000_000L);
 
-  private Rounding() {}
+    private Rounding() {}
 
-  /** Returns numerator / denominator as a whole number, half away from zero; the denominator is above zero. */
-  public static long divide(long numerator, long denominator) {
-    long quotient = numerator / denominator;
-    long rest = Math.abs(numerator % denominator);
-    return rest >= denominator - rest ? quotient + Long.signum(numerator) : quotient;
-  }
-
-  /** Returns numerator / denominator as whole minor units, half away from zero; the denominator is above zero. */
-  public static long divide(BigDecimal numerator, long denominator) {
-    return numerator.divide(BigDecimal.valueOf(denominator), 0, RoundingMode.HALF_UP).longValueExact();
-  }
-
-  /** Returns the exact amount as whole minor units, half away from zero. */
-  public static long toMinor(BigDecimal exact) {
-    return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();
-  }
-
-  /** Returns the exact amount of a month as whole minor units, half away from zero; refuses what no money comes to. */
-  public static long toAmount(BigDecimal exact) {
-    if (exact.abs().compareTo(MOST) > 0) {
-      throw new IllegalArgumentException("an amount comes to more than can be counted, about 1 with "
-          + (exact.precision() - exact.scale() - 1)
-          + " noughts in the smallest coin: look for a growth, a quantity or a price that is too large");
+    /** Returns numerator / denominator as a whole number, half away from zero; the denominator is above zero. */
+    public static long divide(long numerator, long denominator) {
+        long quotient = numerator / denominator;
+        long rest = Math.abs(numerator % denominator);
+        return rest >= denominator - rest ? quotient + Long.signum(numerator) : quotient;
     }
-    return toMinor(exact);
-  }
+
+    /** Returns numerator / denominator as whole minor units, half away from zero; the denominator is above zero. */
+    public static long divide(BigDecimal numerator, long denominator) {
+        return numerator
+                .divide(BigDecimal.valueOf(denominator), 0, RoundingMode.HALF_UP)
+                .longValueExact();
+    }
+
+    /** Returns the exact amount as whole minor units, half away from zero. */
+    public static long toMinor(BigDecimal exact) {
+        return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();
+    }
+
+    /**
+     * Returns the exact amount of a month as whole minor units, half away from zero; refuses what no money comes to.
+     */
+    public static long toAmount(BigDecimal exact) {
+        if (exact.abs().compareTo(MOST) > 0) {
+            throw new IllegalArgumentException("an amount comes to more than can be counted, about 1 with "
+                    + (exact.precision() - exact.scale() - 1)
+                    + " noughts in the smallest coin: look for a growth, a quantity or a price that is too large");
+        }
+        return toMinor(exact);
+    }
 }

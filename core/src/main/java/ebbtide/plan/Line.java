@@ -9,182 +9,253 @@ import java.util.Objects;
 import java.util.Optional;
 
 /**
- * A line of the plan: receipts or payments of one kind, or a group of such lines. Its nature says where it stands in the income statement. What its parts
- * hold is asked of the line too.
+ * A line of the plan: receipts or payments of one kind, or a group of such lines. Its nature says where it stands in
+ * the income statement. What its parts hold is asked of the line too.
  */
 public record Line(String id, Heading heading, Assumption assumption, Nature nature, Adjustments adjustments) {
-  private static final int LONGEST_NAME = 120;
+    private static final int LONGEST_NAME = 120;
 
-  /**
-   * What a line is called and where it stands: {@code group} is the id of the group it stands in, null at the top; {@code account} the one it is paid
-   * through, null for the plan's first; a line that is not active is left out of the figures.
-   */
-  public record Heading(String group, String name, Direction direction, boolean active, String account, String note) {
-    public Heading {
-      name = Check.text(name, "name of a line", LONGEST_NAME);
-      Objects.requireNonNull(direction, "direction");
-      note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
+    /**
+     * What a line is called and where it stands: {@code group} is the id of the group it stands in, null at the top;
+     * {@code account} the one it is paid through, null for the plan's first; a line that is not active is left out of
+     * the figures.
+     */
+    public record Heading(String group, String name, Direction direction, boolean active, String account, String note) {
+        public Heading {
+            name = Check.text(name, "name of a line", LONGEST_NAME);
+            Objects.requireNonNull(direction, "direction");
+            note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
+        }
     }
-  }
 
-  /** What is done to a line's cash by hand: figures that replace its cells, amounts carried on it from days that have passed, and how facts take the plan's place. */
-  public record Adjustments(List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting) {
-    public Adjustments {
-      overrides = overrides.stream().sorted(Comparator.comparing(one -> one.period().startInclusive())).toList();
-      for (int i = 1; i < overrides.size(); i++) {
-        Period one = overrides.get(i - 1).period();
-        Period other = overrides.get(i).period();
-        Check.that(!one.overlaps(other), "an override from " + other.startInclusive() + " to " + other.lastDay()
-            + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay() + ": lift that one first");
-      }
-      carried = carried.stream().sorted(Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id)).toList();
-      Objects.requireNonNull(netting, "netting");
+    /**
+     * What is done to a line's cash by hand: figures that replace its cells, amounts carried on it from days that have
+     * passed, and how facts take the plan's place.
+     */
+    public record Adjustments(List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting) {
+        public Adjustments {
+            overrides = overrides.stream()
+                    .sorted(Comparator.comparing(one -> one.period().startInclusive()))
+                    .toList();
+            for (int i = 1; i < overrides.size(); i++) {
+                Period one = overrides.get(i - 1).period();
+                Period other = overrides.get(i).period();
+                Check.that(
+                        !one.overlaps(other),
+                        "an override from " + other.startInclusive() + " to " + other.lastDay()
+                                + " overlaps the one from " + one.startInclusive() + " to " + one.lastDay()
+                                + ": lift that one first");
+            }
+            carried = carried.stream()
+                    .sorted(Comparator.comparing(CarriedAmount::day).thenComparing(CarriedAmount::id))
+                    .toList();
+            Objects.requireNonNull(netting, "netting");
+        }
     }
-  }
 
-  /**
-   * An amount that replaces the estimate in the days of a period, so that the cell shows it (rules 5.3). Positive in
-   * the line's direction, in minor units; it lapses when its period is over.
-   */
-  public record CashOverride(Period period, long amount, String reason) {
-    public CashOverride {
-      Objects.requireNonNull(period, "period");
-      reason = Check.text(reason, "the reason of an override", 1_000);
+    /**
+     * An amount that replaces the estimate in the days of a period, so that the cell shows it (rules 5.3). Positive in
+     * the line's direction, in minor units; it lapses when its period is over.
+     */
+    public record CashOverride(Period period, long amount, String reason) {
+        public CashOverride {
+            Objects.requireNonNull(period, "period");
+            reason = Check.text(reason, "the reason of an override", 1_000);
+        }
     }
-  }
 
-  public Line {
-    id = Check.text(id, "id of a line", 80);
-    Objects.requireNonNull(heading, "heading");
-    Objects.requireNonNull(assumption, "assumption");
-    Objects.requireNonNull(nature, "where it stands in the income statement");
-    Objects.requireNonNull(adjustments, "adjustments");
-    Check.that(adjustments.carried().isEmpty() || !assumption.isHeading(), "a group is the sum of its lines: carry an amount on one of its lines");
-    if (!adjustments.overrides().isEmpty()) {
-      assumption.refusesOverrides().ifPresent(sentence -> Check.that(false, sentence));
+    public Line {
+        id = Check.text(id, "id of a line", 80);
+        Objects.requireNonNull(heading, "heading");
+        Objects.requireNonNull(assumption, "assumption");
+        Objects.requireNonNull(nature, "where it stands in the income statement");
+        Objects.requireNonNull(adjustments, "adjustments");
+        Check.that(
+                adjustments.carried().isEmpty() || !assumption.isHeading(),
+                "a group is the sum of its lines: carry an amount on one of its lines");
+        if (!adjustments.overrides().isEmpty()) {
+            assumption.refusesOverrides().ifPresent(sentence -> Check.that(false, sentence));
+        }
     }
-  }
 
-  /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
-  public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
-      Assumption assumption, List<CashOverride> overrides, Nature nature) {
-    this(id, new Heading(group, name, direction, active, account, note), assumption, nature, new Adjustments(overrides, List.of(), Netting.USUAL));
-  }
+    /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
+    public Line(
+            String id,
+            String group,
+            String name,
+            Direction direction,
+            boolean active,
+            String account,
+            String note,
+            Assumption assumption,
+            List<CashOverride> overrides,
+            Nature nature) {
+        this(
+                id,
+                new Heading(group, name, direction, active, account, note),
+                assumption,
+                nature,
+                new Adjustments(overrides, List.of(), Netting.USUAL));
+    }
 
-  /** Makes a line that stands in the income statement where its kind usually does. */
-  public Line(String id, String group, String name, Direction direction, boolean active, String account, String note,
-      Assumption assumption, List<CashOverride> overrides) {
-    this(id, group, name, direction, active, account, note, assumption, overrides, assumption.usualNature(direction));
-  }
+    /** Makes a line that stands in the income statement where its kind usually does. */
+    public Line(
+            String id,
+            String group,
+            String name,
+            Direction direction,
+            boolean active,
+            String account,
+            String note,
+            Assumption assumption,
+            List<CashOverride> overrides) {
+        this(
+                id,
+                group,
+                name,
+                direction,
+                active,
+                account,
+                note,
+                assumption,
+                overrides,
+                assumption.usualNature(direction));
+    }
 
-  public String group() {
-    return heading.group();
-  }
+    public String group() {
+        return heading.group();
+    }
 
-  public String name() {
-    return heading.name();
-  }
+    public String name() {
+        return heading.name();
+    }
 
-  public Direction direction() {
-    return heading.direction();
-  }
+    public Direction direction() {
+        return heading.direction();
+    }
 
-  public boolean active() {
-    return heading.active();
-  }
+    public boolean active() {
+        return heading.active();
+    }
 
-  public String account() {
-    return heading.account();
-  }
+    public String account() {
+        return heading.account();
+    }
 
-  public String note() {
-    return heading.note();
-  }
+    public String note() {
+        return heading.note();
+    }
 
-  public List<CashOverride> overrides() {
-    return adjustments.overrides();
-  }
+    public List<CashOverride> overrides() {
+        return adjustments.overrides();
+    }
 
-  public List<CarriedAmount> carried() {
-    return adjustments.carried();
-  }
+    public List<CarriedAmount> carried() {
+        return adjustments.carried();
+    }
 
-  public Netting netting() {
-    return adjustments.netting();
-  }
+    public Netting netting() {
+        return adjustments.netting();
+    }
 
-  /** Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or earns on. */
-  public List<String> reads() {
-    return assumption.reads();
-  }
+    /**
+     * Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or
+     * earns on.
+     */
+    public List<String> reads() {
+        return assumption.reads();
+    }
 
-  /** Returns where it stands in the statements. */
-  public Standing standing() {
-    return assumption.standing(direction(), nature);
-  }
+    /** Returns where it stands in the statements. */
+    public Standing standing() {
+        return assumption.standing(direction(), nature);
+    }
 
-  /** Returns the line with another assumption. */
-  public Line with(Assumption other) {
-    return new Line(id, heading, other, nature, adjustments);
-  }
+    /** Returns the line with another assumption. */
+    public Line with(Assumption other) {
+        return new Line(id, heading, other, nature, adjustments);
+    }
 
-  /** Returns the line with other overrides of its cash. */
-  public Line overridden(List<CashOverride> others) {
-    return new Line(id, heading, assumption, nature, new Adjustments(others, carried(), netting()));
-  }
+    /** Returns the line with other overrides of its cash. */
+    public Line overridden(List<CashOverride> others) {
+        return new Line(id, heading, assumption, nature, new Adjustments(others, carried(), netting()));
+    }
 
-  /** Returns the line with other amounts carried on it. */
-  public Line carrying(List<CarriedAmount> others) {
-    return new Line(id, heading, assumption, nature, new Adjustments(overrides(), others, netting()));
-  }
+    /** Returns the line with other amounts carried on it. */
+    public Line carrying(List<CarriedAmount> others) {
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), others, netting()));
+    }
 
-  /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
-  public Line cleared() {
-    return new Line(id, heading, assumption.cleared(), nature, new Adjustments(List.of(), List.of(), netting()));
-  }
+    /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
+    public Line cleared() {
+        return new Line(id, heading, assumption.cleared(), nature, new Adjustments(List.of(), List.of(), netting()));
+    }
 
-  /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
-  public Line copy(String newId) {
-    String suffix = ", copy";
-    String kept = name().length() + suffix.length() > LONGEST_NAME ? name().substring(0, LONGEST_NAME - suffix.length()) : name();
-    return new Line(newId, new Heading(group(), kept + suffix, direction(), active(), account(), note()), assumption, nature,
-        new Adjustments(List.of(), List.of(), new Netting(netting().left(), netting().window(), List.of())));
-  }
+    /** Returns the line under another id as "Rent, copy", without its overrides of cash. */
+    public Line copy(String newId) {
+        String suffix = ", copy";
+        String kept = name().length() + suffix.length() > LONGEST_NAME
+                ? name().substring(0, LONGEST_NAME - suffix.length())
+                : name();
+        return new Line(
+                newId,
+                new Heading(group(), kept + suffix, direction(), active(), account(), note()),
+                assumption,
+                nature,
+                new Adjustments(
+                        List.of(),
+                        List.of(),
+                        new Netting(netting().left(), netting().window(), List.of())));
+    }
 
-  /** Returns the line in a group, or at the top (null). */
-  public Line in(String other) {
-    return new Line(id, new Heading(other, name(), direction(), active(), account(), note()), assumption, nature, adjustments);
-  }
+    /** Returns the line in a group, or at the top (null). */
+    public Line in(String other) {
+        return new Line(
+                id,
+                new Heading(other, name(), direction(), active(), account(), note()),
+                assumption,
+                nature,
+                adjustments);
+    }
 
-  /** Returns the line switched off. */
-  public Line off() {
-    return new Line(id, new Heading(group(), name(), direction(), false, account(), note()), assumption, nature, adjustments);
-  }
+    /** Returns the line switched off. */
+    public Line off() {
+        return new Line(
+                id,
+                new Heading(group(), name(), direction(), false, account(), note()),
+                assumption,
+                nature,
+                adjustments);
+    }
 
-  /** Returns the line with facts taking the plan's place in another way. */
-  public Line netting(Netting other) {
-    return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), other));
-  }
+    /** Returns the line with facts taking the plan's place in another way. */
+    public Line netting(Netting other) {
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), other));
+    }
 
-  /**
-   * Returns when what is issued, or delivered, on a day falls due by the line's terms: by days where it has such terms, else at once.
-   */
-  public LocalDate dueDay(LocalDate from) {
-    return assumption.dueDay(from);
-  }
+    /**
+     * Returns when what is issued, or delivered, on a day falls due by the line's terms: by days where it has such
+     * terms, else at once.
+     */
+    public LocalDate dueDay(LocalDate from) {
+        return assumption.dueDay(from);
+    }
 
-  /** Returns whether it is a facility, a loan, a deposit, or their interest: what funds a plan, or is put away, and no part of what it has to pay (rules 8.1). */
-  public boolean isFunding() {
-    CashRow row = standing().cash();
-    return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
-  }
+    /**
+     * Returns whether it is a facility, a loan, a deposit, or their interest: what funds a plan, or is put away, and no
+     * part of what it has to pay (rules 8.1).
+     */
+    public boolean isFunding() {
+        CashRow row = standing().cash();
+        return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
+    }
 
-  /** Returns what the line assumes by month, where it is a stream. */
-  public Optional<Assumption.Stream> findStream() {
-    return assumption.findStream();
-  }
+    /** Returns what the line assumes by month, where it is a stream. */
+    public Optional<Assumption.Stream> findStream() {
+        return assumption.findStream();
+    }
 
-  public boolean isGroup() {
-    return assumption.isHeading();
-  }
+    public boolean isGroup() {
+        return assumption.isHeading();
+    }
 }

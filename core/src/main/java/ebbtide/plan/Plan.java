@@ -10,111 +10,128 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
-/** What is assumed, with shared terms in the lines that share them: settings, the lines in the order they are shown, and the buoys. It never changes. */
+/**
+ * What is assumed, with shared terms in the lines that share them: settings, the lines in the order they are shown, and
+ * the buoys. It never changes.
+ */
 public final class Plan {
-  private final Settings settings;
-  private final List<Line> lines;
-  private final List<Buoy> buoys;
-  private final Map<String, Line> byId = new HashMap<>();
-  private final Set<String> off = new HashSet<>();
+    private final Settings settings;
+    private final List<Line> lines;
+    private final List<Buoy> buoys;
+    private final Map<String, Line> byId = new HashMap<>();
+    private final Set<String> off = new HashSet<>();
 
-  /** Makes a plan; whether it holds together between its lines is asked of {@link PlanCheck}. */
-  public Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
-    this.settings = settings;
-    this.lines = lines.stream().map(line -> withTerms(line, settings)).toList();
-    this.buoys = List.copyOf(buoys);
-    this.lines.forEach(line -> byId.putIfAbsent(line.id(), line));
-    this.lines.stream().filter(line -> !isOn(line)).forEach(line -> off.add(line.id()));
-  }
-
-  public Settings settings() {
-    return settings;
-  }
-
-  public List<Line> lines() {
-    return lines;
-  }
-
-  public List<Buoy> buoys() {
-    return buoys;
-  }
-
-  /** Returns the plan with the very settings and lines of an earlier one where they are equal to those: what reads them is then known to read the same. */
-  public Plan sharing(Plan earlier) {
-    Settings same = settings.equals(earlier.settings) ? earlier.settings : settings;
-    return new Plan(same, lines.stream().map(line -> line.equals(earlier.byId.get(line.id())) ? earlier.byId.get(line.id()) : line).toList(), buoys);
-  }
-
-  @Override
-  public boolean equals(Object other) {
-    return other instanceof Plan plan && plan.settings.equals(settings) && plan.lines.equals(lines) && plan.buoys.equals(buoys);
-  }
-
-  @Override
-  public int hashCode() {
-    return Objects.hash(settings, lines, buoys);
-  }
-
-  @Override
-  public String toString() {
-    return "Plan[" + settings.name() + ", " + lines.size() + " lines]";
-  }
-
-  /** A line that shares terms has them as they stand; those that are not there are the check's to report. */
-  private static Line withTerms(Line line, Settings settings) {
-    Assumption shared = line.assumption().withSharedTerms(settings);
-    return shared == line.assumption() ? line : line.with(shared);
-  }
-
-  /** Returns the plan with the same assumptions as of another day. */
-  public Plan asOf(LocalDate day) {
-    return new Plan(settings.withAsOf(day), lines, buoys);
-  }
-
-  /**
-   * Returns the last month whose profit is worked out: that of the horizon, or the end of its fiscal year where instalments are a share of that
-   * year's tax (rules 7.4), so that no instalment depends on how far one looks.
-   */
-  public YearMonth lastEarnedMonth() {
-    YearMonth last = YearMonth.from(settings.horizonEnd());
-    boolean wholeYear = lines.stream().anyMatch(line -> line.assumption().readsThisYear() && isActive(line));
-    return wholeYear ? last.plusMonths(Math.floorMod(settings.firstFiscalMonth().getValue() - 1 - last.getMonthValue(), 12)) : last;
-  }
-
-  /** Returns the line of an id, if there is one. */
-  public Optional<Line> findLine(String id) {
-    return Optional.ofNullable(byId.get(id));
-  }
-
-  /** Returns the lines of a direction that stand directly in a group, in order; a null group means the top. */
-  public List<Line> childrenOf(Direction direction, String group) {
-    return lines.stream()
-        .filter(line -> line.direction() == direction && Objects.equals(line.group(), group)).toList();
-  }
-
-  /** Returns whether a line of the plan and every group it stands in are switched on. */
-  public boolean isActive(Line line) {
-    return !off.contains(line.id());
-  }
-
-  /** A group that is not there, or that stands in itself, is the check's to report. */
-  private boolean isOn(Line line) {
-    Set<String> seen = new HashSet<>();
-    for (Line at = line; at != null && seen.add(at.id()); at = at.group() == null ? null : byId.get(at.group())) {
-      if (!at.active()) {
-        return false;
-      }
+    /** Makes a plan; whether it holds together between its lines is asked of {@link PlanCheck}. */
+    public Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
+        this.settings = settings;
+        this.lines = lines.stream().map(line -> withTerms(line, settings)).toList();
+        this.buoys = List.copyOf(buoys);
+        this.lines.forEach(line -> byId.putIfAbsent(line.id(), line));
+        this.lines.stream().filter(line -> !isOn(line)).forEach(line -> off.add(line.id()));
     }
-    return true;
-  }
 
-  /** Returns the names of the groups a line stands in, from the top, with " / " between; empty at the top. */
-  public String pathOf(Line line) {
-    String path = "";
-    for (Line at = line; at.group() != null; ) {
-      at = findLine(at.group()).orElseThrow();
-      path = path.isEmpty() ? at.name() : at.name() + " / " + path;
+    public Settings settings() {
+        return settings;
     }
-    return path;
-  }
+
+    public List<Line> lines() {
+        return lines;
+    }
+
+    public List<Buoy> buoys() {
+        return buoys;
+    }
+
+    /**
+     * Returns the plan with the very settings and lines of an earlier one where they are equal to those: what reads
+     * them is then known to read the same.
+     */
+    public Plan sharing(Plan earlier) {
+        Settings same = settings.equals(earlier.settings) ? earlier.settings : settings;
+        return new Plan(
+                same,
+                lines.stream()
+                        .map(line -> line.equals(earlier.byId.get(line.id())) ? earlier.byId.get(line.id()) : line)
+                        .toList(),
+                buoys);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Plan plan
+                && plan.settings.equals(settings)
+                && plan.lines.equals(lines)
+                && plan.buoys.equals(buoys);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(settings, lines, buoys);
+    }
+
+    @Override
+    public String toString() {
+        return "Plan[" + settings.name() + ", " + lines.size() + " lines]";
+    }
+
+    /** A line that shares terms has them as they stand; those that are not there are the check's to report. */
+    private static Line withTerms(Line line, Settings settings) {
+        Assumption shared = line.assumption().withSharedTerms(settings);
+        return shared == line.assumption() ? line : line.with(shared);
+    }
+
+    /** Returns the plan with the same assumptions as of another day. */
+    public Plan asOf(LocalDate day) {
+        return new Plan(settings.withAsOf(day), lines, buoys);
+    }
+
+    /**
+     * Returns the last month whose profit is worked out: that of the horizon, or the end of its fiscal year where
+     * instalments are a share of that year's tax (rules 7.4), so that no instalment depends on how far one looks.
+     */
+    public YearMonth lastEarnedMonth() {
+        YearMonth last = YearMonth.from(settings.horizonEnd());
+        boolean wholeYear = lines.stream().anyMatch(line -> line.assumption().readsThisYear() && isActive(line));
+        return wholeYear
+                ? last.plusMonths(Math.floorMod(settings.firstFiscalMonth().getValue() - 1 - last.getMonthValue(), 12))
+                : last;
+    }
+
+    /** Returns the line of an id, if there is one. */
+    public Optional<Line> findLine(String id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    /** Returns the lines of a direction that stand directly in a group, in order; a null group means the top. */
+    public List<Line> childrenOf(Direction direction, String group) {
+        return lines.stream()
+                .filter(line -> line.direction() == direction && Objects.equals(line.group(), group))
+                .toList();
+    }
+
+    /** Returns whether a line of the plan and every group it stands in are switched on. */
+    public boolean isActive(Line line) {
+        return !off.contains(line.id());
+    }
+
+    /** A group that is not there, or that stands in itself, is the check's to report. */
+    private boolean isOn(Line line) {
+        Set<String> seen = new HashSet<>();
+        for (Line at = line; at != null && seen.add(at.id()); at = at.group() == null ? null : byId.get(at.group())) {
+            if (!at.active()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Returns the names of the groups a line stands in, from the top, with " / " between; empty at the top. */
+    public String pathOf(Line line) {
+        String path = "";
+        for (Line at = line; at.group() != null; ) {
+            at = findLine(at.group()).orElseThrow();
+            path = path.isEmpty() ? at.name() : at.name() + " / " + path;
+        }
+        return path;
+    }
 }

@@ -11,103 +11,141 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * The balance sheet (rules 9.1) at the end of each month; month -1 is the opening. Each account stands on the side its level has then: what
- * customers paid ahead is owed, what was paid ahead to suppliers is owned. Debt is parted by what falls due within twelve months.
+ * The balance sheet (rules 9.1) at the end of each month; month -1 is the opening. Each account stands on the side its
+ * level has then: what customers paid ahead is owed, what was paid ahead to suppliers is owned. Debt is parted by what
+ * falls due within twelve months.
  */
 final class BalanceSheet {
-  private static final int YEAR = 12;
-  private final Ledger ledger;
-  private final Map<BalanceRow, Figure> rows = new EnumMap<>(BalanceRow.class);
-  private final List<Figure> figures = new ArrayList<>();
+    private static final int YEAR = 12;
+    private final Ledger ledger;
+    private final Map<BalanceRow, Figure> rows = new EnumMap<>(BalanceRow.class);
+    private final List<Figure> figures = new ArrayList<>();
 
-  BalanceSheet(Ledger ledger) {
-    this.ledger = ledger;
-    for (BalanceRow row : BalanceRow.values()) {
-      rows.put(row, figure(row));
+    BalanceSheet(Ledger ledger) {
+        this.ledger = ledger;
+        for (BalanceRow row : BalanceRow.values()) {
+            rows.put(row, figure(row));
+        }
+        Figure current = sum("current-assets", "Current assets", BalanceRow.Part.CURRENT_ASSETS);
+        Figure fixed = sum("long-assets", "Long-term assets", BalanceRow.Part.LONG_ASSETS);
+        figures.add(Figure.sum("assets", "Assets", List.of(current, fixed)));
+        Figure owed = sum("current-liabilities", "Current liabilities", BalanceRow.Part.CURRENT_LIABILITIES);
+        Figure later = sum("long-liabilities", "Long-term liabilities", BalanceRow.Part.LONG_LIABILITIES);
+        figures.add(Figure.sum("liabilities", "Liabilities", List.of(owed, later)));
+        Figure equity = sum("equity", "Equity", BalanceRow.Part.EQUITY);
+        figures.add(Figure.sum("liabilities-and-equity", "Liabilities and equity", List.of(owed, later, equity)));
     }
-    Figure current = sum("current-assets", "Current assets", BalanceRow.Part.CURRENT_ASSETS);
-    Figure fixed = sum("long-assets", "Long-term assets", BalanceRow.Part.LONG_ASSETS);
-    figures.add(Figure.sum("assets", "Assets", List.of(current, fixed)));
-    Figure owed = sum("current-liabilities", "Current liabilities", BalanceRow.Part.CURRENT_LIABILITIES);
-    Figure later = sum("long-liabilities", "Long-term liabilities", BalanceRow.Part.LONG_LIABILITIES);
-    figures.add(Figure.sum("liabilities", "Liabilities", List.of(owed, later)));
-    Figure equity = sum("equity", "Equity", BalanceRow.Part.EQUITY);
-    figures.add(Figure.sum("liabilities-and-equity", "Liabilities and equity", List.of(owed, later, equity)));
-  }
 
-  private Figure sum(String id, String name, BalanceRow.Part part) {
-    List<Figure> of = rows.entrySet().stream().filter(one -> one.getKey().part() == part).map(Map.Entry::getValue).toList();
-    figures.addAll(of.stream().filter(one -> !one.parts().isEmpty()).toList());
-    Figure sum = new Figure(id, StatementTable.Style.SUM, name, true, of.stream().map(one -> Part.of(one.name(), one::in)).toList());
-    figures.add(sum);
-    return sum;
-  }
-
-  private Figure figure(BalanceRow row) {
-    List<Part> parts = new ArrayList<>();
-    switch (row) {
-      case CASH -> parts.add(Part.of("What the accounts at the bank hold", month -> Math.max(0, ledger.cashAt(month))));
-      case OVERDRAFT -> parts.add(Part.of("What the accounts at the bank are overdrawn by", month -> Math.max(0, -ledger.cashAt(month))));
-      case RETAINED -> retained(parts);
-      case NOT_PLACED -> parts.add(new Part("What the opening balance sheet lacks to balance", month -> "place it, and this row is gone", month -> ledger.unplaced()));
-      default -> ledger.accounts().stream().filter(account -> canBe(account, row))
-          .forEach(account -> parts.add(new Part(account.name(), month -> because(account, month), month -> in(account, row, month))));
+    private Figure sum(String id, String name, BalanceRow.Part part) {
+        List<Figure> of = rows.entrySet().stream()
+                .filter(one -> one.getKey().part() == part)
+                .map(Map.Entry::getValue)
+                .toList();
+        figures.addAll(of.stream().filter(one -> !one.parts().isEmpty()).toList());
+        Figure sum = new Figure(
+                id,
+                StatementTable.Style.SUM,
+                name,
+                true,
+                of.stream().map(one -> Part.of(one.name(), one::in)).toList());
+        figures.add(sum);
+        return sum;
     }
-    return new Figure("row " + row.name().toLowerCase(java.util.Locale.ROOT), StatementTable.Style.LINE, row.words(), true, parts);
-  }
 
-  private void retained(List<Part> parts) {
-    parts.add(Part.of("Before the month", month -> ledger.retainedAt(month < 0 ? month : month - 1)));
-    parts.add(Part.of("Profit after tax of the month", month -> month < 0 ? 0 : ledger.profit(month)));
-    parts.add(Part.of("Dividends declared in the month", month -> month < 0 ? 0 : -ledger.declaredIn(month)));
-  }
-
-  private static boolean canBe(Account account, BalanceRow row) {
-    return BalanceRow.later(account.kind()).filter(later -> later == row).isPresent() || BalanceRow.of(account.kind(), true) == row || BalanceRow.of(account.kind(), false) == row;
-  }
-
-  /** What of an account stands in a row at the end of a month, above zero on the row's side. */
-  private long in(Account account, BalanceRow row, int month) {
-    long level = account.at(month);
-    Optional<BalanceRow> later = BalanceRow.later(account.kind());
-    if (later.isPresent()) {
-      long whole = level * row.part().sign();
-      long beyond = dueLater(account, month, whole);
-      return later.get() == row ? beyond : whole - beyond;
+    private Figure figure(BalanceRow row) {
+        List<Part> parts = new ArrayList<>();
+        switch (row) {
+            case CASH ->
+                parts.add(Part.of("What the accounts at the bank hold", month -> Math.max(0, ledger.cashAt(month))));
+            case OVERDRAFT ->
+                parts.add(Part.of(
+                        "What the accounts at the bank are overdrawn by", month -> Math.max(0, -ledger.cashAt(month))));
+            case RETAINED -> retained(parts);
+            case NOT_PLACED ->
+                parts.add(new Part(
+                        "What the opening balance sheet lacks to balance",
+                        month -> "place it, and this row is gone",
+                        month -> ledger.unplaced()));
+            default ->
+                ledger.accounts().stream()
+                        .filter(account -> canBe(account, row))
+                        .forEach(account -> parts.add(new Part(
+                                account.name(), month -> because(account, month), month -> in(account, row, month))));
+        }
+        return new Figure(
+                "row " + row.name().toLowerCase(java.util.Locale.ROOT),
+                StatementTable.Style.LINE,
+                row.words(),
+                true,
+                parts);
     }
-    return BalanceRow.of(account.kind(), level > 0) == row ? level * row.part().sign() : 0;
-  }
 
-  /** What of a debt or a deposit falls due later than twelve months after a month's end: of a facility all where it ends later. */
-  private long dueLater(Account account, int month, long whole) {
-    LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
-    Line line = ledger.line(account).orElse(null);
-    return line == null ? whole : ledger.account(line).dueLater(whole, line.standing().own() == account.kind(), end, end.plusMonths(YEAR));
-  }
-
-  private String because(Account account, int month) {
-    StringBuilder words = new StringBuilder(month < 0 ? "opening balance sheet" : "before the month " + words(account.at(month - 1)));
-    for (Account.Cause cause : month < 0 ? List.<Account.Cause>of() : account.causes()) {
-      if (cause.amounts().at(month) != 0) {
-        words.append(", ").append(cause.name()).append(' ').append(words(cause.amounts().at(month)));
-      }
+    private void retained(List<Part> parts) {
+        parts.add(Part.of("Before the month", month -> ledger.retainedAt(month < 0 ? month : month - 1)));
+        parts.add(Part.of("Profit after tax of the month", month -> month < 0 ? 0 : ledger.profit(month)));
+        parts.add(Part.of("Dividends declared in the month", month -> month < 0 ? 0 : -ledger.declaredIn(month)));
     }
-    return words.toString();
-  }
 
-  private String words(long minor) {
-    return Money.words(minor, ledger.plan().settings().currency());
-  }
+    private static boolean canBe(Account account, BalanceRow row) {
+        return BalanceRow.later(account.kind()).filter(later -> later == row).isPresent()
+                || BalanceRow.of(account.kind(), true) == row
+                || BalanceRow.of(account.kind(), false) == row;
+    }
 
-  List<Figure> figures() {
-    return figures;
-  }
+    /** What of an account stands in a row at the end of a month, above zero on the row's side. */
+    private long in(Account account, BalanceRow row, int month) {
+        long level = account.at(month);
+        Optional<BalanceRow> later = BalanceRow.later(account.kind());
+        if (later.isPresent()) {
+            long whole = level * row.part().sign();
+            long beyond = dueLater(account, month, whole);
+            return later.get() == row ? beyond : whole - beyond;
+        }
+        return BalanceRow.of(account.kind(), level > 0) == row
+                ? level * row.part().sign()
+                : 0;
+    }
 
-  Figure row(BalanceRow row) {
-    return rows.get(row);
-  }
+    /**
+     * What of a debt or a deposit falls due later than twelve months after a month's end: of a facility all where it
+     * ends later.
+     */
+    private long dueLater(Account account, int month, long whole) {
+        LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
+        Line line = ledger.line(account).orElse(null);
+        return line == null
+                ? whole
+                : ledger.account(line)
+                        .dueLater(whole, line.standing().own() == account.kind(), end, end.plusMonths(YEAR));
+    }
 
-  Figure figure(String id) {
-    return figures.stream().filter(one -> one.id().equals(id)).findFirst().orElseThrow();
-  }
+    private String because(Account account, int month) {
+        StringBuilder words = new StringBuilder(
+                month < 0 ? "opening balance sheet" : "before the month " + words(account.at(month - 1)));
+        for (Account.Cause cause : month < 0 ? List.<Account.Cause>of() : account.causes()) {
+            if (cause.amounts().at(month) != 0) {
+                words.append(", ")
+                        .append(cause.name())
+                        .append(' ')
+                        .append(words(cause.amounts().at(month)));
+            }
+        }
+        return words.toString();
+    }
+
+    private String words(long minor) {
+        return Money.words(minor, ledger.plan().settings().currency());
+    }
+
+    List<Figure> figures() {
+        return figures;
+    }
+
+    Figure row(BalanceRow row) {
+        return rows.get(row);
+    }
+
+    Figure figure(String id) {
+        return figures.stream().filter(one -> one.id().equals(id)).findFirst().orElseThrow();
+    }
 }

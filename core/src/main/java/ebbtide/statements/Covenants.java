@@ -27,213 +27,313 @@ import java.util.function.ToLongFunction;
 
 /** The tests of covenants over the horizon (rules 8.8): each value, whether it holds, and how much room is left. */
 public final class Covenants {
-  private static final int MONTHS = 12;
-  private static final int DAYS_BACK = 91;
-  private final Forecast forecast;
-  private final Plan plan;
-  private final Statements statements;
-  private final YearMonth first;
+    private static final int MONTHS = 12;
+    private static final int DAYS_BACK = 91;
+    private final Forecast forecast;
+    private final Plan plan;
+    private final Statements statements;
+    private final YearMonth first;
 
-  private Covenants(Forecast forecast) {
-    this.forecast = forecast;
-    this.plan = forecast.plan();
-    this.first = plan.settings().firstForecastMonth();
-    this.statements = Statements.of(forecast);
-  }
-
-  /** How a test stands. */
-  public enum Standing {
-    HOLDS,
-    BREAKS,
-    /** A month before the forecast that it reads was not typed. */
-    NOT_KNOWN
-  }
-
-  /**
-   * A test of a covenant at the end of a month: its value (a ratio in two decimals, or minor units of money; null when not known, or when nothing is owed
-   * to hold it against), how much less liquidity, EBITDA or current assets would still hold it, in minor units (below zero: what is missing), and
-   * by how many days all customers could pay later (null: that does not move it).
-   */
-  public record Tested(Covenant covenant, LocalDate date, BigDecimal value, Standing standing, Long room, Long daysLater) {}
-
-  /**
-   * How a covenant stands over the horizon: the test with the least room of those that are known (null: none is, or nothing is owed to hold it
-   * against), the first that breaks (null: none), and whether every test is known.
-   */
-  public record Summary(Covenant covenant, Tested tightest, Tested firstBreak, boolean known) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-
-    /** Returns when it breaks first and what is missing then, or how little is left at its tightest; empty where there is nothing to say. */
-    public String sentence(Currency currency) {
-      String of = switch (covenant.ratio()) {
-        case LEAST_LIQUIDITY -> "liquidity";
-        case CURRENT_RATIO -> "current assets";
-        default -> "EBITDA";
-      };
-      if (firstBreak != null) {
-        return covenant.name() + " breaks first on " + DAY.format(firstBreak.date())
-            + (firstBreak.room() == null ? "" : ": " + Money.words(-firstBreak.room(), currency) + " of " + of + " is missing");
-      }
-      return tightest == null ? "" : covenant.name() + " is tightest on " + DAY.format(tightest.date()) + ": it holds with " + Money.words(tightest.room(), currency) + " less " + of
-          + (tightest.daysLater() == null ? "" : ", or with all customers " + tightest.daysLater() + " days later");
+    private Covenants(Forecast forecast) {
+        this.forecast = forecast;
+        this.plan = forecast.plan();
+        this.first = plan.settings().firstForecastMonth();
+        this.statements = Statements.of(forecast);
     }
 
-    static Summary of(Covenant covenant, List<Tested> tests) {
-      return new Summary(covenant, tests.stream().filter(one -> one.room() != null).min(Comparator.comparingLong(Tested::room)).orElse(null),
-          tests.stream().filter(one -> one.standing() == Standing.BREAKS).findFirst().orElse(null),
-          tests.stream().noneMatch(one -> one.standing() == Standing.NOT_KNOWN));
+    /** How a test stands. */
+    public enum Standing {
+        HOLDS,
+        BREAKS,
+        /** A month before the forecast that it reads was not typed. */
+        NOT_KNOWN
     }
-  }
 
-  /** Returns how each covenant of a plan stands, in their order. */
-  public static List<Summary> summaries(Forecast forecast) {
-    List<Tested> tests = of(forecast);
-    return forecast.plan().settings().covenants().stream()
-        .map(covenant -> Summary.of(covenant, tests.stream().filter(one -> one.covenant().equals(covenant)).toList())).toList();
-  }
+    /**
+     * A test of a covenant at the end of a month: its value (a ratio in two decimals, or minor units of money; null
+     * when not known, or when nothing is owed to hold it against), how much less liquidity, EBITDA or current assets
+     * would still hold it, in minor units (below zero: what is missing), and by how many days all customers could pay
+     * later (null: that does not move it).
+     */
+    public record Tested(
+            Covenant covenant, LocalDate date, BigDecimal value, Standing standing, Long room, Long daysLater) {}
 
-  /** What the twelve months up to a date came to; null where a month of them is not known. */
-  private record Year(long ebitda, long interest, long tax, long spending, long principal) {}
+    /**
+     * How a covenant stands over the horizon: the test with the least room of those that are known (null: none is, or
+     * nothing is owed to hold it against), the first that breaks (null: none), and whether every test is known.
+     */
+    public record Summary(Covenant covenant, Tested tightest, Tested firstBreak, boolean known) {
+        private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
-  /** Returns every test of every covenant of a plan from the first month that is forecast, in order of covenant and date. */
-  public static List<Tested> of(Forecast forecast) {
-    List<Covenant> covenants = forecast.plan().settings().covenants();
-    if (covenants.isEmpty()) {
-      return List.of();
-    }
-    Covenants all = new Covenants(forecast);
-    List<Tested> tested = new ArrayList<>();
-    for (Covenant covenant : covenants) {
-      LocalDate since = forecast.plan().settings().asOf();
-      for (YearMonth month = all.first; !month.atEndOfMonth().isAfter(forecast.lastDay()); month = month.plusMonths(1)) {
-        if (covenant.isTested(month, forecast.plan().settings().firstFiscalMonth())) {
-          tested.add(covenant.ratio() == Ratio.LEAST_LIQUIDITY ? all.liquidity(covenant, since, month.atEndOfMonth()) : all.ratio(covenant, month));
-          since = month.atEndOfMonth();
+        /**
+         * Returns when it breaks first and what is missing then, or how little is left at its tightest; empty where
+         * there is nothing to say.
+         */
+        public String sentence(Currency currency) {
+            String of =
+                    switch (covenant.ratio()) {
+                        case LEAST_LIQUIDITY -> "liquidity";
+                        case CURRENT_RATIO -> "current assets";
+                        default -> "EBITDA";
+                    };
+            if (firstBreak != null) {
+                return covenant.name() + " breaks first on " + DAY.format(firstBreak.date())
+                        + (firstBreak.room() == null
+                                ? ""
+                                : ": " + Money.words(-firstBreak.room(), currency) + " of " + of + " is missing");
+            }
+            return tightest == null
+                    ? ""
+                    : covenant.name() + " is tightest on " + DAY.format(tightest.date()) + ": it holds with "
+                            + Money.words(tightest.room(), currency) + " less " + of
+                            + (tightest.daysLater() == null
+                                    ? ""
+                                    : ", or with all customers " + tightest.daysLater() + " days later");
         }
-      }
+
+        static Summary of(Covenant covenant, List<Tested> tests) {
+            return new Summary(
+                    covenant,
+                    tests.stream()
+                            .filter(one -> one.room() != null)
+                            .min(Comparator.comparingLong(Tested::room))
+                            .orElse(null),
+                    tests.stream()
+                            .filter(one -> one.standing() == Standing.BREAKS)
+                            .findFirst()
+                            .orElse(null),
+                    tests.stream().noneMatch(one -> one.standing() == Standing.NOT_KNOWN));
+        }
     }
-    return List.copyOf(tested);
-  }
 
-  private Tested liquidity(Covenant covenant, LocalDate since, LocalDate date) {
-    long least = Long.MAX_VALUE;
-    for (LocalDate day = since.plusDays(1); !day.isAfter(date); day = day.plusDays(1)) {
-      least = Math.min(least, forecast.liquidity().liquidity(forecast.timeline().index(day)));
+    /** Returns how each covenant of a plan stands, in their order. */
+    public static List<Summary> summaries(Forecast forecast) {
+        List<Tested> tests = of(forecast);
+        return forecast.plan().settings().covenants().stream()
+                .map(covenant -> Summary.of(
+                        covenant,
+                        tests.stream()
+                                .filter(one -> one.covenant().equals(covenant))
+                                .toList()))
+                .toList();
     }
-    long room = least - covenant.bound().longValue();
-    return new Tested(covenant, date, BigDecimal.valueOf(least), room < 0 ? Standing.BREAKS : Standing.HOLDS, room, daysLater(room, date));
-  }
 
-  private int at(YearMonth month) {
-    return (int) first.until(month, ChronoUnit.MONTHS);
-  }
+    /** What the twelve months up to a date came to; null where a month of them is not known. */
+    private record Year(long ebitda, long interest, long tax, long spending, long principal) {}
 
-  /** Current assets over what is owed within twelve months; not known without an opening balance sheet. */
-  private Tested current(Covenant covenant, YearMonth month) {
-    LocalDate date = month.atEndOfMonth();
-    if (statements.opensWithout()) {
-      return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
+    /**
+     * Returns every test of every covenant of a plan from the first month that is forecast, in order of covenant and
+     * date.
+     */
+    public static List<Tested> of(Forecast forecast) {
+        List<Covenant> covenants = forecast.plan().settings().covenants();
+        if (covenants.isEmpty()) {
+            return List.of();
+        }
+        Covenants all = new Covenants(forecast);
+        List<Tested> tested = new ArrayList<>();
+        for (Covenant covenant : covenants) {
+            LocalDate since = forecast.plan().settings().asOf();
+            for (YearMonth month = all.first;
+                    !month.atEndOfMonth().isAfter(forecast.lastDay());
+                    month = month.plusMonths(1)) {
+                if (covenant.isTested(month, forecast.plan().settings().firstFiscalMonth())) {
+                    tested.add(
+                            covenant.ratio() == Ratio.LEAST_LIQUIDITY
+                                    ? all.liquidity(covenant, since, month.atEndOfMonth())
+                                    : all.ratio(covenant, month));
+                    since = month.atEndOfMonth();
+                }
+            }
+        }
+        return List.copyOf(tested);
     }
-    long assets = statements.balance().figure("current-assets").in(at(month));
-    long owed = statements.balance().figure("current-liabilities").in(at(month));
-    return owed <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-        : tested(covenant, date, new Fraction(assets, owed), assets - times(owed, covenant.bound()), null);
-  }
 
-  private Tested ratio(Covenant covenant, YearMonth month) {
-    if (covenant.ratio() == Ratio.CURRENT_RATIO) {
-      return current(covenant, month);
+    private Tested liquidity(Covenant covenant, LocalDate since, LocalDate date) {
+        long least = Long.MAX_VALUE;
+        for (LocalDate day = since.plusDays(1); !day.isAfter(date); day = day.plusDays(1)) {
+            least = Math.min(
+                    least, forecast.liquidity().liquidity(forecast.timeline().index(day)));
+        }
+        long room = least - covenant.bound().longValue();
+        return new Tested(
+                covenant,
+                date,
+                BigDecimal.valueOf(least),
+                room < 0 ? Standing.BREAKS : Standing.HOLDS,
+                room,
+                daysLater(room, date));
     }
-    LocalDate date = month.atEndOfMonth();
-    Year year = year(month);
-    if (year == null) {
-      return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
+
+    private int at(YearMonth month) {
+        return (int) first.until(month, ChronoUnit.MONTHS);
     }
-    long debt = FundingTable.of(forecast, List.of(days(month))).total().owed().get(0) - forecast.closing(date);
-    return switch (covenant.ratio()) {
-      case NET_DEBT_TO_EBITDA -> debt <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-          : tested(covenant, date, new Fraction(debt, year.ebitda()), year.ebitda() - divide(debt, covenant.bound()),
-              daysLater(times(Math.max(0, year.ebitda()), covenant.bound()) - debt, date));
-      case INTEREST_COVER -> year.interest() <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-          : tested(covenant, date, new Fraction(year.ebitda(), year.interest()), year.ebitda() - times(year.interest(), covenant.bound()), null);
-      default -> {
-        long service = year.interest() + year.principal();
-        long earned = year.ebitda() - year.tax() - year.spending();
-        yield service <= 0 ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
-            : tested(covenant, date, new Fraction(earned, service), earned - times(service, covenant.bound()), null);
-      }
-    };
-  }
 
-  /** What a ratio is the quotient of, in minor units. */
-  private record Fraction(long top, long bottom) {
-    /** Returns the ratio, which is rounded only to be shown; none where what it is a multiple of is not above zero. */
-    BigDecimal shown() {
-      return bottom <= 0 ? null : BigDecimal.valueOf(top).divide(BigDecimal.valueOf(bottom), 2, RoundingMode.HALF_UP);
+    /** Current assets over what is owed within twelve months; not known without an opening balance sheet. */
+    private Tested current(Covenant covenant, YearMonth month) {
+        LocalDate date = month.atEndOfMonth();
+        if (statements.opensWithout()) {
+            return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
+        }
+        long assets = statements.balance().figure("current-assets").in(at(month));
+        long owed = statements.balance().figure("current-liabilities").in(at(month));
+        return owed <= 0
+                ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+                : tested(covenant, date, new Fraction(assets, owed), assets - times(owed, covenant.bound()), null);
     }
-  }
 
-  /** Room below zero breaks it: what EBITDA lacks. */
-  private static Tested tested(Covenant covenant, LocalDate date, Fraction ratio, long room, Long daysLater) {
-    return new Tested(covenant, date, ratio.shown(), room < 0 || ratio.bottom() <= 0 ? Standing.BREAKS : Standing.HOLDS, room, daysLater);
-  }
-
-  /** For how many whole days the room would cover what customers pay in a day, on the mean of the days up to the date, at most 91. */
-  private Long daysLater(long room, LocalDate date) {
-    LocalDate from = date.minusDays(DAYS_BACK - 1L);
-    LocalDate open = plan.settings().asOf().plusDays(1);
-    Period days = new Period(from.isBefore(open) ? open : from, date.plusDays(1));
-    long received = plan.lines().stream().filter(line -> !line.isGroup() && line.nature() == Nature.SALES).mapToLong(line -> forecast.cell(line, days).amount()).sum();
-    long length = ChronoUnit.DAYS.between(days.startInclusive(), days.endExclusive());
-    return received <= 0 ? null : Long.valueOf(Math.max(0, BigDecimal.valueOf(room).multiply(BigDecimal.valueOf(length))
-        .divide(BigDecimal.valueOf(received), 0, RoundingMode.DOWN).longValueExact()));
-  }
-
-  /** The least EBITDA with which so much net debt is still allowed, rounded up. */
-  private static long divide(long debt, BigDecimal bound) {
-    return bound.signum() == 0 ? Long.MAX_VALUE / 4 : BigDecimal.valueOf(debt).divide(bound, 0, RoundingMode.UP).longValueExact();
-  }
-
-  private static long times(long minor, BigDecimal bound) {
-    return BigDecimal.valueOf(minor).multiply(bound).setScale(0, RoundingMode.UP).longValueExact();
-  }
-
-  private Year year(YearMonth last) {
-    Year sum = new Year(0, 0, 0, 0, 0);
-    for (int back = MONTHS - 1; back >= 0; back--) {
-      YearMonth month = last.minusMonths(back);
-      PastMonth past = plan.settings().pastMonths().get(month);
-      if (month.isBefore(first) && past == null) {
-        return null;
-      }
-      PastMonth one = month.isBefore(first) ? past : planned(month);
-      sum = new Year(sum.ebitda() + one.ebitda(), sum.interest() + one.interest(), sum.tax() + one.tax(), sum.spending() + one.spending(),
-          sum.principal() + one.principal());
+    private Tested ratio(Covenant covenant, YearMonth month) {
+        if (covenant.ratio() == Ratio.CURRENT_RATIO) {
+            return current(covenant, month);
+        }
+        LocalDate date = month.atEndOfMonth();
+        Year year = year(month);
+        if (year == null) {
+            return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
+        }
+        long debt =
+                FundingTable.of(forecast, List.of(days(month))).total().owed().get(0) - forecast.closing(date);
+        return switch (covenant.ratio()) {
+            case NET_DEBT_TO_EBITDA ->
+                debt <= 0
+                        ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+                        : tested(
+                                covenant,
+                                date,
+                                new Fraction(debt, year.ebitda()),
+                                year.ebitda() - divide(debt, covenant.bound()),
+                                daysLater(times(Math.max(0, year.ebitda()), covenant.bound()) - debt, date));
+            case INTEREST_COVER ->
+                year.interest() <= 0
+                        ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+                        : tested(
+                                covenant,
+                                date,
+                                new Fraction(year.ebitda(), year.interest()),
+                                year.ebitda() - times(year.interest(), covenant.bound()),
+                                null);
+            default -> {
+                long service = year.interest() + year.principal();
+                long earned = year.ebitda() - year.tax() - year.spending();
+                yield service <= 0
+                        ? new Tested(covenant, date, null, Standing.HOLDS, null, null)
+                        : tested(
+                                covenant,
+                                date,
+                                new Fraction(earned, service),
+                                earned - times(service, covenant.bound()),
+                                null);
+            }
+        };
     }
-    return sum;
-  }
 
-  private PastMonth planned(YearMonth month) {
-    Period days = days(month);
-    long lent = sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.max(0, minor));
-    long spent = -sum(days, line -> line.standing().cash() == CashRow.CAPITAL, minor -> minor);
-    return new PastMonth(statements.income().figure("ebitda").in(at(month)), -sum(days, Covenants::costs, minor -> minor),
-        -sum(days, line -> line.standing().cash() == CashRow.PROFIT_TAX, minor -> minor), Math.max(0, spent - lent),
-        -sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.min(0, minor)));
-  }
+    /** What a ratio is the quotient of, in minor units. */
+    private record Fraction(long top, long bottom) {
+        /**
+         * Returns the ratio, which is rounded only to be shown; none where what it is a multiple of is not above zero.
+         */
+        BigDecimal shown() {
+            return bottom <= 0
+                    ? null
+                    : BigDecimal.valueOf(top).divide(BigDecimal.valueOf(bottom), 2, RoundingMode.HALF_UP);
+        }
+    }
 
-  /** What is earned is no cost of debt. */
-  private static boolean costs(Line line) {
-    return IncomeStatement.isInterestOnDebt(line);
-  }
+    /** Room below zero breaks it: what EBITDA lacks. */
+    private static Tested tested(Covenant covenant, LocalDate date, Fraction ratio, long room, Long daysLater) {
+        return new Tested(
+                covenant,
+                date,
+                ratio.shown(),
+                room < 0 || ratio.bottom() <= 0 ? Standing.BREAKS : Standing.HOLDS,
+                room,
+                daysLater);
+    }
 
-  /** Each day's flows of lines of a kind, taken one by one: what is lent and repaid in one month is told apart. */
-  private long sum(Period days, Predicate<Line> which, ToLongFunction<Long> of) {
-    return plan.lines().stream().filter(which).flatMap(line -> forecast.flows(line).stream()).filter(flow -> days.contains(flow.day()))
-        .mapToLong(flow -> of.applyAsLong(flow.minor())).sum();
-  }
+    /**
+     * For how many whole days the room would cover what customers pay in a day, on the mean of the days up to the date,
+     * at most 91.
+     */
+    private Long daysLater(long room, LocalDate date) {
+        LocalDate from = date.minusDays(DAYS_BACK - 1L);
+        LocalDate open = plan.settings().asOf().plusDays(1);
+        Period days = new Period(from.isBefore(open) ? open : from, date.plusDays(1));
+        long received = plan.lines().stream()
+                .filter(line -> !line.isGroup() && line.nature() == Nature.SALES)
+                .mapToLong(line -> forecast.cell(line, days).amount())
+                .sum();
+        long length = ChronoUnit.DAYS.between(days.startInclusive(), days.endExclusive());
+        return received <= 0
+                ? null
+                : Long.valueOf(Math.max(
+                        0,
+                        BigDecimal.valueOf(room)
+                                .multiply(BigDecimal.valueOf(length))
+                                .divide(BigDecimal.valueOf(received), 0, RoundingMode.DOWN)
+                                .longValueExact()));
+    }
 
-  private static Period days(YearMonth month) {
-    return new Period(month.atDay(1), month.plusMonths(1).atDay(1));
-  }
+    /** The least EBITDA with which so much net debt is still allowed, rounded up. */
+    private static long divide(long debt, BigDecimal bound) {
+        return bound.signum() == 0
+                ? Long.MAX_VALUE / 4
+                : BigDecimal.valueOf(debt).divide(bound, 0, RoundingMode.UP).longValueExact();
+    }
+
+    private static long times(long minor, BigDecimal bound) {
+        return BigDecimal.valueOf(minor)
+                .multiply(bound)
+                .setScale(0, RoundingMode.UP)
+                .longValueExact();
+    }
+
+    private Year year(YearMonth last) {
+        Year sum = new Year(0, 0, 0, 0, 0);
+        for (int back = MONTHS - 1; back >= 0; back--) {
+            YearMonth month = last.minusMonths(back);
+            PastMonth past = plan.settings().pastMonths().get(month);
+            if (month.isBefore(first) && past == null) {
+                return null;
+            }
+            PastMonth one = month.isBefore(first) ? past : planned(month);
+            sum = new Year(
+                    sum.ebitda() + one.ebitda(),
+                    sum.interest() + one.interest(),
+                    sum.tax() + one.tax(),
+                    sum.spending() + one.spending(),
+                    sum.principal() + one.principal());
+        }
+        return sum;
+    }
+
+    private PastMonth planned(YearMonth month) {
+        Period days = days(month);
+        long lent = sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.max(0, minor));
+        long spent = -sum(days, line -> line.standing().cash() == CashRow.CAPITAL, minor -> minor);
+        return new PastMonth(
+                statements.income().figure("ebitda").in(at(month)),
+                -sum(days, Covenants::costs, minor -> minor),
+                -sum(days, line -> line.standing().cash() == CashRow.PROFIT_TAX, minor -> minor),
+                Math.max(0, spent - lent),
+                -sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.min(0, minor)));
+    }
+
+    /** What is earned is no cost of debt. */
+    private static boolean costs(Line line) {
+        return IncomeStatement.isInterestOnDebt(line);
+    }
+
+    /** Each day's flows of lines of a kind, taken one by one: what is lent and repaid in one month is told apart. */
+    private long sum(Period days, Predicate<Line> which, ToLongFunction<Long> of) {
+        return plan.lines().stream()
+                .filter(which)
+                .flatMap(line -> forecast.flows(line).stream())
+                .filter(flow -> days.contains(flow.day()))
+                .mapToLong(flow -> of.applyAsLong(flow.minor()))
+                .sum();
+    }
+
+    private static Period days(YearMonth month) {
+        return new Period(month.atDay(1), month.plusMonths(1).atDay(1));
+    }
 }

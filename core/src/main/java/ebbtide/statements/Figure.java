@@ -6,86 +6,93 @@ import java.util.function.IntFunction;
 import java.util.function.IntToLongFunction;
 
 /**
- * A row of a statement by month, counted from the first that is forecast: what it is made of, so that what explains it adds up to it. A level
- * is taken at the end of a period, anything else adds up over its months. Each month is added up once.
+ * A row of a statement by month, counted from the first that is forecast: what it is made of, so that what explains it
+ * adds up to it. A level is taken at the end of a period, anything else adds up over its months. Each month is added up
+ * once.
  */
 final class Figure {
-  /** The opening is month -1; a horizon has at most 73 months. */
-  private static final int MOST = 80;
-  private final String id;
-  private final StatementTable.Style style;
-  private final String name;
-  private final boolean level;
-  private final List<Part> parts;
-  private final long[] known = new long[MOST];
-  private final BitSet added = new BitSet(MOST);
+    /** The opening is month -1; a horizon has at most 73 months. */
+    private static final int MOST = 80;
 
-  /** A part with its cause in words, and its amount by month. */
-  record Part(String what, IntFunction<String> because, IntToLongFunction amount) {
-    static Part of(String what, IntToLongFunction amount) {
-      return new Part(what, month -> "", amount);
+    private final String id;
+    private final StatementTable.Style style;
+    private final String name;
+    private final boolean level;
+    private final List<Part> parts;
+    private final long[] known = new long[MOST];
+    private final BitSet added = new BitSet(MOST);
+
+    /** A part with its cause in words, and its amount by month. */
+    record Part(String what, IntFunction<String> because, IntToLongFunction amount) {
+        static Part of(String what, IntToLongFunction amount) {
+            return new Part(what, month -> "", amount);
+        }
     }
-  }
 
-  Figure(String id, StatementTable.Style style, String name, boolean level, List<Part> parts) {
-    this.id = id;
-    this.style = style;
-    this.name = name;
-    this.level = level;
-    this.parts = parts;
-  }
-
-  static Figure line(String id, String name, IntFunction<String> because, IntToLongFunction amount) {
-    return new Figure(id, StatementTable.Style.LINE, name, false, List.of(new Part(name, because, amount)));
-  }
-
-  /** Returns a sum of other figures, itself a flow or a level as they are. */
-  static Figure sum(String id, String name, List<Figure> of) {
-    return new Figure(id, StatementTable.Style.SUM, name, !of.isEmpty() && of.get(0).isLevel(), of.stream().map(one -> Part.of(one.name(), one::in)).toList());
-  }
-
-  String id() {
-    return id;
-  }
-
-  StatementTable.Style style() {
-    return style;
-  }
-
-  String name() {
-    return name;
-  }
-
-  boolean isLevel() {
-    return level;
-  }
-
-  List<Part> parts() {
-    return parts;
-  }
-
-  long in(int month) {
-    int at = month + 1;
-    if (!added.get(at)) {
-      long sum = 0;
-      for (Part part : parts) {
-        sum += part.amount().applyAsLong(month);
-      }
-      known[at] = sum;
-      added.set(at);
+    Figure(String id, StatementTable.Style style, String name, boolean level, List<Part> parts) {
+        this.id = id;
+        this.style = style;
+        this.name = name;
+        this.level = level;
+        this.parts = parts;
     }
-    return known[at];
-  }
 
-  /** Returns the amount of some months, the first and the last included. */
-  long over(int from, int to) {
-    if (level) {
-      return in(to);
+    static Figure line(String id, String name, IntFunction<String> because, IntToLongFunction amount) {
+        return new Figure(id, StatementTable.Style.LINE, name, false, List.of(new Part(name, because, amount)));
     }
-    long sum = 0;
-    for (int month = from; month <= to; month++) {
-      sum += in(month);
+
+    /** Returns a sum of other figures, itself a flow or a level as they are. */
+    static Figure sum(String id, String name, List<Figure> of) {
+        return new Figure(
+                id,
+                StatementTable.Style.SUM,
+                name,
+                !of.isEmpty() && of.get(0).isLevel(),
+                of.stream().map(one -> Part.of(one.name(), one::in)).toList());
     }
-    return sum;
-  }
+
+    String id() {
+        return id;
+    }
+
+    StatementTable.Style style() {
+        return style;
+    }
+
+    String name() {
+        return name;
+    }
+
+    boolean isLevel() {
+        return level;
+    }
+
+    List<Part> parts() {
+        return parts;
+    }
+
+    long in(int month) {
+        int at = month + 1;
+        if (!added.get(at)) {
+            long sum = 0;
+            for (Part part : parts) {
+                sum += part.amount().applyAsLong(month);
+            }
+            known[at] = sum;
+            added.set(at);
+        }
+        return known[at];
+    }
+
+    /** Returns the amount of some months, the first and the last included. */
+    long over(int from, int to) {
+        if (level) {
+            return in(to);
+        }
+        long sum = 0;
+        for (int month = from; month <= to; month++) {
+            sum += in(month);
+        }
+        return sum;
+    }
 }

@@ -30,238 +30,295 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
- * The ledger of a forecast (rules 9.1): what each line earns, bills and pays by whole month from the opening balance sheet on, and the accounts
- * that follow. What a line is owed, or owes, grows by what it bills with its sales tax and falls by its cash; what it bills otherwise than it
- * earns stands as stock, prepaid or fixed assets. Days up to the as-of date are facts in cash and the plan's in everything else.
+ * The ledger of a forecast (rules 9.1): what each line earns, bills and pays by whole month from the opening balance
+ * sheet on, and the accounts that follow. What a line is owed, or owes, grows by what it bills with its sales tax and
+ * falls by its cash; what it bills otherwise than it earns stands as stock, prepaid or fixed assets. Days up to the
+ * as-of date are facts in cash and the plan's in everything else.
  */
 final class Ledger {
-  private static final Set<CashRow> CAUSED_BY_COST = EnumSet.of(CashRow.PAY, CashRow.INTEREST);
-  private final Plan plan;
-  private final Forecast forecast;
-  private final YearMonth first;
-  private final int months;
-  private final List<Period> periods = new ArrayList<>();
-  private final Map<String, Line> lines = new LinkedHashMap<>();
-  private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
-  private final Map<String, Earned> earnings = new LinkedHashMap<>();
-  private final Map<String, MonthSeries> cash = new LinkedHashMap<>();
-  private final Map<String, Kind> mains = new LinkedHashMap<>();
-  private final List<Account> accounts = new ArrayList<>();
-  private final MonthSeries nil;
-  private final MonthSeries tax;
-  private final MonthSeries points;
-  private final MonthSeries profit;
-  private final MonthSeries declared;
-  private final long openingCash;
-  /** Retained profit at the end of each month. */
-  private final MonthSeries retained;
+    private static final Set<CashRow> CAUSED_BY_COST = EnumSet.of(CashRow.PAY, CashRow.INTEREST);
+    private final Plan plan;
+    private final Forecast forecast;
+    private final YearMonth first;
+    private final int months;
+    private final List<Period> periods = new ArrayList<>();
+    private final Map<String, Line> lines = new LinkedHashMap<>();
+    private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
+    private final Map<String, Earned> earnings = new LinkedHashMap<>();
+    private final Map<String, MonthSeries> cash = new LinkedHashMap<>();
+    private final Map<String, Kind> mains = new LinkedHashMap<>();
+    private final List<Account> accounts = new ArrayList<>();
+    private final MonthSeries nil;
+    private final MonthSeries tax;
+    private final MonthSeries points;
+    private final MonthSeries profit;
+    private final MonthSeries declared;
+    private final long openingCash;
+    /** Retained profit at the end of each month. */
+    private final MonthSeries retained;
 
-  Ledger(Forecast forecast) {
-    this.forecast = forecast;
-    this.plan = forecast.plan();
-    this.first = plan.settings().firstForecastMonth();
-    this.months = (int) first.until(YearMonth.from(forecast.lastDay()), ChronoUnit.MONTHS) + 1;
-    for (int i = 0; i < months; i++) {
-      periods.add(new Period(first.plusMonths(i).atDay(1), first.plusMonths(i + 1L).atDay(1)));
+    Ledger(Forecast forecast) {
+        this.forecast = forecast;
+        this.plan = forecast.plan();
+        this.first = plan.settings().firstForecastMonth();
+        this.months = (int) first.until(YearMonth.from(forecast.lastDay()), ChronoUnit.MONTHS) + 1;
+        for (int i = 0; i < months; i++) {
+            periods.add(new Period(
+                    first.plusMonths(i).atDay(1), first.plusMonths(i + 1L).atDay(1)));
+        }
+        plan.lines().forEach(line -> lines.put(line.id(), line));
+        this.nil = MonthSeries.nil(Timeline.monthNumber(first), months);
+        Map<String, MonthSeries> declaredBy = new LinkedHashMap<>();
+        Accounts accountsOfLines = forecast.accounts();
+        plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, accountsOfLines, declaredBy));
+        this.tax = sum(earnings.values().stream().map(Earned::tax));
+        this.points = findSalesTax()
+                .map(line -> accountsOfLines.salesTax(line).pointsByMonth())
+                .orElse(nil);
+        plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> open(line, declaredBy));
+        openBesideLines();
+        this.profit = sum(earnings.values().stream().map(Earned::earned));
+        this.declared = sum(declaredBy.values().stream());
+        this.openingCash = forecast.closing(first.atDay(1).minusDays(1));
+        this.retained = Account.of(
+                        Kind.RETAINED,
+                        null,
+                        Kind.RETAINED.words(),
+                        openingRetained(),
+                        nil,
+                        List.of(new Cause("profit", profit), new Cause("declared", declared.negative())))
+                .levels();
     }
-    plan.lines().forEach(line -> lines.put(line.id(), line));
-    this.nil = MonthSeries.nil(Timeline.monthNumber(first), months);
-    Map<String, MonthSeries> declaredBy = new LinkedHashMap<>();
-    Accounts accountsOfLines = forecast.accounts();
-    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, accountsOfLines, declaredBy));
-    this.tax = sum(earnings.values().stream().map(Earned::tax));
-    this.points = findSalesTax().map(line -> accountsOfLines.salesTax(line).pointsByMonth()).orElse(nil);
-    plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> open(line, declaredBy));
-    openBesideLines();
-    this.profit = sum(earnings.values().stream().map(Earned::earned));
-    this.declared = sum(declaredBy.values().stream());
-    this.openingCash = forecast.closing(first.atDay(1).minusDays(1));
-    this.retained = Account.of(Kind.RETAINED, null, Kind.RETAINED.words(), openingRetained(), nil,
-        List.of(new Cause("profit", profit), new Cause("declared", declared.negative()))).levels();
-  }
 
-  private long openingRetained() {
-    return entries().stream().filter(entry -> entry.kind() == Kind.RETAINED).mapToLong(Entry::amount).sum();
-  }
-
-  private MonthSeries sum(Stream<MonthSeries> all) {
-    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
-    all.forEach(one -> sum.add(one, 1));
-    return sum.series();
-  }
-
-  private MonthSeries byMonth(IntToLongFunction amount) {
-    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
-    IntStream.range(0, months).forEach(i -> sum.add(nil.first() + i, amount.applyAsLong(i)));
-    return sum.series();
-  }
-
-  private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
-    if (line.standing().cash() == CashRow.CAPITAL) {
-      assets.put(line.id(), of.assets(line).months());
-    } else if (line.standing().cash() == CashRow.DIVIDENDS) {
-      declaredBy.put(line.id(), declared(line, of));
+    private long openingRetained() {
+        return entries().stream()
+                .filter(entry -> entry.kind() == Kind.RETAINED)
+                .mapToLong(Entry::amount)
+                .sum();
     }
-    Earned one = of.earned(line);
-    earnings.put(line.id(), one);
-    cash.put(line.id(), byMonth(i -> forecast.cell(line, period(i)).amount()));
-  }
 
-  boolean opensWithout() {
-    OpeningSheet sheet = plan.settings().openingSheet();
-    return sheet == null || !sheet.on().equals(plan.settings().openingDay());
-  }
-
-  List<Entry> entries() {
-    return opensWithout() ? List.of() : plan.settings().openingSheet().entries();
-  }
-
-  /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
-  private void open(Line line, Map<String, MonthSeries> declaredBy) {
-    Earned one = earnings.get(line.id());
-    Set<Kind> apart = line.standing().apart();
-    List<Entry> mine = entries().stream().filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry)).toList();
-    boolean noBills = line.assumption().isNonCash();
-    List<Entry> ofMain = mine.stream().filter(entry -> !apart.contains(entry.kind()) && !noBills).toList();
-    Kind main = ofMain.isEmpty() ? line.standing().own() : ofMain.get(0).kind();
-    mains.put(line.id(), main);
-    MonthSeries flows = cash.get(line.id());
-    List<Cause> causes = new ArrayList<>();
-    if (line.standing().cash() == CashRow.SALES_TAX) {
-      causes.add(new Cause("tax points", points.negative()));
-    } else if (declaredBy.containsKey(line.id())) {
-      causes.add(new Cause("declared", declaredBy.get(line.id()).negative()));
-    } else {
-      causes.add(new Cause(CAUSED_BY_COST.contains(line.standing().cash()) ? "cost" : "billed", one.billed()));
-      causes.add(new Cause("sales tax", one.tax()));
+    private MonthSeries sum(Stream<MonthSeries> all) {
+        MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
+        all.forEach(one -> sum.add(one, 1));
+        return sum.series();
     }
-    causes.add(new Cause(line.direction() == Direction.RECEIPT ? "received" : "paid", flows.negative()));
-    accounts.add(Account.of(main, line.id(), line.name(), sum(ofMain), nil, causes));
-    if (!apart.isEmpty()) {
-      List<Entry> others = mine.stream().filter(entry -> !ofMain.contains(entry)).toList();
-      accounts.add(Account.of(others.isEmpty() ? apart.iterator().next() : others.get(0).kind(), line.id(), line.name(), sum(others), nil,
-          List.of(new Cause("billed", one.billed().negative()), new Cause("cost of the month", one.earned()))));
+
+    private MonthSeries byMonth(IntToLongFunction amount) {
+        MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
+        IntStream.range(0, months).forEach(i -> sum.add(nil.first() + i, amount.applyAsLong(i)));
+        return sum.series();
     }
-  }
 
-  /** Cash is what the accounts at the bank have, retained profit what profit and dividends make of it. */
-  private static boolean isAccount(Entry entry) {
-    return entry.kind() != Kind.CASH && entry.kind() != Kind.RETAINED;
-  }
-
-  private static long sum(List<Entry> entries) {
-    return entries.stream().mapToLong(entry -> entry.amount() * entry.kind().sign()).sum();
-  }
-
-  /** Entries that no line clears stand as they are; movements of no line and tax that is not due yet have accounts of their own. */
-  private void openBesideLines() {
-    entries().stream().filter(entry -> isAccount(entry) && !mains.containsKey(String.valueOf(entry.lineId())))
-        .forEach(entry -> accounts.add(Account.of(entry.kind(), null, entry.name(), entry.amount() * entry.kind().sign(), nil, List.of())));
-    MonthSeries notDue = points.minus(tax);
-    beside(Kind.SALES_TAX, findSalesTax().isPresent() ? "Sales tax that is not due yet" : "Sales tax that no line settles", "tax billed less tax points", notDue);
-    beside(Kind.OTHER_RECEIVABLES, "Not assigned yet", "booked", unassigned().negative());
-    beside(Kind.OTHER_RECEIVABLES, "On the way between own accounts", "booked", transfers().negative());
-  }
-
-  private void beside(Kind kind, String name, String cause, MonthSeries amounts) {
-    if (!amounts.isNil()) {
-      accounts.add(Account.of(kind, null, name, 0, nil, List.of(new Cause(cause, amounts))));
+    private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
+        if (line.standing().cash() == CashRow.CAPITAL) {
+            assets.put(line.id(), of.assets(line).months());
+        } else if (line.standing().cash() == CashRow.DIVIDENDS) {
+            declaredBy.put(line.id(), declared(line, of));
+        }
+        Earned one = of.earned(line);
+        earnings.put(line.id(), one);
+        cash.put(line.id(), byMonth(i -> forecast.cell(line, period(i)).amount()));
     }
-  }
 
-  MonthSeries unassigned() {
-    return byMonth(i -> forecast.unassigned(Direction.RECEIPT, period(i)).amount() + forecast.unassigned(Direction.PAYMENT, period(i)).amount());
-  }
-
-  MonthSeries transfers() {
-    return byMonth(i -> forecast.transfers(period(i)).amount());
-  }
-
-  private MonthSeries declared(Line line, Accounts of) {
-    MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
-    if (plan.isActive(line)) {
-      of.dividends(line).declared().forEach(one -> sum.add(Timeline.monthNumber(one.month()), one.amount()));
+    boolean opensWithout() {
+        OpeningSheet sheet = plan.settings().openingSheet();
+        return sheet == null || !sheet.on().equals(plan.settings().openingDay());
     }
-    return sum.series();
-  }
 
-  private Optional<Line> findSalesTax() {
-    return plan.lines().stream().filter(line -> line.standing().cash() == CashRow.SALES_TAX && plan.isActive(line)).findFirst();
-  }
+    List<Entry> entries() {
+        return opensWithout() ? List.of() : plan.settings().openingSheet().entries();
+    }
 
-  Plan plan() {
-    return plan;
-  }
+    /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
+    private void open(Line line, Map<String, MonthSeries> declaredBy) {
+        Earned one = earnings.get(line.id());
+        Set<Kind> apart = line.standing().apart();
+        List<Entry> mine = entries().stream()
+                .filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry))
+                .toList();
+        boolean noBills = line.assumption().isNonCash();
+        List<Entry> ofMain = mine.stream()
+                .filter(entry -> !apart.contains(entry.kind()) && !noBills)
+                .toList();
+        Kind main = ofMain.isEmpty() ? line.standing().own() : ofMain.get(0).kind();
+        mains.put(line.id(), main);
+        MonthSeries flows = cash.get(line.id());
+        List<Cause> causes = new ArrayList<>();
+        if (line.standing().cash() == CashRow.SALES_TAX) {
+            causes.add(new Cause("tax points", points.negative()));
+        } else if (declaredBy.containsKey(line.id())) {
+            causes.add(new Cause("declared", declaredBy.get(line.id()).negative()));
+        } else {
+            causes.add(new Cause(CAUSED_BY_COST.contains(line.standing().cash()) ? "cost" : "billed", one.billed()));
+            causes.add(new Cause("sales tax", one.tax()));
+        }
+        causes.add(new Cause(line.direction() == Direction.RECEIPT ? "received" : "paid", flows.negative()));
+        accounts.add(Account.of(main, line.id(), line.name(), sum(ofMain), nil, causes));
+        if (!apart.isEmpty()) {
+            List<Entry> others =
+                    mine.stream().filter(entry -> !ofMain.contains(entry)).toList();
+            accounts.add(Account.of(
+                    others.isEmpty() ? apart.iterator().next() : others.get(0).kind(),
+                    line.id(),
+                    line.name(),
+                    sum(others),
+                    nil,
+                    List.of(
+                            new Cause("billed", one.billed().negative()),
+                            new Cause("cost of the month", one.earned()))));
+        }
+    }
 
-  Forecast forecast() {
-    return forecast;
-  }
+    /** Cash is what the accounts at the bank have, retained profit what profit and dividends make of it. */
+    private static boolean isAccount(Entry entry) {
+        return entry.kind() != Kind.CASH && entry.kind() != Kind.RETAINED;
+    }
 
-  /** Returns the account of a line, by which it falls due. */
-  LineAccount account(Line line) {
-    return forecast.accounts().of(line);
-  }
+    private static long sum(List<Entry> entries) {
+        return entries.stream()
+                .mapToLong(entry -> entry.amount() * entry.kind().sign())
+                .sum();
+    }
 
-  /** Returns the months of a line of assets. */
-  List<AssetAccount.Month> assets(Line line) {
-    return assets.get(line.id());
-  }
+    /**
+     * Entries that no line clears stand as they are; movements of no line and tax that is not due yet have accounts of
+     * their own.
+     */
+    private void openBesideLines() {
+        entries().stream()
+                .filter(entry -> isAccount(entry) && !mains.containsKey(String.valueOf(entry.lineId())))
+                .forEach(entry -> accounts.add(Account.of(
+                        entry.kind(),
+                        null,
+                        entry.name(),
+                        entry.amount() * entry.kind().sign(),
+                        nil,
+                        List.of())));
+        MonthSeries notDue = points.minus(tax);
+        beside(
+                Kind.SALES_TAX,
+                findSalesTax().isPresent() ? "Sales tax that is not due yet" : "Sales tax that no line settles",
+                "tax billed less tax points",
+                notDue);
+        beside(
+                Kind.OTHER_RECEIVABLES,
+                "Not assigned yet",
+                "booked",
+                unassigned().negative());
+        beside(
+                Kind.OTHER_RECEIVABLES,
+                "On the way between own accounts",
+                "booked",
+                transfers().negative());
+    }
 
-  YearMonth first() {
-    return first;
-  }
+    private void beside(Kind kind, String name, String cause, MonthSeries amounts) {
+        if (!amounts.isNil()) {
+            accounts.add(Account.of(kind, null, name, 0, nil, List.of(new Cause(cause, amounts))));
+        }
+    }
 
-  int months() {
-    return months;
-  }
+    MonthSeries unassigned() {
+        return byMonth(i -> forecast.unassigned(Direction.RECEIPT, period(i)).amount()
+                + forecast.unassigned(Direction.PAYMENT, period(i)).amount());
+    }
 
-  Period period(int month) {
-    return periods.get(month);
-  }
+    MonthSeries transfers() {
+        return byMonth(i -> forecast.transfers(period(i)).amount());
+    }
 
-  List<Account> accounts() {
-    return accounts;
-  }
+    private MonthSeries declared(Line line, Accounts of) {
+        MonthSeries.Sum sum = new MonthSeries.Sum(nil.first(), months);
+        if (plan.isActive(line)) {
+            of.dividends(line).declared().forEach(one -> sum.add(Timeline.monthNumber(one.month()), one.amount()));
+        }
+        return sum.series();
+    }
 
-  Earned earnings(Line line) {
-    return earnings.get(line.id());
-  }
+    private Optional<Line> findSalesTax() {
+        return plan.lines().stream()
+                .filter(line -> line.standing().cash() == CashRow.SALES_TAX && plan.isActive(line))
+                .findFirst();
+    }
 
-  MonthSeries cash(Line line) {
-    return cash.get(line.id());
-  }
+    Plan plan() {
+        return plan;
+    }
 
-  /** Returns the line that moves an account, if one does. */
-  Optional<Line> line(Account account) {
-    return Optional.ofNullable(account.lineId()).map(lines::get);
-  }
+    Forecast forecast() {
+        return forecast;
+    }
 
-  Section section(Line line) {
-    return Section.of(line, mains.get(line.id()));
-  }
+    /** Returns the account of a line, by which it falls due. */
+    LineAccount account(Line line) {
+        return forecast.accounts().of(line);
+    }
 
-  /** Returns cash at the end of a month; -1 is the opening. */
-  long cashAt(int month) {
-    return month < 0 ? openingCash : forecast.closing(first.plusMonths(month + 1L).atDay(1).minusDays(1));
-  }
+    /** Returns the months of a line of assets. */
+    List<AssetAccount.Month> assets(Line line) {
+        return assets.get(line.id());
+    }
 
-  /** Returns what is declared to owners in a month. */
-  long declaredIn(int month) {
-    return declared.at(month);
-  }
+    YearMonth first() {
+        return first;
+    }
 
-  /** Returns profit after tax of a month: what all lines earn. */
-  long profit(int month) {
-    return profit.at(month);
-  }
+    int months() {
+        return months;
+    }
 
-  /** Returns retained profit at the end of a month; -1 is the opening. */
-  long retainedAt(int month) {
-    return month < 0 ? openingRetained() : retained.at(month);
-  }
+    Period period(int month) {
+        return periods.get(month);
+    }
 
-  /** Returns what the opening balance sheet lacks to balance, cash as the accounts have it: assets less what is owed and equity. */
-  long unplaced() {
-    return cashAt(-1) + accounts.stream().mapToLong(Account::opening).sum() - retainedAt(-1);
-  }
+    List<Account> accounts() {
+        return accounts;
+    }
+
+    Earned earnings(Line line) {
+        return earnings.get(line.id());
+    }
+
+    MonthSeries cash(Line line) {
+        return cash.get(line.id());
+    }
+
+    /** Returns the line that moves an account, if one does. */
+    Optional<Line> line(Account account) {
+        return Optional.ofNullable(account.lineId()).map(lines::get);
+    }
+
+    Section section(Line line) {
+        return Section.of(line, mains.get(line.id()));
+    }
+
+    /** Returns cash at the end of a month; -1 is the opening. */
+    long cashAt(int month) {
+        return month < 0
+                ? openingCash
+                : forecast.closing(first.plusMonths(month + 1L).atDay(1).minusDays(1));
+    }
+
+    /** Returns what is declared to owners in a month. */
+    long declaredIn(int month) {
+        return declared.at(month);
+    }
+
+    /** Returns profit after tax of a month: what all lines earn. */
+    long profit(int month) {
+        return profit.at(month);
+    }
+
+    /** Returns retained profit at the end of a month; -1 is the opening. */
+    long retainedAt(int month) {
+        return month < 0 ? openingRetained() : retained.at(month);
+    }
+
+    /**
+     * Returns what the opening balance sheet lacks to balance, cash as the accounts have it: assets less what is owed
+     * and equity.
+     */
+    long unplaced() {
+        return cashAt(-1) + accounts.stream().mapToLong(Account::opening).sum() - retainedAt(-1);
+    }
 }

@@ -6,17 +6,20 @@ import ebbtide.plan.OpeningSheet.Kind;
 
 /** Where the cash of a line stands in the cash flow statement. */
 enum Section {
-  OPERATING,
-  INVESTING,
-  FINANCING;
+    OPERATING,
+    INVESTING,
+    FINANCING;
 
-  /** Returns the section of a line, whose own account is of a kind. */
-  static Section of(Line line, Kind main) {
-    return switch (line.standing().cash().part()) {
-      case OPERATING -> OPERATING;
-      case INVESTING -> INVESTING;
-      case FINANCING -> FINANCING;
-      case BY_NATURE -> line.nature() != Nature.OUTSIDE ? OPERATING : main == Kind.FIXED_ASSETS || main == Kind.OTHER_ASSETS ? INVESTING : FINANCING;
-    };
-  }
+    /** Returns the section of a line, whose own account is of a kind. */
+    static Section of(Line line, Kind main) {
+        return switch (line.standing().cash().part()) {
+            case OPERATING -> OPERATING;
+            case INVESTING -> INVESTING;
+            case FINANCING -> FINANCING;
+            case BY_NATURE ->
+                line.nature() != Nature.OUTSIDE
+                        ? OPERATING
+                        : main == Kind.FIXED_ASSETS || main == Kind.OTHER_ASSETS ? INVESTING : FINANCING;
+        };
+    }
 }

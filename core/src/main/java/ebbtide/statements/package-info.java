@@ -1,2 +1,5 @@
-/** Income statement, balance sheet and cash flow from a forecast and an opening balance sheet, and what can be read off them (rules 9). */
+/**
+ * Income statement, balance sheet and cash flow from a forecast and an opening balance sheet, and what can be read off
+ * them (rules 9).
+ */
 package ebbtide.statements;

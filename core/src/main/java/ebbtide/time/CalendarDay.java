@@ -11,34 +11,41 @@ import java.util.regex.Pattern;
 
 /** A day as people and files write it, read with a refusal that says what is wrong with it. */
 public final class CalendarDay {
-  private static final Pattern WRITTEN = Pattern.compile("(\\d{4})-(\\d{2})-(\\d{2})");
-  private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+    private static final Pattern WRITTEN = Pattern.compile("(\\d{4})-(\\d{2})-(\\d{2})");
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
-  private CalendarDay() {}
+    private CalendarDay() {}
 
-  /** Returns the day of a text such as 2026-03-01; refuses any other, a day that its month lacks with how many it has. */
-  public static LocalDate parse(String text) {
-    Matcher written = WRITTEN.matcher(text);
-    if (written.matches()) {
-      return of(Integer.parseInt(written.group(1)), Integer.parseInt(written.group(2)), Integer.parseInt(written.group(3)));
+    /**
+     * Returns the day of a text such as 2026-03-01; refuses any other, a day that its month lacks with how many it has.
+     */
+    public static LocalDate parse(String text) {
+        Matcher written = WRITTEN.matcher(text);
+        if (written.matches()) {
+            return of(
+                    Integer.parseInt(written.group(1)),
+                    Integer.parseInt(written.group(2)),
+                    Integer.parseInt(written.group(3)));
+        }
+        try {
+            return LocalDate.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("A date is written 2026-03-01");
+        }
     }
-    try {
-      return LocalDate.parse(text);
-    } catch (DateTimeParseException e) {
-      throw new IllegalArgumentException("A date is written 2026-03-01");
-    }
-  }
 
-  /** Returns the day of a year, a month and a day of it; refuses one that there is not: "February 2026 has 28 days". */
-  public static LocalDate of(int year, int month, int day) {
-    if (month < 1 || month > 12) {
-      throw new IllegalArgumentException("A year has twelve months");
+    /**
+     * Returns the day of a year, a month and a day of it; refuses one that there is not: "February 2026 has 28 days".
+     */
+    public static LocalDate of(int year, int month, int day) {
+        if (month < 1 || month > 12) {
+            throw new IllegalArgumentException("A year has twelve months");
+        }
+        try {
+            return LocalDate.of(year, month, day);
+        } catch (DateTimeException e) {
+            YearMonth of = YearMonth.of(year, month);
+            throw new IllegalArgumentException(MONTH.format(of) + " has " + of.lengthOfMonth() + " days");
+        }
     }
-    try {
-      return LocalDate.of(year, month, day);
-    } catch (DateTimeException e) {
-      YearMonth of = YearMonth.of(year, month);
-      throw new IllegalArgumentException(MONTH.format(of) + " has " + of.lengthOfMonth() + " days");
-    }
-  }
 }

@@ -3,56 +3,57 @@ package ebbtide.time;
 import java.util.function.IntFunction;
 
 /**
- * Amounts that are each spread evenly over the business days of their months, laid together: a day gets the sum of what each brings to it, with
- * the units that are left over on the earliest days of its own month (rules 1.3), at the cost of one.
+ * Amounts that are each spread evenly over the business days of their months, laid together: a day gets the sum of what
+ * each brings to it, with the units that are left over on the earliest days of its own month (rules 1.3), at the cost
+ * of one.
  */
 final class EvenSum implements SpreadSum {
-  private final IntFunction<int[]> days;
-  private final DaySink sink;
-  private final int first;
-  /** What every day of a month gets, by its place among the timeline's months. */
-  private final long[] each;
-  /** How units left over change from one day of a month to the next, null for a month without any. */
-  private final long[][] rest;
+    private final IntFunction<int[]> days;
+    private final DaySink sink;
+    private final int first;
+    /** What every day of a month gets, by its place among the timeline's months. */
+    private final long[] each;
+    /** How units left over change from one day of a month to the next, null for a month without any. */
+    private final long[][] rest;
 
-  /** Begins a sum over the months of a timeline; the days of a month, by its number, are at least one. */
-  EvenSum(Timeline timeline, IntFunction<int[]> days, DaySink sink) {
-    this.days = days;
-    this.sink = sink;
-    this.first = timeline.firstMonth();
-    int months = timeline.lastMonth() - first + 1;
-    this.each = new long[months];
-    this.rest = new long[months][];
-  }
-
-  @Override
-  public void add(long minor, int monthNumber) {
-    int at = monthNumber - first;
-    int count = days.apply(monthNumber).length;
-    each[at] += minor / count;
-    int left = (int) Math.abs(minor % count);
-    if (left > 0) {
-      rest[at] = rest[at] == null ? new long[count] : rest[at];
-      rest[at][0] += Long.signum(minor);
-      rest[at][left] -= Long.signum(minor);
+    /** Begins a sum over the months of a timeline; the days of a month, by its number, are at least one. */
+    EvenSum(Timeline timeline, IntFunction<int[]> days, DaySink sink) {
+        this.days = days;
+        this.sink = sink;
+        this.first = timeline.firstMonth();
+        int months = timeline.lastMonth() - first + 1;
+        this.each = new long[months];
+        this.rest = new long[months][];
     }
-  }
 
-  @Override
-  public void lay() {
-    for (int at = 0; at < each.length; at++) {
-      if (each[at] != 0 || rest[at] != null) {
-        lay(at);
-      }
+    @Override
+    public void add(long minor, int monthNumber) {
+        int at = monthNumber - first;
+        int count = days.apply(monthNumber).length;
+        each[at] += minor / count;
+        int left = (int) Math.abs(minor % count);
+        if (left > 0) {
+            rest[at] = rest[at] == null ? new long[count] : rest[at];
+            rest[at][0] += Long.signum(minor);
+            rest[at][left] -= Long.signum(minor);
+        }
     }
-  }
 
-  private void lay(int at) {
-    int[] of = days.apply(first + at);
-    long units = 0;
-    for (int i = 0; i < of.length; i++) {
-      units += rest[at] == null ? 0 : rest[at][i];
-      sink.add(of[i], each[at] + units);
+    @Override
+    public void lay() {
+        for (int at = 0; at < each.length; at++) {
+            if (each[at] != 0 || rest[at] != null) {
+                lay(at);
+            }
+        }
     }
-  }
+
+    private void lay(int at) {
+        int[] of = days.apply(first + at);
+        long units = 0;
+        for (int i = 0; i < of.length; i++) {
+            units += rest[at] == null ? 0 : rest[at][i];
+            sink.add(of[i], each[at] + units);
+        }
+    }
 }

@@ -5,20 +5,21 @@ import java.time.LocalDate;
 
 /** A run of whole days, shown as one column. */
 public record Period(LocalDate startInclusive, LocalDate endExclusive) {
-  public Period {
-    Check.that(startInclusive.isBefore(endExclusive),
-        "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
-  }
+    public Period {
+        Check.that(
+                startInclusive.isBefore(endExclusive),
+                "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
+    }
 
-  public LocalDate lastDay() {
-    return endExclusive.minusDays(1);
-  }
+    public LocalDate lastDay() {
+        return endExclusive.minusDays(1);
+    }
 
-  public boolean contains(LocalDate day) {
-    return !day.isBefore(startInclusive) && day.isBefore(endExclusive);
-  }
+    public boolean contains(LocalDate day) {
+        return !day.isBefore(startInclusive) && day.isBefore(endExclusive);
+    }
 
-  public boolean overlaps(Period other) {
-    return startInclusive.isBefore(other.endExclusive) && other.startInclusive.isBefore(endExclusive);
-  }
+    public boolean overlaps(Period other) {
+        return startInclusive.isBefore(other.endExclusive) && other.startInclusive.isBefore(endExclusive);
+    }
 }

@@ -1,23 +1,29 @@
 package ebbtide.track;
 
 /**
- * An error over several periods: the sum of misses and of what happened, unsigned, and how much too much was forecast, in the direction
- * of the line; minor units. {@code periods} says how many there were.
+ * An error over several periods: the sum of misses and of what happened, unsigned, and how much too much was forecast,
+ * in the direction of the line; minor units. {@code periods} says how many there were.
  */
 public record ForecastError(int periods, long missed, long happened, long over) {
-  static final ForecastError NONE = new ForecastError(0, 0, 0, 0);
+    static final ForecastError NONE = new ForecastError(0, 0, 0, 0);
 
-  ForecastError plus(long forecast, long actual, int sign) {
-    return new ForecastError(periods + 1, missed + Math.abs(actual - forecast), happened + Math.abs(actual), over + (forecast - actual) * sign);
-  }
+    ForecastError plus(long forecast, long actual, int sign) {
+        return new ForecastError(
+                periods + 1,
+                missed + Math.abs(actual - forecast),
+                happened + Math.abs(actual),
+                over + (forecast - actual) * sign);
+    }
 
-  /** Returns the weighted error in hundredths of a percent of what happened, null where nothing happened. */
-  public Long wapeHundredths() {
-    return happened == 0 ? null : Variance.percentHundredths(happened, missed);
-  }
+    /** Returns the weighted error in hundredths of a percent of what happened, null where nothing happened. */
+    public Long wapeHundredths() {
+        return happened == 0 ? null : Variance.percentHundredths(happened, missed);
+    }
 
-  /** Returns how much too much was forecast, in hundredths of a percent of what happened, null where nothing happened. */
-  public Long biasHundredths() {
-    return happened == 0 ? null : Variance.percentHundredths(happened, over);
-  }
+    /**
+     * Returns how much too much was forecast, in hundredths of a percent of what happened, null where nothing happened.
+     */
+    public Long biasHundredths() {
+        return happened == 0 ? null : Variance.percentHundredths(happened, over);
+    }
 }

@@ -1,5 +1,5 @@
 /**
- * Any figure opened into its parts and causes (rules 12): {@link ebbtide.workings.RowWorkings} of the forecast, and those of funding and
- * roll-forwards.
+ * Any figure opened into its parts and causes (rules 12): {@link ebbtide.workings.RowWorkings} of the forecast, and
+ * those of funding and roll-forwards.
  */
 package ebbtide.workings;

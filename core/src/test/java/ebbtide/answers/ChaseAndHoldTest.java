@@ -18,38 +18,67 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What moving an item does to low water is what the forecast says once it is moved, over random plans and books. */
 class ChaseAndHoldTest {
-  @Test
-  void someOfThePlansAbove_haveChancesOfBothKinds() {
-    assertThat(seeds().mapToObj(RandomPlans::of).map(some -> Forecaster.forecast(some.plan(), some.books()))
-        .filter(forecast -> !ChaseAndHold.of(forecast, Direction.RECEIPT, 14).isEmpty()).count()).isGreaterThan(5);
-    assertThat(seeds().mapToObj(RandomPlans::of).map(some -> Forecaster.forecast(some.plan(), some.books()))
-        .filter(forecast -> !ChaseAndHold.of(forecast, Direction.PAYMENT, 14).isEmpty()).count()).isGreaterThan(5);
-  }
-
-  static LongStream seeds() {
-    return LongStream.range(0, 200);
-  }
-
-  @ParameterizedTest(name = "seed {0}")
-  @MethodSource("seeds")
-  void everyChance_keptAsTyped_liftsLowWaterByWhatWasSaid(long seed) {
-    RandomPlans.Case some = RandomPlans.of(seed);
-    Forecast forecast = Forecaster.forecast(some.plan(), some.books());
-    for (Direction direction : Direction.values()) {
-      List<ChaseAndHold.Chance> chances = ChaseAndHold.of(forecast, direction, 14);
-      assertThat(chances).isSortedAccordingTo(Comparator.comparingLong(ChaseAndHold.Chance::lift).reversed()
-          .thenComparing(one -> one.row().item().id()));
-      for (ChaseAndHold.Chance chance : chances) {
-        OpenItem item = chance.row().item();
-        List<OpenItem> kept = new ArrayList<>(some.books().items().all());
-        kept.replaceAll(one -> one.id().equals(item.id())
-            ? item.with(new OpenItem.Handling(chance.to(), item.handling().promised(), item.handling().standing(), item.handling().note())) : one);
-        Forecast then = Forecaster.forecast(some.plan(), some.books().with(OpenItems.of(kept).settled(some.books().items().settled())));
-        assertThat(then.lowWater()).as("%s of seed %d", item.number(), seed).isEqualTo(chance.lowWater());
-        assertThat(then.lowWater().headroom() - forecast.lowWater().headroom()).isEqualTo(chance.lift()).isPositive();
-        boolean sooner = direction == Direction.RECEIPT;
-        assertThat(sooner ? !chance.to().isAfter(chance.row().expected().day()) : chance.to().isAfter(chance.row().expected().day())).isTrue();
-      }
+    @Test
+    void someOfThePlansAbove_haveChancesOfBothKinds() {
+        assertThat(seeds().mapToObj(RandomPlans::of)
+                        .map(some -> Forecaster.forecast(some.plan(), some.books()))
+                        .filter(forecast -> !ChaseAndHold.of(forecast, Direction.RECEIPT, 14)
+                                .isEmpty())
+                        .count())
+                .isGreaterThan(5);
+        assertThat(seeds().mapToObj(RandomPlans::of)
+                        .map(some -> Forecaster.forecast(some.plan(), some.books()))
+                        .filter(forecast -> !ChaseAndHold.of(forecast, Direction.PAYMENT, 14)
+                                .isEmpty())
+                        .count())
+                .isGreaterThan(5);
     }
-  }
+
+    static LongStream seeds() {
+        return LongStream.range(0, 200);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void everyChance_keptAsTyped_liftsLowWaterByWhatWasSaid(long seed) {
+        RandomPlans.Case some = RandomPlans.of(seed);
+        Forecast forecast = Forecaster.forecast(some.plan(), some.books());
+        for (Direction direction : Direction.values()) {
+            List<ChaseAndHold.Chance> chances = ChaseAndHold.of(forecast, direction, 14);
+            assertThat(chances)
+                    .isSortedAccordingTo(Comparator.comparingLong(ChaseAndHold.Chance::lift)
+                            .reversed()
+                            .thenComparing(one -> one.row().item().id()));
+            for (ChaseAndHold.Chance chance : chances) {
+                OpenItem item = chance.row().item();
+                List<OpenItem> kept = new ArrayList<>(some.books().items().all());
+                kept.replaceAll(one -> one.id().equals(item.id())
+                        ? item.with(new OpenItem.Handling(
+                                chance.to(),
+                                item.handling().promised(),
+                                item.handling().standing(),
+                                item.handling().note()))
+                        : one);
+                Forecast then = Forecaster.forecast(
+                        some.plan(),
+                        some.books()
+                                .with(OpenItems.of(kept)
+                                        .settled(some.books().items().settled())));
+                assertThat(then.lowWater())
+                        .as("%s of seed %d", item.number(), seed)
+                        .isEqualTo(chance.lowWater());
+                assertThat(then.lowWater().headroom() - forecast.lowWater().headroom())
+                        .isEqualTo(chance.lift())
+                        .isPositive();
+                boolean sooner = direction == Direction.RECEIPT;
+                assertThat(
+                                sooner
+                                        ? !chance.to()
+                                                .isAfter(chance.row().expected().day())
+                                        : chance.to()
+                                                .isAfter(chance.row().expected().day()))
+                        .isTrue();
+            }
+        }
+    }
 }

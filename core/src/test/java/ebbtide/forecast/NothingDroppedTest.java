@@ -28,9 +28,9 @@ import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
-import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
@@ -53,209 +53,483 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** What is owed stands until it is paid, and no figure depends on how far one looks (rules 1.9, 3.1, 7, 8.4): the smallest plans that show it. */
+/**
+ * What is owed stands until it is paid, and no figure depends on how far one looks (rules 1.9, 3.1, 7, 8.4): the
+ * smallest plans that show it.
+ */
 class NothingDroppedTest {
-  private static final LocalDate LONG_AGO = LocalDate.of(2020, 1, 1);
-  private static final LocalDate NEW_YEARS_EVE = LocalDate.of(2026, 12, 31);
+    private static final LocalDate LONG_AGO = LocalDate.of(2020, 1, 1);
+    private static final LocalDate NEW_YEARS_EVE = LocalDate.of(2026, 12, 31);
 
-  private static Line line(String id, Direction direction, Assumption assumption) {
-    return new Line(id, null, id, direction, true, null, "", assumption, List.of());
-  }
+    private static Line line(String id, Direction direction, Assumption assumption) {
+        return new Line(id, null, id, direction, true, null, "", assumption, List.of());
+    }
 
-  private static Forecast forecast(Settings settings, long cash, Map<String, List<DayAmount>> movements, Line... lines) {
-    List<DayAmount> all = movements.values().stream().flatMap(List::stream).toList();
-    Books books = new Books(List.of(new Account("bank", "Bank", "--", false, LONG_AGO, cash)), movements, List.of(), List.of(), List.of(), Map.of("bank", all));
-    return Forecaster.forecast(new Plan(settings, List.of(lines), List.of()), books);
-  }
+    private static Forecast forecast(
+            Settings settings, long cash, Map<String, List<DayAmount>> movements, Line... lines) {
+        List<DayAmount> all = movements.values().stream().flatMap(List::stream).toList();
+        Books books = new Books(
+                List.of(new Account("bank", "Bank", "--", false, LONG_AGO, cash)),
+                movements,
+                List.of(),
+                List.of(),
+                List.of(),
+                Map.of("bank", all));
+        return Forecaster.forecast(new Plan(settings, List.of(lines), List.of()), books);
+    }
 
-  private static Settings settings(LocalDate asOf, int months) {
-    return Settings.of("P", Money.currency("EUR"), asOf).withHorizon(months);
-  }
+    private static Settings settings(LocalDate asOf, int months) {
+        return Settings.of("P", Money.currency("EUR"), asOf).withHorizon(months);
+    }
 
-  private static Forecast forecast(String asOf, int months, Line... lines) {
-    return forecast(settings(LocalDate.parse(asOf), months), 0, Map.of(), lines);
-  }
+    private static Forecast forecast(String asOf, int months, Line... lines) {
+        return forecast(settings(LocalDate.parse(asOf), months), 0, Map.of(), lines);
+    }
 
-  private static long on(Forecast forecast, String line, String day) {
-    LocalDate date = LocalDate.parse(day);
-    return forecast.cell(forecast.plan().findLine(line).orElseThrow(), new Period(date, date.plusDays(1))).amount();
-  }
+    private static long on(Forecast forecast, String line, String day) {
+        LocalDate date = LocalDate.parse(day);
+        return forecast.cell(forecast.plan().findLine(line).orElseThrow(), new Period(date, date.plusDays(1)))
+                .amount();
+    }
 
-  private static long estimates(Forecast forecast, String line) {
-    return forecast.flows(forecast.plan().findLine(line).orElseThrow()).stream().filter(flow -> flow.part() == Part.ESTIMATED).mapToLong(Forecast.DayFlow::minor).sum();
-  }
+    private static long estimates(Forecast forecast, String line) {
+        return forecast.flows(forecast.plan().findLine(line).orElseThrow()).stream()
+                .filter(flow -> flow.part() == Part.ESTIMATED)
+                .mapToLong(Forecast.DayFlow::minor)
+                .sum();
+    }
 
-  private static Line sales(String id, long monthly, SalesTax tax) {
-    return line(id, Direction.RECEIPT, Assumption.Stream.of(new FixedAmount(Steps.from(LONG_AGO, monthly)), new TreeMap<>(), new TreeMap<>(), tax,
-        MonthPattern.atOnce(), new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
-  }
+    private static Line sales(String id, long monthly, SalesTax tax) {
+        return line(
+                id,
+                Direction.RECEIPT,
+                Assumption.Stream.of(
+                        new FixedAmount(Steps.from(LONG_AGO, monthly)),
+                        new TreeMap<>(),
+                        new TreeMap<>(),
+                        tax,
+                        MonthPattern.atOnce(),
+                        new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
+    }
 
-  private static Line pay(String first, int paidOverAfter, Pay.Commission commission) {
-    return line("pay", Direction.PAYMENT, new Pay(List.of(new Pay.Role("r", LONG_AGO, null, Steps.from(LONG_AGO, BigDecimal.ONE), Pay.PaidBy.YEAR,
-        commission == null ? Steps.from(LONG_AGO, 1_200_000L) : Steps.none(), BigDecimal.valueOf(1_950), Percent.ZERO, commission == null ? Percent.parse("20") : Percent.ZERO,
-        commission, List.of())), new PayDays(PayDays.Often.MONTHLY, LocalDate.parse(first), 1, Convention.PRECEDING),
-        new Pay.PaidOver(paidOverAfter, 5, Convention.FOLLOWING, new TreeMap<>())));
-  }
+    private static Line pay(String first, int paidOverAfter, Pay.Commission commission) {
+        return line(
+                "pay",
+                Direction.PAYMENT,
+                new Pay(
+                        List.of(new Pay.Role(
+                                "r",
+                                LONG_AGO,
+                                null,
+                                Steps.from(LONG_AGO, BigDecimal.ONE),
+                                Pay.PaidBy.YEAR,
+                                commission == null ? Steps.from(LONG_AGO, 1_200_000L) : Steps.none(),
+                                BigDecimal.valueOf(1_950),
+                                Percent.ZERO,
+                                commission == null ? Percent.parse("20") : Percent.ZERO,
+                                commission,
+                                List.of())),
+                        new PayDays(PayDays.Often.MONTHLY, LocalDate.parse(first), 1, Convention.PRECEDING),
+                        new Pay.PaidOver(paidOverAfter, 5, Convention.FOLLOWING, new TreeMap<>())));
+    }
 
-  private static Line profitTax(InstalmentsOf of, long paid, int monthsAfter, Instalment... instalments) {
-    return line("tax", Direction.PAYMENT, new ProfitTax(ProfitTax.Mode.YEAR, Percent.parse("25"), new ProfitTax.YearSoFar(0, 0, paid, 0),
-        of == InstalmentsOf.LAST_YEAR ? 100_000 : 0, 0, List.of(instalments), of, monthsAfter, 1, Convention.FOLLOWING));
-  }
+    private static Line profitTax(InstalmentsOf of, long paid, int monthsAfter, Instalment... instalments) {
+        return line(
+                "tax",
+                Direction.PAYMENT,
+                new ProfitTax(
+                        ProfitTax.Mode.YEAR,
+                        Percent.parse("25"),
+                        new ProfitTax.YearSoFar(0, 0, paid, 0),
+                        of == InstalmentsOf.LAST_YEAR ? 100_000 : 0,
+                        0,
+                        List.of(instalments),
+                        of,
+                        monthsAfter,
+                        1,
+                        Convention.FOLLOWING));
+    }
 
-  private static Line ofLastYear(long paid) {
-    return profitTax(InstalmentsOf.LAST_YEAR, paid, 3, new Instalment(1, 15, Percent.parse("50")), new Instalment(2, 25, Percent.parse("30")),
-        new Instalment(12, 15, Percent.parse("20")));
-  }
+    private static Line ofLastYear(long paid) {
+        return profitTax(
+                InstalmentsOf.LAST_YEAR,
+                paid,
+                3,
+                new Instalment(1, 15, Percent.parse("50")),
+                new Instalment(2, 25, Percent.parse("30")),
+                new Instalment(12, 15, Percent.parse("20")));
+    }
 
-  /** 120.00 at 20% are 100.00 net: half of it, stock for half of it, a tenth of it as commission. */
-  @Test
-  void salesTypedGross_areReadNetByOtherLines() {
-    Line half = line("half", Direction.PAYMENT, Assumption.Stream.of(new ShareOfLine("sales", Percent.parse("50")), new TreeMap<>(), new TreeMap<>(), SalesTax.NONE,
-        MonthPattern.atOnce(), new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
-    Forecast forecast = forecast("2026-12-31", 1, sales("sales", 12_000, SalesTax.of(Percent.parse("20"), true)), half, stock(new StockPolicy.Opening(0, BigDecimal.ZERO)),
-        pay("2026-12-28", 0, new Pay.Commission("sales", Percent.parse("10"), 0)));
-    assertThat(on(forecast, "sales", "2027-01-15")).isEqualTo(12_000);
-    assertThat(on(forecast, "half", "2027-01-15")).isEqualTo(-5_000);
-    assertThat(on(forecast, "stock", "2027-01-15")).isEqualTo(-5_000);
-    assertThat(on(forecast, "pay", "2027-01-28")).isEqualTo(-1_000);
-    assertThat(RowWorkings.of(forecast, "half", new Period(LocalDate.of(2027, 1, 15), LocalDate.of(2027, 1, 16))).items()).extracting(Workings.Item::because)
-        .contains("50% of sales 100");
-  }
+    /** 120.00 at 20% are 100.00 net: half of it, stock for half of it, a tenth of it as commission. */
+    @Test
+    void salesTypedGross_areReadNetByOtherLines() {
+        Line half = line(
+                "half",
+                Direction.PAYMENT,
+                Assumption.Stream.of(
+                        new ShareOfLine("sales", Percent.parse("50")),
+                        new TreeMap<>(),
+                        new TreeMap<>(),
+                        SalesTax.NONE,
+                        MonthPattern.atOnce(),
+                        new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
+        Forecast forecast = forecast(
+                "2026-12-31",
+                1,
+                sales("sales", 12_000, SalesTax.of(Percent.parse("20"), true)),
+                half,
+                stock(new StockPolicy.Opening(0, BigDecimal.ZERO)),
+                pay("2026-12-28", 0, new Pay.Commission("sales", Percent.parse("10"), 0)));
+        assertThat(on(forecast, "sales", "2027-01-15")).isEqualTo(12_000);
+        assertThat(on(forecast, "half", "2027-01-15")).isEqualTo(-5_000);
+        assertThat(on(forecast, "stock", "2027-01-15")).isEqualTo(-5_000);
+        assertThat(on(forecast, "pay", "2027-01-28")).isEqualTo(-1_000);
+        assertThat(RowWorkings.of(forecast, "half", new Period(LocalDate.of(2027, 1, 15), LocalDate.of(2027, 1, 16)))
+                        .items())
+                .extracting(Workings.Item::because)
+                .contains("50% of sales 100");
+    }
 
-  /** Half of 25% of 12 x 1,000.00, whatever the horizon is. */
-  @ParameterizedTest
-  @ValueSource(ints = {2, 3, 12, 15})
-  void instalmentOfThisYearsTax_readsTheWholeYear(int months) {
-    Forecast forecast = forecast("2026-12-31", months, sales("sales", 100_000, SalesTax.NONE), profitTax(InstalmentsOf.THIS_YEAR, 0, 9, new Instalment(2, 15, Percent.parse("50"))));
-    assertThat(on(forecast, "tax", "2027-02-15")).isEqualTo(-150_000);
-  }
+    /** Half of 25% of 12 x 1,000.00, whatever the horizon is. */
+    @ParameterizedTest
+    @ValueSource(ints = {2, 3, 12, 15})
+    void instalmentOfThisYearsTax_readsTheWholeYear(int months) {
+        Forecast forecast = forecast(
+                "2026-12-31",
+                months,
+                sales("sales", 100_000, SalesTax.NONE),
+                profitTax(InstalmentsOf.THIS_YEAR, 0, 9, new Instalment(2, 15, Percent.parse("50"))));
+        assertThat(on(forecast, "tax", "2027-02-15")).isEqualTo(-150_000);
+    }
 
-  /** Two instalments have passed: 800.00 stand on the day after D, and the year gives all of it back. */
-  @Test
-  void instalmentsThatPassedUnpaid_standOverdue_untilTheyArePaidOrMarkedSo() {
-    Forecast none = forecast("2027-03-10", 14, ofLastYear(0));
-    assertThat(on(none, "tax", "2027-03-11")).isEqualTo(-80_000);
-    assertThat(on(none, "tax", "2027-12-15")).isEqualTo(-20_000);
-    assertThat(on(none, "tax", "2028-03-01")).isEqualTo(100_000);
-    assertThat(ChecklistItem.of(none)).extracting(ChecklistItem::sentence).contains("tax stands overdue with 800 of 2 days from 15 Jan 2027, which no movement has paid: "
-        + "assign its movements, or type it as paid so far");
-    Forecast marked = forecast("2027-03-10", 14, ofLastYear(60_000));
-    assertThat(on(marked, "tax", "2027-03-11")).as("60,000 cover the first, and 10,000 of the second").isEqualTo(-20_000);
-    assertThat(on(marked, "tax", "2028-03-01")).isEqualTo(100_000);
-    Settings settings = settings(LocalDate.of(2027, 3, 10), 14);
-    Map<String, List<DayAmount>> booked = Map.of("tax", List.of(new DayAmount(LocalDate.of(2027, 1, 14), -50_000), new DayAmount(LocalDate.of(2027, 3, 1), -30_000)));
-    assertThat(on(forecast(settings, 0, booked, ofLastYear(0)), "tax", "2027-03-11")).as("both are booked").isZero();
-    assertThat(on(forecast(settings, 0, booked, ofLastYear(50_000)), "tax", "2027-03-11")).as("the first is marked, the second booked in March").isZero();
-    assertThat(on(forecast(settings, 0, Map.of("tax", List.of(new DayAmount(LocalDate.of(2027, 2, 20), -20_000))), ofLastYear(60_000)), "tax", "2027-03-11"))
-        .as("what was booked by February is in what is marked").isEqualTo(-20_000);
-  }
+    /** Two instalments have passed: 800.00 stand on the day after D, and the year gives all of it back. */
+    @Test
+    void instalmentsThatPassedUnpaid_standOverdue_untilTheyArePaidOrMarkedSo() {
+        Forecast none = forecast("2027-03-10", 14, ofLastYear(0));
+        assertThat(on(none, "tax", "2027-03-11")).isEqualTo(-80_000);
+        assertThat(on(none, "tax", "2027-12-15")).isEqualTo(-20_000);
+        assertThat(on(none, "tax", "2028-03-01")).isEqualTo(100_000);
+        assertThat(ChecklistItem.of(none))
+                .extracting(ChecklistItem::sentence)
+                .contains("tax stands overdue with 800 of 2 days from 15 Jan 2027, which no movement has paid: "
+                        + "assign its movements, or type it as paid so far");
+        Forecast marked = forecast("2027-03-10", 14, ofLastYear(60_000));
+        assertThat(on(marked, "tax", "2027-03-11"))
+                .as("60,000 cover the first, and 10,000 of the second")
+                .isEqualTo(-20_000);
+        assertThat(on(marked, "tax", "2028-03-01")).isEqualTo(100_000);
+        Settings settings = settings(LocalDate.of(2027, 3, 10), 14);
+        Map<String, List<DayAmount>> booked = Map.of(
+                "tax",
+                List.of(
+                        new DayAmount(LocalDate.of(2027, 1, 14), -50_000),
+                        new DayAmount(LocalDate.of(2027, 3, 1), -30_000)));
+        assertThat(on(forecast(settings, 0, booked, ofLastYear(0)), "tax", "2027-03-11"))
+                .as("both are booked")
+                .isZero();
+        assertThat(on(forecast(settings, 0, booked, ofLastYear(50_000)), "tax", "2027-03-11"))
+                .as("the first is marked, the second booked in March")
+                .isZero();
+        assertThat(on(
+                        forecast(
+                                settings,
+                                0,
+                                Map.of("tax", List.of(new DayAmount(LocalDate.of(2027, 2, 20), -20_000))),
+                                ofLastYear(60_000)),
+                        "tax",
+                        "2027-03-11"))
+                .as("what was booked by February is in what is marked")
+                .isEqualTo(-20_000);
+    }
 
-  /** Of the pay day of 25 August, dated 5 August, 200.00 are to be paid over; eight pay days that nobody paid stand beside them. */
-  @Test
-  void payThatNobodyPaid_standsFromItsFirstPayDayOn_andSoDoesWhatIsPaidOver() {
-    Forecast forecast = forecast("2027-08-10", 1, pay("2026-12-25", 0, null));
-    assertThat(on(forecast, "pay", "2027-08-11")).isEqualTo(-8 * 80_000 - 20_000);
-    assertThat(on(forecast, "pay", "2027-08-25")).isEqualTo(-80_000);
-    assertThat(ChecklistItem.of(forecast)).extracting(ChecklistItem::sentence).contains("pay stands overdue with 6,600 of 9 days from 25 Dec 2026, which no movement has paid: "
-        + "assign its movements, or type a first pay day after those that were paid");
-    Map<String, List<DayAmount>> paid = Map.of("pay", java.util.stream.IntStream.range(0, 8).mapToObj(i -> new DayAmount(LocalDate.of(2026, 12, 24).plusMonths(i), -80_000L)).toList());
-    assertThat(on(forecast(settings(LocalDate.of(2027, 8, 10), 1), 0, paid, pay("2026-12-25", 0, null)), "pay", "2027-08-11")).isEqualTo(-20_000);
-  }
+    /**
+     * Of the pay day of 25 August, dated 5 August, 200.00 are to be paid over; eight pay days that nobody paid stand
+     * beside them.
+     */
+    @Test
+    void payThatNobodyPaid_standsFromItsFirstPayDayOn_andSoDoesWhatIsPaidOver() {
+        Forecast forecast = forecast("2027-08-10", 1, pay("2026-12-25", 0, null));
+        assertThat(on(forecast, "pay", "2027-08-11")).isEqualTo(-8 * 80_000 - 20_000);
+        assertThat(on(forecast, "pay", "2027-08-25")).isEqualTo(-80_000);
+        assertThat(ChecklistItem.of(forecast))
+                .extracting(ChecklistItem::sentence)
+                .contains("pay stands overdue with 6,600 of 9 days from 25 Dec 2026, which no movement has paid: "
+                        + "assign its movements, or type a first pay day after those that were paid");
+        Map<String, List<DayAmount>> paid = Map.of(
+                "pay",
+                java.util.stream.IntStream.range(0, 8)
+                        .mapToObj(i -> new DayAmount(LocalDate.of(2026, 12, 24).plusMonths(i), -80_000L))
+                        .toList());
+        assertThat(on(
+                        forecast(settings(LocalDate.of(2027, 8, 10), 1), 0, paid, pay("2026-12-25", 0, null)),
+                        "pay",
+                        "2027-08-11"))
+                .isEqualTo(-20_000);
+    }
 
-  @Test
-  void payDaysBeforeTheFirst_areNone() {
-    Forecast forecast = forecast("2025-12-31", 3, pay("2026-01-28", 1, null));
-    assertThat(estimates(forecast, "pay")).as("three pay days, two of them paid over").isEqualTo(-3 * 80_000 - 2 * 20_000);
-    assertThat(on(forecast, "pay", "2026-01-01")).isZero();
-  }
+    @Test
+    void payDaysBeforeTheFirst_areNone() {
+        Forecast forecast = forecast("2025-12-31", 3, pay("2026-01-28", 1, null));
+        assertThat(estimates(forecast, "pay"))
+                .as("three pay days, two of them paid over")
+                .isEqualTo(-3 * 80_000 - 2 * 20_000);
+        assertThat(on(forecast, "pay", "2026-01-01")).isZero();
+    }
 
-  /** Earned month by month at 10% of 10,000.00, paid half a year later: beyond the horizon from March on, and a cost all the same. */
-  @Test
-  void commissionPaidBeyondTheHorizon_isACostOfItsMonth() {
-    Forecast forecast = forecast("2026-12-31", 6, sales("sales", 1_000_000, SalesTax.NONE), pay("2026-01-25", 0, new Pay.Commission("sales", Percent.parse("10"), 6)));
-    assertThat(forecast.accounts().earned(forecast.plan().findLine("pay").orElseThrow()).earned().stream().toArray()).hasSize(6).containsOnly(-100_000L);
-  }
+    /**
+     * Earned month by month at 10% of 10,000.00, paid half a year later: beyond the horizon from March on, and a cost
+     * all the same.
+     */
+    @Test
+    void commissionPaidBeyondTheHorizon_isACostOfItsMonth() {
+        Forecast forecast = forecast(
+                "2026-12-31",
+                6,
+                sales("sales", 1_000_000, SalesTax.NONE),
+                pay("2026-01-25", 0, new Pay.Commission("sales", Percent.parse("10"), 6)));
+        assertThat(forecast.accounts().earned(forecast.plan().findLine("pay").orElseThrow()).earned().stream()
+                        .toArray())
+                .hasSize(6)
+                .containsOnly(-100_000L);
+    }
 
-  private static Line interest(Interest.Of of, String line, Charging.Often often) {
-    return line("interest", Direction.PAYMENT, new Interest(of, line, new Charging(DayCount.ACT_365F, often, false)));
-  }
+    private static Line interest(Interest.Of of, String line, Charging.Often often) {
+        return line(
+                "interest", Direction.PAYMENT, new Interest(of, line, new Charging(DayCount.ACT_365F, often, false)));
+    }
 
-  private static Settings bank(LocalDate asOf, Steps<Percent> onCash, Facility overdraft) {
-    Settings plain = settings(asOf, 1);
-    return new Settings("P", plain.currency(), asOf, plain.firstDayOfWeek(), plain.firstFiscalMonth(), 1, plain.amountSteps(), Steps.none(), overdraft,
-        plain.countedReceipts(), plain.countedPayments(), onCash, List.of(), List.of());
-  }
+    private static Settings bank(LocalDate asOf, Steps<Percent> onCash, Facility overdraft) {
+        Settings plain = settings(asOf, 1);
+        return new Settings(
+                "P",
+                plain.currency(),
+                asOf,
+                plain.firstDayOfWeek(),
+                plain.firstFiscalMonth(),
+                1,
+                plain.amountSteps(),
+                Steps.none(),
+                overdraft,
+                plain.countedReceipts(),
+                plain.countedPayments(),
+                onCash,
+                List.of(),
+                List.of());
+    }
 
-  /** The nights since the last charge count, whichever month they lie in: 31 December to 30 March, and 31 January to 27 February. */
-  @Test
-  void interestOfTheBank_countsEveryNightSinceItsLastCharge() {
-    Steps<Percent> one = Steps.from(LONG_AGO, Percent.parse("1"));
-    Forecast cash = forecast(bank(LocalDate.of(2027, 3, 15), one, null), 3_650_000, Map.of(), interest(Interest.Of.CASH, null, Charging.Often.QUARTER));
-    assertThat(on(cash, "interest", "2027-03-31")).as("90 nights of 36,500.00 at 1%").isEqualTo(9_000);
-    Forecast overdrawn = forecast(bank(LocalDate.of(2027, 2, 15), Steps.none(), new Facility("Overdraft", Steps.from(LONG_AGO, 5_000_000L), one)), -3_650_000, Map.of(),
-        interest(Interest.Of.OVERDRAFT, null, Charging.Often.MONTH));
-    assertThat(on(overdrawn, "interest", "2027-02-28")).as("28 nights").isEqualTo(-2_800);
-  }
+    /**
+     * The nights since the last charge count, whichever month they lie in: 31 December to 30 March, and 31 January to
+     * 27 February.
+     */
+    @Test
+    void interestOfTheBank_countsEveryNightSinceItsLastCharge() {
+        Steps<Percent> one = Steps.from(LONG_AGO, Percent.parse("1"));
+        Forecast cash = forecast(
+                bank(LocalDate.of(2027, 3, 15), one, null),
+                3_650_000,
+                Map.of(),
+                interest(Interest.Of.CASH, null, Charging.Often.QUARTER));
+        assertThat(on(cash, "interest", "2027-03-31"))
+                .as("90 nights of 36,500.00 at 1%")
+                .isEqualTo(9_000);
+        Forecast overdrawn = forecast(
+                bank(
+                        LocalDate.of(2027, 2, 15),
+                        Steps.none(),
+                        new Facility("Overdraft", Steps.from(LONG_AGO, 5_000_000L), one)),
+                -3_650_000,
+                Map.of(),
+                interest(Interest.Of.OVERDRAFT, null, Charging.Often.MONTH));
+        assertThat(on(overdrawn, "interest", "2027-02-28")).as("28 nights").isEqualTo(-2_800);
+    }
 
-  /** A fee of 10% on what is undrawn of the 36,500.00 that are available, for the night of D as for any other. */
-  @Test
-  void feeOnTheUndrawnPart_isOnWhatIsAvailable_theNightOfTheAsOfDateToo() {
-    LocalDate asOf = LocalDate.of(2026, 12, 30);
-    Line facility = line("f", Direction.PAYMENT, new Revolving(Steps.from(LONG_AGO, 36_500_000L), true, null, null, Steps.none(), Steps.none(), Steps.from(LONG_AGO, Percent.parse("10")),
-        1, 0, Steps.none(), Charging.MONTHLY, new Revolving.Drawn(asOf, 0, 0), new BorrowingBase(Percent.ZERO, Percent.ZERO, 0, 3_650_000)));
-    Forecast forecast = forecast(settings(asOf, 1), 10_000_000, Map.of(), facility, interest(Interest.Of.LINE, "f", Charging.Often.MONTH));
-    assertThat(on(forecast, "interest", "2026-12-31")).isEqualTo(-1_000);
-  }
+    /** A fee of 10% on what is undrawn of the 36,500.00 that are available, for the night of D as for any other. */
+    @Test
+    void feeOnTheUndrawnPart_isOnWhatIsAvailable_theNightOfTheAsOfDateToo() {
+        LocalDate asOf = LocalDate.of(2026, 12, 30);
+        Line facility = line(
+                "f",
+                Direction.PAYMENT,
+                new Revolving(
+                        Steps.from(LONG_AGO, 36_500_000L),
+                        true,
+                        null,
+                        null,
+                        Steps.none(),
+                        Steps.none(),
+                        Steps.from(LONG_AGO, Percent.parse("10")),
+                        1,
+                        0,
+                        Steps.none(),
+                        Charging.MONTHLY,
+                        new Revolving.Drawn(asOf, 0, 0),
+                        new BorrowingBase(Percent.ZERO, Percent.ZERO, 0, 3_650_000)));
+        Forecast forecast = forecast(
+                settings(asOf, 1),
+                10_000_000,
+                Map.of(),
+                facility,
+                interest(Interest.Of.LINE, "f", Charging.Often.MONTH));
+        assertThat(on(forecast, "interest", "2026-12-31")).isEqualTo(-1_000);
+    }
 
-  private static Line owners(int monthsAfter, int day) {
-    return line("owners", Direction.PAYMENT, new Dividends(Dividends.By.AMOUNT, Steps.from(LONG_AGO, 50_000L), Percent.ZERO, Month.DECEMBER, monthsAfter, day, Convention.PRECEDING, 0, 0, null));
-  }
+    private static Line owners(int monthsAfter, int day) {
+        return line(
+                "owners",
+                Direction.PAYMENT,
+                new Dividends(
+                        Dividends.By.AMOUNT,
+                        Steps.from(LONG_AGO, 50_000L),
+                        Percent.ZERO,
+                        Month.DECEMBER,
+                        monthsAfter,
+                        day,
+                        Convention.PRECEDING,
+                        0,
+                        0,
+                        null));
+    }
 
-  /** Declared in December, paid in January; and where its day has passed unpaid, on the day after D, for 45 days. */
-  @Test
-  void dividendDeclaredBeforeTheForecast_isPaidOnItsDay() {
-    assertThat(on(forecast("2026-12-31", 3, owners(1, 20)), "owners", "2027-01-20")).isEqualTo(-50_000);
-    assertThat(on(forecast("2027-01-29", 3, owners(1, 20)), "owners", "2027-02-01")).as("overdue").isEqualTo(-50_000);
-    assertThat(estimates(forecast("2027-03-20", 3, owners(1, 20)), "owners")).as("its window is over").isZero();
-    Line share = line("owners", Direction.PAYMENT, new Dividends(Dividends.By.YEAR_PROFIT, Steps.none(), Percent.parse("40"), Month.MARCH, 2, 15, Convention.PRECEDING, 100_000, 0, null));
-    assertThat(on(forecast("2027-04-10", 3, share), "owners", "2027-05-14")).as("40% of last year's, declared in March").isEqualTo(-40_000);
-  }
+    /** Declared in December, paid in January; and where its day has passed unpaid, on the day after D, for 45 days. */
+    @Test
+    void dividendDeclaredBeforeTheForecast_isPaidOnItsDay() {
+        assertThat(on(forecast("2026-12-31", 3, owners(1, 20)), "owners", "2027-01-20"))
+                .isEqualTo(-50_000);
+        assertThat(on(forecast("2027-01-29", 3, owners(1, 20)), "owners", "2027-02-01"))
+                .as("overdue")
+                .isEqualTo(-50_000);
+        assertThat(estimates(forecast("2027-03-20", 3, owners(1, 20)), "owners"))
+                .as("its window is over")
+                .isZero();
+        Line share = line(
+                "owners",
+                Direction.PAYMENT,
+                new Dividends(
+                        Dividends.By.YEAR_PROFIT,
+                        Steps.none(),
+                        Percent.parse("40"),
+                        Month.MARCH,
+                        2,
+                        15,
+                        Convention.PRECEDING,
+                        100_000,
+                        0,
+                        null));
+        assertThat(on(forecast("2027-04-10", 3, share), "owners", "2027-05-14"))
+                .as("40% of last year's, declared in March")
+                .isEqualTo(-40_000);
+    }
 
-  /** 1,000.00 with 20% of tax, of 15 March, paid on 14 April: on the cash basis the tax is of the second quarter. */
-  @Test
-  void taxOfAnAsset_onTheCashBasis_isOfTheDayItIsPaid() {
-    Line machine = line("machine", Direction.PAYMENT, new CapitalSpending(List.of(new CapitalSpending.Asset("m", SalesTax.of(Percent.parse("20"), false),
-        List.of(new DatedAmount(LocalDate.of(2027, 3, 15), 100_000, "")), 30, LocalDate.of(2027, 3, 15), 12, 0, null, null)), Convention.PRECEDING));
-    Line tax = line("tax", Direction.PAYMENT, new SalesTaxSettlement(3, Month.JANUARY, 1, 15, 0, Convention.FOLLOWING, SalesTaxSettlement.TaxPoint.CASH, false, new TreeMap<>()));
-    Forecast forecast = forecast("2026-12-31", 9, machine, tax);
-    assertThat(on(forecast, "tax", "2027-04-15")).isZero();
-    assertThat(on(forecast, "tax", "2027-07-15")).isEqualTo(20_000);
-  }
+    /** 1,000.00 with 20% of tax, of 15 March, paid on 14 April: on the cash basis the tax is of the second quarter. */
+    @Test
+    void taxOfAnAsset_onTheCashBasis_isOfTheDayItIsPaid() {
+        Line machine = line(
+                "machine",
+                Direction.PAYMENT,
+                new CapitalSpending(
+                        List.of(new CapitalSpending.Asset(
+                                "m",
+                                SalesTax.of(Percent.parse("20"), false),
+                                List.of(new DatedAmount(LocalDate.of(2027, 3, 15), 100_000, "")),
+                                30,
+                                LocalDate.of(2027, 3, 15),
+                                12,
+                                0,
+                                null,
+                                null)),
+                        Convention.PRECEDING));
+        Line tax = line(
+                "tax",
+                Direction.PAYMENT,
+                new SalesTaxSettlement(
+                        3,
+                        Month.JANUARY,
+                        1,
+                        15,
+                        0,
+                        Convention.FOLLOWING,
+                        SalesTaxSettlement.TaxPoint.CASH,
+                        false,
+                        new TreeMap<>()));
+        Forecast forecast = forecast("2026-12-31", 9, machine, tax);
+        assertThat(on(forecast, "tax", "2027-04-15")).isZero();
+        assertThat(on(forecast, "tax", "2027-07-15")).isEqualTo(20_000);
+    }
 
-  /** A third of 27,189.37 by the year: 755.18 a month, rounded once, and no more than the year's in twelve. */
-  @Test
-  void depreciationByTheYear_isRoundedOnceAMonth() {
-    Line machine = line("machine", Direction.PAYMENT, new CapitalSpending(List.of(new CapitalSpending.Asset("m", SalesTax.NONE, List.of(), 0, LONG_AGO, 60, 0,
-        new CapitalSpending.Owned(2_718_937, 0, 0, Percent.parse("33.33")), null)), Convention.PRECEDING));
-    Forecast forecast = forecast(settings(NEW_YEARS_EVE, 12), 0, Map.of(), machine);
-    long[] worn = forecast.accounts().earned(forecast.plan().findLine("machine").orElseThrow()).earned().stream().toArray();
-    assertThat(worn).containsOnly(-75_518L);
-    assertThat(Arrays.stream(worn).sum()).isGreaterThan(-906_222L);
-  }
+    /** A third of 27,189.37 by the year: 755.18 a month, rounded once, and no more than the year's in twelve. */
+    @Test
+    void depreciationByTheYear_isRoundedOnceAMonth() {
+        Line machine = line(
+                "machine",
+                Direction.PAYMENT,
+                new CapitalSpending(
+                        List.of(new CapitalSpending.Asset(
+                                "m",
+                                SalesTax.NONE,
+                                List.of(),
+                                0,
+                                LONG_AGO,
+                                60,
+                                0,
+                                new CapitalSpending.Owned(2_718_937, 0, 0, Percent.parse("33.33")),
+                                null)),
+                        Convention.PRECEDING));
+        Forecast forecast = forecast(settings(NEW_YEARS_EVE, 12), 0, Map.of(), machine);
+        long[] worn = forecast
+                .accounts()
+                .earned(forecast.plan().findLine("machine").orElseThrow())
+                .earned()
+                .stream()
+                .toArray();
+        assertThat(worn).containsOnly(-75_518L);
+        assertThat(Arrays.stream(worn).sum()).isGreaterThan(-906_222L);
+    }
 
-  @Test
-  void openingStockThatNobodySaid_isOnTheChecklist() {
-    assertThat(ChecklistItem.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(StockPolicy.Opening.NOT_SAID)))).extracting(ChecklistItem::sentence)
-        .contains("stock has no opening stock: type what was in stock at the end of December 2026, be it nil, or it is taken as nil");
-    assertThat(ChecklistItem.of(forecast("2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(new StockPolicy.Opening(0, BigDecimal.ZERO))))).extracting(ChecklistItem::sentence)
-        .noneMatch(sentence -> sentence.contains("opening stock"));
-  }
+    @Test
+    void openingStockThatNobodySaid_isOnTheChecklist() {
+        assertThat(ChecklistItem.of(forecast(
+                        "2026-12-31", 1, sales("sales", 100, SalesTax.NONE), stock(StockPolicy.Opening.NOT_SAID))))
+                .extracting(ChecklistItem::sentence)
+                .contains(
+                        "stock has no opening stock: type what was in stock at the end of December 2026, be it nil, or it is taken as nil");
+        assertThat(ChecklistItem.of(forecast(
+                        "2026-12-31",
+                        1,
+                        sales("sales", 100, SalesTax.NONE),
+                        stock(new StockPolicy.Opening(0, BigDecimal.ZERO)))))
+                .extracting(ChecklistItem::sentence)
+                .noneMatch(sentence -> sentence.contains("opening stock"));
+    }
 
-  private static Line stock(StockPolicy.Opening opening) {
-    StockPolicy policy = new StockPolicy("sales", StockPolicy.Given.CLOSING, new StockPolicy.Cost(StockPolicy.CostBy.SHARE_OF_SALES, Percent.parse("50"), Driver.none(),
-        Driver.none(), StockPolicy.Valuation.MOVING_AVERAGE), new StockPolicy.Target(StockPolicy.TargetBy.BASE_AND_SHARE, 0, BigDecimal.ZERO, Percent.ZERO,
-            StockPolicy.TargetOf.COST, 0), new StockPolicy.Bought(StockPolicy.BoughtBy.AMOUNTS, Percent.ZERO, new TreeMap<>()), opening, 0);
-    return line("stock", Direction.PAYMENT, Assumption.Stream.of(new StockPurchases(policy), new TreeMap<>(), new TreeMap<>(), SalesTax.NONE,
-        MonthPattern.atOnce(), new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
-  }
+    private static Line stock(StockPolicy.Opening opening) {
+        StockPolicy policy = new StockPolicy(
+                "sales",
+                StockPolicy.Given.CLOSING,
+                new StockPolicy.Cost(
+                        StockPolicy.CostBy.SHARE_OF_SALES,
+                        Percent.parse("50"),
+                        Driver.none(),
+                        Driver.none(),
+                        StockPolicy.Valuation.MOVING_AVERAGE),
+                new StockPolicy.Target(
+                        StockPolicy.TargetBy.BASE_AND_SHARE,
+                        0,
+                        BigDecimal.ZERO,
+                        Percent.ZERO,
+                        StockPolicy.TargetOf.COST,
+                        0),
+                new StockPolicy.Bought(StockPolicy.BoughtBy.AMOUNTS, Percent.ZERO, new TreeMap<>()),
+                opening,
+                0);
+        return line(
+                "stock",
+                Direction.PAYMENT,
+                Assumption.Stream.of(
+                        new StockPurchases(policy),
+                        new TreeMap<>(),
+                        new TreeMap<>(),
+                        SalesTax.NONE,
+                        MonthPattern.atOnce(),
+                        new Spread.OnDays(List.of(new Spread.DayWeight(15, 1)))));
+    }
 }

@@ -4,43 +4,46 @@ import ebbtide.books.Books;
 import ebbtide.plan.Plan;
 import ebbtide.statements.Statements;
 
-/** A plan and its books made at random from a seed, with the forecast and the statements that come of them, each worked out once. */
+/**
+ * A plan and its books made at random from a seed, with the forecast and the statements that come of them, each worked
+ * out once.
+ */
 public final class RandomCase {
-  private final long seed;
-  private final Plan plan;
-  private final Books books;
-  private Forecast forecast;
-  private Statements statements;
+    private final long seed;
+    private final Plan plan;
+    private final Books books;
+    private Forecast forecast;
+    private Statements statements;
 
-  /** Makes the case of a seed. */
-  RandomCase(long seed) {
-    RandomPlans.Case made = RandomPlans.of(seed);
-    this.seed = seed;
-    this.plan = made.plan();
-    this.books = made.books();
-  }
+    /** Makes the case of a seed. */
+    RandomCase(long seed) {
+        RandomPlans.Case made = RandomPlans.of(seed);
+        this.seed = seed;
+        this.plan = made.plan();
+        this.books = made.books();
+    }
 
-  public long seed() {
-    return seed;
-  }
+    public long seed() {
+        return seed;
+    }
 
-  public Plan plan() {
-    return plan;
-  }
+    public Plan plan() {
+        return plan;
+    }
 
-  public Books books() {
-    return books;
-  }
+    public Books books() {
+        return books;
+    }
 
-  /** Returns the forecast of the plan and its books. */
-  public Forecast forecast() {
-    forecast = forecast == null ? Forecaster.forecast(plan, books) : forecast;
-    return forecast;
-  }
+    /** Returns the forecast of the plan and its books. */
+    public Forecast forecast() {
+        forecast = forecast == null ? Forecaster.forecast(plan, books) : forecast;
+        return forecast;
+    }
 
-  /** Returns the statements of that forecast. */
-  public Statements statements() {
-    statements = statements == null ? Statements.of(forecast()) : statements;
-    return statements;
-  }
+    /** Returns the statements of that forecast. */
+    public Statements statements() {
+        statements = statements == null ? Statements.of(forecast()) : statements;
+        return statements;
+    }
 }

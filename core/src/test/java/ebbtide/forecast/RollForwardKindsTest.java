@@ -8,9 +8,9 @@ import org.junit.jupiter.api.Test;
 
 /** Every kind of line says what is owed on it month by month, or that nothing is. */
 class RollForwardKindsTest {
-  @Test
-  void everyKindOfLine_isInTheList() {
-    Set<Class<?>> found = Set.copyOf(RollForwards.KINDS.keySet());
-    assertThat(found).containsExactlyInAnyOrder(Assumption.class.getPermittedSubclasses());
-  }
+    @Test
+    void everyKindOfLine_isInTheList() {
+        Set<Class<?>> found = Set.copyOf(RollForwards.KINDS.keySet());
+        assertThat(found).containsExactlyInAnyOrder(Assumption.class.getPermittedSubclasses());
+    }
 }

@@ -12,167 +12,279 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** The sweep of facilities (rules 8.2 to 8.5), by worked examples and over random ones. */
 class SweepTest {
-  private static long[] all(int days, long value) {
-    long[] values = new long[days];
-    Arrays.fill(values, value);
-    return values;
-  }
-
-  private static boolean[] every(int days) {
-    boolean[] swept = new boolean[days];
-    Arrays.fill(swept, true);
-    return swept;
-  }
-
-  private static Accrual rate(int days, long millionths) {
-    Accrual none = Accrual.none(days);
-    int[] nights = new int[days];
-    Arrays.fill(nights, 1);
-    return new Accrual(true, all(days, millionths), new long[days], nights, 365, none.paidOn(), BigInteger.ZERO, 0, -1, new long[days]);
-  }
-
-  private static Sweep.Facility facility(long[] most, long multiple, long drawn, Accrual accrual) {
-    return new Sweep.Facility(most, new long[most.length], true, multiple, 0, drawn, accrual);
-  }
-
-  private static Sweep.Input input(long cash, long minimum, long[] net, List<Sweep.Month> months, Sweep.Facility... facilities) {
-    int days = net.length;
-    return new Sweep.Input(cash, net, all(days, minimum), new long[days], every(days), 0, List.of(facilities), Accrual.none(days), Accrual.none(days), months);
-  }
-
-  /** W4 and W16. */
-  @ParameterizedTest
-  @CsvSource({"300000, 11000000 12000000 10000000 11000000 12000000, 2500000 17500000 27500000 22500000 2500000, 0",
-      "260000, 11000000 12000000 7500000 11000000 12000000, 2500000 17500000 25000000 22500000 2500000, 2500000"})
-  void monthEndSweep_drawsAndRepaysInMultiples(long limit, String cash, String drawn, long shortInThird) {
-    long[] net = {-9_500_000, -14_000_000, -12_000_000, 6_000_000, 21_000_000};
-    Sweep.Result result = Sweep.of(input(18_000_000, 10_000_000, net, null, facility(all(5, limit * 100), 2_500_000, 0, Accrual.none(5))));
-    assertThat(result.cash()).containsExactly(Arrays.stream(cash.split(" ")).mapToLong(Long::parseLong).toArray());
-    assertThat(result.drawn()[0]).containsExactly(Arrays.stream(drawn.split(" ")).mapToLong(Long::parseLong).toArray());
-    assertThat(result.shortfall()).containsExactly(0, 0, shortInThird, 0, 0);
-  }
-
-  /** The first is drawn first and repaid last: 30 of the first and 20 of the second are drawn, then 25 come in. */
-  @Test
-  void twoFacilities_areDrawnInOrder_andRepaidInTheReverse() {
-    Sweep.Result result = Sweep.of(input(0, 0, new long[] {-5_000, 2_500}, null, facility(all(2, 3_000), 1, 0, Accrual.none(2)), facility(all(2, 9_000), 1, 0, Accrual.none(2))));
-    assertThat(result.drawn()[0]).containsExactly(3_000, 2_500);
-    assertThat(result.drawn()[1]).containsExactly(2_000, 0);
-  }
-
-  /** W5. */
-  @Test
-  void interestByTheMean_settlesToTheCent() {
-    Sweep.Result result = Sweep.of(input(9_000_000, 6_000_000, new long[] {-18_500_000}, List.of(new Sweep.Month(0, 0, 0, 30, 30)),
-        facility(all(1, 100_000_000), 1, 25_000_000, rate(1, 84_000))));
-    assertThat(result.interest()[0]).containsExactly(230_055);
-    assertThat(result.drawn()[0]).containsExactly(40_730_055);
-    assertThat(result.cash()).containsExactly(6_000_000);
-    assertThat(result.unsettled()).isEqualTo(-1);
-  }
-
-  /** W17: 147,700 are needed before interest; from no interest the least drawing that settles is 400,000. */
-  @Test
-  void interestByTheMean_inMultiples_startsFromNoInterest() {
-    Sweep.Result result = Sweep.of(input(0, 0, new long[] {-14_770_000}, List.of(new Sweep.Month(0, 0, 0, 30, 30)),
-        facility(all(1, 100_000_000), 2_500_000, 25_000_000, rate(1, 84_000))));
-    assertThat(result.drawn()[0]).containsExactly(40_000_000);
-    assertThat(result.interest()[0]).containsExactly(227_500);
-  }
-
-  /** W12. */
-  @Test
-  void facilityThatEndsWhileDrawn_isRepaidAsFarAsThereIsCash_andTheRestIsOverdue() {
-    Sweep.Result result = Sweep.of(input(18_000_000, 10_000_000, new long[] {0}, null, facility(new long[] {0}, 1, 25_000_000, Accrual.none(1))));
-    assertThat(result.forced()[0]).containsExactly(18_000_000);
-    assertThat(result.cash()).containsExactly(0);
-    assertThat(result.overdue()).containsExactly(7_000_000);
-    assertThat(result.shortfall()).containsExactly(17_000_000);
-  }
-
-  /** A deposit rate above the loan's, with multiples: found by search, the interest of some month never settles, and is said. */
-  @Test
-  void depositRateAboveTheLoans_withMultiples_mayNotSettle_andNamesTheMonth() {
-    Random random = new Random(5);
-    int unsettled = 0;
-    for (int run = 0; run < 3_000; run++) {
-      long[] net = {random.nextInt(400_000) - 300_000L, random.nextInt(400_000) - 300_000L};
-      List<Sweep.Month> months = List.of(new Sweep.Month(0, 0, 0, 30, 30), new Sweep.Month(1, 1, 1, 30, 30));
-      Sweep.Facility one = facility(all(2, 9_000_000), 1_000, random.nextInt(500_000), rate(2, 20_000));
-      Sweep.Input in = new Sweep.Input(random.nextInt(200_000), net, all(2, 50_000), new long[2], every(2), 0, List.of(one), Accrual.none(2), rate(2, 900_000), months);
-      Sweep.Result result = Sweep.of(in);
-      if (result.unsettled() >= 0) {
-        unsettled++;
-        assertThat(result.isKnown(result.unsettled())).isFalse();
-        assertThat(result.isKnown(0)).isEqualTo(result.unsettled() > 0);
-      }
+    private static long[] all(int days, long value) {
+        long[] values = new long[days];
+        Arrays.fill(values, value);
+        return values;
     }
-    assertThat(unsettled).isPositive();
-  }
 
-  @Test
-  void nights_addUpToTheCharge_roundedOnce_andACharge_isPaidOnItsDay() {
-    int days = 40;
-    int[] paidOn = new int[days];
-    Arrays.fill(paidOn, -1);
-    paidOn[30] = 32;
-    int[] nights = new int[days];
-    Arrays.fill(nights, 1);
-    Accrual accrual = new Accrual(true, all(days, 73_000), all(days, 36_500), nights, 365, paidOn, Accrual.accrued(5, 365), 11, 2, new long[days]);
-    long[] net = new long[days];
-    Sweep.Result result = Sweep.of(input(0, 0, net, null, facility(all(days, 300_000), 1, 100_000, accrual)));
-    assertThat(result.interest()[0][2]).as("what waited to be paid").isEqualTo(11);
-    // Thirty nights of 20 on what is drawn and 20 on what is not, and the 5 that had accrued; 11 more are drawn from the third day on.
-    assertThat(result.interest()[0][32]).isEqualTo(Math.round(5 + 2 * 40.0 + 28 * (100_011 * 0.073 + 199_989 * 0.0365) / 365));
-    assertThat(result.drawn()[0][39]).isEqualTo(100_011 + result.interest()[0][32]);
-  }
+    private static boolean[] every(int days) {
+        boolean[] swept = new boolean[days];
+        Arrays.fill(swept, true);
+        return swept;
+    }
 
-  /** Whatever flows: cash is what came and went; never drawn beyond the limit but what could not be repaid, never both drawn and repaid on a day. */
-  @Test
-  void anyFlows_cashChains_limitsHold_andTheLeastIsDrawn() {
-    for (int seed = 0; seed < 2_000; seed++) {
-      Random random = new Random(seed);
-      int days = 60;
-      long[] net = random.longs(days, -50_000, 50_000).toArray();
-      Sweep.Facility[] facilities = new Sweep.Facility[1 + random.nextInt(3)];
-      for (int i = 0; i < facilities.length; i++) {
-        long[] most = all(days, random.nextInt(300_000));
-        Arrays.fill(most, 30, days, random.nextInt(300_000));
-        int[] paidOn = new int[days];
-        Arrays.fill(paidOn, -1);
-        paidOn[29] = 29 + random.nextInt(3);
+    private static Accrual rate(int days, long millionths) {
+        Accrual none = Accrual.none(days);
         int[] nights = new int[days];
         Arrays.fill(nights, 1);
-        Accrual accrual = new Accrual(random.nextBoolean(), all(days, random.nextInt(200_000)), all(days, random.nextInt(9_000)), nights, 365, paidOn,
-            BigInteger.ZERO, 0, -1, new long[days]);
-        facilities[i] = new Sweep.Facility(most, new long[days], true, random.nextBoolean() ? 1 : 5_000, random.nextInt(4), random.nextInt(50_000), accrual);
-      }
-      Sweep.Input in = new Sweep.Input(random.nextInt(100_000), net, all(days, random.nextInt(60_000)), all(days, random.nextInt(20_000)), every(days),
-          random.nextInt(9_000), List.of(facilities), Accrual.none(days), rate(days, 10_000), null);
-      Sweep.Result result = Sweep.of(in);
-      long cash = in.cash();
-      for (int day = 0; day < days; day++) {
-        cash += net[day];
-        boolean drew = false;
-        boolean repaid = false;
-        long undrawn = 0;
-        for (int i = 0; i < facilities.length; i++) {
-          long flow = result.flows()[i][day];
-          cash += flow - result.interest()[i][day];
-          drew |= flow > 0;
-          repaid |= flow < 0 && result.forced()[i][day] == 0;
-          long before = day == 0 ? facilities[i].drawn() : result.drawn()[i][day - 1];
-          assertThat(result.drawn()[i][day]).as("seed %d", seed).isEqualTo(before + flow).isNotNegative();
-          undrawn += day < facilities[i].firstDraw() ? 0 : Math.max(0, facilities[i].most()[day] - result.drawn()[i][day]) / facilities[i].multiple();
-        }
-        cash -= result.interest()[facilities.length][day] + result.interest()[facilities.length + 1][day];
-        assertThat(result.cash()[day]).as("seed %d, day %d", seed, day).isEqualTo(cash);
-        assertThat(drew && repaid).as("seed %d, day %d", seed, day).isFalse();
-        assertThat(cash >= in.minimum()[day] || undrawn == 0).as("seed %d, day %d: short only when nothing is left to draw", seed, day).isTrue();
-        long drawn = Arrays.stream(result.drawn()).mapToLong(one -> one[0]).sum();
-        assertThat(result.shortfall()[day]).isEqualTo(Math.max(0, in.minimum()[day] - cash - in.overdraft()[day]) + result.overdue()[day]);
-        assertThat(drawn).isNotNegative();
-      }
+        return new Accrual(
+                true,
+                all(days, millionths),
+                new long[days],
+                nights,
+                365,
+                none.paidOn(),
+                BigInteger.ZERO,
+                0,
+                -1,
+                new long[days]);
     }
-  }
+
+    private static Sweep.Facility facility(long[] most, long multiple, long drawn, Accrual accrual) {
+        return new Sweep.Facility(most, new long[most.length], true, multiple, 0, drawn, accrual);
+    }
+
+    private static Sweep.Input input(
+            long cash, long minimum, long[] net, List<Sweep.Month> months, Sweep.Facility... facilities) {
+        int days = net.length;
+        return new Sweep.Input(
+                cash,
+                net,
+                all(days, minimum),
+                new long[days],
+                every(days),
+                0,
+                List.of(facilities),
+                Accrual.none(days),
+                Accrual.none(days),
+                months);
+    }
+
+    /** W4 and W16. */
+    @ParameterizedTest
+    @CsvSource({
+        "300000, 11000000 12000000 10000000 11000000 12000000, 2500000 17500000 27500000 22500000 2500000, 0",
+        "260000, 11000000 12000000 7500000 11000000 12000000, 2500000 17500000 25000000 22500000 2500000, 2500000"
+    })
+    void monthEndSweep_drawsAndRepaysInMultiples(long limit, String cash, String drawn, long shortInThird) {
+        long[] net = {-9_500_000, -14_000_000, -12_000_000, 6_000_000, 21_000_000};
+        Sweep.Result result = Sweep.of(
+                input(18_000_000, 10_000_000, net, null, facility(all(5, limit * 100), 2_500_000, 0, Accrual.none(5))));
+        assertThat(result.cash())
+                .containsExactly(Arrays.stream(cash.split(" "))
+                        .mapToLong(Long::parseLong)
+                        .toArray());
+        assertThat(result.drawn()[0])
+                .containsExactly(Arrays.stream(drawn.split(" "))
+                        .mapToLong(Long::parseLong)
+                        .toArray());
+        assertThat(result.shortfall()).containsExactly(0, 0, shortInThird, 0, 0);
+    }
+
+    /** The first is drawn first and repaid last: 30 of the first and 20 of the second are drawn, then 25 come in. */
+    @Test
+    void twoFacilities_areDrawnInOrder_andRepaidInTheReverse() {
+        Sweep.Result result = Sweep.of(input(
+                0,
+                0,
+                new long[] {-5_000, 2_500},
+                null,
+                facility(all(2, 3_000), 1, 0, Accrual.none(2)),
+                facility(all(2, 9_000), 1, 0, Accrual.none(2))));
+        assertThat(result.drawn()[0]).containsExactly(3_000, 2_500);
+        assertThat(result.drawn()[1]).containsExactly(2_000, 0);
+    }
+
+    /** W5. */
+    @Test
+    void interestByTheMean_settlesToTheCent() {
+        Sweep.Result result = Sweep.of(input(
+                9_000_000,
+                6_000_000,
+                new long[] {-18_500_000},
+                List.of(new Sweep.Month(0, 0, 0, 30, 30)),
+                facility(all(1, 100_000_000), 1, 25_000_000, rate(1, 84_000))));
+        assertThat(result.interest()[0]).containsExactly(230_055);
+        assertThat(result.drawn()[0]).containsExactly(40_730_055);
+        assertThat(result.cash()).containsExactly(6_000_000);
+        assertThat(result.unsettled()).isEqualTo(-1);
+    }
+
+    /** W17: 147,700 are needed before interest; from no interest the least drawing that settles is 400,000. */
+    @Test
+    void interestByTheMean_inMultiples_startsFromNoInterest() {
+        Sweep.Result result = Sweep.of(input(
+                0,
+                0,
+                new long[] {-14_770_000},
+                List.of(new Sweep.Month(0, 0, 0, 30, 30)),
+                facility(all(1, 100_000_000), 2_500_000, 25_000_000, rate(1, 84_000))));
+        assertThat(result.drawn()[0]).containsExactly(40_000_000);
+        assertThat(result.interest()[0]).containsExactly(227_500);
+    }
+
+    /** W12. */
+    @Test
+    void facilityThatEndsWhileDrawn_isRepaidAsFarAsThereIsCash_andTheRestIsOverdue() {
+        Sweep.Result result = Sweep.of(input(
+                18_000_000,
+                10_000_000,
+                new long[] {0},
+                null,
+                facility(new long[] {0}, 1, 25_000_000, Accrual.none(1))));
+        assertThat(result.forced()[0]).containsExactly(18_000_000);
+        assertThat(result.cash()).containsExactly(0);
+        assertThat(result.overdue()).containsExactly(7_000_000);
+        assertThat(result.shortfall()).containsExactly(17_000_000);
+    }
+
+    /**
+     * A deposit rate above the loan's, with multiples: found by search, the interest of some month never settles, and
+     * is said.
+     */
+    @Test
+    void depositRateAboveTheLoans_withMultiples_mayNotSettle_andNamesTheMonth() {
+        Random random = new Random(5);
+        int unsettled = 0;
+        for (int run = 0; run < 3_000; run++) {
+            long[] net = {random.nextInt(400_000) - 300_000L, random.nextInt(400_000) - 300_000L};
+            List<Sweep.Month> months = List.of(new Sweep.Month(0, 0, 0, 30, 30), new Sweep.Month(1, 1, 1, 30, 30));
+            Sweep.Facility one = facility(all(2, 9_000_000), 1_000, random.nextInt(500_000), rate(2, 20_000));
+            Sweep.Input in = new Sweep.Input(
+                    random.nextInt(200_000),
+                    net,
+                    all(2, 50_000),
+                    new long[2],
+                    every(2),
+                    0,
+                    List.of(one),
+                    Accrual.none(2),
+                    rate(2, 900_000),
+                    months);
+            Sweep.Result result = Sweep.of(in);
+            if (result.unsettled() >= 0) {
+                unsettled++;
+                assertThat(result.isKnown(result.unsettled())).isFalse();
+                assertThat(result.isKnown(0)).isEqualTo(result.unsettled() > 0);
+            }
+        }
+        assertThat(unsettled).isPositive();
+    }
+
+    @Test
+    void nights_addUpToTheCharge_roundedOnce_andACharge_isPaidOnItsDay() {
+        int days = 40;
+        int[] paidOn = new int[days];
+        Arrays.fill(paidOn, -1);
+        paidOn[30] = 32;
+        int[] nights = new int[days];
+        Arrays.fill(nights, 1);
+        Accrual accrual = new Accrual(
+                true,
+                all(days, 73_000),
+                all(days, 36_500),
+                nights,
+                365,
+                paidOn,
+                Accrual.accrued(5, 365),
+                11,
+                2,
+                new long[days]);
+        long[] net = new long[days];
+        Sweep.Result result = Sweep.of(input(0, 0, net, null, facility(all(days, 300_000), 1, 100_000, accrual)));
+        assertThat(result.interest()[0][2]).as("what waited to be paid").isEqualTo(11);
+        // Thirty nights of 20 on what is drawn and 20 on what is not, and the 5 that had accrued; 11 more are drawn
+        // from the third day on.
+        assertThat(result.interest()[0][32])
+                .isEqualTo(Math.round(5 + 2 * 40.0 + 28 * (100_011 * 0.073 + 199_989 * 0.0365) / 365));
+        assertThat(result.drawn()[0][39]).isEqualTo(100_011 + result.interest()[0][32]);
+    }
+
+    /**
+     * Whatever flows: cash is what came and went; never drawn beyond the limit but what could not be repaid, never both
+     * drawn and repaid on a day.
+     */
+    @Test
+    void anyFlows_cashChains_limitsHold_andTheLeastIsDrawn() {
+        for (int seed = 0; seed < 2_000; seed++) {
+            Random random = new Random(seed);
+            int days = 60;
+            long[] net = random.longs(days, -50_000, 50_000).toArray();
+            Sweep.Facility[] facilities = new Sweep.Facility[1 + random.nextInt(3)];
+            for (int i = 0; i < facilities.length; i++) {
+                long[] most = all(days, random.nextInt(300_000));
+                Arrays.fill(most, 30, days, random.nextInt(300_000));
+                int[] paidOn = new int[days];
+                Arrays.fill(paidOn, -1);
+                paidOn[29] = 29 + random.nextInt(3);
+                int[] nights = new int[days];
+                Arrays.fill(nights, 1);
+                Accrual accrual = new Accrual(
+                        random.nextBoolean(),
+                        all(days, random.nextInt(200_000)),
+                        all(days, random.nextInt(9_000)),
+                        nights,
+                        365,
+                        paidOn,
+                        BigInteger.ZERO,
+                        0,
+                        -1,
+                        new long[days]);
+                facilities[i] = new Sweep.Facility(
+                        most,
+                        new long[days],
+                        true,
+                        random.nextBoolean() ? 1 : 5_000,
+                        random.nextInt(4),
+                        random.nextInt(50_000),
+                        accrual);
+            }
+            Sweep.Input in = new Sweep.Input(
+                    random.nextInt(100_000),
+                    net,
+                    all(days, random.nextInt(60_000)),
+                    all(days, random.nextInt(20_000)),
+                    every(days),
+                    random.nextInt(9_000),
+                    List.of(facilities),
+                    Accrual.none(days),
+                    rate(days, 10_000),
+                    null);
+            Sweep.Result result = Sweep.of(in);
+            long cash = in.cash();
+            for (int day = 0; day < days; day++) {
+                cash += net[day];
+                boolean drew = false;
+                boolean repaid = false;
+                long undrawn = 0;
+                for (int i = 0; i < facilities.length; i++) {
+                    long flow = result.flows()[i][day];
+                    cash += flow - result.interest()[i][day];
+                    drew |= flow > 0;
+                    repaid |= flow < 0 && result.forced()[i][day] == 0;
+                    long before = day == 0 ? facilities[i].drawn() : result.drawn()[i][day - 1];
+                    assertThat(result.drawn()[i][day])
+                            .as("seed %d", seed)
+                            .isEqualTo(before + flow)
+                            .isNotNegative();
+                    undrawn += day < facilities[i].firstDraw()
+                            ? 0
+                            : Math.max(0, facilities[i].most()[day] - result.drawn()[i][day])
+                                    / facilities[i].multiple();
+                }
+                cash -= result.interest()[facilities.length][day] + result.interest()[facilities.length + 1][day];
+                assertThat(result.cash()[day]).as("seed %d, day %d", seed, day).isEqualTo(cash);
+                assertThat(drew && repaid).as("seed %d, day %d", seed, day).isFalse();
+                assertThat(cash >= in.minimum()[day] || undrawn == 0)
+                        .as("seed %d, day %d: short only when nothing is left to draw", seed, day)
+                        .isTrue();
+                long drawn =
+                        Arrays.stream(result.drawn()).mapToLong(one -> one[0]).sum();
+                assertThat(result.shortfall()[day])
+                        .isEqualTo(Math.max(0, in.minimum()[day] - cash - in.overdraft()[day]) + result.overdue()[day]);
+                assertThat(drawn).isNotNegative();
+            }
+        }
+    }
 }

@@ -16,182 +16,198 @@ import org.junit.jupiter.api.Test;
 
 /** A ledger's list brought in: it makes the near weeks of its line, is edited in place, and goes again with undo. */
 class ItemsTest extends Journeys {
-  private void only(String words) {
-    page.getByLabel("Search items").fill(words);
-  }
-
-  private Locator items() {
-    return page.getByLabel("Open items", new Page.GetByLabelOptions().setExact(true));
-  }
-
-  @Test
-  void list_broughtInSettledAndEdited_makesTheNearWeeks_andUndoTakesItAway() throws IOException {
-    open("receipts/open-items");
-    click("Bring in a list");
-    page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
-    assertThat(page.getByText("Choose the line that the list belongs to.")).isVisible();
-    page.getByLabel("Line of the list").selectOption("Export distributors");
-    assertThat(page.getByText("66 new, 0 changed, 0 the same as before.")).isVisible();
-    page.getByLabel("Column of number").selectOption("");
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say which column holds the number");
-    page.getByLabel("Column of number").selectOption("Invoice No");
-    accessible();
-    click("Keep open items for it");
-    assertThat(button(page, "Keep open items for it")).hasCount(0);
-    click("Take it over");
-    assertThat(page.getByText("66 new and 0 changed items were taken over")).isVisible();
-    page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
-    assertThat(page.getByText("0 new, 0 changed, 66 the same as before.")).isVisible();
-    page.getByLabel("Bring in a list").getByText("Close").click();
-    only("export");
-    assertThat(items().locator("tbody tr")).hasCount(10);
-    accessible();
-    settled();
-    edited();
-    chased();
-    sums();
-    for (int i = 0; i < 5; i++) {
-      click("Undo");
-      page.waitForTimeout(250);
+    private void only(String words) {
+        page.getByLabel("Search items").fill(words);
     }
-    go("receipts/open-items");
-    only("export");
-    assertThat(page.getByText("No item fits.")).isVisible();
-  }
 
-  /** The bank's movement settles what it names with one key; the item is gone from the receivables, the movement from those to assign. */
-  private void settled() throws IOException {
-    Path statement = Files.createTempFile("current-account", ".csv");
-    Files.writeString(statement, "Date,Description,Counterparty,Amount\n04/03/2026,INV XI 7060,HERON & VINE,17278.78\n"
-        + "05/03/2026,TRANSFER,BRISK HOTELS LTD,30695.24\n");
-    go("position");
-    page.getByLabel("Statements to bring in").setInputFiles(statement);
-    page.getByLabel("It is the statement of").selectOption("Current account");
-    button(page, "Bring it in").click();
-    assertThat(page.getByText("2 movements brought in.")).isVisible();
-    page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true)).getByText("Close").click();
-    Locator movements = page.getByLabel("Bank movements").locator("tbody tr");
-    assertThat(movements).hasCount(2);
-    assertThat(movements.nth(1)).containsText("settles XI-7060");
-    movements.first().getByRole(AriaRole.GRIDCELL).first().click();
-    page.keyboard().press("i");
-    assertThat(field("Proposal 1")).containsText("together just its amount");
-    accessible();
-    field("Proposal 1").getByText("Settle", new Locator.GetByTextOptions().setExact(true)).click();
-    assertThat(status()).containsText("XI-7061, XI-7062 settled");
-    assertThat(movements).hasCount(1);
-    movements.first().getByRole(AriaRole.GRIDCELL).first().click();
-    page.keyboard().press("s");
-    assertThat(status()).containsText("XI-7060 settled");
-    go("receipts/open-items");
-    assertThat(row(page, "XI-7060")).hasCount(0);
-    assertThat(row(page, "XI-7061")).hasCount(0);
-    only("export");
-    assertThat(items().locator("tbody tr")).hasCount(7);
-    click("Undo");
-    assertThat(row(page, "XI-7060")).isVisible();
-    click("Undo");
-    assertThat(row(page, "XI-7061")).isVisible();
-    click("Undo");
-    assertThat(status()).containsText("Undone: Statement");
-  }
+    private Locator items() {
+        return page.getByLabel("Open items", new Page.GetByLabelOptions().setExact(true));
+    }
 
-  private void edited() {
-    Locator expect = field("Expect XI-7058 of Brisk Hotels on");
-    expect.fill("whenever");
-    expect.press("Tab");
-    assertThat(page.getByText("'whenever' is no date")).isVisible();
-    assertThat(expect).hasValue("whenever");
-    expect.fill("2026-03-10");
-    expect.press("Tab");
-    assertThat(status()).containsText("XI-7058 of Brisk Hotels expected 2026-03-10");
-    assertThat(row(page, "XI-7058")).containsText("10 Mar typed");
-    page.getByLabel("XI-7061 of Brisk Hotels is").selectOption("disputed");
-    assertThat(page.getByText("of it \u00a318,295.18 left out of the forecast")).isVisible();
-    only("cragmoor");
-    assertThat(items().locator("tbody tr")).hasCount(1);
-    only("");
-    chosenAndOrdered();
-    click("Type one");
-    click("Add it");
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Choose the line it belongs to. Give it a number. Say whose it is. The date is missing");
-    page.getByLabel("Line of the new item").selectOption("Restaurants & hotels");
-    type("Number of a new item", "D-1");
-    type("Counterparty of a new item", "Harbour Feast");
-    type("Issue date of a new item", "2026-02-27");
-    type("Due date of a new item", "2026-03-12");
-    type("Amount of a new item", "1200");
-    click("Add it");
-    assertThat(row(page, "D-1")).containsText("1,200");
-    accessible();
-  }
+    @Test
+    void list_broughtInSettledAndEdited_makesTheNearWeeks_andUndoTakesItAway() throws IOException {
+        open("receipts/open-items");
+        click("Bring in a list");
+        page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
+        assertThat(page.getByText("Choose the line that the list belongs to.")).isVisible();
+        page.getByLabel("Line of the list").selectOption("Export distributors");
+        assertThat(page.getByText("66 new, 0 changed, 0 the same as before.")).isVisible();
+        page.getByLabel("Column of number").selectOption("");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say which column holds the number");
+        page.getByLabel("Column of number").selectOption("Invoice No");
+        accessible();
+        click("Keep open items for it");
+        assertThat(button(page, "Keep open items for it")).hasCount(0);
+        click("Take it over");
+        assertThat(page.getByText("66 new and 0 changed items were taken over")).isVisible();
+        page.getByLabel("List file").setInputFiles(Path.of("src/test/resources/sales-ledger.csv"));
+        assertThat(page.getByText("0 new, 0 changed, 66 the same as before.")).isVisible();
+        page.getByLabel("Bring in a list").getByText("Close").click();
+        only("export");
+        assertThat(items().locator("tbody tr")).hasCount(10);
+        accessible();
+        settled();
+        edited();
+        chased();
+        sums();
+        for (int i = 0; i < 5; i++) {
+            click("Undo");
+            page.waitForTimeout(250);
+        }
+        go("receipts/open-items");
+        only("export");
+        assertThat(page.getByText("No item fits.")).isVisible();
+    }
 
-  private void chosenAndOrdered() {
-    page.getByLabel("Items shown").selectOption("LEFT_OUT");
-    assertThat(items().locator("tbody tr")).hasCount(1);
-    page.getByLabel("Items shown").selectOption("ALL");
-    only("export");
-    button(page, "Open").click();
-    button(page, "Open \u2191").click();
-    assertThat(items().getByRole(AriaRole.COLUMNHEADER).nth(4)).hasAttribute("aria-sort", "descending");
-    Locator discount = field("Discount of XI-7058 of Brisk Hotels");
-    discount.fill("2% until soon");
-    discount.press("Tab");
-    assertThat(page.getByText("'2% until soon' is no discount: type one such as 2% until 2026-04-14.")).isVisible();
-    discount.fill("2% until 12 Mar 2026");
-    discount.press("Tab");
-    assertThat(status()).containsText("XI-7058 of Brisk Hotels 2% off until 2026-03-12");
-    button(page, "Expected").click();
-    click("Undo");
-    only("");
-  }
+    /**
+     * The bank's movement settles what it names with one key; the item is gone from the receivables, the movement from
+     * those to assign.
+     */
+    private void settled() throws IOException {
+        Path statement = Files.createTempFile("current-account", ".csv");
+        Files.writeString(
+                statement,
+                "Date,Description,Counterparty,Amount\n04/03/2026,INV XI 7060,HERON & VINE,17278.78\n"
+                        + "05/03/2026,TRANSFER,BRISK HOTELS LTD,30695.24\n");
+        go("position");
+        page.getByLabel("Statements to bring in").setInputFiles(statement);
+        page.getByLabel("It is the statement of").selectOption("Current account");
+        button(page, "Bring it in").click();
+        assertThat(page.getByText("2 movements brought in.")).isVisible();
+        page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true))
+                .getByText("Close")
+                .click();
+        Locator movements = page.getByLabel("Bank movements").locator("tbody tr");
+        assertThat(movements).hasCount(2);
+        assertThat(movements.nth(1)).containsText("settles XI-7060");
+        movements.first().getByRole(AriaRole.GRIDCELL).first().click();
+        page.keyboard().press("i");
+        assertThat(field("Proposal 1")).containsText("together just its amount");
+        accessible();
+        field("Proposal 1")
+                .getByText("Settle", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(status()).containsText("XI-7061, XI-7062 settled");
+        assertThat(movements).hasCount(1);
+        movements.first().getByRole(AriaRole.GRIDCELL).first().click();
+        page.keyboard().press("s");
+        assertThat(status()).containsText("XI-7060 settled");
+        go("receipts/open-items");
+        assertThat(row(page, "XI-7060")).hasCount(0);
+        assertThat(row(page, "XI-7061")).hasCount(0);
+        only("export");
+        assertThat(items().locator("tbody tr")).hasCount(7);
+        click("Undo");
+        assertThat(row(page, "XI-7060")).isVisible();
+        click("Undo");
+        assertThat(row(page, "XI-7061")).isVisible();
+        click("Undo");
+        assertThat(status()).containsText("Undone: Statement");
+    }
 
-  /** An invoice due after low water is worth chasing: tried, the tide shows it and nothing changes; kept, it is what was said. */
-  private void chased() {
-    type("Number of a new item", "D-2");
-    type("Counterparty of a new item", "Harbour Feast");
-    type("Issue date of a new item", "2026-02-27");
-    type("Due date of a new item", "2026-05-26");
-    type("Amount of a new item", "9000");
-    click("Add it");
-    click("Chase");
-    Locator chance = row(page, "D-2");
-    assertThat(chance).containsText("days before it is due: ask for it");
-    String lowWater = chance.getByRole(AriaRole.CELL).nth(5).textContent().strip();
-    chance.getByText("Try").click();
-    assertThat(page.locator("[data-trial]")).hasCount(1);
-    assertThat(page.getByText("Nothing is changed until it is kept.")).isVisible();
-    accessible();
-    chance.getByText("Keep").click();
-    assertThat(status()).containsText("D-2 of Harbour Feast expected");
-    assertThat(status()).containsText("\u00a3" + lowWater.replace("\u2212", "") + " on ");
-    assertThat(page.locator("[data-trial]")).hasCount(0);
-    click("Undo");
-    click("Undo");
-    assertThat(row(page, "D-2")).hasCount(0);
-    click("Items");
-  }
+    private void edited() {
+        Locator expect = field("Expect XI-7058 of Brisk Hotels on");
+        expect.fill("whenever");
+        expect.press("Tab");
+        assertThat(page.getByText("'whenever' is no date")).isVisible();
+        assertThat(expect).hasValue("whenever");
+        expect.fill("2026-03-10");
+        expect.press("Tab");
+        assertThat(status()).containsText("XI-7058 of Brisk Hotels expected 2026-03-10");
+        assertThat(row(page, "XI-7058")).containsText("10 Mar typed");
+        page.getByLabel("XI-7061 of Brisk Hotels is").selectOption("disputed");
+        assertThat(page.getByText("of it \u00a318,295.18 left out of the forecast"))
+                .isVisible();
+        only("cragmoor");
+        assertThat(items().locator("tbody tr")).hasCount(1);
+        only("");
+        chosenAndOrdered();
+        click("Type one");
+        click("Add it");
+        assertThat(page.getByRole(AriaRole.ALERT))
+                .containsText("Choose the line it belongs to. Give it a number. Say whose it is. The date is missing");
+        page.getByLabel("Line of the new item").selectOption("Restaurants & hotels");
+        type("Number of a new item", "D-1");
+        type("Counterparty of a new item", "Harbour Feast");
+        type("Issue date of a new item", "2026-02-27");
+        type("Due date of a new item", "2026-03-12");
+        type("Amount of a new item", "1200");
+        click("Add it");
+        assertThat(row(page, "D-1")).containsText("1,200");
+        accessible();
+    }
 
-  private void sums() {
-    click("Counterparty");
-    assertThat(row(page, "Plover Street Kitchens")).containsText("59,764.24");
-    click("Age");
-    assertThat(row(page, "not due yet")).isVisible();
-    click("Week");
-    assertThat(row(page, "left out of the forecast")).containsText("18,295.18");
-    click("Habits");
-    assertThat(row(page, "Cragmoor Inns")).containsText("days late");
-    type("Days late to expect of Cragmoor Inns", "soon");
-    assertThat(page.getByText("'soon' is no number of days: type one such as 12, or -3 for early.")).isVisible();
-    type("Days late to expect of Cragmoor Inns", "30");
-    assertThat(status()).containsText("Cragmoor Inns expected 30 days late");
-    click("Undo");
-    assertThat(field("Days late to expect of Cragmoor Inns")).hasValue("");
-    accessible();
-    go("forecast?by=WEEK");
-    cell(page, "Export distributors", 3).click();
-    page.keyboard().press("Enter");
-    assertThat(page.getByText("Invoice XI-7058, Brisk Hotels")).isVisible();
-    assertThat(page.getByText("expected on the day typed")).isVisible();
-  }
+    private void chosenAndOrdered() {
+        page.getByLabel("Items shown").selectOption("LEFT_OUT");
+        assertThat(items().locator("tbody tr")).hasCount(1);
+        page.getByLabel("Items shown").selectOption("ALL");
+        only("export");
+        button(page, "Open").click();
+        button(page, "Open \u2191").click();
+        assertThat(items().getByRole(AriaRole.COLUMNHEADER).nth(4)).hasAttribute("aria-sort", "descending");
+        Locator discount = field("Discount of XI-7058 of Brisk Hotels");
+        discount.fill("2% until soon");
+        discount.press("Tab");
+        assertThat(page.getByText("'2% until soon' is no discount: type one such as 2% until 2026-04-14."))
+                .isVisible();
+        discount.fill("2% until 12 Mar 2026");
+        discount.press("Tab");
+        assertThat(status()).containsText("XI-7058 of Brisk Hotels 2% off until 2026-03-12");
+        button(page, "Expected").click();
+        click("Undo");
+        only("");
+    }
+
+    /**
+     * An invoice due after low water is worth chasing: tried, the tide shows it and nothing changes; kept, it is what
+     * was said.
+     */
+    private void chased() {
+        type("Number of a new item", "D-2");
+        type("Counterparty of a new item", "Harbour Feast");
+        type("Issue date of a new item", "2026-02-27");
+        type("Due date of a new item", "2026-05-26");
+        type("Amount of a new item", "9000");
+        click("Add it");
+        click("Chase");
+        Locator chance = row(page, "D-2");
+        assertThat(chance).containsText("days before it is due: ask for it");
+        String lowWater = chance.getByRole(AriaRole.CELL).nth(5).textContent().strip();
+        chance.getByText("Try").click();
+        assertThat(page.locator("[data-trial]")).hasCount(1);
+        assertThat(page.getByText("Nothing is changed until it is kept.")).isVisible();
+        accessible();
+        chance.getByText("Keep").click();
+        assertThat(status()).containsText("D-2 of Harbour Feast expected");
+        assertThat(status()).containsText("\u00a3" + lowWater.replace("\u2212", "") + " on ");
+        assertThat(page.locator("[data-trial]")).hasCount(0);
+        click("Undo");
+        click("Undo");
+        assertThat(row(page, "D-2")).hasCount(0);
+        click("Items");
+    }
+
+    private void sums() {
+        click("Counterparty");
+        assertThat(row(page, "Plover Street Kitchens")).containsText("59,764.24");
+        click("Age");
+        assertThat(row(page, "not due yet")).isVisible();
+        click("Week");
+        assertThat(row(page, "left out of the forecast")).containsText("18,295.18");
+        click("Habits");
+        assertThat(row(page, "Cragmoor Inns")).containsText("days late");
+        type("Days late to expect of Cragmoor Inns", "soon");
+        assertThat(page.getByText("'soon' is no number of days: type one such as 12, or -3 for early."))
+                .isVisible();
+        type("Days late to expect of Cragmoor Inns", "30");
+        assertThat(status()).containsText("Cragmoor Inns expected 30 days late");
+        click("Undo");
+        assertThat(field("Days late to expect of Cragmoor Inns")).hasValue("");
+        accessible();
+        go("forecast?by=WEEK");
+        cell(page, "Export distributors", 3).click();
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Invoice XI-7058, Brisk Hotels")).isVisible();
+        assertThat(page.getByText("expected on the day typed")).isVisible();
+    }
 }

@@ -17,120 +17,138 @@ import java.util.regex.Pattern;
 
 /** The packaged program started by its command, as users do, as a process of its own on a free port. */
 final class Running implements AutoCloseable {
-  private static final HttpClient PLAIN = HttpClient.newHttpClient();
-  private static final Pattern READY = Pattern.compile("is ready on (http://[\\d.:]+) with");
-  private static final Duration LONGEST_START = Duration.ofMinutes(3);
+    private static final HttpClient PLAIN = HttpClient.newHttpClient();
+    private static final Pattern READY = Pattern.compile("is ready on (http://[\\d.:]+) with");
+    private static final Duration LONGEST_START = Duration.ofMinutes(3);
 
-  private final Process process;
-  private final String url;
+    private final Process process;
+    private final String url;
 
-  private Running(Process process, String url) {
-    this.process = process;
-    this.url = url;
-  }
-
-  /** Starts the program and waits until it says that it is ready; one at a time, since the first one unpacks what was built. */
-  static synchronized Running start(String... command) {
-    try {
-      List<String> all = new ArrayList<>(List.of(command));
-      all.addAll(List.of("--port", "0"));
-      Path output = Files.createTempFile("ebbtide-e2e", ".log");
-      Process process = launch(output, all);
-      return new Running(process, awaitReady(process, output));
-    } catch (IOException e) {
-      throw new IllegalStateException(e);
+    private Running(Process process, String url) {
+        this.process = process;
+        this.url = url;
     }
-  }
 
-  /** Launches the program with its output in a file, without waiting. */
-  static Process launch(Path output, List<String> arguments) throws IOException {
-    List<String> command = new ArrayList<>(List.of("../ebbtide"));
-    command.addAll(arguments);
-    ProcessBuilder program = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile());
-    // It lives for minutes: compiling its code to the last costs more than that gives back.
-    program.environment().put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1");
-    return program.start();
-  }
-
-  /** Waits until the program says that it is ready, and returns where. */
-  private static String awaitReady(Process process, Path output) throws IOException {
-    for (long until = System.nanoTime() + LONGEST_START.toNanos(); System.nanoTime() < until; ) {
-      Matcher ready = READY.matcher(Files.readString(output));
-      if (ready.find()) {
-        return ready.group(1);
-      }
-      if (!process.isAlive()) {
-        break;
-      }
-      pause();
+    /**
+     * Starts the program and waits until it says that it is ready; one at a time, since the first one unpacks what was
+     * built.
+     */
+    static synchronized Running start(String... command) {
+        try {
+            List<String> all = new ArrayList<>(List.of(command));
+            all.addAll(List.of("--port", "0"));
+            Path output = Files.createTempFile("ebbtide-e2e", ".log");
+            Process process = launch(output, all);
+            return new Running(process, awaitReady(process, output));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
     }
-    throw new IllegalStateException("The program did not start: " + Files.readString(output));
-  }
 
-  private static void pause() {
-    try {
-      Thread.sleep(50);
-    } catch (InterruptedException e) {
-      throw new IllegalStateException(e);
+    /** Launches the program with its output in a file, without waiting. */
+    static Process launch(Path output, List<String> arguments) throws IOException {
+        List<String> command = new ArrayList<>(List.of("../ebbtide"));
+        command.addAll(arguments);
+        ProcessBuilder program =
+                new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile());
+        // It lives for minutes: compiling its code to the last costs more than that gives back.
+        program.environment().put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1");
+        return program.start();
     }
-  }
 
-  String url() {
-    return url;
-  }
-
-  /** Returns the body of what a path answers. */
-  String get(String path) {
-    try {
-      return PLAIN.send(HttpRequest.newBuilder(URI.create(url() + path)).build(),
-          HttpResponse.BodyHandlers.ofString()).body();
-    } catch (IOException | InterruptedException e) {
-      throw new IllegalStateException(e);
+    /** Waits until the program says that it is ready, and returns where. */
+    private static String awaitReady(Process process, Path output) throws IOException {
+        for (long until = System.nanoTime() + LONGEST_START.toNanos(); System.nanoTime() < until; ) {
+            Matcher ready = READY.matcher(Files.readString(output));
+            if (ready.find()) {
+                return ready.group(1);
+            }
+            if (!process.isAlive()) {
+                break;
+            }
+            pause();
+        }
+        throw new IllegalStateException("The program did not start: " + Files.readString(output));
     }
-  }
 
-  /** Sends a body to a path as a page of the program would, and returns what it answers. */
-  String post(String path, String body) {
-    return send("POST", path, body, "application/json");
-  }
-
-  /** Sends a body to a path as a page of the program would, and returns what it answers. */
-  String send(String method, String path, String body, String type) {
-    try {
-      CookieManager cookies = new CookieManager();
-      HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
-      client.send(HttpRequest.newBuilder(URI.create(url() + "/api/plans")).build(), HttpResponse.BodyHandlers.discarding());
-      String token = cookies.getCookieStore().getCookies().stream().filter(one -> one.getName().equals("XSRF-TOKEN")).findFirst().orElseThrow().getValue();
-      HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(url() + path)).header("Content-Type", type).header("X-XSRF-TOKEN", token)
-          .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
-      if (answer.statusCode() != 200) {
-        throw new IllegalStateException(path + " was answered with " + answer.statusCode() + ": " + answer.body());
-      }
-      return answer.body();
-    } catch (IOException | InterruptedException e) {
-      throw new IllegalStateException(e);
+    private static void pause() {
+        try {
+            Thread.sleep(50);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
-  }
 
-  /** Ends the process at once, as a failing machine would. */
-  void kill() {
-    process.destroyForcibly();
-    await();
-  }
+    String url() {
+        return url;
+    }
 
-  @Override
-  public void close() {
-    process.destroy();
-    await();
-  }
+    /** Returns the body of what a path answers. */
+    String get(String path) {
+        try {
+            return PLAIN.send(
+                            HttpRequest.newBuilder(URI.create(url() + path)).build(),
+                            HttpResponse.BodyHandlers.ofString())
+                    .body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
 
-  private void await() {
-    try {
-      if (!process.waitFor(20, TimeUnit.SECONDS)) {
+    /** Sends a body to a path as a page of the program would, and returns what it answers. */
+    String post(String path, String body) {
+        return send("POST", path, body, "application/json");
+    }
+
+    /** Sends a body to a path as a page of the program would, and returns what it answers. */
+    String send(String method, String path, String body, String type) {
+        try {
+            CookieManager cookies = new CookieManager();
+            HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+            client.send(
+                    HttpRequest.newBuilder(URI.create(url() + "/api/plans")).build(),
+                    HttpResponse.BodyHandlers.discarding());
+            String token = cookies.getCookieStore().getCookies().stream()
+                    .filter(one -> one.getName().equals("XSRF-TOKEN"))
+                    .findFirst()
+                    .orElseThrow()
+                    .getValue();
+            HttpResponse<String> answer = client.send(
+                    HttpRequest.newBuilder(URI.create(url() + path))
+                            .header("Content-Type", type)
+                            .header("X-XSRF-TOKEN", token)
+                            .method(method, HttpRequest.BodyPublishers.ofString(body))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() != 200) {
+                throw new IllegalStateException(
+                        path + " was answered with " + answer.statusCode() + ": " + answer.body());
+            }
+            return answer.body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Ends the process at once, as a failing machine would. */
+    void kill() {
         process.destroyForcibly();
-      }
-    } catch (InterruptedException e) {
-      throw new IllegalStateException(e);
+        await();
     }
-  }
+
+    @Override
+    public void close() {
+        process.destroy();
+        await();
+    }
+
+    private void await() {
+        try {
+            if (!process.waitFor(20, TimeUnit.SECONDS)) {
+                process.destroyForcibly();
+            }
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
 }

@@ -17,107 +17,134 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Statements as a treasurer takes them to the bank: they balance on the screen, say what each figure is, and what an opening lacks. */
+/**
+ * Statements as a treasurer takes them to the bank: they balance on the screen, say what each figure is, and what an
+ * opening lacks.
+ */
 @Order(7)
 class StatementsTest extends Journeys {
-  private List<String> figures(String row) {
-    return row(page, row).getByRole(AriaRole.GRIDCELL).allInnerTexts();
-  }
-
-  @Test
-  void statements_ofTheDemo_balanceAgreeAndExplainTheirFigures() {
-    open("statements");
-    assertThat(cell(page, "Profit after tax", 0)).isVisible();
-    cell(page, "Restaurants & hotels", 1).click();
-    assertThat(page.getByText("typed for Apr 2026")).isVisible();
-    page.keyboard().press("Escape");
-    accessible();
-    click("Balance sheet");
-    button(page, "\u00a3").click();
-    assertThat(cell(page, "Assets", 12)).isVisible();
-    assertThat(figures("Assets")).hasSizeGreaterThan(24).isEqualTo(figures("Liabilities and equity"));
-    cell(page, "Receivables", 2).click();
-    assertThat(page.getByText("before the month").first()).isVisible();
-    page.keyboard().press("Escape");
-    page.getByLabel("in percent").check();
-    assertThat(cell(page, "Assets", 3)).containsText("100.0%");
-    accessible();
-    click("Cash flow");
-    click("Quarter");
-    assertThat(page.getByText("Apr to Jun")).hasCount(4);
-    Locator direct = page.getByLabel("Direct", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.ROW);
-    Locator indirect = page.getByLabel("Indirect", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.ROW);
-    for (String section : List.of("Cash from operations", "Cash from investing", "Cash from financing", "Cash at the end")) {
-      assertThat(text(direct, section)).as(section).isNotEmpty().isEqualTo(text(indirect, section));
+    private List<String> figures(String row) {
+        return row(page, row).getByRole(AriaRole.GRIDCELL).allInnerTexts();
     }
-    accessible();
-    click("Ratios");
-    row(page, "Current ratio").getByRole(AriaRole.BUTTON).first().focus();
-    assertThat(page.getByText("Current ratio: current assets")).isVisible();
-    accessible();
-    click("Roll-forwards");
-    assertThat(row(page, "closing").first()).isVisible();
-    accessible();
-  }
 
-  /** The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in one figure with its parts. */
-  @Test
-  void years_afterTheMonths_sayWhatIsNeededFromOutside() {
-    open("statements");
-    click("Years");
-    click("Go on as the last twelve months were");
-    assertThat(page.getByText("Up to 31 March 2029 nothing is needed from outside")).isVisible();
-    type("Growth of year 2", "lots");
-    assertThat(page.getByText("'lots' is no percentage")).isVisible();
-    type("Growth of year 2", "10");
-    type("Capital spending of year 2", "4m");
-    assertThat(page.getByText("is needed from outside").first()).isVisible();
-    assertThat(row(page, "Needed from outside")).isVisible();
-    assertThat(figures("Assets, less what else is owed")).isEqualTo(figures("Payables, debt and equity"));
-    page.getByLabel("Years after the first").selectOption("2");
-    assertThat(page.getByLabel("Growth of year 4")).hasCount(0);
-    accessible();
-    click("Charts");
-    assertThat(page.getByLabel("Where the cash went, from opening to closing")).isVisible();
-    accessible();
-  }
+    @Test
+    void statements_ofTheDemo_balanceAgreeAndExplainTheirFigures() {
+        open("statements");
+        assertThat(cell(page, "Profit after tax", 0)).isVisible();
+        cell(page, "Restaurants & hotels", 1).click();
+        assertThat(page.getByText("typed for Apr 2026")).isVisible();
+        page.keyboard().press("Escape");
+        accessible();
+        click("Balance sheet");
+        button(page, "\u00a3").click();
+        assertThat(cell(page, "Assets", 12)).isVisible();
+        assertThat(figures("Assets")).hasSizeGreaterThan(24).isEqualTo(figures("Liabilities and equity"));
+        cell(page, "Receivables", 2).click();
+        assertThat(page.getByText("before the month").first()).isVisible();
+        page.keyboard().press("Escape");
+        page.getByLabel("in percent").check();
+        assertThat(cell(page, "Assets", 3)).containsText("100.0%");
+        accessible();
+        click("Cash flow");
+        click("Quarter");
+        assertThat(page.getByText("Apr to Jun")).hasCount(4);
+        Locator direct = page.getByLabel("Direct", new Page.GetByLabelOptions().setExact(true))
+                .getByRole(AriaRole.ROW);
+        Locator indirect = page.getByLabel("Indirect", new Page.GetByLabelOptions().setExact(true))
+                .getByRole(AriaRole.ROW);
+        for (String section :
+                List.of("Cash from operations", "Cash from investing", "Cash from financing", "Cash at the end")) {
+            assertThat(text(direct, section)).as(section).isNotEmpty().isEqualTo(text(indirect, section));
+        }
+        accessible();
+        click("Ratios");
+        row(page, "Current ratio").getByRole(AriaRole.BUTTON).first().focus();
+        assertThat(page.getByText("Current ratio: current assets")).isVisible();
+        accessible();
+        click("Roll-forwards");
+        assertThat(row(page, "closing").first()).isVisible();
+        accessible();
+    }
 
-  private static List<String> text(Locator rows, String name) {
-    return rows.filter(new Locator.FilterOptions().setHasText(name)).first().getByRole(AriaRole.GRIDCELL).allInnerTexts();
-  }
+    /**
+     * The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in
+     * one figure with its parts.
+     */
+    @Test
+    void years_afterTheMonths_sayWhatIsNeededFromOutside() {
+        open("statements");
+        click("Years");
+        click("Go on as the last twelve months were");
+        assertThat(page.getByText("Up to 31 March 2029 nothing is needed from outside"))
+                .isVisible();
+        type("Growth of year 2", "lots");
+        assertThat(page.getByText("'lots' is no percentage")).isVisible();
+        type("Growth of year 2", "10");
+        type("Capital spending of year 2", "4m");
+        assertThat(page.getByText("is needed from outside").first()).isVisible();
+        assertThat(row(page, "Needed from outside")).isVisible();
+        assertThat(figures("Assets, less what else is owed")).isEqualTo(figures("Payables, debt and equity"));
+        page.getByLabel("Years after the first").selectOption("2");
+        assertThat(page.getByLabel("Growth of year 4")).hasCount(0);
+        accessible();
+        click("Charts");
+        assertThat(page.getByLabel("Where the cash went, from opening to closing"))
+                .isVisible();
+        accessible();
+    }
 
-  @Test
-  void opening_takenApartPastedAndPlaced_saysWhatItLacks(@TempDir Path folder) throws java.io.IOException {
-    open("statements");
-    click("Opening");
-    assertThat(page.getByText("It balances, and everything in it is cleared or stays.")).isVisible();
-    accessible();
-    type("Amount of Licence fees", "much");
-    assertThat(page.getByText("'much' is no amount")).isVisible();
-    type("Amount of Licence fees", "8,000");
-    assertThat(status()).containsText("opening balance sheet of 2026-02-28 set");
-    assertThat(page.getByText("Receivables of Licence fees: the opening balance sheet has 8,000, its flows clear 7,722; 278 stays on the balance sheet")).isVisible();
-    assertThat(page.getByText("The opening balance sheet does not balance: 278 more is owned")).isVisible();
-    button(page, "Place 278 in retained profit").click();
-    assertThat(page.getByText("does not balance")).hasCount(0);
-    click("Undo");
-    click("Undo");
-    assertThat(page.getByText("It balances, and everything in it is cleared or stays.")).isVisible();
-    click("Paste it from a spreadsheet");
-    page.getByLabel("Rows of the balance sheet").fill("Trade debtors\t713,000\nThings\t12");
-    click("Take these rows");
-    assertThat(page.getByText("Row 2: 'Things' does not say what it is: put one of Cash, Receivables")).isVisible();
-    page.getByLabel("Rows of the balance sheet").fill("Kind\tName\tAmount\tLine\nReceivables\tHotels\t213,647.85\tRestaurants & hotels\nRetained profit\tReserves\t1,057,816.09");
-    click("Take these rows");
-    assertThat(page.getByText("2 entries were taken over")).isVisible();
-    assertThat(page.getByText("its flows clear 330,303.06")).isVisible();
-    accessible();
-    Path file = folder.resolve("opening.csv");
-    Files.writeString(file, "Account;Debit;Credit\nBank;844.168,24;\nTrade creditors;;313.000,00\nShare capital;;250.000,00\n", StandardCharsets.UTF_8);
-    page.getByLabel("File of the opening balance sheet").setInputFiles(file);
-    assertThat(page.getByText("3 entries were taken over")).isVisible();
-    assertThat(page.getByText("Nothing clears Trade creditors, 313,000: choose the line that does")).isVisible();
-    click("Fill in what the plan knows");
-    assertThat(page.getByLabel("Amount of Grocery chains")).hasValue("330,303.06");
-  }
+    private static List<String> text(Locator rows, String name) {
+        return rows.filter(new Locator.FilterOptions().setHasText(name))
+                .first()
+                .getByRole(AriaRole.GRIDCELL)
+                .allInnerTexts();
+    }
+
+    @Test
+    void opening_takenApartPastedAndPlaced_saysWhatItLacks(@TempDir Path folder) throws java.io.IOException {
+        open("statements");
+        click("Opening");
+        assertThat(page.getByText("It balances, and everything in it is cleared or stays."))
+                .isVisible();
+        accessible();
+        type("Amount of Licence fees", "much");
+        assertThat(page.getByText("'much' is no amount")).isVisible();
+        type("Amount of Licence fees", "8,000");
+        assertThat(status()).containsText("opening balance sheet of 2026-02-28 set");
+        assertThat(
+                        page.getByText(
+                                "Receivables of Licence fees: the opening balance sheet has 8,000, its flows clear 7,722; 278 stays on the balance sheet"))
+                .isVisible();
+        assertThat(page.getByText("The opening balance sheet does not balance: 278 more is owned"))
+                .isVisible();
+        button(page, "Place 278 in retained profit").click();
+        assertThat(page.getByText("does not balance")).hasCount(0);
+        click("Undo");
+        click("Undo");
+        assertThat(page.getByText("It balances, and everything in it is cleared or stays."))
+                .isVisible();
+        click("Paste it from a spreadsheet");
+        page.getByLabel("Rows of the balance sheet").fill("Trade debtors\t713,000\nThings\t12");
+        click("Take these rows");
+        assertThat(page.getByText("Row 2: 'Things' does not say what it is: put one of Cash, Receivables"))
+                .isVisible();
+        page.getByLabel("Rows of the balance sheet")
+                .fill(
+                        "Kind\tName\tAmount\tLine\nReceivables\tHotels\t213,647.85\tRestaurants & hotels\nRetained profit\tReserves\t1,057,816.09");
+        click("Take these rows");
+        assertThat(page.getByText("2 entries were taken over")).isVisible();
+        assertThat(page.getByText("its flows clear 330,303.06")).isVisible();
+        accessible();
+        Path file = folder.resolve("opening.csv");
+        Files.writeString(
+                file,
+                "Account;Debit;Credit\nBank;844.168,24;\nTrade creditors;;313.000,00\nShare capital;;250.000,00\n",
+                StandardCharsets.UTF_8);
+        page.getByLabel("File of the opening balance sheet").setInputFiles(file);
+        assertThat(page.getByText("3 entries were taken over")).isVisible();
+        assertThat(page.getByText("Nothing clears Trade creditors, 313,000: choose the line that does"))
+                .isVisible();
+        click("Fill in what the plan knows");
+        assertThat(page.getByLabel("Amount of Grocery chains")).hasValue("330,303.06");
+    }
 }

@@ -23,36 +23,36 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 @Configuration
 class SameOrigin {
-  private static final String POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
-      + "frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+    private static final String POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+            + "frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
 
-  @Bean
-  SecurityFilterChain chain(HttpSecurity http, @Value("${ebbtide.host:127.0.0.1}") String host) throws Exception {
-    return http.csrf(csrf -> csrf.spa())
-        .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-        .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
-        .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
-        .addFilterBefore(new KnownHost(host), CsrfFilter.class)
-        .build();
-  }
-
-  private static final class KnownHost extends OncePerRequestFilter {
-    private final Set<String> known;
-
-    KnownHost(String chosen) {
-      Set<String> names = new HashSet<>(List.of("127.0.0.1", "localhost", "[::1]"));
-      names.add(chosen);
-      this.known = Set.copyOf(names);
+    @Bean
+    SecurityFilterChain chain(HttpSecurity http, @Value("${ebbtide.host:127.0.0.1}") String host) throws Exception {
+        return http.csrf(csrf -> csrf.spa())
+                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
+                .addFilterBefore(new KnownHost(host), CsrfFilter.class)
+                .build();
     }
 
-    @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
-        throws ServletException, IOException {
-      if (known.contains("0.0.0.0") || known.contains(request.getServerName())) {
-        chain.doFilter(request, response);
-      } else {
-        response.sendError(HttpServletResponse.SC_FORBIDDEN);
-      }
+    private static final class KnownHost extends OncePerRequestFilter {
+        private final Set<String> known;
+
+        KnownHost(String chosen) {
+            Set<String> names = new HashSet<>(List.of("127.0.0.1", "localhost", "[::1]"));
+            names.add(chosen);
+            this.known = Set.copyOf(names);
+        }
+
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            if (known.contains("0.0.0.0") || known.contains(request.getServerName())) {
+                chain.doFilter(request, response);
+            } else {
+                response.sendError(HttpServletResponse.SC_FORBIDDEN);
+            }
+        }
     }
-  }
 }

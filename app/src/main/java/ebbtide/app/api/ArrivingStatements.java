@@ -23,81 +23,130 @@ import org.springframework.stereotype.Component;
 /** The statements of a file in a standard format, held against what is there before they are brought in. */
 @Component
 class ArrivingStatements {
-  private final BankFiles files;
-  private final Edits edits;
-  private final Stores stores;
+    private final BankFiles files;
+    private final Edits edits;
+    private final Stores stores;
 
-  ArrivingStatements(BankFiles files, Edits edits, Stores stores) {
-    this.files = files;
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  /** A statement of a file: its number at the bank, the account that is said to be, what it declares, and what is amiss. */
-  record StatementView(String accountNumber, @Schema(nullable = true) String account, String number, LocalDate from, LocalDate to,
-      @Schema(nullable = true) Long opening, @Schema(nullable = true) Long closing, int movements, int notBooked, boolean isThere,
-      @Schema(nullable = true) String amiss) {}
-
-  /** Returns the account of each number as remembered; a file of one number that is not known is for the account it was handed in for. */
-  Map<String, String> proposed(HeldFile held) {
-    Map<String, String> remembered = stores.bankNumbers().all(held.planId());
-    List<String> numbers = declared(held).stream().map(DeclaredStatement::accountNumber).distinct().toList();
-    Map<String, String> accounts = new HashMap<>();
-    List<String> known = edits.current(held.planId()).books().accounts().stream().map(account -> account.id()).toList();
-    for (String number : numbers) {
-      Optional.ofNullable(remembered.get(number)).or(() -> Optional.ofNullable(numbers.size() == 1 ? held.account() : null))
-          .filter(known::contains).ifPresent(account -> accounts.put(number, account));
+    ArrivingStatements(BankFiles files, Edits edits, Stores stores) {
+        this.files = files;
+        this.edits = edits;
+        this.stores = stores;
     }
-    return accounts;
-  }
 
-  private List<DeclaredStatement> declared(HeldFile held) {
-    return files.statements(held, currency(held));
-  }
+    /**
+     * A statement of a file: its number at the bank, the account that is said to be, what it declares, and what is
+     * amiss.
+     */
+    record StatementView(
+            String accountNumber,
+            @Schema(nullable = true) String account,
+            String number,
+            LocalDate from,
+            LocalDate to,
+            @Schema(nullable = true) Long opening,
+            @Schema(nullable = true) Long closing,
+            int movements,
+            int notBooked,
+            boolean isThere,
+            @Schema(nullable = true) String amiss) {}
 
-  private Currency currency(HeldFile held) {
-    return edits.current(held.planId()).plan().settings().currency();
-  }
-
-  private static Optional<StatementBalances> balances(DeclaredStatement one, Map<String, String> accounts) {
-    return Optional.ofNullable(accounts.get(one.accountNumber()))
-        .map(account -> new StatementBalances(account, one.number(), one.from().isAfter(one.to()) ? one.to() : one.from(), one.to(), one.opening(),
-            one.closing()));
-  }
-
-  List<StatementView> view(HeldFile held, Map<String, String> accounts) {
-    List<DeclaredStatement> all = declared(held);
-    List<StatementBalances> there = stores.statements().all(held.planId()).stream().map(StatementListed::balances).flatMap(Optional::stream)
-        .toList();
-    List<StatementBalances> coming = all.stream().map(one -> balances(one, accounts)).flatMap(Optional::stream)
-        .filter(one -> !there.contains(one)).toList();
-    Map<StatementBalances, String> amiss = new HashMap<>();
-    for (StatementCheck check : StatementCheck.of(edits.current(held.planId()).books(), Stream.concat(there.stream(), coming.stream()).toList())) {
-      check.gapSentence(currency(held)).ifPresent(sentence -> amiss.put(check.statement(), sentence));
+    /**
+     * Returns the account of each number as remembered; a file of one number that is not known is for the account it
+     * was handed in for.
+     */
+    Map<String, String> proposed(HeldFile held) {
+        Map<String, String> remembered = stores.bankNumbers().all(held.planId());
+        List<String> numbers = declared(held).stream()
+                .map(DeclaredStatement::accountNumber)
+                .distinct()
+                .toList();
+        Map<String, String> accounts = new HashMap<>();
+        List<String> known = edits.current(held.planId()).books().accounts().stream()
+                .map(account -> account.id())
+                .toList();
+        for (String number : numbers) {
+            Optional.ofNullable(remembered.get(number))
+                    .or(() -> Optional.ofNullable(numbers.size() == 1 ? held.account() : null))
+                    .filter(known::contains)
+                    .ifPresent(account -> accounts.put(number, account));
+        }
+        return accounts;
     }
-    List<StatementView> views = new ArrayList<>();
-    for (DeclaredStatement one : all) {
-      Optional<StatementBalances> balances = balances(one, accounts);
-      views.add(new StatementView(one.accountNumber(), accounts.get(one.accountNumber()), one.number(), one.from(), one.to(), one.opening(),
-          one.closing(), one.rows().size(), one.notBooked(), balances.filter(there::contains).isPresent(), balances.map(amiss::get).orElse(null)));
-    }
-    return views;
-  }
 
-  /** Returns the reading of a file into its accounts, which are remembered; refuses a number that has none in a sentence. */
-  StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
-    for (DeclaredStatement one : declared(held)) {
-      if (!accounts.containsKey(one.accountNumber())) {
-        throw new IllegalArgumentException("Say which account the number '" + one.accountNumber() + "' is");
-      }
-      stores.bankNumbers().put(held.planId(), one.accountNumber(), accounts.get(one.accountNumber()));
+    private List<DeclaredStatement> declared(HeldFile held) {
+        return files.statements(held, currency(held));
     }
-    Currency currency = currency(held);
-    return (in, arrivals) -> {
-      for (DeclaredStatement one : BankFiles.statements(held.name(), in, currency)) {
-        arrivals.begin(accounts.get(one.accountNumber()), balances(one, accounts).orElseThrow());
-        one.rows().forEach(arrivals::row);
-      }
-    };
-  }
+
+    private Currency currency(HeldFile held) {
+        return edits.current(held.planId()).plan().settings().currency();
+    }
+
+    private static Optional<StatementBalances> balances(DeclaredStatement one, Map<String, String> accounts) {
+        return Optional.ofNullable(accounts.get(one.accountNumber()))
+                .map(account -> new StatementBalances(
+                        account,
+                        one.number(),
+                        one.from().isAfter(one.to()) ? one.to() : one.from(),
+                        one.to(),
+                        one.opening(),
+                        one.closing()));
+    }
+
+    List<StatementView> view(HeldFile held, Map<String, String> accounts) {
+        List<DeclaredStatement> all = declared(held);
+        List<StatementBalances> there = stores.statements().all(held.planId()).stream()
+                .map(StatementListed::balances)
+                .flatMap(Optional::stream)
+                .toList();
+        List<StatementBalances> coming = all.stream()
+                .map(one -> balances(one, accounts))
+                .flatMap(Optional::stream)
+                .filter(one -> !there.contains(one))
+                .toList();
+        Map<StatementBalances, String> amiss = new HashMap<>();
+        for (StatementCheck check : StatementCheck.of(
+                edits.current(held.planId()).books(),
+                Stream.concat(there.stream(), coming.stream()).toList())) {
+            check.gapSentence(currency(held)).ifPresent(sentence -> amiss.put(check.statement(), sentence));
+        }
+        List<StatementView> views = new ArrayList<>();
+        for (DeclaredStatement one : all) {
+            Optional<StatementBalances> balances = balances(one, accounts);
+            views.add(new StatementView(
+                    one.accountNumber(),
+                    accounts.get(one.accountNumber()),
+                    one.number(),
+                    one.from(),
+                    one.to(),
+                    one.opening(),
+                    one.closing(),
+                    one.rows().size(),
+                    one.notBooked(),
+                    balances.filter(there::contains).isPresent(),
+                    balances.map(amiss::get).orElse(null)));
+        }
+        return views;
+    }
+
+    /**
+     * Returns the reading of a file into its accounts, which are remembered; refuses a number that has none in a
+     * sentence.
+     */
+    StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
+        for (DeclaredStatement one : declared(held)) {
+            if (!accounts.containsKey(one.accountNumber())) {
+                throw new IllegalArgumentException("Say which account the number '" + one.accountNumber() + "' is");
+            }
+            stores.bankNumbers().put(held.planId(), one.accountNumber(), accounts.get(one.accountNumber()));
+        }
+        Currency currency = currency(held);
+        return (in, arrivals) -> {
+            for (DeclaredStatement one : BankFiles.statements(held.name(), in, currency)) {
+                arrivals.begin(
+                        accounts.get(one.accountNumber()),
+                        balances(one, accounts).orElseThrow());
+                one.rows().forEach(arrivals::row);
+            }
+        };
+    }
 }

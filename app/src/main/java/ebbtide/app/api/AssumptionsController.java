@@ -18,26 +18,43 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/assumptions")
 class AssumptionsController {
-  private final Edits edits;
-  private final Stores stores;
+    private final Edits edits;
+    private final Stores stores;
 
-  AssumptionsController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
+    AssumptionsController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
+    }
 
-  /** An assumption, and the latest edit of its line; without an edit it is as it was first made. */
-  record AssumptionView(@Schema(nullable = true) String lineId, String line, String name, String value, String unit,
-      @Schema(nullable = true) LocalDate from, String note, @Schema(nullable = true) String changedBy,
-      @Schema(nullable = true) OffsetDateTime changedAt) {}
+    /** An assumption, and the latest edit of its line; without an edit it is as it was first made. */
+    record AssumptionView(
+            @Schema(nullable = true) String lineId,
+            String line,
+            String name,
+            String value,
+            String unit,
+            @Schema(nullable = true) LocalDate from,
+            String note,
+            @Schema(nullable = true) String changedBy,
+            @Schema(nullable = true) OffsetDateTime changedAt) {}
 
-  @GetMapping
-  List<AssumptionView> all(@PathVariable String plan) {
-    Map<String, ChangeListed> latest = stores.log().latestOfEach(plan);
-    return AssumptionList.of(edits.current(plan).plan()).stream().map(entry -> {
-      ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
-      return new AssumptionView(entry.lineId(), entry.line(), entry.name(), entry.value(), entry.unit(), entry.from(),
-          entry.note(), change == null ? null : change.author(), change == null ? null : change.madeAt());
-    }).toList();
-  }
+    @GetMapping
+    List<AssumptionView> all(@PathVariable String plan) {
+        Map<String, ChangeListed> latest = stores.log().latestOfEach(plan);
+        return AssumptionList.of(edits.current(plan).plan()).stream()
+                .map(entry -> {
+                    ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
+                    return new AssumptionView(
+                            entry.lineId(),
+                            entry.line(),
+                            entry.name(),
+                            entry.value(),
+                            entry.unit(),
+                            entry.from(),
+                            entry.note(),
+                            change == null ? null : change.author(),
+                            change == null ? null : change.madeAt());
+                })
+                .toList();
+    }
 }

@@ -46,174 +46,251 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/plans/{plan}/bank-files")
 class BankFilesController {
-  private static final int SHOWN = 12;
-  private final BankFiles files;
-  private final DialectStore dialects;
-  private final ArrivingStatements arriving;
-  private final Edits edits;
-  private final Stores stores;
-  private final Map<String, StatementJob> jobs = new ConcurrentHashMap<>();
-  private final ExecutorService worker = Executors.newSingleThreadExecutor();
+    private static final int SHOWN = 12;
+    private final BankFiles files;
+    private final DialectStore dialects;
+    private final ArrivingStatements arriving;
+    private final Edits edits;
+    private final Stores stores;
+    private final Map<String, StatementJob> jobs = new ConcurrentHashMap<>();
+    private final ExecutorService worker = Executors.newSingleThreadExecutor();
 
-  BankFilesController(BankFiles files, DialectStore dialects, ArrivingStatements arriving, Edits edits, Stores stores) {
-    this.files = files;
-    this.arriving = arriving;
-    this.dialects = dialects;
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  /**
-   * A file that waits. In a standard format it says of itself what statements it holds; else its raw fields, how it is read, what
-   * comes out, and where the dialect came from.
-   */
-  record FileView(String id, String name, @Schema(nullable = true) String format, List<ArrivingStatements.StatementView> statements,
-      List<List<String>> fields, @Schema(nullable = true) DialectView dialect, boolean remembered, List<RowView> rows,
-      List<RowProblem> problems) {}
-
-  /** A movement as it would be brought in. */
-  record RowView(int line, LocalDate bookingDate, long minor, String text, String counterparty,
-      @Schema(nullable = true) Long balance) {
-    static RowView of(BankRow row) {
-      return new RowView(row.line(), row.bookingDate(), row.minor(), row.text(), row.counterparty(), row.balance());
-    }
-  }
-
-  /** How a file is read; columns are numbered from 0, -1 is none. */
-  record DialectView(Encoding encoding, String separator, int headerLines, DateOrder dateOrder, String decimalMark,
-      Columns columns) {
-    static DialectView of(CsvDialect d) {
-      return new DialectView(d.encoding(), String.valueOf(d.separator()), d.headerLines(), d.dateOrder(),
-          String.valueOf(d.decimalMark()), d.columns());
+    BankFilesController(
+            BankFiles files, DialectStore dialects, ArrivingStatements arriving, Edits edits, Stores stores) {
+        this.files = files;
+        this.arriving = arriving;
+        this.dialects = dialects;
+        this.edits = edits;
+        this.stores = stores;
     }
 
-    CsvDialect dialect() {
-      if (separator == null || separator.length() != 1 || decimalMark == null || decimalMark.length() != 1) {
-        throw new IllegalArgumentException("A separator and a decimal mark are one character each");
-      }
-      return new CsvDialect(encoding, separator.charAt(0), headerLines, dateOrder, decimalMark.charAt(0), columns);
+    /**
+     * A file that waits. In a standard format it says of itself what statements it holds; else its raw fields, how it
+     * is read, what comes out, and where the dialect came from.
+     */
+    record FileView(
+            String id,
+            String name,
+            @Schema(nullable = true) String format,
+            List<ArrivingStatements.StatementView> statements,
+            List<List<String>> fields,
+            @Schema(nullable = true) DialectView dialect,
+            boolean remembered,
+            List<RowView> rows,
+            List<RowProblem> problems) {}
+
+    /** A movement as it would be brought in. */
+    record RowView(
+            int line,
+            LocalDate bookingDate,
+            long minor,
+            String text,
+            String counterparty,
+            @Schema(nullable = true) Long balance) {
+        static RowView of(BankRow row) {
+            return new RowView(
+                    row.line(), row.bookingDate(), row.minor(), row.text(), row.counterparty(), row.balance());
+        }
     }
-  }
 
-  @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  FileView hand(@PathVariable String plan, @RequestParam(required = false) String account, @RequestPart MultipartFile file)
-      throws IOException {
-    if (account != null) {
-      requireAccounts(plan, List.of(account));
+    /** How a file is read; columns are numbered from 0, -1 is none. */
+    record DialectView(
+            Encoding encoding,
+            String separator,
+            int headerLines,
+            DateOrder dateOrder,
+            String decimalMark,
+            Columns columns) {
+        static DialectView of(CsvDialect d) {
+            return new DialectView(
+                    d.encoding(),
+                    String.valueOf(d.separator()),
+                    d.headerLines(),
+                    d.dateOrder(),
+                    String.valueOf(d.decimalMark()),
+                    d.columns());
+        }
+
+        CsvDialect dialect() {
+            if (separator == null || separator.length() != 1 || decimalMark == null || decimalMark.length() != 1) {
+                throw new IllegalArgumentException("A separator and a decimal mark are one character each");
+            }
+            return new CsvDialect(
+                    encoding, separator.charAt(0), headerLines, dateOrder, decimalMark.charAt(0), columns);
+        }
     }
-    String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
-    HeldFile held = files.hold(plan, account, name, file.getInputStream());
-    if (files.format(held).isPresent()) {
-      return declared(held, arriving.proposed(held));
+
+    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    FileView hand(
+            @PathVariable String plan, @RequestParam(required = false) String account, @RequestPart MultipartFile file)
+            throws IOException {
+        if (account != null) {
+            requireAccounts(plan, List.of(account));
+        }
+        String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
+        HeldFile held = files.hold(plan, account, name, file.getInputStream());
+        if (files.format(held).isPresent()) {
+            return declared(held, arriving.proposed(held));
+        }
+        CsvProposal proposal = files.propose(held);
+        Optional<CsvDialect> remembered = account == null
+                ? Optional.empty()
+                : dialects.find(plan, account).filter(d -> fits(held, d));
+        return view(held, proposal, remembered.or(proposal::dialect).orElse(null), remembered.isPresent());
     }
-    CsvProposal proposal = files.propose(held);
-    Optional<CsvDialect> remembered = account == null ? Optional.empty() : dialects.find(plan, account).filter(d -> fits(held, d));
-    return view(held, proposal, remembered.or(proposal::dialect).orElse(null), remembered.isPresent());
-  }
 
-  private void requireAccounts(String plan, Collection<String> accounts) {
-    Set<String> known = edits.current(plan).books().accounts().stream().map(Account::id).collect(Collectors.toSet());
-    for (String account : accounts) {
-      if (!known.contains(account)) {
-        throw new NotFound("account", account);
-      }
+    private void requireAccounts(String plan, Collection<String> accounts) {
+        Set<String> known =
+                edits.current(plan).books().accounts().stream().map(Account::id).collect(Collectors.toSet());
+        for (String account : accounts) {
+            if (!known.contains(account)) {
+                throw new NotFound("account", account);
+            }
+        }
     }
-  }
 
-  private FileView declared(HeldFile held, Map<String, String> accounts) {
-    return new FileView(held.id(), held.name(), files.format(held).orElseThrow().title(), arriving.view(held, accounts), List.of(), null, false,
-        List.of(), List.of());
-  }
-
-  /** Says of each number at the bank which account it is, and returns the file as it then stands to those accounts. */
-  @PostMapping("/{id}/accounts")
-  FileView accounts(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
-    requireAccounts(plan, accounts.values());
-    return declared(files.get(plan, id), accounts);
-  }
-
-  /** Starts bringing in the statements of a file in a standard format, each into its account. */
-  @PostMapping("/{id}/statements/take")
-  JobView takeStatements(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
-    requireAccounts(plan, accounts.values());
-    HeldFile held = files.get(plan, id);
-    return start(held, false, arriving.content(held, accounts));
-  }
-
-  /** A remembered dialect is used if it reads more rows than it stumbles over. */
-  private boolean fits(HeldFile held, CsvDialect dialect) {
-    Preview preview = files.preview(held, dialect, currency(held.planId()), 100);
-    return preview.rows().size() > preview.problems().size();
-  }
-
-  @PostMapping("/{id}/preview")
-  FileView preview(@PathVariable String plan, @PathVariable String id, @RequestBody DialectView dialect) {
-    HeldFile held = files.get(plan, id);
-    CsvDialect chosen = dialect.dialect();
-    return view(held, files.propose(held, chosen.encoding(), chosen.separator()), chosen, false);
-  }
-
-  private FileView view(HeldFile held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
-    Preview preview = dialect == null ? new Preview(List.of(), List.of())
-        : files.preview(held, dialect, currency(held.planId()), SHOWN);
-    return new FileView(held.id(), held.name(), null, List.of(), proposal.rows(), dialect == null ? null : DialectView.of(dialect), remembered,
-        preview.rows().stream().map(RowView::of).toList(), preview.problems());
-  }
-
-  /** Starts bringing a file in by a confirmed dialect, which is remembered for its account. */
-  @PostMapping("/{id}/take")
-  JobView take(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "false") boolean leaveBadRows,
-      @RequestBody DialectView dialect) {
-    HeldFile held = files.get(plan, id);
-    if (held.account() == null) {
-      throw new IllegalArgumentException("Say first which account the file '" + held.name() + "' is the statement of");
+    private FileView declared(HeldFile held, Map<String, String> accounts) {
+        return new FileView(
+                held.id(),
+                held.name(),
+                files.format(held).orElseThrow().title(),
+                arriving.view(held, accounts),
+                List.of(),
+                null,
+                false,
+                List.of(),
+                List.of());
     }
-    CsvDialect chosen = dialect.dialect();
-    dialects.put(plan, held.account(), chosen);
-    return start(held, leaveBadRows, StatementJob.csv(held.account(), chosen, currency(plan)));
-  }
 
-  private JobView start(HeldFile held, boolean leaveBadRows, StatementJob.Content content) {
-    String plan = held.planId();
-    StatementJob job = new StatementJob(held, content, leaveBadRows, stores.rules().all(plan), edits, stores.statements());
-    String jobId = UUID.randomUUID().toString();
-    jobs.put(jobId, job);
-    worker.execute(() -> {
-      job.run();
-      if (job.progress().state() == StatementJob.State.DONE) {
-        files.drop(held.id());
-      }
-    });
-    return view(plan, jobId, job);
-  }
+    /**
+     * Says of each number at the bank which account it is, and returns the file as it then stands to those accounts.
+     */
+    @PostMapping("/{id}/accounts")
+    FileView accounts(@PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
+        requireAccounts(plan, accounts.values());
+        return declared(files.get(plan, id), accounts);
+    }
 
-  private Currency currency(String plan) {
-    return edits.current(plan).plan().settings().currency();
-  }
+    /** Starts bringing in the statements of a file in a standard format, each into its account. */
+    @PostMapping("/{id}/statements/take")
+    JobView takeStatements(
+            @PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
+        requireAccounts(plan, accounts.values());
+        HeldFile held = files.get(plan, id);
+        return start(held, false, arriving.content(held, accounts));
+    }
 
-  /** How far a job is, and what its edit did once it is done. */
-  record JobView(String id, String state, long bytesRead, long bytes, int rows, int badRows, List<RowProblem> problems,
-      int added, int alreadyThere, int assigned, @Schema(nullable = true) LocalDate lastDay, String sentence,
-      @Schema(nullable = true) EditOutcome outcome) {}
+    /** A remembered dialect is used if it reads more rows than it stumbles over. */
+    private boolean fits(HeldFile held, CsvDialect dialect) {
+        Preview preview = files.preview(held, dialect, currency(held.planId()), 100);
+        return preview.rows().size() > preview.problems().size();
+    }
 
-  @GetMapping("/jobs/{job}")
-  JobView job(@PathVariable String plan, @PathVariable String job) {
-    return view(plan, job, running(job));
-  }
+    @PostMapping("/{id}/preview")
+    FileView preview(@PathVariable String plan, @PathVariable String id, @RequestBody DialectView dialect) {
+        HeldFile held = files.get(plan, id);
+        CsvDialect chosen = dialect.dialect();
+        return view(held, files.propose(held, chosen.encoding(), chosen.separator()), chosen, false);
+    }
 
-  @DeleteMapping("/jobs/{job}")
-  JobView stop(@PathVariable String plan, @PathVariable String job) {
-    running(job).stop();
-    return view(plan, job, running(job));
-  }
+    private FileView view(HeldFile held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
+        Preview preview = dialect == null
+                ? new Preview(List.of(), List.of())
+                : files.preview(held, dialect, currency(held.planId()), SHOWN);
+        return new FileView(
+                held.id(),
+                held.name(),
+                null,
+                List.of(),
+                proposal.rows(),
+                dialect == null ? null : DialectView.of(dialect),
+                remembered,
+                preview.rows().stream().map(RowView::of).toList(),
+                preview.problems());
+    }
 
-  private StatementJob running(String job) {
-    return Optional.ofNullable(jobs.get(job)).orElseThrow(() -> new NotFound("running import", job));
-  }
+    /** Starts bringing a file in by a confirmed dialect, which is remembered for its account. */
+    @PostMapping("/{id}/take")
+    JobView take(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean leaveBadRows,
+            @RequestBody DialectView dialect) {
+        HeldFile held = files.get(plan, id);
+        if (held.account() == null) {
+            throw new IllegalArgumentException(
+                    "Say first which account the file '" + held.name() + "' is the statement of");
+        }
+        CsvDialect chosen = dialect.dialect();
+        dialects.put(plan, held.account(), chosen);
+        return start(held, leaveBadRows, StatementJob.csv(held.account(), chosen, currency(plan)));
+    }
 
-  private JobView view(String plan, String id, StatementJob job) {
-    StatementJob.Progress p = job.progress();
-    return new JobView(id, p.state().name(), p.bytesRead(), p.bytes(), p.rows(), p.badRows(), p.problems(), p.added(),
-        p.alreadyThere(), p.assigned(), p.lastDay(), p.sentence(), job.edit() == null ? null : EditOutcome.of(plan, job.edit(), stores));
-  }
+    private JobView start(HeldFile held, boolean leaveBadRows, StatementJob.Content content) {
+        String plan = held.planId();
+        StatementJob job =
+                new StatementJob(held, content, leaveBadRows, stores.rules().all(plan), edits, stores.statements());
+        String jobId = UUID.randomUUID().toString();
+        jobs.put(jobId, job);
+        worker.execute(() -> {
+            job.run();
+            if (job.progress().state() == StatementJob.State.DONE) {
+                files.drop(held.id());
+            }
+        });
+        return view(plan, jobId, job);
+    }
+
+    private Currency currency(String plan) {
+        return edits.current(plan).plan().settings().currency();
+    }
+
+    /** How far a job is, and what its edit did once it is done. */
+    record JobView(
+            String id,
+            String state,
+            long bytesRead,
+            long bytes,
+            int rows,
+            int badRows,
+            List<RowProblem> problems,
+            int added,
+            int alreadyThere,
+            int assigned,
+            @Schema(nullable = true) LocalDate lastDay,
+            String sentence,
+            @Schema(nullable = true) EditOutcome outcome) {}
+
+    @GetMapping("/jobs/{job}")
+    JobView job(@PathVariable String plan, @PathVariable String job) {
+        return view(plan, job, running(job));
+    }
+
+    @DeleteMapping("/jobs/{job}")
+    JobView stop(@PathVariable String plan, @PathVariable String job) {
+        running(job).stop();
+        return view(plan, job, running(job));
+    }
+
+    private StatementJob running(String job) {
+        return Optional.ofNullable(jobs.get(job)).orElseThrow(() -> new NotFound("running import", job));
+    }
+
+    private JobView view(String plan, String id, StatementJob job) {
+        StatementJob.Progress p = job.progress();
+        return new JobView(
+                id,
+                p.state().name(),
+                p.bytesRead(),
+                p.bytes(),
+                p.rows(),
+                p.badRows(),
+                p.problems(),
+                p.added(),
+                p.alreadyThere(),
+                p.assigned(),
+                p.lastDay(),
+                p.sentence(),
+                job.edit() == null ? null : EditOutcome.of(plan, job.edit(), stores));
+    }
 }

@@ -12,42 +12,49 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** The description of the api, from which the web's types are generated: records send every part, so all are required. */
+/**
+ * The description of the api, from which the web's types are generated: records send every part, so all are required.
+ */
 @Configuration
 class Description implements WebMvcConfigurer {
-  @Bean
-  @SuppressWarnings({"rawtypes", "unchecked"})
-  OpenApiCustomizer everyPartIsSent() {
-    return api -> {
-      api.setServers(null);
-      for (Map.Entry<String, Schema> entry : api.getComponents().getSchemas().entrySet()) {
-        Schema schema = entry.getValue();
-        if (schema.getProperties() != null) {
-          Map<String, Schema> parts = schema.getProperties();
-          schema.setRequired(new ArrayList<>(parts.keySet()));
-          parts.replaceAll((name, part) -> reference(part));
+    @Bean
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    OpenApiCustomizer everyPartIsSent() {
+        return api -> {
+            api.setServers(null);
+            for (Map.Entry<String, Schema> entry :
+                    api.getComponents().getSchemas().entrySet()) {
+                Schema schema = entry.getValue();
+                if (schema.getProperties() != null) {
+                    Map<String, Schema> parts = schema.getProperties();
+                    schema.setRequired(new ArrayList<>(parts.keySet()));
+                    parts.replaceAll((name, part) -> reference(part));
+                }
+            }
+            DocumentPart.describe(api);
+        };
+    }
+
+    /**
+     * What stands beside a reference is of the Java type, and says nothing; but beside the type null it becomes one of
+     * the two.
+     */
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static Schema reference(Schema part) {
+        if (part.get$ref() == null) {
+            return part;
         }
-      }
-      DocumentPart.describe(api);
-    };
-  }
-
-  /** What stands beside a reference is of the Java type, and says nothing; but beside the type null it becomes one of the two. */
-  @SuppressWarnings({"rawtypes", "unchecked"})
-  private static Schema reference(Schema part) {
-    if (part.get$ref() == null) {
-      return part;
+        if (part.getTypes() == null || !part.getTypes().contains("null")) {
+            return new Schema<>().$ref(part.get$ref());
+        }
+        Schema either = new Schema();
+        either.setOneOf(
+                List.of(new Schema<>().$ref(part.get$ref()), new Schema<>(SpecVersion.V31).types(Set.of("null"))));
+        return either;
     }
-    if (part.getTypes() == null || !part.getTypes().contains("null")) {
-      return new Schema<>().$ref(part.get$ref());
-    }
-    Schema either = new Schema();
-    either.setOneOf(List.of(new Schema<>().$ref(part.get$ref()), new Schema<>(SpecVersion.V31).types(Set.of("null"))));
-    return either;
-  }
 
-  @Override
-  public void addResourceHandlers(ResourceHandlerRegistry registry) {
-    registry.addResourceHandler("/**").addResourceLocations("classpath:/static/");
-  }
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/**").addResourceLocations("classpath:/static/");
+    }
 }

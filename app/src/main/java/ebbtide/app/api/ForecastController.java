@@ -28,71 +28,121 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}")
 class ForecastController {
-  private final Edits edits;
+    private final Edits edits;
 
-  ForecastController(Edits edits) {
-    this.edits = edits;
-  }
-
-  /** The forecast laid out by period. */
-  record TableView(List<PeriodView> periods, List<TableRow> rows) {}
-
-  /** A row with a cell for each period. */
-  record TableRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, boolean active,
-      List<CellView> cells) {}
-
-  /**
-   * A figure: its amount, its largest part, the computed amount where it is overridden, the worst day where it is that
-   * day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere.
-   */
-  record CellView(long amount, String part, @Schema(nullable = true) Long computed, boolean overdue,
-      @Schema(nullable = true) LocalDate day, int depth) {
-    static CellView of(Cell cell) {
-      return new CellView(cell.amount(), cell.largestPart().name().toLowerCase(Locale.ROOT), cell.computed(), cell.overdue(),
-          cell.day(), cell.depth());
+    ForecastController(Edits edits) {
+        this.edits = edits;
     }
-  }
 
-  @GetMapping("/forecast")
-  TableView table(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from,
-      @RequestParam LocalDate to) {
-    Forecast forecast = edits.current(plan).forecast();
-    LocalDate asOf = forecast.plan().settings().asOf();
-    ForecastTable table = ForecastTable.of(forecast, forecast.periods(by, from, to));
-    return new TableView(
-        table.periods().stream().map(p -> PeriodView.of(p, asOf)).toList(),
-        table.rows().stream().map(row -> new TableRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
-            row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.active(),
-            row.cells().stream().map(CellView::of).toList())).toList());
-  }
+    /** The forecast laid out by period. */
+    record TableView(List<PeriodView> periods, List<TableRow> rows) {}
 
-  @GetMapping(path = "/forecast.csv", produces = "text/csv")
-  ResponseEntity<byte[]> csv(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from,
-      @RequestParam LocalDate to, @RequestParam(defaultValue = "wide") String shape) {
-    Forecast forecast = edits.current(plan).forecast();
-    List<Period> periods = forecast.periods(by, from, to);
-    StringWriter text = new StringWriter();
-    if (shape.equals("long")) {
-      ForecastCsv.writeLong(forecast, periods, text);
-    } else {
-      ForecastCsv.writeWide(forecast, periods, text);
+    /** A row with a cell for each period. */
+    record TableRow(
+            String id,
+            String kind,
+            String name,
+            @Schema(nullable = true) String direction,
+            int depth,
+            boolean active,
+            List<CellView> cells) {}
+
+    /**
+     * A figure: its amount, its largest part, the computed amount where it is overridden, the worst day where it is
+     * that day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere.
+     */
+    record CellView(
+            long amount,
+            String part,
+            @Schema(nullable = true) Long computed,
+            boolean overdue,
+            @Schema(nullable = true) LocalDate day,
+            int depth) {
+        static CellView of(Cell cell) {
+            return new CellView(
+                    cell.amount(),
+                    cell.largestPart().name().toLowerCase(Locale.ROOT),
+                    cell.computed(),
+                    cell.overdue(),
+                    cell.day(),
+                    cell.depth());
+        }
     }
-    return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"forecast-" + shape + ".csv\"")
-        .body(text.toString().getBytes(StandardCharsets.UTF_8));
-  }
 
-  /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */
-  record WorkingsView(String name, long amount, long settled, long committed, long estimated,
-      @Schema(nullable = true) Long computed, @Schema(nullable = true) Long overBy, List<ItemView> items) {}
+    @GetMapping("/forecast")
+    TableView table(
+            @PathVariable String plan,
+            @RequestParam Periods by,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to) {
+        Forecast forecast = edits.current(plan).forecast();
+        LocalDate asOf = forecast.plan().settings().asOf();
+        ForecastTable table = ForecastTable.of(forecast, forecast.periods(by, from, to));
+        return new TableView(
+                table.periods().stream().map(p -> PeriodView.of(p, asOf)).toList(),
+                table.rows().stream()
+                        .map(row -> new TableRow(
+                                row.id(),
+                                row.kind().name().toLowerCase(Locale.ROOT),
+                                row.name(),
+                                row.direction() == null
+                                        ? null
+                                        : row.direction().name().toLowerCase(Locale.ROOT),
+                                row.depth(),
+                                row.active(),
+                                row.cells().stream().map(CellView::of).toList()))
+                        .toList());
+    }
 
-  @GetMapping("/workings")
-  WorkingsView workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from,
-      @RequestParam LocalDate to) {
-    Forecast forecast = edits.current(plan).forecast();
-    Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
-    Cell cell = workings.figure();
-    return new WorkingsView(workings.name(), cell.amount(), cell.settled(), cell.committed(), cell.estimated(),
-        cell.computed(), workings.overBy(), workings.items().stream().map(ItemView::of).toList());
-  }
+    @GetMapping(path = "/forecast.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(
+            @PathVariable String plan,
+            @RequestParam Periods by,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to,
+            @RequestParam(defaultValue = "wide") String shape) {
+        Forecast forecast = edits.current(plan).forecast();
+        List<Period> periods = forecast.periods(by, from, to);
+        StringWriter text = new StringWriter();
+        if (shape.equals("long")) {
+            ForecastCsv.writeLong(forecast, periods, text);
+        } else {
+            ForecastCsv.writeWide(forecast, periods, text);
+        }
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"forecast-" + shape + ".csv\"")
+                .body(text.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */
+    record WorkingsView(
+            String name,
+            long amount,
+            long settled,
+            long committed,
+            long estimated,
+            @Schema(nullable = true) Long computed,
+            @Schema(nullable = true) Long overBy,
+            List<ItemView> items) {}
+
+    @GetMapping("/workings")
+    WorkingsView workings(
+            @PathVariable String plan,
+            @RequestParam String row,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to) {
+        Forecast forecast = edits.current(plan).forecast();
+        Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
+        Cell cell = workings.figure();
+        return new WorkingsView(
+                workings.name(),
+                cell.amount(),
+                cell.settled(),
+                cell.committed(),
+                cell.estimated(),
+                cell.computed(),
+                workings.overBy(),
+                workings.items().stream().map(ItemView::of).toList());
+    }
 }

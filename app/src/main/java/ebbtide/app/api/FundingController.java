@@ -41,138 +41,277 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/funding")
 class FundingController {
-  private final Edits edits;
-  private final Stores stores;
+    private final Edits edits;
+    private final Stores stores;
 
-  FundingController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  /** The funding by period, what is owed at the end of each with minimum cash then, and the answer. */
-  record FundingView(List<PeriodView> periods, List<FundingRow> rows, List<DebtView> debts, DebtView total, List<DepositView> deposits,
-      List<Long> minimum, FundingAnswerView answer) {}
-
-  /** What is put away in a term deposit at the end of each period. */
-  record DepositView(String id, String name, List<Long> placed) {}
-
-  /** A row with an amount for each period; its id is that of a line where it is one. */
-  record FundingRow(String id, String kind, String name, List<Long> amounts) {}
-
-  /** What is owed on a facility or a loan at the end of each period, and the most that may be. */
-  record DebtView(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {
-    static DebtView of(FundingTable.Debt debt) {
-      return new DebtView(debt.id(), debt.name(), debt.revolving(), debt.owed(), debt.most());
+    FundingController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
     }
-  }
 
-  /** Whether the limits are enough, in a sentence and in figures; the day is null without a shortfall. */
-  record FundingAnswerView(String sentence, long peakNeed, LocalDate peakDay, long drawnNow, long limit, long shortfall,
-      @Schema(nullable = true) LocalDate shortDay, long least) {}
+    /** The funding by period, what is owed at the end of each with minimum cash then, and the answer. */
+    record FundingView(
+            List<PeriodView> periods,
+            List<FundingRow> rows,
+            List<DebtView> debts,
+            DebtView total,
+            List<DepositView> deposits,
+            List<Long> minimum,
+            FundingAnswerView answer) {}
 
-  @GetMapping
-  FundingView funding(@PathVariable String plan, @RequestParam Periods by, @RequestParam LocalDate from, @RequestParam LocalDate to,
-      @RequestParam(defaultValue = "0") String cushion) {
-    Forecast forecast = edits.current(plan).forecast();
-    LocalDate asOf = forecast.plan().settings().asOf();
-    FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
-    FundingAnswer answer = FundingAnswer.of(forecast, Check.notNegative(Money.minor(cushion, forecast.plan().settings().currency()), "cushion"));
-    return new FundingView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(),
-        table.rows().stream().map(row -> new FundingRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts())).toList(),
-        table.debts().stream().map(DebtView::of).toList(), DebtView.of(table.total()),
-        table.deposits().stream().map(one -> new DepositView(one.id(), one.name(), one.placed())).toList(),
-        table.periods().stream().map(period -> forecast.funding().minimum(forecast.timeline().index(period.lastDay()))).toList(),
-        new FundingAnswerView(answer.sentence(), answer.peakNeed(), answer.peakDay(), answer.drawnNow(), answer.limit(), answer.shortfall(), answer.shortDay(),
-            answer.least()));
-  }
+    /** What is put away in a term deposit at the end of each period. */
+    record DepositView(String id, String name, List<Long> placed) {}
 
-  /** Returns the parts of a figure: of a row, or of what is owed on a line ("owed" and its id). */
-  @GetMapping("/workings")
-  List<ItemView> workings(@PathVariable String plan, @RequestParam String row, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-    return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream().map(ItemView::of).toList();
-  }
+    /** A row with an amount for each period; its id is that of a line where it is one. */
+    record FundingRow(String id, String kind, String name, List<Long> amounts) {}
 
-  /** A covenant with how it stands in a sentence, the test that has the least room, the first that breaks, whether all tests are known, and all of them. */
-  record CovenantView(String id, String name, String ratio, String bound, String every, String sentence, boolean known, @Schema(nullable = true) CovenantTestView tightest,
-      @Schema(nullable = true) CovenantTestView firstBreak, List<CovenantTestView> tests) {}
-
-  /**
-   * A test of a covenant: its value in words, whether it holds, how much less would still hold it (below zero: what is missing), and by how many
-   * days all customers could pay later.
-   */
-  record CovenantTestView(LocalDate date, @Schema(nullable = true) String value, String standing, @Schema(nullable = true) Long room,
-      @Schema(nullable = true) Long daysLater) {
-    static CovenantTestView of(Covenants.Tested test, Currency currency) {
-      boolean money = test.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY;
-      return new CovenantTestView(test.date(), test.value() == null ? null : money ? Money.words(test.value().longValueExact(), currency)
-          : test.value().toPlainString(), word(test.standing()), test.room(), test.daysLater());
+    /** What is owed on a facility or a loan at the end of each period, and the most that may be. */
+    record DebtView(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {
+        static DebtView of(FundingTable.Debt debt) {
+            return new DebtView(debt.id(), debt.name(), debt.revolving(), debt.owed(), debt.most());
+        }
     }
-  }
 
-  @GetMapping("/covenants")
-  List<CovenantView> covenants(@PathVariable String plan) {
-    Forecast forecast = edits.current(plan).forecast();
-    Currency currency = forecast.plan().settings().currency();
-    List<Covenants.Tested> tests = Covenants.of(forecast);
-    return Covenants.summaries(forecast).stream().map(one -> new CovenantView(one.covenant().id(), one.covenant().name(), word(one.covenant().ratio()),
-        one.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY ? Money.words(one.covenant().bound().longValueExact(), currency)
-            : one.covenant().bound().toPlainString(), word(one.covenant().every()), one.sentence(currency), one.known(), view(one.tightest(), currency), view(one.firstBreak(), currency),
-        tests.stream().filter(test -> test.covenant().equals(one.covenant())).map(test -> view(test, currency)).toList())).toList();
-  }
+    /** Whether the limits are enough, in a sentence and in figures; the day is null without a shortfall. */
+    record FundingAnswerView(
+            String sentence,
+            long peakNeed,
+            LocalDate peakDay,
+            long drawnNow,
+            long limit,
+            long shortfall,
+            @Schema(nullable = true) LocalDate shortDay,
+            long least) {}
 
-  private static CovenantTestView view(Covenants.Tested test, Currency currency) {
-    return test == null ? null : CovenantTestView.of(test, currency);
-  }
+    @GetMapping
+    FundingView funding(
+            @PathVariable String plan,
+            @RequestParam Periods by,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to,
+            @RequestParam(defaultValue = "0") String cushion) {
+        Forecast forecast = edits.current(plan).forecast();
+        LocalDate asOf = forecast.plan().settings().asOf();
+        FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
+        FundingAnswer answer = FundingAnswer.of(
+                forecast,
+                Check.notNegative(
+                        Money.minor(cushion, forecast.plan().settings().currency()), "cushion"));
+        return new FundingView(
+                table.periods().stream()
+                        .map(period -> PeriodView.of(period, asOf))
+                        .toList(),
+                table.rows().stream()
+                        .map(row -> new FundingRow(
+                                row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts()))
+                        .toList(),
+                table.debts().stream().map(DebtView::of).toList(),
+                DebtView.of(table.total()),
+                table.deposits().stream()
+                        .map(one -> new DepositView(one.id(), one.name(), one.placed()))
+                        .toList(),
+                table.periods().stream()
+                        .map(period ->
+                                forecast.funding().minimum(forecast.timeline().index(period.lastDay())))
+                        .toList(),
+                new FundingAnswerView(
+                        answer.sentence(),
+                        answer.peakNeed(),
+                        answer.peakDay(),
+                        answer.drawnNow(),
+                        answer.limit(),
+                        answer.shortfall(),
+                        answer.shortDay(),
+                        answer.least()));
+    }
 
-  /** What a facility or a loan costs in all; one that is switched off is an offer. The rate is a year's, empty where nothing is owed. */
-  record FundingCostView(String lineId, String name, boolean offer, boolean loan, long owed, long interest, long fees, long total, String allIn, String because) {}
+    /** Returns the parts of a figure: of a row, or of what is owed on a line ("owed" and its id). */
+    @GetMapping("/workings")
+    List<ItemView> workings(
+            @PathVariable String plan,
+            @RequestParam String row,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to) {
+        return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
+                .map(ItemView::of)
+                .toList();
+    }
 
-  @GetMapping("/costs")
-  List<FundingCostView> costs(@PathVariable String plan) {
-    return FundingCost.of(edits.current(plan).forecast()).stream().map(one -> new FundingCostView(one.lineId(), one.name(), one.offer(), one.loan(), one.owed(),
-        one.interest(), one.fees(), one.total(), one.allIn() == null ? "" : BigDecimal.valueOf(one.allIn().millionths(), 4).setScale(2, RoundingMode.HALF_UP).toPlainString(), one.because())).toList();
-  }
+    /**
+     * A covenant with how it stands in a sentence, the test that has the least room, the first that breaks, whether all
+     * tests are known, and all of them.
+     */
+    record CovenantView(
+            String id,
+            String name,
+            String ratio,
+            String bound,
+            String every,
+            String sentence,
+            boolean known,
+            @Schema(nullable = true) CovenantTestView tightest,
+            @Schema(nullable = true) CovenantTestView firstBreak,
+            List<CovenantTestView> tests) {}
 
-  private static String word(Enum<?> constant) {
-    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
-  }
+    /**
+     * A test of a covenant: its value in words, whether it holds, how much less would still hold it (below zero: what
+     * is missing), and by how many days all customers could pay later.
+     */
+    record CovenantTestView(
+            LocalDate date,
+            @Schema(nullable = true) String value,
+            String standing,
+            @Schema(nullable = true) Long room,
+            @Schema(nullable = true) Long daysLater) {
+        static CovenantTestView of(Covenants.Tested test, Currency currency) {
+            boolean money = test.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY;
+            return new CovenantTestView(
+                    test.date(),
+                    test.value() == null
+                            ? null
+                            : money
+                                    ? Money.words(test.value().longValueExact(), currency)
+                                    : test.value().toPlainString(),
+                    word(test.standing()),
+                    test.room(),
+                    test.daysLater());
+        }
+    }
 
-  /** Something of the funding that may be moved to another day. */
-  record MovableView(String id, String lineId, String name, LocalDate day, long minor) {}
+    @GetMapping("/covenants")
+    List<CovenantView> covenants(@PathVariable String plan) {
+        Forecast forecast = edits.current(plan).forecast();
+        Currency currency = forecast.plan().settings().currency();
+        List<Covenants.Tested> tests = Covenants.of(forecast);
+        return Covenants.summaries(forecast).stream()
+                .map(one -> new CovenantView(
+                        one.covenant().id(),
+                        one.covenant().name(),
+                        word(one.covenant().ratio()),
+                        one.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY
+                                ? Money.words(one.covenant().bound().longValueExact(), currency)
+                                : one.covenant().bound().toPlainString(),
+                        word(one.covenant().every()),
+                        one.sentence(currency),
+                        one.known(),
+                        view(one.tightest(), currency),
+                        view(one.firstBreak(), currency),
+                        tests.stream()
+                                .filter(test -> test.covenant().equals(one.covenant()))
+                                .map(test -> view(test, currency))
+                                .toList()))
+                .toList();
+    }
 
-  @GetMapping("/movables")
-  List<MovableView> movables(@PathVariable String plan) {
-    return MovablePayment.of(edits.current(plan).plan()).stream().map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor())).toList();
-  }
+    private static CovenantTestView view(Covenants.Tested test, Currency currency) {
+        return test == null ? null : CovenantTestView.of(test, currency);
+    }
 
-  /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
-  @GetMapping("/movables/trial")
-  PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
-    return PlanView.tide(MovablePayment.trial(edits.current(plan).forecast(), id, to));
-  }
+    /**
+     * What a facility or a loan costs in all; one that is switched off is an offer. The rate is a year's, empty where
+     * nothing is owed.
+     */
+    record FundingCostView(
+            String lineId,
+            String name,
+            boolean offer,
+            boolean loan,
+            long owed,
+            long interest,
+            long fees,
+            long total,
+            String allIn,
+            String because) {}
 
-  /** Moves something to a day. */
-  @PostMapping("/movables/move")
-  EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam String id, @RequestParam LocalDate to) {
-    PlanAtVersion current = edits.current(plan);
-    Line moved = MovablePayment.moved(current.plan(), id, to);
-    PlacedLine placed = edits.current(plan).placed().stream().filter(one -> one.line().id().equals(moved.id())).findFirst().orElseThrow();
-    return EditOutcome.of(plan, edits.edit(plan, version, "'" + moved.name() + "' moved to " + to, draft -> draft.putLine(moved, placed.position())), stores);
-  }
+    @GetMapping("/costs")
+    List<FundingCostView> costs(@PathVariable String plan) {
+        return FundingCost.of(edits.current(plan).forecast()).stream()
+                .map(one -> new FundingCostView(
+                        one.lineId(),
+                        one.name(),
+                        one.offer(),
+                        one.loan(),
+                        one.owed(),
+                        one.interest(),
+                        one.fees(),
+                        one.total(),
+                        one.allIn() == null
+                                ? ""
+                                : BigDecimal.valueOf(one.allIn().millionths(), 4)
+                                        .setScale(2, RoundingMode.HALF_UP)
+                                        .toPlainString(),
+                        one.because()))
+                .toList();
+    }
 
-  /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
-  @PostMapping(path = "/lines", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome add(@PathVariable String plan, @RequestParam long version,
-      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_LINE)))) @RequestBody JsonNode lines) {
-    PlanAtVersion current = edits.current(plan);
-    List<Line> added = lines.valueStream().map(json -> PlanReader.line(json, current.currency())).toList();
-    Check.that(!added.isEmpty() && added.stream().allMatch(Line::isFunding), "facilities, loans and their interest are added here");
-    List<PlacedLine> all = edits.current(plan).placed();
-    double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
-    return EditOutcome.of(plan, edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
-      for (int i = 0; i < added.size(); i++) {
-        draft.putLine(added.get(i), last + i + 1);
-      }
-    }), stores);
-  }
+    private static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** Something of the funding that may be moved to another day. */
+    record MovableView(String id, String lineId, String name, LocalDate day, long minor) {}
+
+    @GetMapping("/movables")
+    List<MovableView> movables(@PathVariable String plan) {
+        return MovablePayment.of(edits.current(plan).plan()).stream()
+                .map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor()))
+                .toList();
+    }
+
+    /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
+    @GetMapping("/movables/trial")
+    PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
+        return PlanView.tide(MovablePayment.trial(edits.current(plan).forecast(), id, to));
+    }
+
+    /** Moves something to a day. */
+    @PostMapping("/movables/move")
+    EditOutcome move(
+            @PathVariable String plan,
+            @RequestParam long version,
+            @RequestParam String id,
+            @RequestParam LocalDate to) {
+        PlanAtVersion current = edits.current(plan);
+        Line moved = MovablePayment.moved(current.plan(), id, to);
+        PlacedLine placed = edits.current(plan).placed().stream()
+                .filter(one -> one.line().id().equals(moved.id()))
+                .findFirst()
+                .orElseThrow();
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        "'" + moved.name() + "' moved to " + to,
+                        draft -> draft.putLine(moved, placed.position())),
+                stores);
+    }
+
+    /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
+    @PostMapping(path = "/lines", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome add(
+            @PathVariable String plan,
+            @RequestParam long version,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_LINE))))
+                    @RequestBody
+                    JsonNode lines) {
+        PlanAtVersion current = edits.current(plan);
+        List<Line> added = lines.valueStream()
+                .map(json -> PlanReader.line(json, current.currency()))
+                .toList();
+        Check.that(
+                !added.isEmpty() && added.stream().allMatch(Line::isFunding),
+                "facilities, loans and their interest are added here");
+        List<PlacedLine> all = edits.current(plan).placed();
+        double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
+                    for (int i = 0; i < added.size(); i++) {
+                        draft.putLine(added.get(i), last + i + 1);
+                    }
+                }),
+                stores);
+    }
 }

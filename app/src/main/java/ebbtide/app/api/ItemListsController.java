@@ -9,8 +9,8 @@ import ebbtide.formats.bank.RowProblem;
 import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemChanges;
-import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.formats.items.ItemColumns;
+import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.formats.items.ItemList;
 import ebbtide.plan.Line;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -36,109 +36,197 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 @RequestMapping("/api/plans/{plan}/item-lists")
 class ItemListsController {
-  private static final int MOST_ROWS = 250_000;
-  private static final int SHOWN = 12;
-  private final Edits edits;
-  private final Stores stores;
-  private final ItemColumnsStore columns;
-  private final JsonMapper mapper = new JsonMapper();
+    private static final int MOST_ROWS = 250_000;
+    private static final int SHOWN = 12;
+    private final Edits edits;
+    private final Stores stores;
+    private final ItemColumnsStore columns;
+    private final JsonMapper mapper = new JsonMapper();
 
-  ItemListsController(Edits edits, Stores stores, ItemColumnsStore columns) {
-    this.edits = edits;
-    this.stores = stores;
-    this.columns = columns;
-  }
-
-  /** What a list holds and changes; {@code refusal} says what must be chosen first, and the rest is empty then. */
-  record ItemListView(List<String> headings, List<String> fields, Map<String, String> columns, boolean remembered, @Schema(nullable = true) String refusal,
-      int added, int changed, int same, int ahead, int vanished, List<ItemChangeView> shown, int badRows, List<RowProblem> problems) {}
-
-  /** A change of an item in words: new, from what to what, or vanished. */
-  record ItemChangeView(String what, String number, String counterparty, LocalDate due, long open, @Schema(nullable = true) Long was) {}
-
-  /** Looks at a list for a line; columns by field are those chosen by hand, else remembered, else proposed. */
-  @PostMapping(path = "/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  ItemListView look(@PathVariable String plan, @RequestParam String line, @RequestParam(required = false) String chosen, @RequestPart MultipartFile file)
-      throws IOException {
-    PlanAtVersion current = edits.current(plan);
-    Line of = LineOfItem.require(current, line);
-    Sheet sheet = sheet(file);
-    int heading = ItemList.heading(sheet);
-    List<String> headings = sheet.rows().get(heading).stream().filter(name -> !name.isEmpty()).toList();
-    ItemColumns remembered = columns.find(plan, of.direction()).filter(one -> one.fits(headings)).orElse(null);
-    ItemColumns used = chosen != null ? parse(chosen) : remembered != null ? remembered : ItemColumns.proposed(headings);
-    List<String> fields = Arrays.stream(Field.values()).map(Field::name).toList();
-    Map<String, String> named = new java.util.TreeMap<>();
-    used.headings().forEach((field, name) -> named.put(field.name(), name));
-    try {
-      ItemList list = ItemList.read(sheet, heading, used, reading(of, current));
-      ItemChanges changes = changes(plan, current, of, list);
-      return new ItemListView(headings, fields, named, chosen == null && remembered != null, null, changes.added().size(), changes.changed().size(),
-          changes.same(), changes.ahead(), changes.vanished().size(), shown(changes), list.problems().size(), list.problems().stream().limit(SHOWN).toList());
-    } catch (IllegalArgumentException e) {
-      return new ItemListView(headings, fields, named, false, e.getMessage(), 0, 0, 0, 0, 0, List.of(), 0, List.of());
+    ItemListsController(Edits edits, Stores stores, ItemColumnsStore columns) {
+        this.edits = edits;
+        this.stores = stores;
+        this.columns = columns;
     }
-  }
 
-  private static Sheet sheet(MultipartFile file) throws IOException {
-    return SheetReader.read(file.getBytes(), MOST_ROWS).stream().filter(one -> !one.rows().isEmpty()).findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("The list is empty: export it from the ledger again"));
-  }
+    /** What a list holds and changes; {@code refusal} says what must be chosen first, and the rest is empty then. */
+    record ItemListView(
+            List<String> headings,
+            List<String> fields,
+            Map<String, String> columns,
+            boolean remembered,
+            @Schema(nullable = true) String refusal,
+            int added,
+            int changed,
+            int same,
+            int ahead,
+            int vanished,
+            List<ItemChangeView> shown,
+            int badRows,
+            List<RowProblem> problems) {}
 
-  private ItemColumns parse(String chosen) {
-    Map<Field, String> headings = new java.util.EnumMap<>(Field.class);
-    mapper.readTree(chosen).properties().forEach(entry -> headings.put(Field.valueOf(entry.getKey()), entry.getValue().asString()));
-    return new ItemColumns(headings);
-  }
+    /** A change of an item in words: new, from what to what, or vanished. */
+    record ItemChangeView(
+            String what,
+            String number,
+            String counterparty,
+            LocalDate due,
+            long open,
+            @Schema(nullable = true) Long was) {}
 
-  private static ItemList.Reading reading(Line line, PlanAtVersion current) {
-    return new ItemList.Reading(line, current.currency());
-  }
-
-  private ItemChanges changes(String plan, PlanAtVersion current, Line line, ItemList list) {
-    return ItemChanges.of(current.books().items().all(), list.items(), Set.of(line.id()), stores.movements().settled(plan));
-  }
-
-  private static List<ItemChangeView> shown(ItemChanges changes) {
-    List<ItemChangeView> shown = new ArrayList<>();
-    changes.changed().stream().limit(SHOWN).forEach(one -> shown.add(view("changed", one.becomes(), one.was().amount().open())));
-    changes.vanished().stream().limit(SHOWN).forEach(one -> shown.add(view("vanished", one, null)));
-    changes.added().stream().sorted(Comparator.comparing((OpenItem one) -> one.amount().open() == 0).thenComparing(OpenItem::due))
-        .limit(SHOWN).forEach(one -> shown.add(view("new", one, null)));
-    return shown.stream().limit(SHOWN).toList();
-  }
-
-  private static ItemChangeView view(String what, OpenItem item, Long was) {
-    return new ItemChangeView(what, item.number(), item.counterparty(), item.due(), item.amount().open(), was);
-  }
-
-  /** Takes a list over in one edit: new and changed items, and, if asked, the vanished ones as closed; bad rows are left out only if said. */
-  @PostMapping(path = "/take", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  EditOutcome take(@PathVariable String plan, @RequestParam String line, @RequestParam long version, @RequestParam String chosen,
-      @RequestParam(defaultValue = "false") boolean closeVanished, @RequestParam(defaultValue = "false") boolean leaveBadRows,
-      @RequestPart MultipartFile file) throws IOException {
-    PlanAtVersion current = edits.current(plan);
-    Line of = LineOfItem.require(current, line);
-    Sheet sheet = sheet(file);
-    ItemColumns used = parse(chosen);
-    ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading(of, current));
-    if (!list.problems().isEmpty() && !leaveBadRows) {
-      throw new IllegalArgumentException(list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
-          + " cannot be read: mend the list, or say that they are left out");
+    /** Looks at a list for a line; columns by field are those chosen by hand, else remembered, else proposed. */
+    @PostMapping(path = "/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ItemListView look(
+            @PathVariable String plan,
+            @RequestParam String line,
+            @RequestParam(required = false) String chosen,
+            @RequestPart MultipartFile file)
+            throws IOException {
+        PlanAtVersion current = edits.current(plan);
+        Line of = LineOfItem.require(current, line);
+        Sheet sheet = sheet(file);
+        int heading = ItemList.heading(sheet);
+        List<String> headings = sheet.rows().get(heading).stream()
+                .filter(name -> !name.isEmpty())
+                .toList();
+        ItemColumns remembered = columns.find(plan, of.direction())
+                .filter(one -> one.fits(headings))
+                .orElse(null);
+        ItemColumns used =
+                chosen != null ? parse(chosen) : remembered != null ? remembered : ItemColumns.proposed(headings);
+        List<String> fields = Arrays.stream(Field.values()).map(Field::name).toList();
+        Map<String, String> named = new java.util.TreeMap<>();
+        used.headings().forEach((field, name) -> named.put(field.name(), name));
+        try {
+            ItemList list = ItemList.read(sheet, heading, used, reading(of, current));
+            ItemChanges changes = changes(plan, current, of, list);
+            return new ItemListView(
+                    headings,
+                    fields,
+                    named,
+                    chosen == null && remembered != null,
+                    null,
+                    changes.added().size(),
+                    changes.changed().size(),
+                    changes.same(),
+                    changes.ahead(),
+                    changes.vanished().size(),
+                    shown(changes),
+                    list.problems().size(),
+                    list.problems().stream().limit(SHOWN).toList());
+        } catch (IllegalArgumentException e) {
+            return new ItemListView(
+                    headings, fields, named, false, e.getMessage(), 0, 0, 0, 0, 0, List.of(), 0, List.of());
+        }
     }
-    ItemChanges changes = changes(plan, current, of, list);
-    List<OpenItem> put = new ArrayList<>(changes.added());
-    changes.changed().forEach(one -> put.add(one.becomes()));
-    if (closeVanished) {
-      changes.vanished().forEach(one -> put.add(closed(one)));
-    }
-    columns.put(plan, of.direction(), used);
-    String words = changes.added().size() + " new and " + changes.changed().size() + " changed items on '" + of.name() + "'";
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItems(put)), stores);
-  }
 
-  private static OpenItem closed(OpenItem item) {
-    return new OpenItem(item.id(), item.kind(), item.number(), item.counterparty(), item.lineId(), item.issued(), item.supplied(), item.due(),
-        new OpenItem.Amount(item.amount().gross(), item.amount().tax(), item.amount().taxParted(), 0, 0L), null, item.handling(), item.discount());
-  }
+    private static Sheet sheet(MultipartFile file) throws IOException {
+        return SheetReader.read(file.getBytes(), MOST_ROWS).stream()
+                .filter(one -> !one.rows().isEmpty())
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("The list is empty: export it from the ledger again"));
+    }
+
+    private ItemColumns parse(String chosen) {
+        Map<Field, String> headings = new java.util.EnumMap<>(Field.class);
+        mapper.readTree(chosen)
+                .properties()
+                .forEach(entry -> headings.put(
+                        Field.valueOf(entry.getKey()), entry.getValue().asString()));
+        return new ItemColumns(headings);
+    }
+
+    private static ItemList.Reading reading(Line line, PlanAtVersion current) {
+        return new ItemList.Reading(line, current.currency());
+    }
+
+    private ItemChanges changes(String plan, PlanAtVersion current, Line line, ItemList list) {
+        return ItemChanges.of(
+                current.books().items().all(),
+                list.items(),
+                Set.of(line.id()),
+                stores.movements().settled(plan));
+    }
+
+    private static List<ItemChangeView> shown(ItemChanges changes) {
+        List<ItemChangeView> shown = new ArrayList<>();
+        changes.changed().stream()
+                .limit(SHOWN)
+                .forEach(one -> shown.add(
+                        view("changed", one.becomes(), one.was().amount().open())));
+        changes.vanished().stream().limit(SHOWN).forEach(one -> shown.add(view("vanished", one, null)));
+        changes.added().stream()
+                .sorted(Comparator.comparing((OpenItem one) -> one.amount().open() == 0)
+                        .thenComparing(OpenItem::due))
+                .limit(SHOWN)
+                .forEach(one -> shown.add(view("new", one, null)));
+        return shown.stream().limit(SHOWN).toList();
+    }
+
+    private static ItemChangeView view(String what, OpenItem item, Long was) {
+        return new ItemChangeView(
+                what,
+                item.number(),
+                item.counterparty(),
+                item.due(),
+                item.amount().open(),
+                was);
+    }
+
+    /**
+     * Takes a list over in one edit: new and changed items, and, if asked, the vanished ones as closed; bad rows are
+     * left out only if said.
+     */
+    @PostMapping(path = "/take", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    EditOutcome take(
+            @PathVariable String plan,
+            @RequestParam String line,
+            @RequestParam long version,
+            @RequestParam String chosen,
+            @RequestParam(defaultValue = "false") boolean closeVanished,
+            @RequestParam(defaultValue = "false") boolean leaveBadRows,
+            @RequestPart MultipartFile file)
+            throws IOException {
+        PlanAtVersion current = edits.current(plan);
+        Line of = LineOfItem.require(current, line);
+        Sheet sheet = sheet(file);
+        ItemColumns used = parse(chosen);
+        ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading(of, current));
+        if (!list.problems().isEmpty() && !leaveBadRows) {
+            throw new IllegalArgumentException(
+                    list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
+                            + " cannot be read: mend the list, or say that they are left out");
+        }
+        ItemChanges changes = changes(plan, current, of, list);
+        List<OpenItem> put = new ArrayList<>(changes.added());
+        changes.changed().forEach(one -> put.add(one.becomes()));
+        if (closeVanished) {
+            changes.vanished().forEach(one -> put.add(closed(one)));
+        }
+        columns.put(plan, of.direction(), used);
+        String words = changes.added().size() + " new and " + changes.changed().size() + " changed items on '"
+                + of.name() + "'";
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItems(put)), stores);
+    }
+
+    private static OpenItem closed(OpenItem item) {
+        return new OpenItem(
+                item.id(),
+                item.kind(),
+                item.number(),
+                item.counterparty(),
+                item.lineId(),
+                item.issued(),
+                item.supplied(),
+                item.due(),
+                new OpenItem.Amount(
+                        item.amount().gross(),
+                        item.amount().tax(),
+                        item.amount().taxParted(),
+                        0,
+                        0L),
+                null,
+                item.handling(),
+                item.discount());
+    }
 }

@@ -6,9 +6,18 @@ import java.time.LocalDate;
 import java.util.Locale;
 
 /** A part of a figure: what it is, and what made it so. */
-record ItemView(String part, String what, String because, @Schema(nullable = true) LocalDate day, long minor) {
-  static ItemView of(Workings.Item item) {
-    return new ItemView(item.part() == null ? "level" : item.part().name().toLowerCase(Locale.ROOT), item.what(), item.because(),
-        item.day(), item.minor());
-  }
+record ItemView(
+        String part,
+        String what,
+        String because,
+        @Schema(nullable = true) LocalDate day,
+        long minor) {
+    static ItemView of(Workings.Item item) {
+        return new ItemView(
+                item.part() == null ? "level" : item.part().name().toLowerCase(Locale.ROOT),
+                item.what(),
+                item.because(),
+                item.day(),
+                item.minor());
+    }
 }

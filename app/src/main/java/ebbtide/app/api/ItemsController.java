@@ -35,110 +35,216 @@ import tools.jackson.databind.node.ObjectNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/items")
 class ItemsController {
-  private static final int MOST_ROWS = 2_000;
-  private final Edits edits;
-  private final Stores stores;
+    private static final int MOST_ROWS = 2_000;
+    private final Edits edits;
+    private final Stores stores;
 
-  ItemsController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  /** The open items of a direction, their sums, and the lines that may have some; {@code more} says that not all rows are here. */
-  record OpenItemsView(List<OpenItemView> items, boolean more, List<ItemTable.Sum> byCounterparty, List<ItemTable.Sum> byAge, List<ItemTable.Sum> byWeek,
-      ItemTable.Sum total, List<LineOfItems> lines) {}
-
-  /** A line that may have items, and whether they count on it. */
-  record LineOfItems(String id, String name, boolean counts) {}
-
-  /** An open item: as its file holds it, when it is expected and why, and what it is expected to pay. */
-  record OpenItemView(@Schema(ref = DocumentPart.ITEM) Object item, String id, String line, long open, @Schema(nullable = true) LocalDate expected, long pays, String because, String source,
-      long daysLate) {}
-
-  @GetMapping
-  OpenItemsView items(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "") String words,
-      @RequestParam(defaultValue = "ALL") ItemChoice.Show show, @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
-      @RequestParam(defaultValue = "false") boolean descending, @RequestParam(defaultValue = "200") int limit) {
-    PlanAtVersion current = edits.current(plan);
-    ItemTable table = ItemTable.of(current.forecast(), direction);
-    List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending).of(table.rows(), current.plan().settings().asOf());
-    int most = Math.min(limit, MOST_ROWS);
-    List<LineOfItems> lines = current.plan().lines().stream().filter(line -> line.direction() == direction && !line.isGroup())
-        .map(line -> new LineOfItems(line.id(), line.name(), LineItems.counts(line))).toList();
-    return new OpenItemsView(fitting.stream().limit(most).map(row -> view(row, current)).toList(), fitting.size() > most, table.byCounterparty(),
-        table.byAge(), table.byWeek(), table.total(), lines);
-  }
-
-  private static OpenItemView view(ItemTable.Row row, PlanAtVersion current) {
-    return new OpenItemView(PlanWriter.json(row.item(), current.currency()), row.item().id(), row.line().name(), row.item().signedOpen(),
-        row.expected().day(), row.expected().minor(), row.expected().because(), row.expected().source().name().toLowerCase(Locale.ROOT).replace('_', '-'), row.daysLate());
-  }
-
-  /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */
-  record HabitsView(List<HabitView> counterparties, double habitError, double dueError, int backtested) {}
-
-  /** A counterparty's habit in days late (negative: early), with how many of its own items stand behind it, each of them, and what an analyst says instead. */
-  record HabitView(String counterparty, int days, int items, List<Long> daysLate, @Schema(nullable = true) Integer said) {}
-
-  @GetMapping("/habits")
-  HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
-    PlanAtVersion current = edits.current(plan);
-    Habits habits = current.forecast().items().habits(direction);
-    Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
-    return new HabitsView(ItemTable.habits(current.forecast(), direction, habits).stream().map(one -> new HabitView(one.counterparty(), one.days(),
-        one.daysLate().size(), one.daysLate(), said(current, direction, one.counterparty()))).toList(), backtest.habitError(), backtest.dueError(), backtest.items());
-  }
-
-  private static Integer said(PlanAtVersion current, Direction direction, String counterparty) {
-    return current.plan().settings().habits().stream().filter(habit -> habit.direction() == direction && habit.counterparty().equals(counterparty))
-        .map(SaidHabit::days).findFirst().orElse(null);
-  }
-
-  /** An item that lifts low water when it is moved: from its expected day to another, by how much, to what low water, at what cost. */
-  record ChanceView(OpenItemView item, LocalDate to, long lift, LocalDate lowWaterDay, long lowWaterCash, String cost) {}
-
-  /** Returns the receivables worth chasing, or the payables worth holding, each moved alone by some days, the greatest lift first. */
-  @GetMapping("/chances")
-  List<ChanceView> chances(@PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
-    PlanAtVersion current = edits.current(plan);
-    int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
-    return ChaseAndHold.of(current.forecast(), direction, by).stream().map(one -> new ChanceView(view(one.row(), current), one.to(), one.lift(),
-        one.lowWater().day(), one.lowWater().cash(), one.cost())).toList();
-  }
-
-  /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
-  @GetMapping("/{id}/trial")
-  PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
-    return PlanView.tide(ChaseAndHold.trial(edits.current(plan).forecast(), id, expected));
-  }
-
-  /** Puts an item as it is sent, without a due day by its line's terms; refuses one on a line that is not there or is a group. */
-  @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome put(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String words,
-      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_ITEM))) @RequestBody JsonNode json) {
-    PlanAtVersion current = edits.current(plan);
-    if (!json.has("due") && json instanceof ObjectNode open && current.plan().findLine(json.path("line").asString("")).isPresent()) {
-      // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
-      OpenItem bare = PlanReader.item(open.deepCopy().put("due", json.path("issued").asString("")), current.currency());
-      open.put("due", OpenItem.dueByTerms(bare.kind(), LineOfItem.require(current, bare.lineId()), bare.issued(), bare.supplied()).toString());
+    ItemsController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
     }
-    OpenItem item = PlanReader.item(json, current.currency());
-    if (!item.id().equals(id)) {
-      throw new IllegalArgumentException("The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
-    }
-    LineOfItem.require(current, item.lineId());
-    if (current.books().items().all().stream().anyMatch(one -> !one.id().equals(id) && ItemList.key(one).equals(ItemList.key(item)))) {
-      throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty() + " is there already: change that one, or give this one "
-          + "another number");
-    }
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
-  }
 
-  @DeleteMapping("/{id}")
-  EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    OpenItem item = edits.current(plan).books().items().all().stream().filter(one -> one.id().equals(id)).findFirst()
-        .orElseThrow(() -> new NotFound("open item", id));
-    return EditOutcome.of(plan, edits.edit(plan, version, "'" + item.number() + "' of " + item.counterparty() + " taken out",
-        draft -> draft.removeItem(id)), stores);
-  }
+    /**
+     * The open items of a direction, their sums, and the lines that may have some; {@code more} says that not all rows
+     * are here.
+     */
+    record OpenItemsView(
+            List<OpenItemView> items,
+            boolean more,
+            List<ItemTable.Sum> byCounterparty,
+            List<ItemTable.Sum> byAge,
+            List<ItemTable.Sum> byWeek,
+            ItemTable.Sum total,
+            List<LineOfItems> lines) {}
+
+    /** A line that may have items, and whether they count on it. */
+    record LineOfItems(String id, String name, boolean counts) {}
+
+    /** An open item: as its file holds it, when it is expected and why, and what it is expected to pay. */
+    record OpenItemView(
+            @Schema(ref = DocumentPart.ITEM) Object item,
+            String id,
+            String line,
+            long open,
+            @Schema(nullable = true) LocalDate expected,
+            long pays,
+            String because,
+            String source,
+            long daysLate) {}
+
+    @GetMapping
+    OpenItemsView items(
+            @PathVariable String plan,
+            @RequestParam Direction direction,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "ALL") ItemChoice.Show show,
+            @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
+            @RequestParam(defaultValue = "false") boolean descending,
+            @RequestParam(defaultValue = "200") int limit) {
+        PlanAtVersion current = edits.current(plan);
+        ItemTable table = ItemTable.of(current.forecast(), direction);
+        List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending)
+                .of(table.rows(), current.plan().settings().asOf());
+        int most = Math.min(limit, MOST_ROWS);
+        List<LineOfItems> lines = current.plan().lines().stream()
+                .filter(line -> line.direction() == direction && !line.isGroup())
+                .map(line -> new LineOfItems(line.id(), line.name(), LineItems.counts(line)))
+                .toList();
+        return new OpenItemsView(
+                fitting.stream().limit(most).map(row -> view(row, current)).toList(),
+                fitting.size() > most,
+                table.byCounterparty(),
+                table.byAge(),
+                table.byWeek(),
+                table.total(),
+                lines);
+    }
+
+    private static OpenItemView view(ItemTable.Row row, PlanAtVersion current) {
+        return new OpenItemView(
+                PlanWriter.json(row.item(), current.currency()),
+                row.item().id(),
+                row.line().name(),
+                row.item().signedOpen(),
+                row.expected().day(),
+                row.expected().minor(),
+                row.expected().because(),
+                row.expected().source().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                row.daysLate());
+    }
+
+    /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */
+    record HabitsView(List<HabitView> counterparties, double habitError, double dueError, int backtested) {}
+
+    /**
+     * A counterparty's habit in days late (negative: early), with how many of its own items stand behind it, each of
+     * them, and what an analyst says instead.
+     */
+    record HabitView(
+            String counterparty,
+            int days,
+            int items,
+            List<Long> daysLate,
+            @Schema(nullable = true) Integer said) {}
+
+    @GetMapping("/habits")
+    HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
+        PlanAtVersion current = edits.current(plan);
+        Habits habits = current.forecast().items().habits(direction);
+        Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
+        return new HabitsView(
+                ItemTable.habits(current.forecast(), direction, habits).stream()
+                        .map(one -> new HabitView(
+                                one.counterparty(),
+                                one.days(),
+                                one.daysLate().size(),
+                                one.daysLate(),
+                                said(current, direction, one.counterparty())))
+                        .toList(),
+                backtest.habitError(),
+                backtest.dueError(),
+                backtest.items());
+    }
+
+    private static Integer said(PlanAtVersion current, Direction direction, String counterparty) {
+        return current.plan().settings().habits().stream()
+                .filter(habit ->
+                        habit.direction() == direction && habit.counterparty().equals(counterparty))
+                .map(SaidHabit::days)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /**
+     * An item that lifts low water when it is moved: from its expected day to another, by how much, to what low water,
+     * at what cost.
+     */
+    record ChanceView(
+            OpenItemView item, LocalDate to, long lift, LocalDate lowWaterDay, long lowWaterCash, String cost) {}
+
+    /**
+     * Returns the receivables worth chasing, or the payables worth holding, each moved alone by some days, the greatest
+     * lift first.
+     */
+    @GetMapping("/chances")
+    List<ChanceView> chances(
+            @PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
+        PlanAtVersion current = edits.current(plan);
+        int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
+        return ChaseAndHold.of(current.forecast(), direction, by).stream()
+                .map(one -> new ChanceView(
+                        view(one.row(), current),
+                        one.to(),
+                        one.lift(),
+                        one.lowWater().day(),
+                        one.lowWater().cash(),
+                        one.cost()))
+                .toList();
+    }
+
+    /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
+    @GetMapping("/{id}/trial")
+    PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
+        return PlanView.tide(ChaseAndHold.trial(edits.current(plan).forecast(), id, expected));
+    }
+
+    /**
+     * Puts an item as it is sent, without a due day by its line's terms; refuses one on a line that is not there or is
+     * a group.
+     */
+    @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome put(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @RequestParam String words,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_ITEM)))
+                    @RequestBody
+                    JsonNode json) {
+        PlanAtVersion current = edits.current(plan);
+        if (!json.has("due")
+                && json instanceof ObjectNode open
+                && current.plan().findLine(json.path("line").asString("")).isPresent()) {
+            // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
+            OpenItem bare = PlanReader.item(
+                    open.deepCopy().put("due", json.path("issued").asString("")), current.currency());
+            open.put(
+                    "due",
+                    OpenItem.dueByTerms(
+                                    bare.kind(),
+                                    LineOfItem.require(current, bare.lineId()),
+                                    bare.issued(),
+                                    bare.supplied())
+                            .toString());
+        }
+        OpenItem item = PlanReader.item(json, current.currency());
+        if (!item.id().equals(id)) {
+            throw new IllegalArgumentException(
+                    "The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
+        }
+        LineOfItem.require(current, item.lineId());
+        if (current.books().items().all().stream()
+                .anyMatch(one -> !one.id().equals(id) && ItemList.key(one).equals(ItemList.key(item)))) {
+            throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty()
+                    + " is there already: change that one, or give this one " + "another number");
+        }
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
+    }
+
+    @DeleteMapping("/{id}")
+    EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        OpenItem item = edits.current(plan).books().items().all().stream()
+                .filter(one -> one.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("open item", id));
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        "'" + item.number() + "' of " + item.counterparty() + " taken out",
+                        draft -> draft.removeItem(id)),
+                stores);
+    }
 }

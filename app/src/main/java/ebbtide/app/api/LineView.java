@@ -26,189 +26,330 @@ import java.util.List;
 import java.util.Map;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
-public record LineView(@Schema(ref = DocumentPart.LINE) Map<String, Object> line, String kind, List<MonthView> strip,
-    @Schema(nullable = true) ScheduleView schedule, List<ComingView> coming, List<TaxPeriodView> tax,
-    List<PaidOverView> paidOver, List<StockView> stock, List<RollForwardView> owed, @Schema(nullable = true) LedgerView ledger,
-    @Schema(nullable = true) EarlyView early, List<LeftView> left) {
+public record LineView(
+        @Schema(ref = DocumentPart.LINE) Map<String, Object> line,
+        String kind,
+        List<MonthView> strip,
+        @Schema(nullable = true) ScheduleView schedule,
+        List<ComingView> coming,
+        List<TaxPeriodView> tax,
+        List<PaidOverView> paidOver,
+        List<StockView> stock,
+        List<RollForwardView> owed,
+        @Schema(nullable = true) LedgerView ledger,
+        @Schema(nullable = true) EarlyView early,
+        List<LeftView> left) {
 
-  /** A month of a stream on books: what is planned, invoiced and on order, what that leaves to be billed, and what exceeded the plan. */
-  public record LeftView(String month, long planned, long invoiced, long onOrder, long left, long overBy) {}
+    /**
+     * A month of a stream on books: what is planned, invoiced and on order, what that leaves to be billed, and what
+     * exceeded the plan.
+     */
+    public record LeftView(String month, long planned, long invoiced, long onOrder, long left, long overBy) {}
 
-  /** A month of a stream: whether it is history, what counts, what the method computes, and why. */
-  public record MonthView(String month, boolean history, long amount, long computed, @Schema(nullable = true) String reason,
-      String because) {}
+    /** A month of a stream: whether it is history, what counts, what the method computes, and why. */
+    public record MonthView(
+            String month,
+            boolean history,
+            long amount,
+            long computed,
+            @Schema(nullable = true) String reason,
+            String because) {}
 
-  /** A stream's billing month by cash month (rules 3.2), before netting with the bank. */
-  public record ScheduleView(List<String> cashMonths, List<BilledView> billed, List<Long> cash, List<Long> discounts,
-      List<Long> writtenOff, List<Long> owed) {}
+    /** A stream's billing month by cash month (rules 3.2), before netting with the bank. */
+    public record ScheduleView(
+            List<String> cashMonths,
+            List<BilledView> billed,
+            List<Long> cash,
+            List<Long> discounts,
+            List<Long> writtenOff,
+            List<Long> owed) {}
 
-  /** What one month bills, and when each step of it is paid. */
-  public record BilledView(String month, boolean history, long gross, List<PaymentView> payments) {}
+    /** What one month bills, and when each step of it is paid. */
+    public record BilledView(String month, boolean history, long gross, List<PaymentView> payments) {}
 
-  /** A payment of a step of the pattern, numbered from 0, in a cash month. */
-  public record PaymentView(int step, String month, long cash) {}
+    /** A payment of a step of the pattern, numbered from 0, in a cash month. */
+    public record PaymentView(int step, String month, long cash) {}
 
-  /** A coming date of cash planned by date, unsigned; left is what is still expected, over what exceeded it. */
-  public record ComingView(LocalDate day, LocalDate typed, long amount, long used, long left, long overBy, String certainty,
-      boolean counted, String words) {}
+    /** A coming date of cash planned by date, unsigned; left is what is still expected, over what exceeded it. */
+    public record ComingView(
+            LocalDate day,
+            LocalDate typed,
+            long amount,
+            long used,
+            long left,
+            long overBy,
+            String certainty,
+            boolean counted,
+            String words) {}
 
-  /**
-   * A tax period that is not settled: whether part of it lies up to the as-of date, what that came to (null: not said) and
-   * what is proposed, what each line brings after it, and the balance with its day.
-   */
-  public record TaxPeriodView(String first, String last, boolean begun, @Schema(nullable = true) Long owed, long proposed,
-      List<LineTaxView> lines, long output, long input, long balance, LocalDate settled) {}
+    /**
+     * A tax period that is not settled: whether part of it lies up to the as-of date, what that came to (null: not
+     * said) and what is proposed, what each line brings after it, and the balance with its day.
+     */
+    public record TaxPeriodView(
+            String first,
+            String last,
+            boolean begun,
+            @Schema(nullable = true) Long owed,
+            long proposed,
+            List<LineTaxView> lines,
+            long output,
+            long input,
+            long balance,
+            LocalDate settled) {}
 
-  /** The tax of a line in a period; above zero on receipts. */
-  public record LineTaxView(String lineId, String name, long minor) {}
+    /** The tax of a line in a period; above zero on receipts. */
+    public record LineTaxView(String lineId, String name, long minor) {}
 
-  /**
-   * What the pay days of a month leave to be paid over: what those up to the as-of date came to (null: not said) and what is
-   * proposed, what those after it add, the sum and its day.
-   */
-  public record PaidOverView(String month, @Schema(nullable = true) Long owed, long proposed, long after, long total, LocalDate day) {}
+    /**
+     * What the pay days of a month leave to be paid over: what those up to the as-of date came to (null: not said) and
+     * what is proposed, what those after it add, the sum and its day.
+     */
+    public record PaidOverView(
+            String month, @Schema(nullable = true) Long owed, long proposed, long after, long total, LocalDate day) {}
 
-  /**
-   * A month of stock in money and, where they are counted, in units; how many tenths of a day closing and the surplus over
-   * its target last, null when longer than is known.
-   */
-  public record StockView(String month, long opening, long purchases, long cost, long closing, long target, long surplus,
-      @Schema(nullable = true) Long tenthsOfDays, @Schema(nullable = true) Long surplusTenthsOfDays,
-      @Schema(nullable = true) StockUnitsView units) {}
+    /**
+     * A month of stock in money and, where they are counted, in units; how many tenths of a day closing and the surplus
+     * over its target last, null when longer than is known.
+     */
+    public record StockView(
+            String month,
+            long opening,
+            long purchases,
+            long cost,
+            long closing,
+            long target,
+            long surplus,
+            @Schema(nullable = true) Long tenthsOfDays,
+            @Schema(nullable = true) Long surplusTenthsOfDays,
+            @Schema(nullable = true) StockUnitsView units) {}
 
-  /** The same month in units, as text with at most two decimals. */
-  public record StockUnitsView(String opening, String bought, String sold, String closing, String surplus) {
-    static StockUnitsView of(StockRoll.Units units) {
-      return new StockUnitsView(text(units.opening()), text(units.bought()), text(units.sold()), text(units.closing()), text(units.surplus()));
+    /** The same month in units, as text with at most two decimals. */
+    public record StockUnitsView(String opening, String bought, String sold, String closing, String surplus) {
+        static StockUnitsView of(StockRoll.Units units) {
+            return new StockUnitsView(
+                    text(units.opening()),
+                    text(units.bought()),
+                    text(units.sold()),
+                    text(units.closing()),
+                    text(units.surplus()));
+        }
+
+        private static String text(BigDecimal value) {
+            return value.setScale(2, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+        }
     }
 
-    private static String text(BigDecimal value) {
-      return value.setScale(2, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+    /** What history and terms imply is owed on the as-of date, gross; trued up to the ledger where the line says so. */
+    public record LedgerView(long implied) {}
+
+    /**
+     * What a discount for paying early is worth: in words, and what taking it does to low water and to each week's
+     * cash.
+     */
+    public record EarlyView(
+            String verdict,
+            LocalDate lowWaterDay,
+            long lowWater,
+            LocalDate lowWaterDayWith,
+            long lowWaterWith,
+            List<WeekView> weeks) {}
+
+    /** A week whose cash the discount changes, and by how much. */
+    public record WeekView(LocalDate from, LocalDate to, long change) {}
+
+    static LineView of(PlanAtVersion current, Line line, YearMonth firstMonth, int historyMonths, int months) {
+        Plan plan = current.plan();
+        boolean stream = line.findStream().isPresent();
+        return new LineView(
+                PlanView.plain(PlanWriter.json(line, plan.settings().currency())),
+                kind(line.assumption()),
+                stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
+                hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
+                stream || line.isGroup() ? List.of() : coming(current, line),
+                line.standing().cash() == CashRow.SALES_TAX ? tax(current, line) : List.of(),
+                line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
+                stock(plan, line, months),
+                RollForwards.of(current.forecast(), line, months).stream()
+                        .map(RollForwardView::of)
+                        .toList(),
+                stream && !line.assumption().keepsItems() ? ledger(current, line) : null,
+                early(current, line),
+                stream && line.assumption().keepsItems() ? left(current, line, months) : List.of());
     }
-  }
 
-  /** What history and terms imply is owed on the as-of date, gross; trued up to the ledger where the line says so. */
-  public record LedgerView(long implied) {}
-
-  /** What a discount for paying early is worth: in words, and what taking it does to low water and to each week's cash. */
-  public record EarlyView(String verdict, LocalDate lowWaterDay, long lowWater, LocalDate lowWaterDayWith, long lowWaterWith,
-      List<WeekView> weeks) {}
-
-  /** A week whose cash the discount changes, and by how much. */
-  public record WeekView(LocalDate from, LocalDate to, long change) {}
-
-  static LineView of(PlanAtVersion current, Line line, YearMonth firstMonth, int historyMonths, int months) {
-    Plan plan = current.plan();
-    boolean stream = line.findStream().isPresent();
-    return new LineView(PlanView.plain(PlanWriter.json(line, plan.settings().currency())), kind(line.assumption()),
-        stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
-        hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
-        stream || line.isGroup() ? List.of() : coming(current, line),
-        line.standing().cash() == CashRow.SALES_TAX ? tax(current, line) : List.of(),
-        line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
-        stock(plan, line, months),
-        RollForwards.of(current.forecast(), line, months).stream().map(RollForwardView::of).toList(),
-        stream && !line.assumption().keepsItems() ? ledger(current, line) : null, early(current, line),
-        stream && line.assumption().keepsItems() ? left(current, line, months) : List.of());
-  }
-
-  private static List<LeftView> left(PlanAtVersion current, Line line, int months) {
-    return current.forecast().accounts().stream(line).left().months().stream().limit(months)
-        .map(one -> new LeftView(one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy())).toList();
-  }
-
-  /** A target of days has no payments of a month's own to lay out. */
-  private static boolean hasSchedule(Line line) {
-    return line.findStream().filter(stream -> stream.terms().by() != Terms.By.TARGET).isPresent();
-  }
-
-  private static LedgerView ledger(PlanAtVersion current, Line line) {
-    return new LedgerView(((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
-        ? current.forecast().accounts().stream(line).target().countedOnAsOf()
-        : current.forecast().accounts().stream(line).owedByHistory().total());
-  }
-
-  private static EarlyView early(PlanAtVersion current, Line line) {
-    if (line.findStream().filter(stream -> stream.terms().offersEarly()).isEmpty()) {
-      return null;
+    private static List<LeftView> left(PlanAtVersion current, Line line, int months) {
+        return current.forecast().accounts().stream(line).left().months().stream()
+                .limit(months)
+                .map(one -> new LeftView(
+                        one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy()))
+                .toList();
     }
-    EarlyPaymentEffect effect = EarlyPaymentEffect.of(current.plan(), current.books(), line);
-    return new EarlyView(effect.verdict(), effect.without().day(), effect.without().headroom(), effect.with().day(), effect.with().headroom(),
-        effect.weeks().stream().filter(week -> week.change() != 0).map(week -> new WeekView(week.from(), week.to(), week.change())).toList());
-  }
 
-  /** Returns the word a plan file has for the kind of an assumption. */
-  static String kind(Assumption assumption) {
-    return assumption.kind();
-  }
-
-  private static List<StockView> stock(Plan plan, Line line, int months) {
-    if (line.findStream().filter(stream -> stream.method() instanceof ActivityMethod.StockPurchases).isEmpty()) {
-      return List.of();
+    /** A target of days has no payments of a month's own to lay out. */
+    private static boolean hasSchedule(Line line) {
+        return line.findStream()
+                .filter(stream -> stream.terms().by() != Terms.By.TARGET)
+                .isPresent();
     }
-    StockRoll roll = new ActivityCalculator(plan).stock(line);
-    StockRoll.Month[] all = roll.months();
-    List<StockView> views = new ArrayList<>();
-    for (int i = 0; i < Math.min(months, all.length); i++) {
-      StockRoll.Month one = all[i];
-      Long days = roll.tenthsOfDays(all, i, one.closing());
-      Long wanted = roll.tenthsOfDays(all, i, one.target());
-      views.add(new StockView(one.month().toString(), one.opening(), one.purchases(), one.cost(), one.closing(), one.target(), one.surplus(),
-          days, days == null || wanted == null ? null : Long.valueOf(Math.max(0, days - wanted)),
-          one.units() == null ? null : StockUnitsView.of(one.units())));
+
+    private static LedgerView ledger(PlanAtVersion current, Line line) {
+        return new LedgerView(
+                ((Assumption.Stream) line.assumption()).terms().by() == Terms.By.TARGET
+                        ? current.forecast().accounts().stream(line).target().countedOnAsOf()
+                        : current.forecast().accounts().stream(line)
+                                .owedByHistory()
+                                .total());
     }
-    return views;
-  }
 
-  private static List<PaidOverView> paidOver(PlanAtVersion current, Line line) {
-    return current.forecast().accounts().pay(line).paidOver().stream().map(month -> new PaidOverView(
-        month.month().toString(), month.owed(), month.proposed(), month.after(), month.total(), month.day())).toList();
-  }
-
-  private static List<TaxPeriodView> tax(PlanAtVersion current, Line line) {
-    LocalDate asOf = current.plan().settings().asOf();
-    return current.forecast().accounts().salesTax(line).periods().stream().map(p -> new TaxPeriodView(
-        p.first().toString(), p.last().toString(), p.beganBy(asOf), p.owed(), p.proposed(), p.lines().stream().map(tax ->
-            new LineTaxView(tax.lineId(), tax.name(), tax.minor() * tax.direction().sign())).toList(),
-        p.output(), p.input(), p.balance(), p.settled())).toList();
-  }
-
-  private static List<MonthView> strip(Plan plan, Line line, YearMonth first, int count) {
-    ActivityCalculator calculator = new ActivityCalculator(plan);
-    MonthlyActivity activity = calculator.planned(line);
-    Assumption.Stream stream = (Assumption.Stream) line.assumption();
-    YearMonth forecast = plan.settings().firstForecastMonth();
-    List<MonthView> strip = new ArrayList<>();
-    for (int i = 0; i < count; i++) {
-      YearMonth month = first.plusMonths(i);
-      int number = Timeline.monthNumber(month);
-      boolean history = month.isBefore(forecast);
-      Assumption.MonthOverride override = history ? null : stream.overrides().get(month);
-      strip.add(new MonthView(month.toString(), history, activity.in(number), activity.computedIn(number),
-          override == null ? null : override.reason(), calculator.words(line, number)));
+    private static EarlyView early(PlanAtVersion current, Line line) {
+        if (line.findStream().filter(stream -> stream.terms().offersEarly()).isEmpty()) {
+            return null;
+        }
+        EarlyPaymentEffect effect = EarlyPaymentEffect.of(current.plan(), current.books(), line);
+        return new EarlyView(
+                effect.verdict(),
+                effect.without().day(),
+                effect.without().headroom(),
+                effect.with().day(),
+                effect.with().headroom(),
+                effect.weeks().stream()
+                        .filter(week -> week.change() != 0)
+                        .map(week -> new WeekView(week.from(), week.to(), week.change()))
+                        .toList());
     }
-    return strip;
-  }
 
-  private static ScheduleView schedule(PlanAtVersion current, Line line, YearMonth first, int months) {
-    PatternSchedule schedule = PatternSchedule.of(current.forecast().accounts().stream(line), first, months);
-    YearMonth forecast = current.plan().settings().firstForecastMonth();
-    List<BilledView> billed = schedule.billed().stream().map(b -> new BilledView(b.month().toString(),
-        b.month().isBefore(forecast), b.gross(), b.payments().stream()
-            .map(p -> new PaymentView(p.step(), p.month().toString(), p.cash())).toList())).toList();
-    return new ScheduleView(schedule.cashMonths().stream().map(YearMonth::toString).toList(), billed, schedule.cash(),
-        schedule.discounts(), schedule.writtenOff(), schedule.owed());
-  }
+    /** Returns the word a plan file has for the kind of an assumption. */
+    static String kind(Assumption assumption) {
+        return assumption.kind();
+    }
 
-  private static List<ComingView> coming(PlanAtVersion current, Line line) {
-    LocalDate asOf = current.plan().settings().asOf();
-    return current.forecast().accounts().expectations(line).stream()
-        .filter(e -> e.windowEnd().isAfter(asOf) && !e.day().isAfter(current.plan().settings().horizonEnd())).limit(60).map(e -> comingView(current, line, e)).toList();
-  }
+    private static List<StockView> stock(Plan plan, Line line, int months) {
+        if (line.findStream()
+                .filter(stream -> stream.method() instanceof ActivityMethod.StockPurchases)
+                .isEmpty()) {
+            return List.of();
+        }
+        StockRoll roll = new ActivityCalculator(plan).stock(line);
+        StockRoll.Month[] all = roll.months();
+        List<StockView> views = new ArrayList<>();
+        for (int i = 0; i < Math.min(months, all.length); i++) {
+            StockRoll.Month one = all[i];
+            Long days = roll.tenthsOfDays(all, i, one.closing());
+            Long wanted = roll.tenthsOfDays(all, i, one.target());
+            views.add(new StockView(
+                    one.month().toString(),
+                    one.opening(),
+                    one.purchases(),
+                    one.cost(),
+                    one.closing(),
+                    one.target(),
+                    one.surplus(),
+                    days,
+                    days == null || wanted == null ? null : Long.valueOf(Math.max(0, days - wanted)),
+                    one.units() == null ? null : StockUnitsView.of(one.units())));
+        }
+        return views;
+    }
 
-  private static ComingView comingView(PlanAtVersion current, Line line, Expectation e) {
-    return new ComingView(e.day(), e.typed(), e.amount(), e.used(), e.left(), e.overBy(),
-        e.certainty().name().toLowerCase(java.util.Locale.ROOT),
-        current.plan().settings().counts(line.direction(), e.certainty()), e.words());
-  }
+    private static List<PaidOverView> paidOver(PlanAtVersion current, Line line) {
+        return current.forecast().accounts().pay(line).paidOver().stream()
+                .map(month -> new PaidOverView(
+                        month.month().toString(),
+                        month.owed(),
+                        month.proposed(),
+                        month.after(),
+                        month.total(),
+                        month.day()))
+                .toList();
+    }
+
+    private static List<TaxPeriodView> tax(PlanAtVersion current, Line line) {
+        LocalDate asOf = current.plan().settings().asOf();
+        return current.forecast().accounts().salesTax(line).periods().stream()
+                .map(p -> new TaxPeriodView(
+                        p.first().toString(),
+                        p.last().toString(),
+                        p.beganBy(asOf),
+                        p.owed(),
+                        p.proposed(),
+                        p.lines().stream()
+                                .map(tax -> new LineTaxView(
+                                        tax.lineId(),
+                                        tax.name(),
+                                        tax.minor() * tax.direction().sign()))
+                                .toList(),
+                        p.output(),
+                        p.input(),
+                        p.balance(),
+                        p.settled()))
+                .toList();
+    }
+
+    private static List<MonthView> strip(Plan plan, Line line, YearMonth first, int count) {
+        ActivityCalculator calculator = new ActivityCalculator(plan);
+        MonthlyActivity activity = calculator.planned(line);
+        Assumption.Stream stream = (Assumption.Stream) line.assumption();
+        YearMonth forecast = plan.settings().firstForecastMonth();
+        List<MonthView> strip = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            YearMonth month = first.plusMonths(i);
+            int number = Timeline.monthNumber(month);
+            boolean history = month.isBefore(forecast);
+            Assumption.MonthOverride override =
+                    history ? null : stream.overrides().get(month);
+            strip.add(new MonthView(
+                    month.toString(),
+                    history,
+                    activity.in(number),
+                    activity.computedIn(number),
+                    override == null ? null : override.reason(),
+                    calculator.words(line, number)));
+        }
+        return strip;
+    }
+
+    private static ScheduleView schedule(PlanAtVersion current, Line line, YearMonth first, int months) {
+        PatternSchedule schedule = PatternSchedule.of(current.forecast().accounts().stream(line), first, months);
+        YearMonth forecast = current.plan().settings().firstForecastMonth();
+        List<BilledView> billed = schedule.billed().stream()
+                .map(b -> new BilledView(
+                        b.month().toString(),
+                        b.month().isBefore(forecast),
+                        b.gross(),
+                        b.payments().stream()
+                                .map(p -> new PaymentView(p.step(), p.month().toString(), p.cash()))
+                                .toList()))
+                .toList();
+        return new ScheduleView(
+                schedule.cashMonths().stream().map(YearMonth::toString).toList(),
+                billed,
+                schedule.cash(),
+                schedule.discounts(),
+                schedule.writtenOff(),
+                schedule.owed());
+    }
+
+    private static List<ComingView> coming(PlanAtVersion current, Line line) {
+        LocalDate asOf = current.plan().settings().asOf();
+        return current.forecast().accounts().expectations(line).stream()
+                .filter(e -> e.windowEnd().isAfter(asOf)
+                        && !e.day().isAfter(current.plan().settings().horizonEnd()))
+                .limit(60)
+                .map(e -> comingView(current, line, e))
+                .toList();
+    }
+
+    private static ComingView comingView(PlanAtVersion current, Line line, Expectation e) {
+        return new ComingView(
+                e.day(),
+                e.typed(),
+                e.amount(),
+                e.used(),
+                e.left(),
+                e.overBy(),
+                e.certainty().name().toLowerCase(java.util.Locale.ROOT),
+                current.plan().settings().counts(line.direction(), e.certainty()),
+                e.words());
+    }
 }

@@ -2,10 +2,10 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
 import ebbtide.forecast.Forecast;
-import ebbtide.workings.Workings;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.LongRange;
 import ebbtide.statements.LongRangeTable;
+import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
@@ -19,34 +19,67 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/statements/long-range")
 class LongRangeController {
-  private static final int YEARS = 5;
-  private final Edits edits;
+    private static final int YEARS = 5;
+    private final Edits edits;
 
-  LongRangeController(Edits edits) {
-    this.edits = edits;
-  }
-
-  /** The years by their last days and what each needs; without years why there are none, and what the plan itself proposes as settings hold it. */
-  record LongRangeView(List<LocalDate> ends, List<ProFormaRow> rows, List<NeedView> needs, @Schema(nullable = true) String missing, @Schema(ref = DocumentPart.LONG_RANGE, nullable = true) JsonNode proposed) {}
-
-  /** What is needed from outside in a year, below zero what is left over, with its parts. */
-  record NeedView(LocalDate end, long minor, String sentence, List<ItemView> parts) {
-    static NeedView of(LongRangeTable.Need need) {
-      return new NeedView(need.end(), need.minor(), need.sentence(), need.parts().stream().map(part -> ItemView.of(new Workings.Item(null, part.name(), "", null, part.minor()))).toList());
+    LongRangeController(Edits edits) {
+        this.edits = edits;
     }
-  }
 
-  @GetMapping
-  LongRangeView years(@PathVariable String plan) {
-    Forecast forecast = edits.current(plan).forecast();
-    LongRange range = forecast.plan().settings().longRange();
-    if (!LongRangeTable.isPossible(forecast)) {
-      return new LongRangeView(List.of(), List.of(), List.of(), "The years go on from twelve months of detail: plan at least twelve months ahead, under Setup", null);
+    /**
+     * The years by their last days and what each needs; without years why there are none, and what the plan itself
+     * proposes as settings hold it.
+     */
+    record LongRangeView(
+            List<LocalDate> ends,
+            List<ProFormaRow> rows,
+            List<NeedView> needs,
+            @Schema(nullable = true) String missing,
+
+            @Schema(ref = DocumentPart.LONG_RANGE, nullable = true)
+            JsonNode proposed) {}
+
+    /** What is needed from outside in a year, below zero what is left over, with its parts. */
+    record NeedView(LocalDate end, long minor, String sentence, List<ItemView> parts) {
+        static NeedView of(LongRangeTable.Need need) {
+            return new NeedView(
+                    need.end(),
+                    need.minor(),
+                    need.sentence(),
+                    need.parts().stream()
+                            .map(part -> ItemView.of(new Workings.Item(null, part.name(), "", null, part.minor())))
+                            .toList());
+        }
     }
-    if (range == null) {
-      return new LongRangeView(List.of(), List.of(), List.of(), null, PlanWriter.json(LongRangeTable.proposed(forecast, YEARS), forecast.plan().settings().currency()));
+
+    @GetMapping
+    LongRangeView years(@PathVariable String plan) {
+        Forecast forecast = edits.current(plan).forecast();
+        LongRange range = forecast.plan().settings().longRange();
+        if (!LongRangeTable.isPossible(forecast)) {
+            return new LongRangeView(
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    "The years go on from twelve months of detail: plan at least twelve months ahead, under Setup",
+                    null);
+        }
+        if (range == null) {
+            return new LongRangeView(
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    null,
+                    PlanWriter.json(
+                            LongRangeTable.proposed(forecast, YEARS),
+                            forecast.plan().settings().currency()));
+        }
+        LongRangeTable table = LongRangeTable.of(forecast, range);
+        return new LongRangeView(
+                table.ends(),
+                table.rows().stream().map(ProFormaRow::of).toList(),
+                table.needs().stream().map(NeedView::of).toList(),
+                null,
+                null);
     }
-    LongRangeTable table = LongRangeTable.of(forecast, range);
-    return new LongRangeView(table.ends(), table.rows().stream().map(ProFormaRow::of).toList(), table.needs().stream().map(NeedView::of).toList(), null, null);
-  }
 }

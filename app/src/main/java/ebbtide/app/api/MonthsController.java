@@ -28,49 +28,69 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/months")
 class MonthsController {
-  private final Edits edits;
-  private final Stores stores;
+    private final Edits edits;
+    private final Stores stores;
 
-  MonthsController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
+    MonthsController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
+    }
 
-  /** The months, and the lines planned by month with what counts in each; history up to the first that is forecast. */
-  record MonthsTable(List<String> months, String firstForecast, List<MonthsRow> rows) {}
+    /**
+     * The months, and the lines planned by month with what counts in each; history up to the first that is forecast.
+     */
+    record MonthsTable(List<String> months, String firstForecast, List<MonthsRow> rows) {}
 
-  /** A line's amounts by month. */
-  record MonthsRow(String id, String name, boolean typed, List<Long> amounts) {}
+    /** A line's amounts by month. */
+    record MonthsRow(String id, String name, boolean typed, List<Long> amounts) {}
 
-  /** What is typed on a line: decimal text by month. */
-  record TypedLine(String lineId, Map<String, String> amounts) {}
+    /** What is typed on a line: decimal text by month. */
+    record TypedLine(String lineId, Map<String, String> amounts) {}
 
-  @GetMapping
-  MonthsTable table(@PathVariable String plan, @RequestParam String direction, @RequestParam(defaultValue = "24") int months) {
-    Plan current = edits.current(plan).plan();
-    ActivityCalculator activity = new ActivityCalculator(current);
-    YearMonth first = current.settings().firstForecastMonth();
-    int count = Math.min(72, Math.max(1, months));
-    List<MonthsRow> rows = current.lines().stream().filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
-        .flatMap(line -> line.findStream().stream().map(stream -> new MonthsRow(line.id(), line.name(),
-            stream.method() instanceof ActivityMethod.TypedMonths, IntStream.range(0, count)
-                .mapToObj(i -> activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i)))).toList()))).toList();
-    return new MonthsTable(IntStream.range(0, count).mapToObj(i -> first.plusMonths(i).toString()).toList(), first.toString(), rows);
-  }
+    @GetMapping
+    MonthsTable table(
+            @PathVariable String plan, @RequestParam String direction, @RequestParam(defaultValue = "24") int months) {
+        Plan current = edits.current(plan).plan();
+        ActivityCalculator activity = new ActivityCalculator(current);
+        YearMonth first = current.settings().firstForecastMonth();
+        int count = Math.min(72, Math.max(1, months));
+        List<MonthsRow> rows = current.lines().stream()
+                .filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
+                .flatMap(line -> line.findStream().stream()
+                        .map(stream -> new MonthsRow(
+                                line.id(),
+                                line.name(),
+                                stream.method() instanceof ActivityMethod.TypedMonths,
+                                IntStream.range(0, count)
+                                        .mapToObj(i ->
+                                                activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i))))
+                                        .toList())))
+                .toList();
+        return new MonthsTable(
+                IntStream.range(0, count)
+                        .mapToObj(i -> first.plusMonths(i).toString())
+                        .toList(),
+                first.toString(),
+                rows);
+    }
 
-  /** Types months of several lines in one edit. */
-  @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
-    Plan current = edits.current(plan).plan();
-    List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
-    lines.forEach(line -> amounts.add(TypedMonths.amounts(line.amounts(), current)));
-    int count = amounts.stream().mapToInt(SortedMap::size).sum();
-    String words = count + (count == 1 ? " month" : " months") + " of " + lines.size() + (lines.size() == 1 ? " line" : " lines") + " typed";
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> {
-      List<PlacedLine> placed = edits.current(plan).placed();
-      for (int i = 0; i < lines.size(); i++) {
-        TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
-      }
-    }), stores);
-  }
+    /** Types months of several lines in one edit. */
+    @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
+        Plan current = edits.current(plan).plan();
+        List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
+        lines.forEach(line -> amounts.add(TypedMonths.amounts(line.amounts(), current)));
+        int count = amounts.stream().mapToInt(SortedMap::size).sum();
+        String words = count + (count == 1 ? " month" : " months") + " of " + lines.size()
+                + (lines.size() == 1 ? " line" : " lines") + " typed";
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, words, draft -> {
+                    List<PlacedLine> placed = edits.current(plan).placed();
+                    for (int i = 0; i < lines.size(); i++) {
+                        TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
+                    }
+                }),
+                stores);
+    }
 }

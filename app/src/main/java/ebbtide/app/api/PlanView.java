@@ -20,85 +20,169 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What every view of a plan needs: its settings, tree, accounts, buoys, what is missing, and the tide line. */
-public record PlanView(String id, long version, @Schema(ref = DocumentPart.SETTINGS) Map<String, Object> settings, int decimals, TideLine tide,
-    List<TreeLine> lines, List<AccountView> accounts, List<BuoyView> buoys, List<MissingView> missing, int unassigned,
-    @Schema(nullable = true) String undo, @Schema(nullable = true) String redo, List<String> countries) {
-  private static final JsonMapper PLAIN = new JsonMapper();
+public record PlanView(
+        String id,
+        long version,
+        @Schema(ref = DocumentPart.SETTINGS) Map<String, Object> settings,
+        int decimals,
+        TideLine tide,
+        List<TreeLine> lines,
+        List<AccountView> accounts,
+        List<BuoyView> buoys,
+        List<MissingView> missing,
+        int unassigned,
+        @Schema(nullable = true) String undo,
+        @Schema(nullable = true) String redo,
+        List<String> countries) {
+    private static final JsonMapper PLAIN = new JsonMapper();
 
+    /** Cash by day from the first day on, with what it is measured against, and what falls short of it. */
+    public record TideLine(
+            LocalDate firstDay,
+            LocalDate asOf,
+            LocalDate horizonEnd,
+            long[] closing,
+            long[] minimum,
+            long[] limit,
+            long[] shortfall,
+            Marks marks,
+            long cashNow,
+            long headroomNow) {}
 
-  /** Cash by day from the first day on, with what it is measured against, and what falls short of it. */
-  public record TideLine(LocalDate firstDay, LocalDate asOf, LocalDate horizonEnd, long[] closing, long[] minimum,
-      long[] limit, long[] shortfall, Marks marks, long cashNow, long headroomNow) {}
-
-  /** The figures that say whether cash is enough (rules 8.7). */
-  public record Marks(LocalDate lowWaterDay, long lowWaterHeadroom, long lowWaterCash, long peakNeed, long closing) {
-    static Marks of(Forecast forecast) {
-      return new Marks(forecast.lowWater().day(), forecast.lowWater().headroom(), forecast.lowWater().cash(),
-          forecast.peakNeed(), forecast.closing(forecast.lastDay()));
+    /** The figures that say whether cash is enough (rules 8.7). */
+    public record Marks(LocalDate lowWaterDay, long lowWaterHeadroom, long lowWaterCash, long peakNeed, long closing) {
+        static Marks of(Forecast forecast) {
+            return new Marks(
+                    forecast.lowWater().day(),
+                    forecast.lowWater().headroom(),
+                    forecast.lowWater().cash(),
+                    forecast.peakNeed(),
+                    forecast.closing(forecast.lastDay()));
+        }
     }
-  }
 
-  /** A line in the tree, with the months of its next year for a small picture. */
-  public record TreeLine(String id, @Schema(nullable = true) String group, String name, String direction, String kind,
-      boolean active, String note, List<Long> nextMonths, long nextYear) {}
+    /** A line in the tree, with the months of its next year for a small picture. */
+    public record TreeLine(
+            String id,
+            @Schema(nullable = true) String group,
+            String name,
+            String direction,
+            String kind,
+            boolean active,
+            String note,
+            List<Long> nextMonths,
+            long nextYear) {}
 
-  /** A buoy with the days of its period, both included. */
-  public record BuoyView(String id, String row, LocalDate from, LocalDate to, String note) {}
+    /** A buoy with the days of its period, both included. */
+    public record BuoyView(String id, String row, LocalDate from, LocalDate to, String note) {}
 
-  /** Something missing, and the line to mend it on, null where it is the plan's. */
-  public record MissingView(@Schema(nullable = true) String lineId, String sentence) {}
+    /** Something missing, and the line to mend it on, null where it is the plan's. */
+    public record MissingView(@Schema(nullable = true) String lineId, String sentence) {}
 
-  /** An account with its booked balance on the as-of date. */
-  public record AccountView(String id, String name, String country, boolean restricted, LocalDate balanceDate, long balance,
-      long balanceNow, LocalDate knownTo) {}
+    /** An account with its booked balance on the as-of date. */
+    public record AccountView(
+            String id,
+            String name,
+            String country,
+            boolean restricted,
+            LocalDate balanceDate,
+            long balance,
+            long balanceNow,
+            LocalDate knownTo) {}
 
-  static PlanView of(String planId, PlanAtVersion current, Stores stores) {
-    Forecast forecast = current.forecast();
-    LocalDate asOf = current.plan().settings().asOf();
-    List<Period> year = forecast.periods(ebbtide.time.Periods.MONTH, asOf.plusDays(1),
-        current.plan().settings().firstForecastMonth().plusMonths(11).atEndOfMonth());
-    return new PlanView(planId, current.version(), plain(PlanWriter.json(current.plan().settings())),
-        Money.decimals(current.plan().settings().currency()), tide(forecast),
-        current.plan().lines().stream().map(line -> treeLine(line, forecast, year)).toList(),
-        current.books().accounts().stream().map(account -> accountView(account, current)).toList(),
-        current.plan().buoys().stream().map(b -> new BuoyView(b.id(), b.row(), b.period().startInclusive(),
-            b.period().lastDay(), b.note())).toList(),
-        Stream.concat(stores.statements().cutOff(planId).stream().map(one -> new MissingView(null, one.sentence())),
-            ChecklistItem.of(current.forecast()).stream().map(m -> new MissingView(m.lineId(), m.sentence()))).toList(), current.unassigned(),
-        stores.log().findUndoWords(planId).orElse(null), stores.log().findRedoWords(planId).orElse(null),
-        List.copyOf(BusinessDays.countries()));
-  }
+    static PlanView of(String planId, PlanAtVersion current, Stores stores) {
+        Forecast forecast = current.forecast();
+        LocalDate asOf = current.plan().settings().asOf();
+        List<Period> year = forecast.periods(
+                ebbtide.time.Periods.MONTH,
+                asOf.plusDays(1),
+                current.plan().settings().firstForecastMonth().plusMonths(11).atEndOfMonth());
+        return new PlanView(
+                planId,
+                current.version(),
+                plain(PlanWriter.json(current.plan().settings())),
+                Money.decimals(current.plan().settings().currency()),
+                tide(forecast),
+                current.plan().lines().stream()
+                        .map(line -> treeLine(line, forecast, year))
+                        .toList(),
+                current.books().accounts().stream()
+                        .map(account -> accountView(account, current))
+                        .toList(),
+                current.plan().buoys().stream()
+                        .map(b -> new BuoyView(
+                                b.id(),
+                                b.row(),
+                                b.period().startInclusive(),
+                                b.period().lastDay(),
+                                b.note()))
+                        .toList(),
+                Stream.concat(
+                                stores.statements().cutOff(planId).stream()
+                                        .map(one -> new MissingView(null, one.sentence())),
+                                ChecklistItem.of(current.forecast()).stream()
+                                        .map(m -> new MissingView(m.lineId(), m.sentence())))
+                        .toList(),
+                current.unassigned(),
+                stores.log().findUndoWords(planId).orElse(null),
+                stores.log().findRedoWords(planId).orElse(null),
+                List.copyOf(BusinessDays.countries()));
+    }
 
-  static TideLine tide(Forecast forecast) {
-    int days = forecast.timeline().index(forecast.lastDay()) + 1;
-    long[] closing = new long[days];
-    long[] minimum = new long[days];
-    long[] limit = new long[days];
-    Arrays.setAll(closing, day -> forecast.closing(forecast.timeline().date(day)));
-    Arrays.setAll(minimum, day -> forecast.liquidity().minimum(day));
-    Arrays.setAll(limit, day -> forecast.liquidity().limit(day));
-    long[] shortfall = new long[days];
-    Arrays.setAll(shortfall, day -> forecast.funding().shortfall(day));
-    return new TideLine(forecast.firstDay(), forecast.plan().settings().asOf(), forecast.lastDay(), closing, minimum, limit, shortfall,
-        Marks.of(forecast), closing[forecast.asOfIndex()], forecast.liquidity().headroom(forecast.asOfIndex()));
-  }
+    static TideLine tide(Forecast forecast) {
+        int days = forecast.timeline().index(forecast.lastDay()) + 1;
+        long[] closing = new long[days];
+        long[] minimum = new long[days];
+        long[] limit = new long[days];
+        Arrays.setAll(closing, day -> forecast.closing(forecast.timeline().date(day)));
+        Arrays.setAll(minimum, day -> forecast.liquidity().minimum(day));
+        Arrays.setAll(limit, day -> forecast.liquidity().limit(day));
+        long[] shortfall = new long[days];
+        Arrays.setAll(shortfall, day -> forecast.funding().shortfall(day));
+        return new TideLine(
+                forecast.firstDay(),
+                forecast.plan().settings().asOf(),
+                forecast.lastDay(),
+                closing,
+                minimum,
+                limit,
+                shortfall,
+                Marks.of(forecast),
+                closing[forecast.asOfIndex()],
+                forecast.liquidity().headroom(forecast.asOfIndex()));
+    }
 
-  private static TreeLine treeLine(Line line, Forecast forecast, List<Period> year) {
-    List<Long> months = year.stream().map(month -> forecast.cell(line, month).amount()).toList();
-    return new TreeLine(line.id(), line.group(), line.name(), line.direction().name().toLowerCase(java.util.Locale.ROOT),
-        LineView.kind(line.assumption()), line.active(), line.note(), months,
-        months.stream().mapToLong(Long::longValue).sum());
-  }
+    private static TreeLine treeLine(Line line, Forecast forecast, List<Period> year) {
+        List<Long> months =
+                year.stream().map(month -> forecast.cell(line, month).amount()).toList();
+        return new TreeLine(
+                line.id(),
+                line.group(),
+                line.name(),
+                line.direction().name().toLowerCase(java.util.Locale.ROOT),
+                LineView.kind(line.assumption()),
+                line.active(),
+                line.note(),
+                months,
+                months.stream().mapToLong(Long::longValue).sum());
+    }
 
-  private static AccountView accountView(Account account, PlanAtVersion current) {
-    LocalDate asOf = current.plan().settings().asOf();
-    return new AccountView(account.id(), account.name(), account.country(), account.restricted(), account.balanceDate(),
-        account.balance(), current.books().balance(account, asOf), current.books().lastDay(account));
-  }
+    private static AccountView accountView(Account account, PlanAtVersion current) {
+        LocalDate asOf = current.plan().settings().asOf();
+        return new AccountView(
+                account.id(),
+                account.name(),
+                account.country(),
+                account.restricted(),
+                account.balanceDate(),
+                account.balance(),
+                current.books().balance(account, asOf),
+                current.books().lastDay(account));
+    }
 
-  /** Returns JSON as plain maps and lists, for which the description of the api needs no type of its own. */
-  @SuppressWarnings("unchecked")
-  static Map<String, Object> plain(JsonNode json) {
-    return PLAIN.convertValue(json, Map.class);
-  }
+    /** Returns JSON as plain maps and lists, for which the description of the api needs no type of its own. */
+    @SuppressWarnings("unchecked")
+    static Map<String, Object> plain(JsonNode json) {
+        return PLAIN.convertValue(json, Map.class);
+    }
 }

@@ -33,114 +33,158 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans")
 class PlansController {
-  private final Edits edits;
-  private final Stores stores;
+    private final Edits edits;
+    private final Stores stores;
 
-  PlansController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  @GetMapping
-  List<PlanStore.PlanListed> list() {
-    return stores.plans().all();
-  }
-
-  /** Makes a plan of a plan file, from Setup or brought in. */
-  @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
-  MadePlan make(@io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN))) @RequestBody byte[] planFile) {
-    return new MadePlan(edits.add(PlanReader.read(new ByteArrayInputStream(planFile))));
-  }
-
-  /** The id of a plan just made. */
-  record MadePlan(String id) {}
-
-  @GetMapping("/{plan}")
-  PlanView view(@PathVariable String plan) {
-    return PlanView.of(plan, edits.current(plan), stores);
-  }
-
-  @GetMapping("/{plan}/file")
-  ResponseEntity<byte[]> file(@PathVariable String plan) {
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    PlanWriter.write(edits.document(plan), out);
-    return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON)
-        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"").body(out.toByteArray());
-  }
-
-  @PutMapping(path = "/{plan}/settings", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome settings(@PathVariable String plan, @RequestParam long version,
-      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_SETTINGS))) @RequestBody String json) {
-    Settings settings = PlanReader.settings(PlanReader.parse(json));
-    Settings before = edits.current(plan).plan().settings();
-    if (!before.currency().equals(settings.currency())) {
-      throw new IllegalArgumentException("The currency of a plan stays " + before.currency().getCurrencyCode()
-          + ": its amounts are kept in it. Make a new plan for another currency");
+    PlansController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
     }
-    return EditOutcome.of(plan, edits.edit(plan, version, SettingsWords.of(before, settings),
-        draft -> draft.putSettings(settings)), stores);
-  }
 
-  /** Moves what every line assumes after the as-of date by some months, in one edit. */
-  @PostMapping("/{plan}/move")
-  EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam int months) {
-    if (months == 0 || Math.abs(months) > 60) {
-      throw new IllegalArgumentException("A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
+    @GetMapping
+    List<PlanStore.PlanListed> list() {
+        return stores.plans().all();
     }
-    Settings settings = edits.current(plan).plan().settings();
-    String words = "Everything ahead moved by " + months + (Math.abs(months) == 1 ? " month" : " months");
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> stores.lines().all(plan).forEach(placed ->
-        draft.putLine(PlanMove.moved(placed.line(), settings.asOf(), months, settings.currency()), placed.position()))), stores);
-  }
 
-  @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome account(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_ACCOUNT))) @RequestBody String json) {
-    Account account = PlanReader.account(PlanReader.parse(json), edits.current(plan).plan().settings().currency());
-    return EditOutcome.of(plan, edits.edit(plan, version, "Account " + account.name() + " set",
-        draft -> draft.putAccount(account)), stores);
-  }
-
-  @DeleteMapping("/{plan}/accounts/{id}")
-  EditOutcome removeAccount(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    Account account = edits.current(plan).books().accounts().stream().filter(a -> a.id().equals(id)).findFirst()
-        .orElseThrow(() -> new ebbtide.app.storage.NotFound("account", id));
-    if (!edits.current(plan).books().byAccount().getOrDefault(id, List.of()).isEmpty()) {
-      throw new IllegalArgumentException(account.name() + " has bank movements and cannot be taken out: mark it restricted, "
-          + "and it stands outside the forecast");
+    /** Makes a plan of a plan file, from Setup or brought in. */
+    @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
+    MadePlan make(
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN)))
+                    @RequestBody
+                    byte[] planFile) {
+        return new MadePlan(edits.add(PlanReader.read(new ByteArrayInputStream(planFile))));
     }
-    for (Line line : edits.current(plan).plan().lines()) {
-      if (id.equals(line.account())) {
-        throw new IllegalArgumentException(account.name() + " is the account of '" + line.name() + "': give that line another");
-      }
+
+    /** The id of a plan just made. */
+    record MadePlan(String id) {}
+
+    @GetMapping("/{plan}")
+    PlanView view(@PathVariable String plan) {
+        return PlanView.of(plan, edits.current(plan), stores);
     }
-    return EditOutcome.of(plan, edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)), stores);
-  }
 
-  @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
-  EditOutcome buoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version,
-      @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = DocumentPart.SENT_BUOY))) @RequestBody String json) {
-    Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
-    return EditOutcome.of(plan, edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)), stores);
-  }
+    @GetMapping("/{plan}/file")
+    ResponseEntity<byte[]> file(@PathVariable String plan) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PlanWriter.write(edits.document(plan), out);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"")
+                .body(out.toByteArray());
+    }
 
-  @DeleteMapping("/{plan}/buoys/{id}")
-  EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    return EditOutcome.of(plan, edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)), stores);
-  }
+    @PutMapping(path = "/{plan}/settings", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome settings(
+            @PathVariable String plan,
+            @RequestParam long version,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_SETTINGS)))
+                    @RequestBody
+                    String json) {
+        Settings settings = PlanReader.settings(PlanReader.parse(json));
+        Settings before = edits.current(plan).plan().settings();
+        if (!before.currency().equals(settings.currency())) {
+            throw new IllegalArgumentException(
+                    "The currency of a plan stays " + before.currency().getCurrencyCode()
+                            + ": its amounts are kept in it. Make a new plan for another currency");
+        }
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, SettingsWords.of(before, settings), draft -> draft.putSettings(settings)),
+                stores);
+    }
 
-  @PostMapping("/{plan}/undo")
-  EditOutcome undo(@PathVariable String plan) {
-    return EditOutcome.of(plan, edits.undo(plan), stores);
-  }
+    /** Moves what every line assumes after the as-of date by some months, in one edit. */
+    @PostMapping("/{plan}/move")
+    EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam int months) {
+        if (months == 0 || Math.abs(months) > 60) {
+            throw new IllegalArgumentException(
+                    "A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
+        }
+        Settings settings = edits.current(plan).plan().settings();
+        String words = "Everything ahead moved by " + months + (Math.abs(months) == 1 ? " month" : " months");
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, words, draft -> stores.lines()
+                        .all(plan)
+                        .forEach(placed -> draft.putLine(
+                                PlanMove.moved(placed.line(), settings.asOf(), months, settings.currency()),
+                                placed.position()))),
+                stores);
+    }
 
-  @PostMapping("/{plan}/redo")
-  EditOutcome redo(@PathVariable String plan) {
-    return EditOutcome.of(plan, edits.redo(plan), stores);
-  }
+    @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome account(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_ACCOUNT)))
+                    @RequestBody
+                    String json) {
+        Account account = PlanReader.account(
+                PlanReader.parse(json), edits.current(plan).plan().settings().currency());
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, "Account " + account.name() + " set", draft -> draft.putAccount(account)),
+                stores);
+    }
 
-  @GetMapping("/{plan}/changes")
-  List<ChangeLog.ChangeListed> changes(@PathVariable String plan) {
-    return stores.log().latest(plan, 200);
-  }
+    @DeleteMapping("/{plan}/accounts/{id}")
+    EditOutcome removeAccount(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        Account account = edits.current(plan).books().accounts().stream()
+                .filter(a -> a.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new ebbtide.app.storage.NotFound("account", id));
+        if (!edits.current(plan).books().byAccount().getOrDefault(id, List.of()).isEmpty()) {
+            throw new IllegalArgumentException(
+                    account.name() + " has bank movements and cannot be taken out: mark it restricted, "
+                            + "and it stands outside the forecast");
+        }
+        for (Line line : edits.current(plan).plan().lines()) {
+            if (id.equals(line.account())) {
+                throw new IllegalArgumentException(
+                        account.name() + " is the account of '" + line.name() + "': give that line another");
+            }
+        }
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)),
+                stores);
+    }
+
+    @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome buoy(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_BUOY)))
+                    @RequestBody
+                    String json) {
+        Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
+        return EditOutcome.of(
+                plan, edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)), stores);
+    }
+
+    @DeleteMapping("/{plan}/buoys/{id}")
+    EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        return EditOutcome.of(plan, edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)), stores);
+    }
+
+    @PostMapping("/{plan}/undo")
+    EditOutcome undo(@PathVariable String plan) {
+        return EditOutcome.of(plan, edits.undo(plan), stores);
+    }
+
+    @PostMapping("/{plan}/redo")
+    EditOutcome redo(@PathVariable String plan) {
+        return EditOutcome.of(plan, edits.redo(plan), stores);
+    }
+
+    @GetMapping("/{plan}/changes")
+    List<ChangeLog.ChangeListed> changes(@PathVariable String plan) {
+        return stores.log().latest(plan, 200);
+    }
 }

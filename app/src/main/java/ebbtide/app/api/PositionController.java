@@ -1,9 +1,9 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
-import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
@@ -31,101 +31,206 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}")
 class PositionController {
-  private static final int MEMORY = 3_000;
-  private static final int SUGGESTIONS = 5;
-  private final Edits edits;
-  private final Stores stores;
-  /** A search by words answers about as quickly as any view; who is patient waits for all days. */
-  private static final Duration AT_ONCE = Duration.ofMillis(120);
-  /** So many movements are searched through at once, however busy the machine is. */
-  private static final int FEW = 20_000;
-  private static final Duration ALL_DAYS = Duration.ofMinutes(10);
-  private final Settlings settlings;
-  private final WordSearch search;
+    private static final int MEMORY = 3_000;
+    private static final int SUGGESTIONS = 5;
+    private final Edits edits;
+    private final Stores stores;
+    /** A search by words answers about as quickly as any view; who is patient waits for all days. */
+    private static final Duration AT_ONCE = Duration.ofMillis(120);
+    /** So many movements are searched through at once, however busy the machine is. */
+    private static final int FEW = 20_000;
 
-  PositionController(Edits edits, Stores stores, Settlings settlings, WordSearch search) {
-    this.search = search;
-    this.settlings = settlings;
-    this.edits = edits;
-    this.stores = stores;
-  }
+    private static final Duration ALL_DAYS = Duration.ofMinutes(10);
+    private final Settlings settlings;
+    private final WordSearch search;
 
-  /** Balances of each account at the end of each day, all accounts that are not restricted last, and the statements. */
-  record PositionView(List<LocalDate> days, List<BalancesView> accounts, List<Long> total,
-      List<BroughtIn> statements) {}
-
-  /** A statement that was brought in; what is amiss with its balances is said in a sentence, null if nothing is. */
-  record BroughtIn(String id, String account, String fileName, OffsetDateTime broughtInAt, int movements, LocalDate firstDay,
-      LocalDate lastDay, @Schema(nullable = true) String number, @Schema(nullable = true) Long opening, @Schema(nullable = true) Long closing,
-      @Schema(nullable = true) String amiss) {}
-
-  /** An account's booked balance at the end of each day. */
-  record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
-
-  @GetMapping("/position")
-  PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-    PlanAtVersion current = edits.current(plan);
-    List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
-    List<BalancesView> accounts = current.books().accounts().stream().map(account -> balances(current, account, days)).toList();
-    return new PositionView(days, accounts, days.stream().map(current.books()::cash).toList(),
-        broughtIn(current, stores.statements().all(plan)));
-  }
-
-  private static List<BroughtIn> broughtIn(PlanAtVersion current, List<StatementListed> listed) {
-    Map<StatementBalances, String> amiss = new HashMap<>();
-    for (StatementCheck check : StatementCheck.of(current.books(), listed.stream().map(StatementListed::balances).flatMap(Optional::stream).toList())) {
-      check.gapSentence(current.currency()).or(() -> check.differenceSentence(current.currency()))
-          .ifPresent(sentence -> amiss.put(check.statement(), sentence));
+    PositionController(Edits edits, Stores stores, Settlings settlings, WordSearch search) {
+        this.search = search;
+        this.settlings = settlings;
+        this.edits = edits;
+        this.stores = stores;
     }
-    return listed.stream().map(one -> new BroughtIn(one.id(), one.account(), one.fileName(), one.broughtInAt(), one.movements(),
-        one.firstDay(), one.lastDay(), one.number(), one.opening(), one.closing(), one.balances().map(amiss::get).orElse(null))).toList();
-  }
 
-  private static BalancesView balances(PlanAtVersion current, Account account, List<LocalDate> days) {
-    return new BalancesView(account.id(), account.name(), account.restricted(), current.books().lastDay(account),
-        days.stream().map(day -> current.books().balance(account, day)).toList());
-  }
+    /**
+     * Balances of each account at the end of each day, all accounts that are not restricted last, and the statements.
+     */
+    record PositionView(
+            List<LocalDate> days, List<BalancesView> accounts, List<Long> total, List<BroughtIn> statements) {}
 
-  /** Movements asked for, how many are not wholly assigned, and back to which day words were sought so far (null: all days). */
-  record MovementsView(List<MovementView> movements, int unassigned, boolean more, @Schema(nullable = true) LocalDate searchedBackTo) {}
+    /** A statement that was brought in; what is amiss with its balances is said in a sentence, null if nothing is. */
+    record BroughtIn(
+            String id,
+            String account,
+            String fileName,
+            OffsetDateTime broughtInAt,
+            int movements,
+            LocalDate firstDay,
+            LocalDate lastDay,
+            @Schema(nullable = true) String number,
+            @Schema(nullable = true) Long opening,
+            @Schema(nullable = true) Long closing,
+            @Schema(nullable = true) String amiss) {}
 
-  /** A bank movement, what it was said to be, the lines that would fit it best, what it may settle, and whether that is named and just its amount. */
-  record MovementView(long id, String account, LocalDate bookingDate, long minor, long unassigned, String text,
-      String counterparty, String reference, List<PartView> parts, List<String> suggestions,
-      @Schema(nullable = true) ProposalView settles, boolean plain) {}
+    /** An account's booked balance at the end of each day. */
+    record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
 
-  /** A part of a movement on a line, or, without one, a transfer between own accounts; with the number of an item, it settles that. */
-  record PartView(@Schema(nullable = true) String line, long minor, @Schema(nullable = true) String settles) {}
+    @GetMapping("/position")
+    PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+        PlanAtVersion current = edits.current(plan);
+        List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
+        List<BalancesView> accounts = current.books().accounts().stream()
+                .map(account -> balances(current, account, days))
+                .toList();
+        return new PositionView(
+                days,
+                accounts,
+                days.stream().map(current.books()::cash).toList(),
+                broughtIn(current, stores.statements().all(plan)));
+    }
 
-  @GetMapping("/movements")
-  MovementsView movements(@PathVariable String plan, @RequestParam(required = false) String account,
-      @RequestParam(defaultValue = "false") boolean unassigned, @RequestParam(required = false) LocalDate from,
-      @RequestParam(required = false) LocalDate to, @RequestParam(defaultValue = "") String words,
-      @RequestParam(required = false) String line, @RequestParam(defaultValue = "100") int limit,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "false") boolean patient) {
-    int most = Math.min(500, limit);
-    MovementStore.Query query = new MovementStore.Query(account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
-    WordSearch.Found sought = words.isBlank() ? new WordSearch.Found(stores.movements().find(plan, query), null)
-        : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
-    List<StoredMovement> found = sought.movements();
-    PlanAtVersion current = edits.current(plan);
-    AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0) ? null
-        : new AssignmentMemory(stores.movements().find(plan,
-            new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0)).stream()
-            .map(StoredMovement::movement).toList());
-    Map<String, String> numbers = new HashMap<>();
-    current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
-    return new MovementsView(found.stream().limit(most).map(stored -> view(plan, stored, current, memory, numbers)).toList(),
-        current.unassigned(), found.size() > most, sought.searchedBackTo());
-  }
+    private static List<BroughtIn> broughtIn(PlanAtVersion current, List<StatementListed> listed) {
+        Map<StatementBalances, String> amiss = new HashMap<>();
+        for (StatementCheck check : StatementCheck.of(
+                current.books(),
+                listed.stream()
+                        .map(StatementListed::balances)
+                        .flatMap(Optional::stream)
+                        .toList())) {
+            check.gapSentence(current.currency())
+                    .or(() -> check.differenceSentence(current.currency()))
+                    .ifPresent(sentence -> amiss.put(check.statement(), sentence));
+        }
+        return listed.stream()
+                .map(one -> new BroughtIn(
+                        one.id(),
+                        one.account(),
+                        one.fileName(),
+                        one.broughtInAt(),
+                        one.movements(),
+                        one.firstDay(),
+                        one.lastDay(),
+                        one.number(),
+                        one.opening(),
+                        one.closing(),
+                        one.balances().map(amiss::get).orElse(null)))
+                .toList();
+    }
 
-  private MovementView view(String plan, StoredMovement stored, PlanAtVersion current, AssignmentMemory memory, Map<String, String> numbers) {
-    BankMovement m = stored.movement();
-    return new MovementView(stored.id(), m.account(), m.bookingDate(), m.minor(), m.unassigned(), m.text(), m.counterparty(),
-        m.reference(), m.parts().stream().map(p -> new PartView(p.lineId(), p.minor(),
-            p.itemId() == null ? null : numbers.getOrDefault(p.itemId(), "an item no longer there"))).toList(),
-        m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
-        settlings.proposals(plan, current, m, 1).stream().findFirst().map(ProposalView::of).orElse(null),
-        m.unassigned() != 0 && settlings.findPlain(plan, current, m).isPresent());
-  }
+    private static BalancesView balances(PlanAtVersion current, Account account, List<LocalDate> days) {
+        return new BalancesView(
+                account.id(),
+                account.name(),
+                account.restricted(),
+                current.books().lastDay(account),
+                days.stream().map(day -> current.books().balance(account, day)).toList());
+    }
+
+    /**
+     * Movements asked for, how many are not wholly assigned, and back to which day words were sought so far (null: all
+     * days).
+     */
+    record MovementsView(
+            List<MovementView> movements,
+            int unassigned,
+            boolean more,
+            @Schema(nullable = true) LocalDate searchedBackTo) {}
+
+    /**
+     * A bank movement, what it was said to be, the lines that would fit it best, what it may settle, and whether that
+     * is named and just its amount.
+     */
+    record MovementView(
+            long id,
+            String account,
+            LocalDate bookingDate,
+            long minor,
+            long unassigned,
+            String text,
+            String counterparty,
+            String reference,
+            List<PartView> parts,
+            List<String> suggestions,
+            @Schema(nullable = true) ProposalView settles,
+            boolean plain) {}
+
+    /**
+     * A part of a movement on a line, or, without one, a transfer between own accounts; with the number of an item, it
+     * settles that.
+     */
+    record PartView(
+            @Schema(nullable = true) String line,
+            long minor,
+            @Schema(nullable = true) String settles) {}
+
+    @GetMapping("/movements")
+    MovementsView movements(
+            @PathVariable String plan,
+            @RequestParam(required = false) String account,
+            @RequestParam(defaultValue = "false") boolean unassigned,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(required = false) String line,
+            @RequestParam(defaultValue = "100") int limit,
+            @RequestParam(defaultValue = "0") int offset,
+            @RequestParam(defaultValue = "false") boolean patient) {
+        int most = Math.min(500, limit);
+        MovementStore.Query query = new MovementStore.Query(
+                account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
+        WordSearch.Found sought = words.isBlank()
+                ? new WordSearch.Found(stores.movements().find(plan, query), null)
+                : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
+        List<StoredMovement> found = sought.movements();
+        PlanAtVersion current = edits.current(plan);
+        AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0)
+                ? null
+                : new AssignmentMemory(stores
+                        .movements()
+                        .find(plan, new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0))
+                        .stream()
+                        .map(StoredMovement::movement)
+                        .toList());
+        Map<String, String> numbers = new HashMap<>();
+        current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
+        return new MovementsView(
+                found.stream()
+                        .limit(most)
+                        .map(stored -> view(plan, stored, current, memory, numbers))
+                        .toList(),
+                current.unassigned(),
+                found.size() > most,
+                sought.searchedBackTo());
+    }
+
+    private MovementView view(
+            String plan,
+            StoredMovement stored,
+            PlanAtVersion current,
+            AssignmentMemory memory,
+            Map<String, String> numbers) {
+        BankMovement m = stored.movement();
+        return new MovementView(
+                stored.id(),
+                m.account(),
+                m.bookingDate(),
+                m.minor(),
+                m.unassigned(),
+                m.text(),
+                m.counterparty(),
+                m.reference(),
+                m.parts().stream()
+                        .map(p -> new PartView(
+                                p.lineId(),
+                                p.minor(),
+                                p.itemId() == null
+                                        ? null
+                                        : numbers.getOrDefault(p.itemId(), "an item no longer there")))
+                        .toList(),
+                m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
+                settlings.proposals(plan, current, m, 1).stream()
+                        .findFirst()
+                        .map(ProposalView::of)
+                        .orElse(null),
+                m.unassigned() != 0 && settlings.findPlain(plan, current, m).isPresent());
+    }
 }

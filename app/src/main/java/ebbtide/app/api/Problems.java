@@ -18,81 +18,102 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
-/** Every error as problem details (RFC 9457): a sentence to show, and the places in what was sent where there are any. */
+/**
+ * Every error as problem details (RFC 9457): a sentence to show, and the places in what was sent where there are any.
+ */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
-  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
-  @ExceptionHandler
-  ProblemDetail broken(BrokenPlan e) {
-    ProblemDetail detail = detail(HttpStatus.UNPROCESSABLE_CONTENT,
-        e.problems().stream().map(PlanProblem::sentence).distinct().limit(3).reduce((a, b) -> a + ". " + b).orElse(""));
-    detail.setProperty("problems", e.problems());
-    return detail;
-  }
-
-  @ExceptionHandler
-  ProblemDetail stale(StaleVersion e) {
-    ProblemDetail detail = detail(HttpStatus.CONFLICT, e.getMessage());
-    detail.setProperty("changedSince", e.changedSince());
-    return detail;
-  }
-
-  @ExceptionHandler
-  ProblemDetail missing(NotFound e) {
-    return detail(HttpStatus.NOT_FOUND, e.getMessage());
-  }
-
-  @ExceptionHandler
-  ProblemDetail refused(IllegalArgumentException e) {
-    return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(e.getMessage()));
-  }
-
-  @ExceptionHandler
-  ProblemDetail fault(RuntimeException e) {
-    LOG.error("A request failed", e);
-    return detail(HttpStatus.INTERNAL_SERVER_ERROR,
-        "Something went wrong here, and nothing was changed. Try it again; if it stays, the program's output says more.");
-  }
-
-  private static ProblemDetail detail(HttpStatus status, String sentence) {
-    ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
-    detail.setProperty("problems", List.of());
-    return detail;
-  }
-
-  @Override
-  protected org.springframework.http.ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e,
-      org.springframework.http.HttpHeaders headers, org.springframework.http.HttpStatusCode status,
-      org.springframework.web.context.request.WebRequest request) {
-    return org.springframework.http.ResponseEntity.badRequest().body(detail(HttpStatus.BAD_REQUEST,
-        "What was sent could not be understood: " + e.getMostSpecificCause().getMessage()));
-  }
-
-  /** A day in an address that no calendar has is said as one in a field is. */
-  @Override
-  protected org.springframework.http.ResponseEntity<Object> handleTypeMismatch(TypeMismatchException e, org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status, org.springframework.web.context.request.WebRequest request) {
-    String sentence = "'" + e.getValue() + "' is not what is expected here.";
-    if (e.getRequiredType() == LocalDate.class) {
-      try {
-        CalendarDay.parse(String.valueOf(e.getValue()));
-      } catch (IllegalArgumentException refused) {
-        sentence = refused.getMessage() + ", but was '" + e.getValue() + "'.";
-      }
+    @ExceptionHandler
+    ProblemDetail broken(BrokenPlan e) {
+        ProblemDetail detail = detail(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                e.problems().stream()
+                        .map(PlanProblem::sentence)
+                        .distinct()
+                        .limit(3)
+                        .reduce((a, b) -> a + ". " + b)
+                        .orElse(""));
+        detail.setProperty("problems", e.problems());
+        return detail;
     }
-    return org.springframework.http.ResponseEntity.badRequest().body(detail(HttpStatus.BAD_REQUEST, sentence));
-  }
 
-  @Override
-  protected org.springframework.http.ResponseEntity<Object> handleMaxUploadSizeExceededException(
-      MaxUploadSizeExceededException e, org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status, org.springframework.web.context.request.WebRequest request) {
-    return org.springframework.http.ResponseEntity.status(status)
-        .body(detail(HttpStatus.CONTENT_TOO_LARGE, "The file is larger than 512 MB: split it by dates."));
-  }
+    @ExceptionHandler
+    ProblemDetail stale(StaleVersion e) {
+        ProblemDetail detail = detail(HttpStatus.CONFLICT, e.getMessage());
+        detail.setProperty("changedSince", e.changedSince());
+        return detail;
+    }
 
-  private static String upper(String sentence) {
-    return sentence == null || sentence.isEmpty() ? "" : Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
-  }
+    @ExceptionHandler
+    ProblemDetail missing(NotFound e) {
+        return detail(HttpStatus.NOT_FOUND, e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail refused(IllegalArgumentException e) {
+        return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(e.getMessage()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail fault(RuntimeException e) {
+        LOG.error("A request failed", e);
+        return detail(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong here, and nothing was changed. Try it again; if it stays, the program's output says more.");
+    }
+
+    private static ProblemDetail detail(HttpStatus status, String sentence) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
+        detail.setProperty("problems", List.of());
+        return detail;
+    }
+
+    @Override
+    protected org.springframework.http.ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e,
+            org.springframework.http.HttpHeaders headers,
+            org.springframework.http.HttpStatusCode status,
+            org.springframework.web.context.request.WebRequest request) {
+        return org.springframework.http.ResponseEntity.badRequest()
+                .body(detail(
+                        HttpStatus.BAD_REQUEST,
+                        "What was sent could not be understood: "
+                                + e.getMostSpecificCause().getMessage()));
+    }
+
+    /** A day in an address that no calendar has is said as one in a field is. */
+    @Override
+    protected org.springframework.http.ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException e,
+            org.springframework.http.HttpHeaders headers,
+            org.springframework.http.HttpStatusCode status,
+            org.springframework.web.context.request.WebRequest request) {
+        String sentence = "'" + e.getValue() + "' is not what is expected here.";
+        if (e.getRequiredType() == LocalDate.class) {
+            try {
+                CalendarDay.parse(String.valueOf(e.getValue()));
+            } catch (IllegalArgumentException refused) {
+                sentence = refused.getMessage() + ", but was '" + e.getValue() + "'.";
+            }
+        }
+        return org.springframework.http.ResponseEntity.badRequest().body(detail(HttpStatus.BAD_REQUEST, sentence));
+    }
+
+    @Override
+    protected org.springframework.http.ResponseEntity<Object> handleMaxUploadSizeExceededException(
+            MaxUploadSizeExceededException e,
+            org.springframework.http.HttpHeaders headers,
+            org.springframework.http.HttpStatusCode status,
+            org.springframework.web.context.request.WebRequest request) {
+        return org.springframework.http.ResponseEntity.status(status)
+                .body(detail(HttpStatus.CONTENT_TOO_LARGE, "The file is larger than 512 MB: split it by dates."));
+    }
+
+    private static String upper(String sentence) {
+        return sentence == null || sentence.isEmpty()
+                ? ""
+                : Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+    }
 }

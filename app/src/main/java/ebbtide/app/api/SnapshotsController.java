@@ -22,55 +22,76 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/snapshots")
 class SnapshotsController {
-  private static final int LONGEST_NAME = 200;
-  private static final int LONGEST_NOTE = 10_000;
-  private static final int LONGEST_COMMENTARY = 50_000;
-  private final Edits edits;
-  private final Stores stores;
+    private static final int LONGEST_NAME = 200;
+    private static final int LONGEST_NOTE = 10_000;
+    private static final int LONGEST_COMMENTARY = 50_000;
+    private final Edits edits;
+    private final Stores stores;
 
-  SnapshotsController(Edits edits, Stores stores) {
-    this.edits = edits;
-    this.stores = stores;
-  }
+    SnapshotsController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
+    }
 
-  @GetMapping
-  List<SnapshotStore.SnapshotListed> list(@PathVariable String plan) {
-    return stores.snapshots().all(plan);
-  }
+    @GetMapping
+    List<SnapshotStore.SnapshotListed> list(@PathVariable String plan) {
+        return stores.snapshots().all(plan);
+    }
 
-  /** The name and note of a snapshot to keep. */
-  record Keeping(String name, String note) {}
+    /** The name and note of a snapshot to keep. */
+    record Keeping(String name, String note) {}
 
-  @PostMapping
-  EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {
-    SnapshotLabel said = checked(new SnapshotLabel(keeping.name(), keeping.note() == null ? "" : keeping.note(), false, ""));
-    String id = UUID.randomUUID().toString();
-    Forecast forecast = edits.current(plan).forecast();
-    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + said.name() + "' saved",
-        draft -> draft.addSnapshot(id, said.name(), said.note(), forecast)), stores);
-  }
+    @PostMapping
+    EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {
+        SnapshotLabel said =
+                checked(new SnapshotLabel(keeping.name(), keeping.note() == null ? "" : keeping.note(), false, ""));
+        String id = UUID.randomUUID().toString();
+        Forecast forecast = edits.current(plan).forecast();
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        "Snapshot '" + said.name() + "' saved",
+                        draft -> draft.addSnapshot(id, said.name(), said.note(), forecast)),
+                stores);
+    }
 
-  private static SnapshotLabel checked(SnapshotLabel said) {
-    return new SnapshotLabel(Check.text(said.name(), "name of the snapshot", LONGEST_NAME), Check.atMost(said.note() == null ? "" : said.note(), "note of a snapshot", LONGEST_NOTE),
-        said.locked(), Check.atMost(said.commentary() == null ? "" : said.commentary(), "commentary", LONGEST_COMMENTARY));
-  }
+    private static SnapshotLabel checked(SnapshotLabel said) {
+        return new SnapshotLabel(
+                Check.text(said.name(), "name of the snapshot", LONGEST_NAME),
+                Check.atMost(said.note() == null ? "" : said.note(), "note of a snapshot", LONGEST_NOTE),
+                said.locked(),
+                Check.atMost(said.commentary() == null ? "" : said.commentary(), "commentary", LONGEST_COMMENTARY));
+    }
 
-  /** Changes what is said of a snapshot; what it keeps is never changed. */
-  @PutMapping("/{id}")
-  EditOutcome say(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestBody SnapshotLabel said) {
-    SnapshotLabel before = stores.snapshots().said(plan, id);
-    SnapshotLabel now = checked(said);
-    String words = !before.name().equals(now.name()) ? "Snapshot '" + before.name() + "' renamed"
-        : before.locked() != now.locked() ? "Snapshot '" + now.name() + "' " + (now.locked() ? "protected" : "no longer protected")
-        : !before.commentary().equals(now.commentary()) ? "Commentary of '" + now.name() + "' written" : "Note of '" + now.name() + "' written";
-    return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putSaid(id, now)), stores);
-  }
+    /** Changes what is said of a snapshot; what it keeps is never changed. */
+    @PutMapping("/{id}")
+    EditOutcome say(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @RequestBody SnapshotLabel said) {
+        SnapshotLabel before = stores.snapshots().said(plan, id);
+        SnapshotLabel now = checked(said);
+        String words = !before.name().equals(now.name())
+                ? "Snapshot '" + before.name() + "' renamed"
+                : before.locked() != now.locked()
+                        ? "Snapshot '" + now.name() + "' " + (now.locked() ? "protected" : "no longer protected")
+                        : !before.commentary().equals(now.commentary())
+                                ? "Commentary of '" + now.name() + "' written"
+                                : "Note of '" + now.name() + "' written";
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putSaid(id, now)), stores);
+    }
 
-  /** Takes a snapshot out of the list. Refuses one that is protected. */
-  @DeleteMapping("/{id}")
-  EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-    SnapshotLabel said = stores.snapshots().said(plan, id);
-    Check.that(!said.locked(), "The snapshot '" + said.name() + "' is protected: lift its protection first");
-    return EditOutcome.of(plan, edits.edit(plan, version, "Snapshot '" + said.name() + "' removed", draft -> draft.removeSnapshot(id)), stores);
-  }
+    /** Takes a snapshot out of the list. Refuses one that is protected. */
+    @DeleteMapping("/{id}")
+    EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        SnapshotLabel said = stores.snapshots().said(plan, id);
+        Check.that(!said.locked(), "The snapshot '" + said.name() + "' is protected: lift its protection first");
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, "Snapshot '" + said.name() + "' removed", draft -> draft.removeSnapshot(id)),
+                stores);
+    }
 }

@@ -16,7 +16,6 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -36,117 +35,185 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/statements")
 class StatementsController {
-  private final Edits edits;
+    private final Edits edits;
 
-  StatementsController(Edits edits) {
-    this.edits = edits;
-  }
-
-  /** A statement; with an opening, each row has its amount first. */
-  record ProFormaView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<ProFormaRow> rows) {}
-
-  private static String word(Enum<?> constant) {
-    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
-  }
-
-  @GetMapping
-  ProFormaView statement(@PathVariable String plan, @RequestParam String kind, @RequestParam Periods by, @RequestParam(defaultValue = "false") boolean common) {
-    Forecast forecast = edits.current(plan).forecast();
-    Statements statements = Statements.of(forecast);
-    StatementTable table = statements.table(kind(kind), statements.periods(by), common);
-    LocalDate asOf = forecast.plan().settings().asOf();
-    return new ProFormaView(table.periods().stream().map(period -> PeriodView.of(period, asOf)).toList(), table.opening(), forecast.plan().settings().openingDay(),
-        table.rows().stream().map(ProFormaRow::of).toList());
-  }
-
-  private static Statements.Kind kind(String word) {
-    return Arrays.stream(Statements.Kind.values()).filter(one -> word(one).equals(word)).findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
-  }
-
-  /** Returns the parts of a figure of a statement in the days of its period, or in the opening where no days are given. */
-  @GetMapping("/workings")
-  List<ItemView> workings(@PathVariable String plan, @RequestParam String kind, @RequestParam String row, @RequestParam(required = false) LocalDate from,
-      @RequestParam(required = false) LocalDate to) {
-    Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-    return Statements.of(edits.current(plan).forecast()).workings(kind(kind), row, period).stream().map(ItemView::of).toList();
-  }
-
-  /** Where the cash of a period went: from opening to closing cash, step by step, each with the level it leads to. */
-  record BridgeView(long opening, List<BridgeStep> steps, long closing) {}
-
-  /** A step of it. */
-  record BridgeStep(String id, String name, long minor, long level) {}
-
-  @GetMapping("/bridge")
-  BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-    Statements.Bridge bridge = Statements.of(edits.current(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
-    return new BridgeView(bridge.opening(), bridge.steps().stream().map(one -> new BridgeStep(one.id(), one.name(), one.minor(), one.level())).toList(), bridge.closing());
-  }
-
-  /** A ratio by period: its values in its unit (empty where not known) and how each comes about. */
-  record RatioView(String id, String name, String unit, List<String> values, List<String> because) {
-    static RatioView of(Ratios.Ratio ratio) {
-      return new RatioView(ratio.id(), ratio.name(), word(ratio.unit()), ratio.values().stream().map(value -> value == null ? "" : value.toPlainString()).toList(),
-          ratio.because());
+    StatementsController(Edits edits) {
+        this.edits = edits;
     }
-  }
 
-  /** The ratios by period. */
-  record RatiosView(List<PeriodView> periods, List<RatioView> ratios) {}
+    /** A statement; with an opening, each row has its amount first. */
+    record ProFormaView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<ProFormaRow> rows) {}
 
-  @GetMapping("/ratios")
-  RatiosView ratios(@PathVariable String plan, @RequestParam Periods by) {
-    Forecast forecast = edits.current(plan).forecast();
-    Statements statements = Statements.of(forecast);
-    List<Period> periods = statements.periods(by);
-    return new RatiosView(periods.stream().map(period -> PeriodView.of(period, forecast.plan().settings().asOf())).toList(),
-        Ratios.of(statements, periods).stream().map(RatioView::of).toList());
-  }
+    private static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
 
-  /** The opening balance sheet's day, whether there is one, what it lacks to balance, what else to look at, and what an entry may be. */
-  record OpeningView(LocalDate on, boolean there, long unplaced, List<FindingView> findings, List<KindView> kinds) {}
+    @GetMapping
+    ProFormaView statement(
+            @PathVariable String plan,
+            @RequestParam String kind,
+            @RequestParam Periods by,
+            @RequestParam(defaultValue = "false") boolean common) {
+        Forecast forecast = edits.current(plan).forecast();
+        Statements statements = Statements.of(forecast);
+        StatementTable table = statements.table(kind(kind), statements.periods(by), common);
+        LocalDate asOf = forecast.plan().settings().asOf();
+        return new ProFormaView(
+                table.periods().stream()
+                        .map(period -> PeriodView.of(period, asOf))
+                        .toList(),
+                table.opening(),
+                forecast.plan().settings().openingDay(),
+                table.rows().stream().map(ProFormaRow::of).toList());
+    }
 
-  /** Something to look at: the line it is about, if any. */
-  record FindingView(String sentence, @Schema(nullable = true) String lineId, long minor) {}
+    private static Statements.Kind kind(String word) {
+        return Arrays.stream(Statements.Kind.values())
+                .filter(one -> word(one).equals(word))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
+    }
 
-  /** What an entry may be, with the side on which it stands. */
-  record KindView(String kind, String name, String side) {}
+    /**
+     * Returns the parts of a figure of a statement in the days of its period, or in the opening where no days are
+     * given.
+     */
+    @GetMapping("/workings")
+    List<ItemView> workings(
+            @PathVariable String plan,
+            @RequestParam String kind,
+            @RequestParam String row,
+            @RequestParam(required = false) LocalDate from,
+            @RequestParam(required = false) LocalDate to) {
+        Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
+        return Statements.of(edits.current(plan).forecast()).workings(kind(kind), row, period).stream()
+                .map(ItemView::of)
+                .toList();
+    }
 
-  @GetMapping("/opening")
-  OpeningView opening(@PathVariable String plan) {
-    OpeningCheck.Result result = OpeningCheck.of(edits.current(plan).forecast());
-    return new OpeningView(result.on(), result.there(), result.unplaced(),
-        result.findings().stream().map(one -> new FindingView(one.sentence(), one.lineId(), one.minor())).toList(),
-        Arrays.stream(OpeningSheet.Kind.values()).map(one -> new KindView(word(one), one.words(), word(one.side()))).toList());
-  }
+    /** Where the cash of a period went: from opening to closing cash, step by step, each with the level it leads to. */
+    record BridgeView(long opening, List<BridgeStep> steps, long closing) {}
 
-  /** Returns the opening balance sheet with what the plan itself knows filled in, as settings hold it; it is kept only when settings are. */
-  @GetMapping("/opening/proposed")
-  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
-  JsonNode proposed(@PathVariable String plan) {
-    Forecast forecast = edits.current(plan).forecast();
-    return PlanWriter.json(OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
-  }
+    /** A step of it. */
+    record BridgeStep(String id, String name, long minor, long level) {}
 
-  /** Returns the opening balance sheet with what it lacks placed in retained profit; it is kept only when settings are. */
-  @GetMapping("/opening/placed")
-  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
-  JsonNode placed(@PathVariable String plan) {
-    Forecast forecast = edits.current(plan).forecast();
-    return PlanWriter.json(OpeningCheck.placed(forecast), forecast.plan().settings().currency());
-  }
+    @GetMapping("/bridge")
+    BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
+        Statements.Bridge bridge =
+                Statements.of(edits.current(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
+        return new BridgeView(
+                bridge.opening(),
+                bridge.steps().stream()
+                        .map(one -> new BridgeStep(one.id(), one.name(), one.minor(), one.level()))
+                        .toList(),
+                bridge.closing());
+    }
 
-  /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
-  record OpeningReadView(@Schema(ref = DocumentPart.OPENING_SHEET) JsonNode sheet, List<OpeningList.Unread> problems) {}
+    /** A ratio by period: its values in its unit (empty where not known) and how each comes about. */
+    record RatioView(String id, String name, String unit, List<String> values, List<String> because) {
+        static RatioView of(Ratios.Ratio ratio) {
+            return new RatioView(
+                    ratio.id(),
+                    ratio.name(),
+                    word(ratio.unit()),
+                    ratio.values().stream()
+                            .map(value -> value == null ? "" : value.toPlainString())
+                            .toList(),
+                    ratio.because());
+        }
+    }
 
-  /** Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when settings are. */
-  @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
-    Forecast forecast = edits.current(plan).forecast();
-    OpeningList list = OpeningList.read(SheetReader.read(file.getBytes()).stream().filter(sheet -> !sheet.rows().isEmpty()).findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("There are no rows in it: a name and an amount in each")), forecast.plan());
-    return new OpeningReadView(PlanWriter.json(new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()), forecast.plan().settings().currency()),
-        list.problems());
-  }
+    /** The ratios by period. */
+    record RatiosView(List<PeriodView> periods, List<RatioView> ratios) {}
+
+    @GetMapping("/ratios")
+    RatiosView ratios(@PathVariable String plan, @RequestParam Periods by) {
+        Forecast forecast = edits.current(plan).forecast();
+        Statements statements = Statements.of(forecast);
+        List<Period> periods = statements.periods(by);
+        return new RatiosView(
+                periods.stream()
+                        .map(period ->
+                                PeriodView.of(period, forecast.plan().settings().asOf()))
+                        .toList(),
+                Ratios.of(statements, periods).stream().map(RatioView::of).toList());
+    }
+
+    /**
+     * The opening balance sheet's day, whether there is one, what it lacks to balance, what else to look at, and what
+     * an entry may be.
+     */
+    record OpeningView(LocalDate on, boolean there, long unplaced, List<FindingView> findings, List<KindView> kinds) {}
+
+    /** Something to look at: the line it is about, if any. */
+    record FindingView(
+            String sentence, @Schema(nullable = true) String lineId, long minor) {}
+
+    /** What an entry may be, with the side on which it stands. */
+    record KindView(String kind, String name, String side) {}
+
+    @GetMapping("/opening")
+    OpeningView opening(@PathVariable String plan) {
+        OpeningCheck.Result result = OpeningCheck.of(edits.current(plan).forecast());
+        return new OpeningView(
+                result.on(),
+                result.there(),
+                result.unplaced(),
+                result.findings().stream()
+                        .map(one -> new FindingView(one.sentence(), one.lineId(), one.minor()))
+                        .toList(),
+                Arrays.stream(OpeningSheet.Kind.values())
+                        .map(one -> new KindView(word(one), one.words(), word(one.side())))
+                        .toList());
+    }
+
+    /**
+     * Returns the opening balance sheet with what the plan itself knows filled in, as settings hold it; it is kept only
+     * when settings are.
+     */
+    @GetMapping("/opening/proposed")
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
+    JsonNode proposed(@PathVariable String plan) {
+        Forecast forecast = edits.current(plan).forecast();
+        return PlanWriter.json(
+                OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
+    }
+
+    /**
+     * Returns the opening balance sheet with what it lacks placed in retained profit; it is kept only when settings
+     * are.
+     */
+    @GetMapping("/opening/placed")
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
+    JsonNode placed(@PathVariable String plan) {
+        Forecast forecast = edits.current(plan).forecast();
+        return PlanWriter.json(
+                OpeningCheck.placed(forecast), forecast.plan().settings().currency());
+    }
+
+    /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
+    record OpeningReadView(
+            @Schema(ref = DocumentPart.OPENING_SHEET) JsonNode sheet, List<OpeningList.Unread> problems) {}
+
+    /**
+     * Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when
+     * settings are.
+     */
+    @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
+        Forecast forecast = edits.current(plan).forecast();
+        OpeningList list = OpeningList.read(
+                SheetReader.read(file.getBytes()).stream()
+                        .filter(sheet -> !sheet.rows().isEmpty())
+                        .findFirst()
+                        .orElseThrow(() ->
+                                new IllegalArgumentException("There are no rows in it: a name and an amount in each")),
+                forecast.plan());
+        return new OpeningReadView(
+                PlanWriter.json(
+                        new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()),
+                        forecast.plan().settings().currency()),
+                list.problems());
+    }
 }

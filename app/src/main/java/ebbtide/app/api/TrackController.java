@@ -37,134 +37,249 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/snapshots/{id}")
 class TrackController {
-  private final Tracking tracking;
-  private final Edits edits;
-  private final Stores stores;
+    private final Tracking tracking;
+    private final Edits edits;
+    private final Stores stores;
 
-  TrackController(Tracking tracking, Edits edits, Stores stores) {
-    this.tracking = tracking;
-    this.edits = edits;
-    this.stores = stores;
-  }
-
-  /**
-   * The windows a snapshot can be compared on, and the comparison of the one asked for; none has facts yet: null. {@code toExplain} rows
-   * are past the threshold, of which {@code explained} have a note.
-   */
-  record VarianceView(List<WindowView> windows, @Schema(nullable = true) WindowView window, List<VarianceRow> rows, List<String> moved, int toExplain,
-      int explained, LocalDate carryTo) {}
-
-  /** A window of days, both included. */
-  record WindowView(LocalDate from, LocalDate to) {}
-
-  /** A line's forecast, actual and variance with its reasons; percent in hundredths of a percent, null where nothing was forecast. */
-  record VarianceRow(String id, String kind, String name, @Schema(nullable = true) String direction, int depth, long forecast, long actual, long variance,
-      @Schema(nullable = true) Long percentHundredths, Reasons why, boolean mustExplain, String note, List<DecisionView> decisions) {}
-
-  /**
-   * A difference of a line that closed within the window: what is open of it, and at most carried, in the line's direction; carried and day
-   * are null until it is decided, and carried is nil when it was dropped.
-   */
-  record DecisionView(String key, String words, long planned, long actual, long open, long carry, @Schema(nullable = true) Long carried,
-      @Schema(nullable = true) LocalDate day) {}
-
-  @GetMapping("/variance")
-  VarianceView variance(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Length by,
-      @RequestParam(required = false) LocalDate from) {
-    Compared compared = tracking.compared(plan, id, by, from);
-    LocalDate carryTo = RollDifferences.carryTo(compared.current());
-    if (compared.window() == null) {
-      return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
+    TrackController(Tracking tracking, Edits edits, Stores stores) {
+        this.tracking = tracking;
+        this.edits = edits;
+        this.stores = stores;
     }
-    Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
-    Map<String, String> notes = notes(plan, id, compared.window());
-    Map<String, List<DecisionView>> decisions = decisions(plan, compared);
-    Threshold threshold = compared.current().plan().settings().explained();
-    List<VarianceRow> rows = variance.rows().stream().map(row -> row(row, threshold, notes, decisions)).toList();
-    List<VarianceRow> toExplain = rows.stream().filter(VarianceRow::mustExplain).toList();
-    return new VarianceView(compared.windows().stream().map(TrackController::view).toList(), view(compared.window()), rows, variance.moved(), toExplain.size(),
-        (int) toExplain.stream().filter(row -> !row.note().isEmpty()).count(), carryTo);
-  }
 
-  private Map<String, String> notes(String plan, String id, Period window) {
-    return stores.notes().of(plan, id, window.startInclusive(), window.lastDay());
-  }
+    /**
+     * The windows a snapshot can be compared on, and the comparison of the one asked for; none has facts yet: null.
+     * {@code toExplain} rows are past the threshold, of which {@code explained} have a note.
+     */
+    record VarianceView(
+            List<WindowView> windows,
+            @Schema(nullable = true) WindowView window,
+            List<VarianceRow> rows,
+            List<String> moved,
+            int toExplain,
+            int explained,
+            LocalDate carryTo) {}
 
-  /** What closed within the window: what was decided of it, and what the latest roll forward asks about. */
-  private Map<String, List<DecisionView>> decisions(String plan, Compared compared) {
-    Map<String, List<DecisionView>> byLine = new HashMap<>();
-    List<DecidedDifference> decided = tracking.decided(plan).stream().filter(one -> one.difference() != null).toList();
-    decided.forEach(one -> add(byLine, compared.window(), one.difference(), one));
-    Set<String> keys = decided.stream().map(DecidedDifference::key).collect(Collectors.toSet());
-    Roll roll = stores.rolls().findLatest(plan).orElse(null);
-    if (roll != null && roll.to() != null) {
-      RollDifferences.differences(compared.current(), roll).stream().filter(one -> !keys.contains(one.key())).forEach(one -> add(byLine, compared.window(), one, null));
+    /** A window of days, both included. */
+    record WindowView(LocalDate from, LocalDate to) {}
+
+    /**
+     * A line's forecast, actual and variance with its reasons; percent in hundredths of a percent, null where nothing
+     * was forecast.
+     */
+    record VarianceRow(
+            String id,
+            String kind,
+            String name,
+            @Schema(nullable = true) String direction,
+            int depth,
+            long forecast,
+            long actual,
+            long variance,
+            @Schema(nullable = true) Long percentHundredths,
+            Reasons why,
+            boolean mustExplain,
+            String note,
+            List<DecisionView> decisions) {}
+
+    /**
+     * A difference of a line that closed within the window: what is open of it, and at most carried, in the line's
+     * direction; carried and day are null until it is decided, and carried is nil when it was dropped.
+     */
+    record DecisionView(
+            String key,
+            String words,
+            long planned,
+            long actual,
+            long open,
+            long carry,
+            @Schema(nullable = true) Long carried,
+            @Schema(nullable = true) LocalDate day) {}
+
+    @GetMapping("/variance")
+    VarianceView variance(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam(required = false) LocalDate from) {
+        Compared compared = tracking.compared(plan, id, by, from);
+        LocalDate carryTo = RollDifferences.carryTo(compared.current());
+        if (compared.window() == null) {
+            return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
+        }
+        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
+        Map<String, String> notes = notes(plan, id, compared.window());
+        Map<String, List<DecisionView>> decisions = decisions(plan, compared);
+        Threshold threshold = compared.current().plan().settings().explained();
+        List<VarianceRow> rows = variance.rows().stream()
+                .map(row -> row(row, threshold, notes, decisions))
+                .toList();
+        List<VarianceRow> toExplain =
+                rows.stream().filter(VarianceRow::mustExplain).toList();
+        return new VarianceView(
+                compared.windows().stream().map(TrackController::view).toList(),
+                view(compared.window()),
+                rows,
+                variance.moved(),
+                toExplain.size(),
+                (int) toExplain.stream().filter(row -> !row.note().isEmpty()).count(),
+                carryTo);
     }
-    return byLine;
-  }
 
-  private static void add(Map<String, List<DecisionView>> byLine, Period window, Difference one, DecidedDifference decided) {
-    if (window.contains(one.to())) {
-      byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>()).add(new DecisionView(one.key(), RollDifferences.words(one), one.planned(), one.actual(),
-          one.open(), one.toCarry(), decided == null ? null : decided.carried(), decided == null ? null : decided.day()));
+    private Map<String, String> notes(String plan, String id, Period window) {
+        return stores.notes().of(plan, id, window.startInclusive(), window.lastDay());
     }
-  }
 
-  private static WindowView view(Period window) {
-    return new WindowView(window.startInclusive(), window.lastDay());
-  }
+    /** What closed within the window: what was decided of it, and what the latest roll forward asks about. */
+    private Map<String, List<DecisionView>> decisions(String plan, Compared compared) {
+        Map<String, List<DecisionView>> byLine = new HashMap<>();
+        List<DecidedDifference> decided = tracking.decided(plan).stream()
+                .filter(one -> one.difference() != null)
+                .toList();
+        decided.forEach(one -> add(byLine, compared.window(), one.difference(), one));
+        Set<String> keys = decided.stream().map(DecidedDifference::key).collect(Collectors.toSet());
+        Roll roll = stores.rolls().findLatest(plan).orElse(null);
+        if (roll != null && roll.to() != null) {
+            RollDifferences.differences(compared.current(), roll).stream()
+                    .filter(one -> !keys.contains(one.key()))
+                    .forEach(one -> add(byLine, compared.window(), one, null));
+        }
+        return byLine;
+    }
 
-  private static VarianceRow row(Variance.Row row, Threshold threshold, Map<String, String> notes, Map<String, List<DecisionView>> decisions) {
-    boolean end = row.kind() == Variance.RowKind.LINE || row.kind() == Variance.RowKind.GONE_LINE || row.kind() == Variance.RowKind.UNASSIGNED;
-    return new VarianceRow(row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(),
-        row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT), row.depth(), row.forecast(), row.actual(), row.variance(),
-        row.variancePercentHundredths(), row.why(), end && threshold != null && threshold.isReached(row.forecast(), row.variance()),
-        notes.getOrDefault(row.id(), ""), decisions.getOrDefault(row.id(), List.of()));
-  }
+    private static void add(
+            Map<String, List<DecisionView>> byLine, Period window, Difference one, DecidedDifference decided) {
+        if (window.contains(one.to())) {
+            byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>())
+                    .add(new DecisionView(
+                            one.key(),
+                            RollDifferences.words(one),
+                            one.planned(),
+                            one.actual(),
+                            one.open(),
+                            one.toCarry(),
+                            decided == null ? null : decided.carried(),
+                            decided == null ? null : decided.day()));
+        }
+    }
 
-  /** A counterparty's part of a line's row with its items; an empty name stands for what was expected without an item. */
-  record VarianceParty(String counterparty, long forecast, long actual, long variance, Reasons why, List<VarianceItem> items) {}
+    private static WindowView view(Period window) {
+        return new WindowView(window.startInclusive(), window.lastDay());
+    }
 
-  /** An open item's part of a line's row; the number is empty of what was expected without one. */
-  record VarianceItem(String number, long forecast, long actual, long variance, Reasons why) {}
+    private static VarianceRow row(
+            Variance.Row row,
+            Threshold threshold,
+            Map<String, String> notes,
+            Map<String, List<DecisionView>> decisions) {
+        boolean end = row.kind() == Variance.RowKind.LINE
+                || row.kind() == Variance.RowKind.GONE_LINE
+                || row.kind() == Variance.RowKind.UNASSIGNED;
+        return new VarianceRow(
+                row.id(),
+                row.kind().name().toLowerCase(Locale.ROOT),
+                row.name(),
+                row.direction() == null ? null : row.direction().name().toLowerCase(Locale.ROOT),
+                row.depth(),
+                row.forecast(),
+                row.actual(),
+                row.variance(),
+                row.variancePercentHundredths(),
+                row.why(),
+                end && threshold != null && threshold.isReached(row.forecast(), row.variance()),
+                notes.getOrDefault(row.id(), ""),
+                decisions.getOrDefault(row.id(), List.of()));
+    }
 
-  @GetMapping("/variance/{line}")
-  List<VarianceParty> details(@PathVariable String plan, @PathVariable String id, @PathVariable String line, @RequestParam(defaultValue = "WEEK") Length by,
-      @RequestParam LocalDate from) {
-    Compared compared = tracking.compared(plan, id, by, from);
-    return compared.window() == null ? List.of()
-        : PartyVariance.of(Variance.details(compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line)).stream()
-            .map(one -> new VarianceParty(one.counterparty(), one.forecast(), one.actual(), one.variance(), one.why(), one.items().stream()
-                .map(item -> new VarianceItem(item.number(), item.forecast(), item.actual(), item.variance(), item.why())).toList())).toList();
-  }
+    /**
+     * A counterparty's part of a line's row with its items; an empty name stands for what was expected without an item.
+     */
+    record VarianceParty(
+            String counterparty, long forecast, long actual, long variance, Reasons why, List<VarianceItem> items) {}
 
-  /** What is said of a row's figure in a window, blank to take it back. */
-  record Noting(String row, LocalDate from, LocalDate to, String note) {}
+    /** An open item's part of a line's row; the number is empty of what was expected without one. */
+    record VarianceItem(String number, long forecast, long actual, long variance, Reasons why) {}
 
-  @PutMapping("/note")
-  EditOutcome note(@PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestBody Noting noting) {
-    stores.snapshots().said(plan, id);
-    String note = Check.atMost(noting.note() == null ? "" : noting.note(), "note of a figure", 10_000);
-    String name = edits.current(plan).plan().findLine(noting.row()).map(line -> line.name()).orElse(noting.row());
-    return EditOutcome.of(plan, edits.edit(plan, version, "'" + name + "' " + (note.isBlank() ? "no longer explained" : "explained"),
-        draft -> draft.putNote(id, noting.from(), noting.to(), noting.row(), note)), stores);
-  }
+    @GetMapping("/variance/{line}")
+    List<VarianceParty> details(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @PathVariable String line,
+            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam LocalDate from) {
+        Compared compared = tracking.compared(plan, id, by, from);
+        return compared.window() == null
+                ? List.of()
+                : PartyVariance.of(Variance.details(
+                                compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line))
+                        .stream()
+                        .map(one -> new VarianceParty(
+                                one.counterparty(),
+                                one.forecast(),
+                                one.actual(),
+                                one.variance(),
+                                one.why(),
+                                one.items().stream()
+                                        .map(item -> new VarianceItem(
+                                                item.number(),
+                                                item.forecast(),
+                                                item.actual(),
+                                                item.variance(),
+                                                item.why()))
+                                        .toList()))
+                        .toList();
+    }
 
-  /** A sum with the currency's sign: £1,250.50. */
-  private static String sum(long minor, Currency currency) {
-    return (minor < 0 ? "\u2212" : "") + currency.getSymbol(Locale.UK) + Money.words(Math.abs(minor), currency);
-  }
+    /** What is said of a row's figure in a window, blank to take it back. */
+    record Noting(String row, LocalDate from, LocalDate to, String note) {}
 
-  /** A draft of a commentary. */
-  record DraftView(String text) {}
+    @PutMapping("/note")
+    EditOutcome note(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @RequestBody Noting noting) {
+        stores.snapshots().said(plan, id);
+        String note = Check.atMost(noting.note() == null ? "" : noting.note(), "note of a figure", 10_000);
+        String name = edits.current(plan)
+                .plan()
+                .findLine(noting.row())
+                .map(line -> line.name())
+                .orElse(noting.row());
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        "'" + name + "' " + (note.isBlank() ? "no longer explained" : "explained"),
+                        draft -> draft.putNote(id, noting.from(), noting.to(), noting.row(), note)),
+                stores);
+    }
 
-  @GetMapping("/draft")
-  DraftView draft(@PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "WEEK") Length by,
-      @RequestParam(required = false) LocalDate from) {
-    Compared compared = tracking.compared(plan, id, by, from);
-    Check.that(compared.window() != null, "There are no facts after this forecast yet: a commentary says what came otherwise");
-    Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
-    return new DraftView(Commentary.draft(variance, compared.snapshot().asOf(), tracking.decidedAfter(plan, compared.snapshot().asOf()),
-        notes(plan, id, compared.window()), minor -> sum(minor, compared.current().currency())));
-  }
+    /** A sum with the currency's sign: £1,250.50. */
+    private static String sum(long minor, Currency currency) {
+        return (minor < 0 ? "\u2212" : "") + currency.getSymbol(Locale.UK) + Money.words(Math.abs(minor), currency);
+    }
+
+    /** A draft of a commentary. */
+    record DraftView(String text) {}
+
+    @GetMapping("/draft")
+    DraftView draft(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam(required = false) LocalDate from) {
+        Compared compared = tracking.compared(plan, id, by, from);
+        Check.that(
+                compared.window() != null,
+                "There are no facts after this forecast yet: a commentary says what came otherwise");
+        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
+        return new DraftView(Commentary.draft(
+                variance,
+                compared.snapshot().asOf(),
+                tracking.decidedAfter(plan, compared.snapshot().asOf()),
+                notes(plan, id, compared.window()),
+                minor -> sum(minor, compared.current().currency())));
+    }
 }

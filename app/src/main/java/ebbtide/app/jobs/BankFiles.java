@@ -30,137 +30,148 @@ import org.springframework.stereotype.Component;
 /** The bank's files that were handed in and wait to be confirmed; the oldest go when there are many. */
 @Component
 public class BankFiles {
-  private static final int HEAD = 64 * 1024;
-  private static final int KEPT = 40;
-  private final Map<String, HeldFile> held = new LinkedHashMap<>();
+    private static final int HEAD = 64 * 1024;
+    private static final int KEPT = 40;
+    private final Map<String, HeldFile> held = new LinkedHashMap<>();
 
-  /** A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its bytes are. */
-  public record HeldFile(String id, String planId, String account, String name, Path path, long size) {}
+    /**
+     * A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its
+     * bytes are.
+     */
+    public record HeldFile(String id, String planId, String account, String name, Path path, long size) {}
 
-  /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
-  public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
+    /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
+    public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
 
-  /** Takes a file in. */
-  public synchronized HeldFile hold(String planId, String account, String name, InputStream content) {
-    try {
-      Path path = Files.createTempFile("ebbtide-bank", ".csv");
-      Files.copy(content, path, StandardCopyOption.REPLACE_EXISTING);
-      HeldFile file = new HeldFile(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
-      if (file.size() == 0) {
-        Files.delete(path);
-        throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
-      }
-      held.put(file.id(), file);
-      if (held.size() > KEPT) {
-        drop(held.keySet().iterator().next());
-      }
-      return file;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  /** Returns a file that waits; refuses an id that is not there. */
-  public synchronized HeldFile get(String planId, String id) {
-    HeldFile file = held.get(id);
-    if (file == null || !file.planId().equals(planId)) {
-      throw new NotFound("bank file waiting to be brought in", id);
-    }
-    return file;
-  }
-
-  /** Lets a file go. */
-  public synchronized void drop(String id) {
-    HeldFile file = held.remove(id);
-    if (file != null) {
-      file.path().toFile().delete();
-    }
-  }
-
-  @PreDestroy
-  synchronized void dropAll() {
-    new ArrayList<>(held.keySet()).forEach(this::drop);
-  }
-
-  /** Returns what the first lines of a file suggest. */
-  public CsvProposal propose(HeldFile file) {
-    return CsvProposal.of(head(file));
-  }
-
-  /** Returns what the first lines suggest when encoding and separator are chosen by hand. */
-  public CsvProposal propose(HeldFile file, CsvDialect.Encoding encoding, char separator) {
-    return CsvProposal.of(head(file), encoding, separator);
-  }
-
-  /** Returns what a dialect makes of the first lines, at most so many rows. */
-  public Preview preview(HeldFile file, CsvDialect dialect, Currency currency, int most) {
-    byte[] head = head(file);
-    int whole = head.length;
-    while (file.size() > head.length && whole > 0 && head[whole - 1] != '\n') {
-      whole--;
-    }
-    List<BankRow> rows = new ArrayList<>();
-    List<RowProblem> problems = new ArrayList<>();
-    new BankCsvReader(dialect, currency).read(new ByteArrayInputStream(head, 0, whole), new BankCsvReader.Sink() {
-      @Override
-      public void row(BankRow row) {
-        if (rows.size() < most) {
-          rows.add(row);
+    /** Takes a file in. */
+    public synchronized HeldFile hold(String planId, String account, String name, InputStream content) {
+        try {
+            Path path = Files.createTempFile("ebbtide-bank", ".csv");
+            Files.copy(content, path, StandardCopyOption.REPLACE_EXISTING);
+            HeldFile file = new HeldFile(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
+            if (file.size() == 0) {
+                Files.delete(path);
+                throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
+            }
+            held.put(file.id(), file);
+            if (held.size() > KEPT) {
+                drop(held.keySet().iterator().next());
+            }
+            return file;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
-      }
+    }
 
-      @Override
-      public void problem(RowProblem problem) {
-        if (problems.size() < most) {
-          problems.add(problem);
+    /** Returns a file that waits; refuses an id that is not there. */
+    public synchronized HeldFile get(String planId, String id) {
+        HeldFile file = held.get(id);
+        if (file == null || !file.planId().equals(planId)) {
+            throw new NotFound("bank file waiting to be brought in", id);
         }
-      }
-    });
-    return new Preview(rows, problems);
-  }
-
-  /** Returns the standard format that a file is in, none if it is some bank's CSV; refuses what can be neither. */
-  public Optional<StatementFormat> format(HeldFile file) {
-    if (StatementFormat.isOtherDocument(head(file))) {
-      throw new IllegalArgumentException("The file '" + file.name() + "' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from "
-          + "the bank as one of these");
+        return file;
     }
-    return StatementFormat.find(head(file));
-  }
 
-  /** Returns the statements of a file in a standard format; refuses a damaged file and one in another currency in a sentence. */
-  public List<DeclaredStatement> statements(HeldFile file, Currency currency) {
-    try (InputStream in = Files.newInputStream(file.path())) {
-      return statements(file.name(), in, currency);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    /** Lets a file go. */
+    public synchronized void drop(String id) {
+        HeldFile file = held.remove(id);
+        if (file != null) {
+            file.path().toFile().delete();
+        }
     }
-  }
 
-  /** Returns the statements of a file's bytes; refuses as {@link #statements(Held, Currency)} does. */
-  public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency) throws IOException {
-    byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
-    StatementFormat format = StatementFormat.find(bytes)
-        .orElseThrow(() -> new IllegalArgumentException("The file '" + name + "' is in no standard format of bank statements"));
-    List<DeclaredStatement> statements = format.read(bytes);
-    Set<List<Object>> seen = new HashSet<>();
-    for (DeclaredStatement one : statements) {
-      if (!one.currency().equals(currency)) {
-        throw new IllegalArgumentException("Statement " + one.number() + " is in " + one.currency().getCurrencyCode() + ", but the plan is in "
-            + currency.getCurrencyCode() + ": bring it into a plan of its own currency");
-      }
-      if (!seen.add(List.of(one.accountNumber(), one.number(), one.to()))) {
-        throw new IllegalArgumentException("Statement " + one.number() + " of " + one.to() + " stands in the file twice: export it again");
-      }
+    @PreDestroy
+    synchronized void dropAll() {
+        new ArrayList<>(held.keySet()).forEach(this::drop);
     }
-    return statements;
-  }
 
-  private static byte[] head(HeldFile file) {
-    try (InputStream in = Files.newInputStream(file.path())) {
-      return in.readNBytes(HEAD);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    /** Returns what the first lines of a file suggest. */
+    public CsvProposal propose(HeldFile file) {
+        return CsvProposal.of(head(file));
     }
-  }
+
+    /** Returns what the first lines suggest when encoding and separator are chosen by hand. */
+    public CsvProposal propose(HeldFile file, CsvDialect.Encoding encoding, char separator) {
+        return CsvProposal.of(head(file), encoding, separator);
+    }
+
+    /** Returns what a dialect makes of the first lines, at most so many rows. */
+    public Preview preview(HeldFile file, CsvDialect dialect, Currency currency, int most) {
+        byte[] head = head(file);
+        int whole = head.length;
+        while (file.size() > head.length && whole > 0 && head[whole - 1] != '\n') {
+            whole--;
+        }
+        List<BankRow> rows = new ArrayList<>();
+        List<RowProblem> problems = new ArrayList<>();
+        new BankCsvReader(dialect, currency).read(new ByteArrayInputStream(head, 0, whole), new BankCsvReader.Sink() {
+            @Override
+            public void row(BankRow row) {
+                if (rows.size() < most) {
+                    rows.add(row);
+                }
+            }
+
+            @Override
+            public void problem(RowProblem problem) {
+                if (problems.size() < most) {
+                    problems.add(problem);
+                }
+            }
+        });
+        return new Preview(rows, problems);
+    }
+
+    /** Returns the standard format that a file is in, none if it is some bank's CSV; refuses what can be neither. */
+    public Optional<StatementFormat> format(HeldFile file) {
+        if (StatementFormat.isOtherDocument(head(file))) {
+            throw new IllegalArgumentException("The file '" + file.name()
+                    + "' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from "
+                    + "the bank as one of these");
+        }
+        return StatementFormat.find(head(file));
+    }
+
+    /**
+     * Returns the statements of a file in a standard format; refuses a damaged file and one in another currency in a
+     * sentence.
+     */
+    public List<DeclaredStatement> statements(HeldFile file, Currency currency) {
+        try (InputStream in = Files.newInputStream(file.path())) {
+            return statements(file.name(), in, currency);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Returns the statements of a file's bytes; refuses as {@link #statements(Held, Currency)} does. */
+    public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency)
+            throws IOException {
+        byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
+        StatementFormat format = StatementFormat.find(bytes)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "The file '" + name + "' is in no standard format of bank statements"));
+        List<DeclaredStatement> statements = format.read(bytes);
+        Set<List<Object>> seen = new HashSet<>();
+        for (DeclaredStatement one : statements) {
+            if (!one.currency().equals(currency)) {
+                throw new IllegalArgumentException("Statement " + one.number() + " is in "
+                        + one.currency().getCurrencyCode() + ", but the plan is in " + currency.getCurrencyCode()
+                        + ": bring it into a plan of its own currency");
+            }
+            if (!seen.add(List.of(one.accountNumber(), one.number(), one.to()))) {
+                throw new IllegalArgumentException(
+                        "Statement " + one.number() + " of " + one.to() + " stands in the file twice: export it again");
+            }
+        }
+        return statements;
+    }
+
+    private static byte[] head(HeldFile file) {
+        try (InputStream in = Files.newInputStream(file.path())) {
+            return in.readNBytes(HEAD);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
 }

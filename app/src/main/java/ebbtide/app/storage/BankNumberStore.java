@@ -5,28 +5,32 @@ import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
-/** Which account each number at a bank was last said to be; it is a help for the next statement and no part of the plan. */
+/**
+ * Which account each number at a bank was last said to be; it is a help for the next statement and no part of the plan.
+ */
 @Repository
 public class BankNumberStore {
-  private final JdbcClient client;
+    private final JdbcClient client;
 
-  BankNumberStore(JdbcClient client) {
-    this.client = client;
-  }
+    BankNumberStore(JdbcClient client) {
+        this.client = client;
+    }
 
-  /** Returns the accounts of a plan's remembered numbers. */
-  public Map<String, String> all(String planId) {
-    Map<String, String> accounts = new HashMap<>();
-    client.sql("select number, account from bank_number where plan_id = ?").param(planId)
-        .query(row -> {
-          accounts.put(row.getString("number"), row.getString("account"));
-        });
-    return accounts;
-  }
+    /** Returns the accounts of a plan's remembered numbers. */
+    public Map<String, String> all(String planId) {
+        Map<String, String> accounts = new HashMap<>();
+        client.sql("select number, account from bank_number where plan_id = ?")
+                .param(planId)
+                .query(row -> {
+                    accounts.put(row.getString("number"), row.getString("account"));
+                });
+        return accounts;
+    }
 
-  /** Remembers the account of a number. */
-  public void put(String planId, String number, String account) {
-    client.sql("merge into bank_number (plan_id, number, account) key (plan_id, number) values (?, ?, ?)")
-        .params(planId, number, account).update();
-  }
+    /** Remembers the account of a number. */
+    public void put(String planId, String number, String account) {
+        client.sql("merge into bank_number (plan_id, number, account) key (plan_id, number) values (?, ?, ?)")
+                .params(planId, number, account)
+                .update();
+    }
 }

@@ -14,41 +14,61 @@ import org.springframework.stereotype.Repository;
 /** The buoys left on figures of plans. */
 @Repository
 public class BuoyStore implements UndoableStore {
-  private final JdbcClient client;
+    private final JdbcClient client;
 
-  BuoyStore(JdbcClient client) {
-    this.client = client;
-  }
-
-  /** Returns the buoys of a plan by day. */
-  public List<Buoy> all(String planId) {
-    return client.sql("select id, line_row, first_day, last_day, note from buoy where plan_id = ? order by first_day, id")
-        .param(planId).query((row, n) -> buoy(row)).list();
-  }
-
-  private static Buoy buoy(ResultSet row) throws SQLException {
-    return new Buoy(row.getString("id"), row.getString("line_row"), new Period(row.getObject("first_day", LocalDate.class),
-        row.getObject("last_day", LocalDate.class).plusDays(1)), row.getString("note"));
-  }
-
-  @Override
-  public Kind kind() {
-    return Kind.BUOY;
-  }
-
-  @Override
-  public String state(String planId, String id) {
-    return client.sql("select id, line_row, first_day, last_day, note from buoy where plan_id = ? and id = ?")
-        .params(planId, id).query((row, n) -> PlanWriter.json(buoy(row)).toString()).optional().orElse(null);
-  }
-
-  @Override
-  public void restore(String planId, String id, String state) {
-    client.sql("delete from buoy where plan_id = ? and id = ?").params(planId, id).update();
-    if (state != null) {
-      Buoy buoy = PlanReader.buoy(PlanReader.parse(state));
-      client.sql("insert into buoy (plan_id, id, line_row, first_day, last_day, note) values (?, ?, ?, ?, ?, ?)")
-          .params(planId, id, buoy.row(), buoy.period().startInclusive(), buoy.period().lastDay(), buoy.note()).update();
+    BuoyStore(JdbcClient client) {
+        this.client = client;
     }
-  }
+
+    /** Returns the buoys of a plan by day. */
+    public List<Buoy> all(String planId) {
+        return client.sql(
+                        "select id, line_row, first_day, last_day, note from buoy where plan_id = ? order by first_day, id")
+                .param(planId)
+                .query((row, n) -> buoy(row))
+                .list();
+    }
+
+    private static Buoy buoy(ResultSet row) throws SQLException {
+        return new Buoy(
+                row.getString("id"),
+                row.getString("line_row"),
+                new Period(
+                        row.getObject("first_day", LocalDate.class),
+                        row.getObject("last_day", LocalDate.class).plusDays(1)),
+                row.getString("note"));
+    }
+
+    @Override
+    public Kind kind() {
+        return Kind.BUOY;
+    }
+
+    @Override
+    public String state(String planId, String id) {
+        return client.sql("select id, line_row, first_day, last_day, note from buoy where plan_id = ? and id = ?")
+                .params(planId, id)
+                .query((row, n) -> PlanWriter.json(buoy(row)).toString())
+                .optional()
+                .orElse(null);
+    }
+
+    @Override
+    public void restore(String planId, String id, String state) {
+        client.sql("delete from buoy where plan_id = ? and id = ?")
+                .params(planId, id)
+                .update();
+        if (state != null) {
+            Buoy buoy = PlanReader.buoy(PlanReader.parse(state));
+            client.sql("insert into buoy (plan_id, id, line_row, first_day, last_day, note) values (?, ?, ?, ?, ?, ?)")
+                    .params(
+                            planId,
+                            id,
+                            buoy.row(),
+                            buoy.period().startInclusive(),
+                            buoy.period().lastDay(),
+                            buoy.note())
+                    .update();
+        }
+    }
 }

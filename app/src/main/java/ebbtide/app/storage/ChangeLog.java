@@ -18,130 +18,161 @@ import tools.jackson.databind.node.JsonNodeFactory;
 /** Every edit of a plan in order: who, when, what it was, what it became. Nothing is ever taken out of it. */
 @Repository
 public class ChangeLog {
-  private final JdbcClient client;
-  private final Clock clock;
+    private final JdbcClient client;
+    private final Clock clock;
 
-  ChangeLog(JdbcClient client, Clock clock) {
-    this.client = client;
-    this.clock = clock;
-  }
-
-  /** The state of one thing before and after an edit; null where it was not there. */
-  record Effect(UndoableStore.Kind kind, String id, String before, String after) {
-    Effect reversed() {
-      return new Effect(kind, id, after, before);
+    ChangeLog(JdbcClient client, Clock clock) {
+        this.client = client;
+        this.clock = clock;
     }
-  }
 
-  /** An edit with its effects. */
-  record Entry(long seq, String words, List<Effect> effects) {}
+    /** The state of one thing before and after an edit; null where it was not there. */
+    record Effect(UndoableStore.Kind kind, String id, String before, String after) {
+        Effect reversed() {
+            return new Effect(kind, id, after, before);
+        }
+    }
 
-  /** An edit in the list; one that is undone or was replaced by another is said so. */
-  public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
+    /** An edit with its effects. */
+    record Entry(long seq, String words, List<Effect> effects) {}
 
-  /** Adds an edit; what was undone before it can no longer be redone. */
-  void add(String planId, String author, String words, long version, List<Effect> effects) {
-    client.sql("update change_log set state = 'REPLACED' where plan_id = ? and state = 'UNDONE'").param(planId).update();
-    client.sql("""
+    /** An edit in the list; one that is undone or was replaced by another is said so. */
+    public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
+
+    /** Adds an edit; what was undone before it can no longer be redone. */
+    void add(String planId, String author, String words, long version, List<Effect> effects) {
+        client.sql("update change_log set state = 'REPLACED' where plan_id = ? and state = 'UNDONE'")
+                .param(planId)
+                .update();
+        client.sql("""
         insert into change_log (plan_id, seq, made_at, author, words, state, version, effects)
         values (?, (select coalesce(max(seq), 0) + 1 from change_log where plan_id = ?), ?, ?, ?, 'DONE', ?, ?)""")
-        .params(planId, planId, OffsetDateTime.now(clock), author, words, version, json(effects)).update();
-  }
-
-  /** Returns the edit that undo would take back. */
-  Optional<Entry> findToUndo(String planId) {
-    return find(planId, "DONE", "desc");
-  }
-
-  /** Returns the edit that redo would bring back. */
-  Optional<Entry> findToRedo(String planId) {
-    return find(planId, "UNDONE", "asc");
-  }
-
-  private Optional<Entry> find(String planId, String state, String order) {
-    return client.sql("select seq, words, effects from change_log where plan_id = ? and state = ? order by seq "
-        + order + " limit 1").params(planId, state)
-        .query((row, n) -> new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects"))))
-        .optional();
-  }
-
-  /** Returns the place in the log of the edit in force that first put a thing there, if there is one. */
-  Optional<Long> findFirst(String planId, UndoableStore.Kind kind, String id) {
-    // Read only as far back as it stands.
-    try (Stream<Entry> entries = client.sql("select seq, words, effects from change_log where plan_id = ? and state = 'DONE' order by seq desc")
-        .param(planId).query((row, n) -> new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects")))).stream()) {
-      return entries.filter(entry -> entry.effects().stream().anyMatch(e -> e.kind() == kind && e.id().equals(id) && e.before() == null))
-          .map(Entry::seq).findFirst();
+                .params(planId, planId, OffsetDateTime.now(clock), author, words, version, json(effects))
+                .update();
     }
-  }
 
-  /** Returns how many edits in force were made from a place in the log on. */
-  int countFrom(String planId, long seq) {
-    return client.sql("select count(*) from change_log where plan_id = ? and state = 'DONE' and seq >= ?").params(planId, seq).query(Integer.class).single();
-  }
+    /** Returns the edit that undo would take back. */
+    Optional<Entry> findToUndo(String planId) {
+        return find(planId, "DONE", "desc");
+    }
 
-  /** Returns the words of the edit that undo would take back. */
-  public Optional<String> findUndoWords(String planId) {
-    return words(planId, "DONE", "desc");
-  }
+    /** Returns the edit that redo would bring back. */
+    Optional<Entry> findToRedo(String planId) {
+        return find(planId, "UNDONE", "asc");
+    }
 
-  /** Returns the words of the edit that redo would bring back. */
-  public Optional<String> findRedoWords(String planId) {
-    return words(planId, "UNDONE", "asc");
-  }
+    private Optional<Entry> find(String planId, String state, String order) {
+        return client.sql("select seq, words, effects from change_log where plan_id = ? and state = ? order by seq "
+                        + order + " limit 1")
+                .params(planId, state)
+                .query((row, n) ->
+                        new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects"))))
+                .optional();
+    }
 
-  private Optional<String> words(String planId, String state, String order) {
-    return client.sql("select words from change_log where plan_id = ? and state = ? order by seq " + order + " limit 1")
-        .params(planId, state).query(String.class).optional();
-  }
+    /** Returns the place in the log of the edit in force that first put a thing there, if there is one. */
+    Optional<Long> findFirst(String planId, UndoableStore.Kind kind, String id) {
+        // Read only as far back as it stands.
+        try (Stream<Entry> entries = client
+                .sql(
+                        "select seq, words, effects from change_log where plan_id = ? and state = 'DONE' order by seq desc")
+                .param(planId)
+                .query((row, n) ->
+                        new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects"))))
+                .stream()) {
+            return entries.filter(entry -> entry.effects().stream()
+                            .anyMatch(e -> e.kind() == kind && e.id().equals(id) && e.before() == null))
+                    .map(Entry::seq)
+                    .findFirst();
+        }
+    }
 
-  void mark(String planId, long seq, String state) {
-    client.sql("update change_log set state = ? where plan_id = ? and seq = ?").params(state, planId, seq).update();
-  }
+    /** Returns how many edits in force were made from a place in the log on. */
+    int countFrom(String planId, long seq) {
+        return client.sql("select count(*) from change_log where plan_id = ? and state = 'DONE' and seq >= ?")
+                .params(planId, seq)
+                .query(Integer.class)
+                .single();
+    }
 
-  /** Returns the words of the edits made after a version, oldest first. */
-  List<String> since(String planId, long version) {
-    return client.sql("select words from change_log where plan_id = ? and version > ? order by seq").params(planId, version)
-        .query(String.class).list();
-  }
+    /** Returns the words of the edit that undo would take back. */
+    public Optional<String> findUndoWords(String planId) {
+        return words(planId, "DONE", "desc");
+    }
 
-  /** Returns the latest edits, the newest first. */
-  public List<ChangeListed> latest(String planId, int limit) {
-    return client.sql("""
-        select seq, made_at, author, words, state from change_log where plan_id = ? order by seq desc limit ?""")
-        .params(planId, limit).query(ChangeListed.class).list();
-  }
+    /** Returns the words of the edit that redo would bring back. */
+    public Optional<String> findRedoWords(String planId) {
+        return words(planId, "UNDONE", "asc");
+    }
 
-  /** Returns the latest edit in force of each line by its id, and of the settings under an empty one. */
-  public Map<String, ChangeListed> latestOfEach(String planId) {
-    Map<String, ChangeListed> latest = new HashMap<>();
-    client.sql("""
+    private Optional<String> words(String planId, String state, String order) {
+        return client.sql("select words from change_log where plan_id = ? and state = ? order by seq " + order
+                        + " limit 1")
+                .params(planId, state)
+                .query(String.class)
+                .optional();
+    }
+
+    void mark(String planId, long seq, String state) {
+        client.sql("update change_log set state = ? where plan_id = ? and seq = ?")
+                .params(state, planId, seq)
+                .update();
+    }
+
+    /** Returns the words of the edits made after a version, oldest first. */
+    List<String> since(String planId, long version) {
+        return client.sql("select words from change_log where plan_id = ? and version > ? order by seq")
+                .params(planId, version)
+                .query(String.class)
+                .list();
+    }
+
+    /** Returns the latest edits, the newest first. */
+    public List<ChangeListed> latest(String planId, int limit) {
+        return client.sql("""
+        select seq, made_at, author, words, state from change_log where plan_id = ? order by seq desc limit ?""").params(planId, limit).query(ChangeListed.class).list();
+    }
+
+    /** Returns the latest edit in force of each line by its id, and of the settings under an empty one. */
+    public Map<String, ChangeListed> latestOfEach(String planId) {
+        Map<String, ChangeListed> latest = new HashMap<>();
+        client.sql("""
         select seq, made_at, author, words, state, effects from change_log
         where plan_id = ? and state = 'DONE' order by seq""").param(planId).query(row -> {
-          ChangeListed change = new ChangeListed(row.getLong("seq"), row.getObject("made_at", OffsetDateTime.class),
-              row.getString("author"), row.getString("words"), row.getString("state"));
-          for (Effect effect : effects(row.getString("effects"))) {
-            if (effect.kind() == UndoableStore.Kind.LINE || effect.kind() == UndoableStore.Kind.SETTINGS) {
-              latest.put(effect.kind() == UndoableStore.Kind.LINE ? effect.id() : "", change);
+            ChangeListed change = new ChangeListed(
+                    row.getLong("seq"),
+                    row.getObject("made_at", OffsetDateTime.class),
+                    row.getString("author"),
+                    row.getString("words"),
+                    row.getString("state"));
+            for (Effect effect : effects(row.getString("effects"))) {
+                if (effect.kind() == UndoableStore.Kind.LINE || effect.kind() == UndoableStore.Kind.SETTINGS) {
+                    latest.put(effect.kind() == UndoableStore.Kind.LINE ? effect.id() : "", change);
+                }
             }
-          }
         });
-    return latest;
-  }
-
-  private static String json(List<Effect> effects) {
-    ArrayNode array = JsonNodeFactory.instance.arrayNode();
-    effects.forEach(e -> array.addObject().put("kind", e.kind().name()).put("id", e.id()).put("before", e.before())
-        .put("after", e.after()));
-    return array.toString();
-  }
-
-  private static List<Effect> effects(String json) {
-    List<Effect> effects = new ArrayList<>();
-    for (JsonNode node : PlanReader.parse(json)) {
-      effects.add(new Effect(UndoableStore.Kind.valueOf(node.get("kind").asString()), node.get("id").asString(),
-          node.path("before").asString(null), node.path("after").asString(null)));
+        return latest;
     }
-    return effects;
-  }
+
+    private static String json(List<Effect> effects) {
+        ArrayNode array = JsonNodeFactory.instance.arrayNode();
+        effects.forEach(e -> array.addObject()
+                .put("kind", e.kind().name())
+                .put("id", e.id())
+                .put("before", e.before())
+                .put("after", e.after()));
+        return array.toString();
+    }
+
+    private static List<Effect> effects(String json) {
+        List<Effect> effects = new ArrayList<>();
+        for (JsonNode node : PlanReader.parse(json)) {
+            effects.add(new Effect(
+                    UndoableStore.Kind.valueOf(node.get("kind").asString()),
+                    node.get("id").asString(),
+                    node.path("before").asString(null),
+                    node.path("after").asString(null)));
+        }
+        return effects;
+    }
 }

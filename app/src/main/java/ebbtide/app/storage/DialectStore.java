@@ -9,22 +9,26 @@ import tools.jackson.databind.json.JsonMapper;
 /** How the bank of each account writes its CSV, as a person last confirmed it. */
 @Repository
 public class DialectStore {
-  private final JdbcClient client;
-  private final JsonMapper mapper = new JsonMapper();
+    private final JdbcClient client;
+    private final JsonMapper mapper = new JsonMapper();
 
-  DialectStore(JdbcClient client) {
-    this.client = client;
-  }
+    DialectStore(JdbcClient client) {
+        this.client = client;
+    }
 
-  /** Returns the dialect last confirmed for an account. */
-  public Optional<CsvDialect> find(String planId, String account) {
-    return client.sql("select dialect from csv_dialect where plan_id = ? and account = ?").params(planId, account)
-        .query(String.class).optional().map(json -> mapper.readValue(json, CsvDialect.class));
-  }
+    /** Returns the dialect last confirmed for an account. */
+    public Optional<CsvDialect> find(String planId, String account) {
+        return client.sql("select dialect from csv_dialect where plan_id = ? and account = ?")
+                .params(planId, account)
+                .query(String.class)
+                .optional()
+                .map(json -> mapper.readValue(json, CsvDialect.class));
+    }
 
-  /** Remembers the dialect of an account. */
-  public void put(String planId, String account, CsvDialect dialect) {
-    client.sql("merge into csv_dialect (plan_id, account, dialect) key (plan_id, account) values (?, ?, ?)")
-        .params(planId, account, mapper.writeValueAsString(dialect)).update();
-  }
+    /** Remembers the dialect of an account. */
+    public void put(String planId, String account, CsvDialect dialect) {
+        client.sql("merge into csv_dialect (plan_id, account, dialect) key (plan_id, account) values (?, ?, ?)")
+                .params(planId, account, mapper.writeValueAsString(dialect))
+                .update();
+    }
 }

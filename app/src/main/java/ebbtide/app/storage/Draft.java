@@ -23,209 +23,227 @@ import java.util.TreeMap;
 
 /** The changes of one edit while it is made: each is written at once and noted with what was there before. */
 public final class Draft {
-  private final String planId;
-  private final Map<UndoableStore.Kind, UndoableStore> kept;
-  private final Stores stores;
-  private final List<Effect> effects = new ArrayList<>();
-  private Currency currency;
+    private final String planId;
+    private final Map<UndoableStore.Kind, UndoableStore> kept;
+    private final Stores stores;
+    private final List<Effect> effects = new ArrayList<>();
+    private Currency currency;
 
-  Draft(String planId, Map<UndoableStore.Kind, UndoableStore> kept, Stores stores) {
-    this.planId = planId;
-    this.kept = kept;
-    this.stores = stores;
-  }
-
-  List<Effect> effects() {
-    return effects;
-  }
-
-  private void put(UndoableStore.Kind kind, String id, String after) {
-    UndoableStore store = kept.get(kind);
-    String before = store.state(planId, id);
-    if (!Objects.equals(before, after)) {
-      store.restore(planId, id, after);
-      effects.add(new Effect(kind, id, before, after));
+    Draft(String planId, Map<UndoableStore.Kind, UndoableStore> kept, Stores stores) {
+        this.planId = planId;
+        this.kept = kept;
+        this.stores = stores;
     }
-  }
 
-  /** A plan keeps its currency, so one look is enough for an edit of many lines. */
-  private Currency currency() {
-    currency = currency == null ? stores.plans().settings(planId).currency() : currency;
-    return currency;
-  }
-
-  public void putSettings(Settings settings) {
-    put(UndoableStore.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
-  }
-
-  /** Puts a line at a position in the order of all lines. */
-  public void putLine(Line line, double position) {
-    put(UndoableStore.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
-  }
-
-  /** Takes a line out; movements assigned to it become unassigned again. */
-  public void removeLine(String lineId) {
-    int items = stores.items().count(planId, lineId);
-    if (items > 0) {
-      throw new IllegalArgumentException("The line has " + items + (items == 1 ? " open or paid item" : " open or paid items")
-          + ": put them on another line first, or take them out");
+    List<Effect> effects() {
+        return effects;
     }
-    for (long movement : stores.movements().idsOnLine(planId, lineId)) {
-      BankMovement was = stores.movements().get(planId, movement);
-      putParts(movement, was.parts().stream().filter(part -> !lineId.equals(part.lineId())).toList());
+
+    private void put(UndoableStore.Kind kind, String id, String after) {
+        UndoableStore store = kept.get(kind);
+        String before = store.state(planId, id);
+        if (!Objects.equals(before, after)) {
+            store.restore(planId, id, after);
+            effects.add(new Effect(kind, id, before, after));
+        }
     }
-    put(UndoableStore.Kind.LINE, lineId, null);
-  }
 
-  public void putBuoy(Buoy buoy) {
-    put(UndoableStore.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
-  }
-
-  public void removeBuoy(String id) {
-    put(UndoableStore.Kind.BUOY, id, null);
-  }
-
-  /** Puts an account: a new one stands last. */
-  public void putAccount(Account account) {
-    String state = kept.get(UndoableStore.Kind.ACCOUNT).state(planId, account.id());
-    double position = state == null ? stores.accounts().endPosition(planId)
-        : ebbtide.formats.plan.PlanReader.parse(state).get("position").asDouble();
-    put(UndoableStore.Kind.ACCOUNT, account.id(), AccountStore.state(account, position, currency()));
-  }
-
-  public void removeAccount(String id) {
-    put(UndoableStore.Kind.ACCOUNT, id, null);
-  }
-
-  public void putRule(AssignRule rule) {
-    put(UndoableStore.Kind.RULE, rule.id(), PlanWriter.json(rule, currency()).toString());
-  }
-
-  public void removeRule(String id) {
-    put(UndoableStore.Kind.RULE, id, null);
-  }
-
-  /**
-   * Puts what a movement was said to be: items that it no longer settles are open again, those it settles now are closed by as much.
-   * Refuses parts that do not fit it, and more than is open of an item.
-   */
-  public void putParts(long movementId, List<AssignedPart> parts) {
-    BankMovement movement = stores.movements().get(planId, movementId);
-    BankMovement.requireParts(movement.minor(), parts);
-    Map<String, Long> closed = new TreeMap<>();
-    movement.parts().forEach(part -> close(closed, part, -1));
-    parts.forEach(part -> close(closed, part, 1));
-    closed.forEach((item, minor) -> close(item, minor, movement.bookingDate()));
-    put(UndoableStore.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
-  }
-
-  private static void close(Map<String, Long> closed, AssignedPart part, int by) {
-    if (part.itemId() != null) {
-      closed.merge(part.itemId(), by * (Math.abs(part.minor()) + part.less()), Long::sum);
+    /** A plan keeps its currency, so one look is enough for an edit of many lines. */
+    private Currency currency() {
+        currency = currency == null ? stores.plans().settings(planId).currency() : currency;
+        return currency;
     }
-  }
 
-  /** An item that was taken out meanwhile has nothing to be opened again. */
-  private void close(String itemId, long minor, LocalDate day) {
-    String state = stores.items().state(planId, itemId);
-    if (minor == 0 || state == null && minor < 0) {
-      return;
+    public void putSettings(Settings settings) {
+        put(UndoableStore.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
     }
-    if (state == null) {
-      throw new NotFound("open item", itemId);
+
+    /** Puts a line at a position in the order of all lines. */
+    public void putLine(Line line, double position) {
+        put(UndoableStore.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
     }
-    OpenItem item = OpenItemStore.item(state, currency());
-    long entered = minor > 0 ? item.entered(stores.movements().settled(planId, itemId)) : 0;
-    if (minor > 0 && (minor == entered || item.amount().open() == 0 && item.paidOn() != null && minor < entered)) {
-      // The ledger entered it as paid before the bank's movement came in: the two are one payment.
-      return;
+
+    /** Takes a line out; movements assigned to it become unassigned again. */
+    public void removeLine(String lineId) {
+        int items = stores.items().count(planId, lineId);
+        if (items > 0) {
+            throw new IllegalArgumentException(
+                    "The line has " + items + (items == 1 ? " open or paid item" : " open or paid items")
+                            + ": put them on another line first, or take them out");
+        }
+        for (long movement : stores.movements().idsOnLine(planId, lineId)) {
+            BankMovement was = stores.movements().get(planId, movement);
+            putParts(
+                    movement,
+                    was.parts().stream()
+                            .filter(part -> !lineId.equals(part.lineId()))
+                            .toList());
+        }
+        put(UndoableStore.Kind.LINE, lineId, null);
     }
-    if (minor < 0) {
-      putItem(item.opened(-minor));
-      return;
+
+    public void putBuoy(Buoy buoy) {
+        put(UndoableStore.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
     }
-    long open = item.amount().open() - minor;
-    if (open < 0) {
-      throw new IllegalArgumentException("Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "
-          + item.counterparty() + ": settle no more than that");
+
+    public void removeBuoy(String id) {
+        put(UndoableStore.Kind.BUOY, id, null);
     }
-    putItem(item.open(open, open == 0 ? day : null));
-  }
 
-  /** Puts an open item. */
-  public void putItem(OpenItem item) {
-    put(UndoableStore.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
-  }
-
-  /** Puts many open items at once. */
-  public void putItems(List<OpenItem> items) {
-    Map<String, String> before = stores.items().states(planId, items.stream().map(OpenItem::id).toList());
-    List<OpenItem> changed = new ArrayList<>();
-    for (OpenItem item : items) {
-      String after = OpenItemStore.state(item, currency());
-      if (!after.equals(before.get(item.id()))) {
-        changed.add(item);
-        effects.add(new Effect(UndoableStore.Kind.ITEM, item.id(), before.get(item.id()), after));
-      }
+    /** Puts an account: a new one stands last. */
+    public void putAccount(Account account) {
+        String state = kept.get(UndoableStore.Kind.ACCOUNT).state(planId, account.id());
+        double position = state == null
+                ? stores.accounts().endPosition(planId)
+                : ebbtide.formats.plan.PlanReader.parse(state).get("position").asDouble();
+        put(UndoableStore.Kind.ACCOUNT, account.id(), AccountStore.state(account, position, currency()));
     }
-    stores.items().putAll(planId, changed, currency());
-  }
 
-  /** Takes an open item out. */
-  public void removeItem(String id) {
-    put(UndoableStore.Kind.ITEM, id, null);
-  }
-
-  /** Switches on a statement that was laid down ({@link StatementStore#lay}). */
-  public void switchOn(String statementId) {
-    put(UndoableStore.Kind.STATEMENT, statementId, "active");
-  }
-
-  /** Switches a statement off: its movements count no more. */
-  public void switchOff(String statementId) {
-    put(UndoableStore.Kind.STATEMENT, statementId, null);
-  }
-
-  /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
-  public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
-    if (movements.isEmpty()) {
-      return 0;
+    public void removeAccount(String id) {
+        put(UndoableStore.Kind.ACCOUNT, id, null);
     }
-    StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement(account, fileName, movements, null);
-    stores.statements().begin(planId, id, arriving);
-    int added = stores.statements().lay(planId, id, arriving, () -> {});
-    if (added > 0) {
-      switchOn(id);
-    } else {
-      stores.statements().takeUp(planId, id);
+
+    public void putRule(AssignRule rule) {
+        put(
+                UndoableStore.Kind.RULE,
+                rule.id(),
+                PlanWriter.json(rule, currency()).toString());
     }
-    return added;
-  }
 
-  /** Keeps the forecast under a name. */
-  public void addSnapshot(String id, String name, String note, Forecast forecast) {
-    SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
-    stores.snapshots().add(planId, id, said, Snapshot.of(forecast, line -> Fingerprint.of(line, currency())), forecast.lowWater().day(),
-        forecast.lowWater().cash());
-    effects.add(new Effect(UndoableStore.Kind.SNAPSHOT, id, null, SnapshotStore.state(said)));
-  }
+    public void removeRule(String id) {
+        put(UndoableStore.Kind.RULE, id, null);
+    }
 
-  /** Puts what is said of a snapshot. */
-  public void putSaid(String id, SnapshotStore.SnapshotLabel said) {
-    put(UndoableStore.Kind.SNAPSHOT, id, SnapshotStore.state(said));
-  }
+    /**
+     * Puts what a movement was said to be: items that it no longer settles are open again, those it settles now are
+     * closed by as much. Refuses parts that do not fit it, and more than is open of an item.
+     */
+    public void putParts(long movementId, List<AssignedPart> parts) {
+        BankMovement movement = stores.movements().get(planId, movementId);
+        BankMovement.requireParts(movement.minor(), parts);
+        Map<String, Long> closed = new TreeMap<>();
+        movement.parts().forEach(part -> close(closed, part, -1));
+        parts.forEach(part -> close(closed, part, 1));
+        closed.forEach((item, minor) -> close(item, minor, movement.bookingDate()));
+        put(UndoableStore.Kind.PARTS, Long.toString(movementId), MovementStore.state(parts));
+    }
 
-  /** Puts the note of a row of a snapshot's comparison over some days, both included; a blank one takes it out. */
-  public void putNote(String snapshot, LocalDate from, LocalDate to, String row, String note) {
-    put(UndoableStore.Kind.NOTE, NoteStore.id(snapshot, from, to, row), note.isBlank() ? null : note.strip());
-  }
+    private static void close(Map<String, Long> closed, AssignedPart part, int by) {
+        if (part.itemId() != null) {
+            closed.merge(part.itemId(), by * (Math.abs(part.minor()) + part.less()), Long::sum);
+        }
+    }
 
-  /** Puts a roll forward. */
-  public void putRoll(RollStore.Roll roll) {
-    put(UndoableStore.Kind.ROLL, roll.id(), RollStore.state(roll));
-  }
+    /** An item that was taken out meanwhile has nothing to be opened again. */
+    private void close(String itemId, long minor, LocalDate day) {
+        String state = stores.items().state(planId, itemId);
+        if (minor == 0 || state == null && minor < 0) {
+            return;
+        }
+        if (state == null) {
+            throw new NotFound("open item", itemId);
+        }
+        OpenItem item = OpenItemStore.item(state, currency());
+        long entered = minor > 0 ? item.entered(stores.movements().settled(planId, itemId)) : 0;
+        if (minor > 0 && (minor == entered || item.amount().open() == 0 && item.paidOn() != null && minor < entered)) {
+            // The ledger entered it as paid before the bank's movement came in: the two are one payment.
+            return;
+        }
+        if (minor < 0) {
+            putItem(item.opened(-minor));
+            return;
+        }
+        long open = item.amount().open() - minor;
+        if (open < 0) {
+            throw new IllegalArgumentException(
+                    "Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "
+                            + item.counterparty() + ": settle no more than that");
+        }
+        putItem(item.open(open, open == 0 ? day : null));
+    }
 
-  public void removeSnapshot(String id) {
-    put(UndoableStore.Kind.SNAPSHOT, id, null);
-  }
+    /** Puts an open item. */
+    public void putItem(OpenItem item) {
+        put(UndoableStore.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
+    }
+
+    /** Puts many open items at once. */
+    public void putItems(List<OpenItem> items) {
+        Map<String, String> before =
+                stores.items().states(planId, items.stream().map(OpenItem::id).toList());
+        List<OpenItem> changed = new ArrayList<>();
+        for (OpenItem item : items) {
+            String after = OpenItemStore.state(item, currency());
+            if (!after.equals(before.get(item.id()))) {
+                changed.add(item);
+                effects.add(new Effect(UndoableStore.Kind.ITEM, item.id(), before.get(item.id()), after));
+            }
+        }
+        stores.items().putAll(planId, changed, currency());
+    }
+
+    /** Takes an open item out. */
+    public void removeItem(String id) {
+        put(UndoableStore.Kind.ITEM, id, null);
+    }
+
+    /** Switches on a statement that was laid down ({@link StatementStore#lay}). */
+    public void switchOn(String statementId) {
+        put(UndoableStore.Kind.STATEMENT, statementId, "active");
+    }
+
+    /** Switches a statement off: its movements count no more. */
+    public void switchOff(String statementId) {
+        put(UndoableStore.Kind.STATEMENT, statementId, null);
+    }
+
+    /** Lays down a statement's movements and switches it on; returns how many were not there yet. */
+    public int addStatement(String id, String account, String fileName, List<BankMovement> movements) {
+        if (movements.isEmpty()) {
+            return 0;
+        }
+        StatementStore.ArrivingStatement arriving =
+                new StatementStore.ArrivingStatement(account, fileName, movements, null);
+        stores.statements().begin(planId, id, arriving);
+        int added = stores.statements().lay(planId, id, arriving, () -> {});
+        if (added > 0) {
+            switchOn(id);
+        } else {
+            stores.statements().takeUp(planId, id);
+        }
+        return added;
+    }
+
+    /** Keeps the forecast under a name. */
+    public void addSnapshot(String id, String name, String note, Forecast forecast) {
+        SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
+        stores.snapshots()
+                .add(
+                        planId,
+                        id,
+                        said,
+                        Snapshot.of(forecast, line -> Fingerprint.of(line, currency())),
+                        forecast.lowWater().day(),
+                        forecast.lowWater().cash());
+        effects.add(new Effect(UndoableStore.Kind.SNAPSHOT, id, null, SnapshotStore.state(said)));
+    }
+
+    /** Puts what is said of a snapshot. */
+    public void putSaid(String id, SnapshotStore.SnapshotLabel said) {
+        put(UndoableStore.Kind.SNAPSHOT, id, SnapshotStore.state(said));
+    }
+
+    /** Puts the note of a row of a snapshot's comparison over some days, both included; a blank one takes it out. */
+    public void putNote(String snapshot, LocalDate from, LocalDate to, String row, String note) {
+        put(UndoableStore.Kind.NOTE, NoteStore.id(snapshot, from, to, row), note.isBlank() ? null : note.strip());
+    }
+
+    /** Puts a roll forward. */
+    public void putRoll(RollStore.Roll roll) {
+        put(UndoableStore.Kind.ROLL, roll.id(), RollStore.state(roll));
+    }
+
+    public void removeSnapshot(String id) {
+        put(UndoableStore.Kind.SNAPSHOT, id, null);
+    }
 }

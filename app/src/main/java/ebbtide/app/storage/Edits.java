@@ -19,7 +19,6 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.Currency;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -44,250 +43,330 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Edits {
-  private static final String AUTHOR = System.getProperty("user.name", "analyst");
-  /** Above so many changes at once the books are added up anew: it costs two passes, however many there are. */
-  private static final int MOST_ONE_BY_ONE = 200;
-  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
-  /** What is kept beside a plan and no forecast reads. */
-  private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(UndoableStore.Kind.SNAPSHOT, UndoableStore.Kind.NOTE, UndoableStore.Kind.ROLL, UndoableStore.Kind.RULE);
-  private final Stores stores;
-  private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
-  private final TransactionTemplate transaction;
-  private final TransactionTemplate reading;
-  private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
+    private static final String AUTHOR = System.getProperty("user.name", "analyst");
+    /** Above so many changes at once the books are added up anew: it costs two passes, however many there are. */
+    private static final int MOST_ONE_BY_ONE = 200;
 
-  Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction) {
-    this.stores = stores;
-    kept.forEach(one -> this.kept.put(one.kind(), one));
-    this.transaction = transaction;
-    // A plan is read as it stood at one moment, whatever is edited meanwhile.
-    this.reading = new TransactionTemplate(Objects.requireNonNull(transaction.getTransactionManager()));
-    this.reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
-  }
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+    /** What is kept beside a plan and no forecast reads. */
+    private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(
+            UndoableStore.Kind.SNAPSHOT, UndoableStore.Kind.NOTE, UndoableStore.Kind.ROLL, UndoableStore.Kind.RULE);
 
-  /** Returns a plan as it stands now; refuses an id that is not there. */
-  public PlanAtVersion current(String planId) {
-    PlanAtVersion known = current.get(planId);
-    if (known != null && known.version() == stores.plans().version(planId)) {
-      return known;
+    private final Stores stores;
+    private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
+    private final TransactionTemplate transaction;
+    private final TransactionTemplate reading;
+    private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
+
+    Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction) {
+        this.stores = stores;
+        kept.forEach(one -> this.kept.put(one.kind(), one));
+        this.transaction = transaction;
+        // A plan is read as it stood at one moment, whatever is edited meanwhile.
+        this.reading = new TransactionTemplate(Objects.requireNonNull(transaction.getTransactionManager()));
+        this.reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
     }
-    PlanAtVersion loaded = reading.execute(status -> {
-      // The version first: what is read after it can only be newer, and is then read again.
-      long version = stores.plans().version(planId);
-      return forecast(planId, version, stores.lines().all(planId), books(planId), Optional.ofNullable(known).map(PlanAtVersion::forecast));
-    });
-    current.put(planId, loaded);
-    return loaded;
-  }
 
-  /** Returns the plan after effects: what they did not touch is taken over, not read again. */
-  private PlanAtVersion after(String planId, PlanAtVersion was, List<Effect> effects) {
-    if (ASIDE.containsAll(effects.stream().map(Effect::kind).toList())) {
-      return new PlanAtVersion(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
-    }
-    Set<String> changed = effects.stream().filter(e -> e.kind() == UndoableStore.Kind.LINE).map(Effect::id).collect(Collectors.toSet());
-    List<PlacedLine> placed = new ArrayList<>(was.placed());
-    placed.removeIf(one -> changed.contains(one.line().id()));
-    placed.addAll(stores.lines().find(planId, changed));
-    placed.sort(Comparator.comparingDouble(PlacedLine::position).thenComparing(one -> one.line().id()));
-    return forecast(planId, stores.plans().version(planId), placed, booksAfter(planId, was, effects).with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
-        Optional.of(was.forecast()));
-  }
-
-  /** Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and goes with all it settles. */
-  private Map<String, Long> settledAfter(String planId, PlanAtVersion was, List<Effect> effects) {
-    if (effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.STATEMENT)) {
-      return stores.movements().settled(planId);
-    }
-    Map<String, Long> settled = new HashMap<>(was.books().items().settled());
-    effects.stream().filter(effect -> effect.kind() == UndoableStore.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
-        .forEach(effect -> {
-          BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
-          BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.after())))).forEach((item, minor) -> settled.merge(item, minor, Long::sum));
-          BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.before())))).forEach((item, minor) -> settled.merge(item, -minor, Long::sum));
+    /** Returns a plan as it stands now; refuses an id that is not there. */
+    public PlanAtVersion current(String planId) {
+        PlanAtVersion known = current.get(planId);
+        if (known != null && known.version() == stores.plans().version(planId)) {
+            return known;
+        }
+        PlanAtVersion loaded = reading.execute(status -> {
+            // The version first: what is read after it can only be newer, and is then read again.
+            long version = stores.plans().version(planId);
+            return forecast(
+                    planId,
+                    version,
+                    stores.lines().all(planId),
+                    books(planId),
+                    Optional.ofNullable(known).map(PlanAtVersion::forecast));
         });
-    return settled;
-  }
-
-  /**
-   * Returns the books after effects. Those of a statement or of what movements were said to be are added and taken off,
-   * so that an assignment is as quick among a million movements as among ten; those of an account are added up anew.
-   */
-  private BooksWithCount booksAfter(String planId, PlanAtVersion was, List<Effect> effects) {
-    Set<UndoableStore.Kind> kinds = effects.stream().map(Effect::kind).collect(Collectors.toSet());
-    if (effects.size() > MOST_ONE_BY_ONE || kinds.contains(UndoableStore.Kind.ACCOUNT)
-        || kinds.contains(UndoableStore.Kind.PARTS) && kinds.contains(UndoableStore.Kind.STATEMENT)) {
-      return books(planId);
+        current.put(planId, loaded);
+        return loaded;
     }
-    BooksWithCount now = new BooksWithCount(was.books(), was.unassigned());
-    List<Account> accounts = was.books().accounts();
-    for (Effect effect : effects) {
-      if (effect.kind() == UndoableStore.Kind.STATEMENT) {
-        BooksWithCount all = stores.statements().books(planId, effect.id(), accounts);
-        now = effect.after() == null ? now.minus(all) : now.plus(all);
-      } else if (effect.kind() == UndoableStore.Kind.PARTS && stores.movements().isInBooks(planId, Long.parseLong(effect.id()))) {
-        BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
-        now = now.minus(BooksWithCount.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.before())))))
-            .plus(BooksWithCount.of(accounts, List.of(movement.withParts(MovementStore.parts(effect.after())))));
-      }
+
+    /** Returns the plan after effects: what they did not touch is taken over, not read again. */
+    private PlanAtVersion after(String planId, PlanAtVersion was, List<Effect> effects) {
+        if (ASIDE.containsAll(effects.stream().map(Effect::kind).toList())) {
+            return new PlanAtVersion(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
+        }
+        Set<String> changed = effects.stream()
+                .filter(e -> e.kind() == UndoableStore.Kind.LINE)
+                .map(Effect::id)
+                .collect(Collectors.toSet());
+        List<PlacedLine> placed = new ArrayList<>(was.placed());
+        placed.removeIf(one -> changed.contains(one.line().id()));
+        placed.addAll(stores.lines().find(planId, changed));
+        placed.sort(Comparator.comparingDouble(PlacedLine::position)
+                .thenComparing(one -> one.line().id()));
+        return forecast(
+                planId,
+                stores.plans().version(planId),
+                placed,
+                booksAfter(planId, was, effects)
+                        .with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
+                Optional.of(was.forecast()));
     }
-    return now;
-  }
 
-  private static OpenItems itemsAfter(PlanAtVersion was, List<Effect> effects) {
-    OpenItems items = was.books().items();
-    if (effects.stream().noneMatch(effect -> effect.kind() == UndoableStore.Kind.ITEM)) {
-      return items;
+    /**
+     * Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and
+     * goes with all it settles.
+     */
+    private Map<String, Long> settledAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+        if (effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.STATEMENT)) {
+            return stores.movements().settled(planId);
+        }
+        Map<String, Long> settled = new HashMap<>(was.books().items().settled());
+        effects.stream()
+                .filter(effect -> effect.kind() == UndoableStore.Kind.PARTS
+                        && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
+                .forEach(effect -> {
+                    BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
+                    BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.after()))))
+                            .forEach((item, minor) -> settled.merge(item, minor, Long::sum));
+                    BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.before()))))
+                            .forEach((item, minor) -> settled.merge(item, -minor, Long::sum));
+                });
+        return settled;
     }
-    SortedMap<String, OpenItem> byId = new TreeMap<>();
-    items.all().forEach(item -> byId.put(item.id(), item));
-    for (Effect effect : effects) {
-      if (effect.kind() == UndoableStore.Kind.ITEM && effect.after() == null) {
-        byId.remove(effect.id());
-      } else if (effect.kind() == UndoableStore.Kind.ITEM) {
-        byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
-      }
+
+    /**
+     * Returns the books after effects. Those of a statement or of what movements were said to be are added and taken
+     * off, so that an assignment is as quick among a million movements as among ten; those of an account are added up
+     * anew.
+     */
+    private BooksWithCount booksAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+        Set<UndoableStore.Kind> kinds = effects.stream().map(Effect::kind).collect(Collectors.toSet());
+        if (effects.size() > MOST_ONE_BY_ONE
+                || kinds.contains(UndoableStore.Kind.ACCOUNT)
+                || kinds.contains(UndoableStore.Kind.PARTS) && kinds.contains(UndoableStore.Kind.STATEMENT)) {
+            return books(planId);
+        }
+        BooksWithCount now = new BooksWithCount(was.books(), was.unassigned());
+        List<Account> accounts = was.books().accounts();
+        for (Effect effect : effects) {
+            if (effect.kind() == UndoableStore.Kind.STATEMENT) {
+                BooksWithCount all = stores.statements().books(planId, effect.id(), accounts);
+                now = effect.after() == null ? now.minus(all) : now.plus(all);
+            } else if (effect.kind() == UndoableStore.Kind.PARTS
+                    && stores.movements().isInBooks(planId, Long.parseLong(effect.id()))) {
+                BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
+                now = now.minus(BooksWithCount.of(
+                                accounts, List.of(movement.withParts(MovementStore.parts(effect.before())))))
+                        .plus(BooksWithCount.of(
+                                accounts, List.of(movement.withParts(MovementStore.parts(effect.after())))));
+            }
+        }
+        return now;
     }
-    return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
-  }
 
-  private PlanAtVersion forecast(String planId, long version, List<PlacedLine> placed, BooksWithCount counted, Optional<Forecast> was) {
-    Plan plan = new Plan(stores.plans().settings(planId), placed.stream().map(PlacedLine::line).toList(),
-        stores.buoys().all(planId));
-    List<PlanProblem> problems = PlanCheck.problems(plan);
-    if (!problems.isEmpty()) {
-      throw new BrokenPlan(problems);
+    private static OpenItems itemsAfter(PlanAtVersion was, List<Effect> effects) {
+        OpenItems items = was.books().items();
+        if (effects.stream().noneMatch(effect -> effect.kind() == UndoableStore.Kind.ITEM)) {
+            return items;
+        }
+        SortedMap<String, OpenItem> byId = new TreeMap<>();
+        items.all().forEach(item -> byId.put(item.id(), item));
+        for (Effect effect : effects) {
+            if (effect.kind() == UndoableStore.Kind.ITEM && effect.after() == null) {
+                byId.remove(effect.id());
+            } else if (effect.kind() == UndoableStore.Kind.ITEM) {
+                byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
+            }
+        }
+        return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
     }
-    Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one)).orElseGet(() -> Forecaster.forecast(plan, counted.books()));
-    return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned());
-  }
 
-  private BooksWithCount books(String planId) {
-    return stores.movements().books(planId, stores.accounts().all(planId))
-        .with(OpenItems.of(stores.items().all(planId, stores.plans().settings(planId).currency())).settled(stores.movements().settled(planId)));
-  }
+    private PlanAtVersion forecast(
+            String planId, long version, List<PlacedLine> placed, BooksWithCount counted, Optional<Forecast> was) {
+        Plan plan = new Plan(
+                stores.plans().settings(planId),
+                placed.stream().map(PlacedLine::line).toList(),
+                stores.buoys().all(planId));
+        List<PlanProblem> problems = PlanCheck.problems(plan);
+        if (!problems.isEmpty()) {
+            throw new BrokenPlan(problems);
+        }
+        Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one))
+                .orElseGet(() -> Forecaster.forecast(plan, counted.books()));
+        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned());
+    }
 
-  /**
-   * Makes an edit on a version of the plan. Refuses a stale version ({@link StaleVersion}) and an edit that leaves the
-   * plan broken ({@link BrokenPlan}); then nothing is changed.
-   */
-  public EditMade edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
-    return change(planId, was -> {
-      if (was.version() != baseVersion) {
-        throw new StaleVersion(baseVersion, was.version(), stores.log().since(planId, baseVersion));
-      }
-    }, words, change);
-  }
+    private BooksWithCount books(String planId) {
+        return stores.movements()
+                .books(planId, stores.accounts().all(planId))
+                .with(OpenItems.of(stores.items()
+                                .all(planId, stores.plans().settings(planId).currency()))
+                        .settled(stores.movements().settled(planId)));
+    }
 
-  /** Makes an edit on whatever version the plan has: for work that only adds, such as bringing in a statement. */
-  public EditMade edit(String planId, String words, Consumer<Draft> change) {
-    return change(planId, was -> {}, words, change);
-  }
+    /**
+     * Makes an edit on a version of the plan. Refuses a stale version ({@link StaleVersion}) and an edit that leaves
+     * the plan broken ({@link BrokenPlan}); then nothing is changed.
+     */
+    public EditMade edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
+        return change(
+                planId,
+                was -> {
+                    if (was.version() != baseVersion) {
+                        throw new StaleVersion(
+                                baseVersion, was.version(), stores.log().since(planId, baseVersion));
+                    }
+                },
+                words,
+                change);
+    }
 
-  private EditMade change(String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change) {
-    EditMade done = transaction.execute(status -> {
-      long version = stores.plans().lock(planId);
-      PlanAtVersion was = current(planId);
-      check.accept(was);
-      Draft draft = new Draft(planId, kept, stores);
-      change.accept(draft);
-      if (draft.effects().isEmpty()) {
-        return new EditMade(words, was, was);
-      }
-      stores.plans().setVersion(planId, version + 1);
-      stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
-      return new EditMade(words, was, after(planId, was, draft.effects()));
-    });
-    current.put(planId, done.became());
-    return done;
-  }
+    /** Makes an edit on whatever version the plan has: for work that only adds, such as bringing in a statement. */
+    public EditMade edit(String planId, String words, Consumer<Draft> change) {
+        return change(planId, was -> {}, words, change);
+    }
 
-  private static String shortened(String words) {
-    return words.length() <= 1000 ? words : words.substring(0, 999) + "\u2026";
-  }
+    private EditMade change(String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change) {
+        EditMade done = transaction.execute(status -> {
+            long version = stores.plans().lock(planId);
+            PlanAtVersion was = current(planId);
+            check.accept(was);
+            Draft draft = new Draft(planId, kept, stores);
+            change.accept(draft);
+            if (draft.effects().isEmpty()) {
+                return new EditMade(words, was, was);
+            }
+            stores.plans().setVersion(planId, version + 1);
+            stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
+            return new EditMade(words, was, after(planId, was, draft.effects()));
+        });
+        current.put(planId, done.became());
+        return done;
+    }
 
-  /** Takes back the latest edit; refuses when there is none. */
-  public EditMade undo(String planId) {
-    return replay(planId, stores.log()::findToUndo, "UNDONE", true, "Undone: ",
-        "There is nothing to undo: this is the plan as it was first made");
-  }
+    private static String shortened(String words) {
+        return words.length() <= 1000 ? words : words.substring(0, 999) + "\u2026";
+    }
 
-  /** Returns how many edits in force were made since a roll forward began, its own beginning included. */
-  public int editsOf(String planId, RollStore.Roll roll) {
-    return stores.log().findFirst(planId, UndoableStore.Kind.ROLL, roll.id()).map(seq -> stores.log().countFrom(planId, seq)).orElse(0);
-  }
+    /** Takes back the latest edit; refuses when there is none. */
+    public EditMade undo(String planId) {
+        return replay(
+                planId,
+                stores.log()::findToUndo,
+                "UNDONE",
+                true,
+                "Undone: ",
+                "There is nothing to undo: this is the plan as it was first made");
+    }
 
-  /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
-  public EditMade undo(String planId, RollStore.Roll roll) {
-    EditMade done = transaction.execute(status -> {
-      EditMade latest = undo(planId);
-      PlanAtVersion was = latest.was();
-      while (stores.rolls().state(planId, roll.id()) != null) {
-        latest = undo(planId);
-      }
-      return new EditMade("Undone: the roll forward from " + roll.from(), was, latest.became());
-    });
-    current.put(planId, done.became());
-    return done;
-  }
+    /** Returns how many edits in force were made since a roll forward began, its own beginning included. */
+    public int editsOf(String planId, RollStore.Roll roll) {
+        return stores.log()
+                .findFirst(planId, UndoableStore.Kind.ROLL, roll.id())
+                .map(seq -> stores.log().countFrom(planId, seq))
+                .orElse(0);
+    }
 
-  /** Brings back the latest edit that was undone; refuses when there is none. */
-  public EditMade redo(String planId) {
-    return replay(planId, stores.log()::findToRedo, "DONE", false, "Redone: ",
-        "There is nothing to redo: no edit was undone since the last one made");
-  }
+    /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
+    public EditMade undo(String planId, RollStore.Roll roll) {
+        EditMade done = transaction.execute(status -> {
+            EditMade latest = undo(planId);
+            PlanAtVersion was = latest.was();
+            while (stores.rolls().state(planId, roll.id()) != null) {
+                latest = undo(planId);
+            }
+            return new EditMade("Undone: the roll forward from " + roll.from(), was, latest.became());
+        });
+        current.put(planId, done.became());
+        return done;
+    }
 
-  private EditMade replay(String planId, java.util.function.Function<String, java.util.Optional<Entry>> find, String state,
-      boolean back, String prefix, String none) {
-    EditMade done = transaction.execute(status -> {
-      long version = stores.plans().lock(planId);
-      PlanAtVersion was = current(planId);
-      Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
-      List<Effect> effects = new ArrayList<>(entry.effects());
-      if (back) {
-        effects.replaceAll(Effect::reversed);
-        Collections.reverse(effects);
-      }
-      effects.forEach(effect -> kept.get(effect.kind()).restore(planId, effect.id(), effect.after()));
-      stores.log().mark(planId, entry.seq(), state);
-      stores.plans().setVersion(planId, version + 1);
-      return new EditMade(prefix + entry.words(), was, after(planId, was, effects));
-    });
-    current.put(planId, done.became());
-    return done;
-  }
+    /** Brings back the latest edit that was undone; refuses when there is none. */
+    public EditMade redo(String planId) {
+        return replay(
+                planId,
+                stores.log()::findToRedo,
+                "DONE",
+                false,
+                "Redone: ",
+                "There is nothing to redo: no edit was undone since the last one made");
+    }
 
-  /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */
-  public String add(PlanDocument document) {
-    return add(document, List.of());
-  }
+    private EditMade replay(
+            String planId,
+            java.util.function.Function<String, java.util.Optional<Entry>> find,
+            String state,
+            boolean back,
+            String prefix,
+            String none) {
+        EditMade done = transaction.execute(status -> {
+            long version = stores.plans().lock(planId);
+            PlanAtVersion was = current(planId);
+            Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
+            List<Effect> effects = new ArrayList<>(entry.effects());
+            if (back) {
+                effects.replaceAll(Effect::reversed);
+                Collections.reverse(effects);
+            }
+            effects.forEach(effect -> kept.get(effect.kind()).restore(planId, effect.id(), effect.after()));
+            stores.log().mark(planId, entry.seq(), state);
+            stores.plans().setVersion(planId, version + 1);
+            return new EditMade(prefix + entry.words(), was, after(planId, was, effects));
+        });
+        current.put(planId, done.became());
+        return done;
+    }
 
-  /** Adds a plan with the forecasts of its past, which are kept as snapshots. */
-  public String add(PlanDocument document, List<Forecast> past) {
-    String planId = ShortId.next();
-    transaction.executeWithoutResult(status -> {
-      stores.plans().add(planId, document.plan().settings());
-      Draft draft = new Draft(planId, kept, stores);
-      document.accounts().forEach(draft::putAccount);
-      double position = 1;
-      for (Line line : document.plan().lines()) {
-        draft.putLine(line, position++);
-      }
-      document.plan().buoys().forEach(draft::putBuoy);
-      document.rules().forEach(draft::putRule);
-      draft.putItems(document.items());
-      document.accounts().forEach(account -> draft.addStatement(ShortId.next(), account.id(),
-          "movements before " + document.plan().settings().asOf().plusDays(1),
-          document.movements().stream().filter(m -> m.account().equals(account.id())).toList()));
-      past.forEach(forecast -> draft.addSnapshot(ShortId.next(), "Forecast of " + DAY.format(forecast.plan().settings().asOf()), "", forecast));
-    });
-    return planId;
-  }
+    /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */
+    public String add(PlanDocument document) {
+        return add(document, List.of());
+    }
 
-  /** Returns the whole of a plan as its file holds it. */
-  public PlanDocument document(String planId) {
-    return transaction.execute(status -> new PlanDocument(current(planId).plan(), stores.accounts().all(planId),
-        stores.rules().all(planId), stores.movements().find(planId, new MovementStore.Query(null,
-            MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0)).stream().map(MovementStore.StoredMovement::movement).toList(), current(planId).books().items().all()));
-  }
+    /** Adds a plan with the forecasts of its past, which are kept as snapshots. */
+    public String add(PlanDocument document, List<Forecast> past) {
+        String planId = ShortId.next();
+        transaction.executeWithoutResult(status -> {
+            stores.plans().add(planId, document.plan().settings());
+            Draft draft = new Draft(planId, kept, stores);
+            document.accounts().forEach(draft::putAccount);
+            double position = 1;
+            for (Line line : document.plan().lines()) {
+                draft.putLine(line, position++);
+            }
+            document.plan().buoys().forEach(draft::putBuoy);
+            document.rules().forEach(draft::putRule);
+            draft.putItems(document.items());
+            document.accounts()
+                    .forEach(account -> draft.addStatement(
+                            ShortId.next(),
+                            account.id(),
+                            "movements before "
+                                    + document.plan().settings().asOf().plusDays(1),
+                            document.movements().stream()
+                                    .filter(m -> m.account().equals(account.id()))
+                                    .toList()));
+            past.forEach(forecast -> draft.addSnapshot(
+                    ShortId.next(),
+                    "Forecast of " + DAY.format(forecast.plan().settings().asOf()),
+                    "",
+                    forecast));
+        });
+        return planId;
+    }
+
+    /** Returns the whole of a plan as its file holds it. */
+    public PlanDocument document(String planId) {
+        return transaction.execute(status -> new PlanDocument(
+                current(planId).plan(),
+                stores.accounts().all(planId),
+                stores.rules().all(planId),
+                stores
+                        .movements()
+                        .find(
+                                planId,
+                                new MovementStore.Query(
+                                        null, MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0))
+                        .stream()
+                        .map(MovementStore.StoredMovement::movement)
+                        .toList(),
+                current(planId).books().items().all()));
+    }
 }

@@ -1,8 +1,8 @@
 package ebbtide.app.storage;
 
 import ebbtide.books.Account;
-import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.BankMovement;
+import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.Payment;
 import ebbtide.formats.plan.PlanReader;
 import java.sql.ResultSet;
@@ -24,39 +24,47 @@ import tools.jackson.databind.node.ObjectNode;
 /** The bank movements of plans, and the parts that say what each was. */
 @Repository
 public class MovementStore implements UndoableStore {
-  /** The most movements that are added at once; the sequence of ids goes up by as many. */
-  static final int BATCH = 10_000;
-  private final JdbcClient client;
+    /** The most movements that are added at once; the sequence of ids goes up by as many. */
+    static final int BATCH = 10_000;
 
-  private final DaySums sums;
+    private final JdbcClient client;
 
-  MovementStore(JdbcClient client, DaySums sums) {
-    this.client = client;
-    this.sums = sums;
-  }
+    private final DaySums sums;
 
-  /** A movement with its id. */
-  public record StoredMovement(long id, BankMovement movement) {}
-
-  /** Whether a movement must have something unassigned, or something assigned. */
-  public enum Which {
-    ALL,
-    UNASSIGNED,
-    ASSIGNED
-  }
-
-  /** Which movements are asked for: null or blank does not matter; the newest come first. */
-  public record Query(String account, Which which, LocalDate from, LocalDate to, String words, String lineId,
-      int limit, int offset) {
-    Query within(LocalDate first, LocalDate last, int most) {
-      return new Query(account, which, first, last, words, lineId, most, 0);
+    MovementStore(JdbcClient client, DaySums sums) {
+        this.client = client;
+        this.sums = sums;
     }
-  }
 
-  /** Adds movements of an account's statement, a batch at the most: as columns, a fifth quicker than row by row. */
-  void add(String planId, String account, String statementId, List<BankMovement> movements) {
-    long firstId = nextIds();
-    client.sql("""
+    /** A movement with its id. */
+    public record StoredMovement(long id, BankMovement movement) {}
+
+    /** Whether a movement must have something unassigned, or something assigned. */
+    public enum Which {
+        ALL,
+        UNASSIGNED,
+        ASSIGNED
+    }
+
+    /** Which movements are asked for: null or blank does not matter; the newest come first. */
+    public record Query(
+            String account,
+            Which which,
+            LocalDate from,
+            LocalDate to,
+            String words,
+            String lineId,
+            int limit,
+            int offset) {
+        Query within(LocalDate first, LocalDate last, int most) {
+            return new Query(account, which, first, last, words, lineId, most, 0);
+        }
+    }
+
+    /** Adds movements of an account's statement, a batch at the most: as columns, a fifth quicker than row by row. */
+    void add(String planId, String account, String statementId, List<BankMovement> movements) {
+        long firstId = nextIds();
+        client.sql("""
         insert into movement (plan_id, account, statement_id, id, booking_date, value_date, minor, unassigned, text,
           counterparty, reference, fingerprint, line_id)
         select ?, ?, ?, id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id
@@ -64,119 +72,143 @@ public class MovementStore implements UndoableStore {
           cast(? as bigint array), cast(? as varchar array), cast(? as varchar array), cast(? as varchar array),
           cast(? as varchar array), cast(? as varchar array))
           as u (id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id)""")
-        .params(planId, account, statementId, LongStream.range(firstId, firstId + movements.size()).boxed().toArray(),
-            column(movements, BankMovement::bookingDate), column(movements, BankMovement::valueDate),
-            column(movements, BankMovement::minor), column(movements, BankMovement::unassigned),
-            column(movements, BankMovement::text), column(movements, BankMovement::counterparty),
-            column(movements, BankMovement::reference), column(movements, Fingerprint::of),
-            column(movements, MovementStore::wholeLine))
-        .update();
-    List<Object[]> parts = new ArrayList<>();
-    for (int i = 0; i < movements.size(); i++) {
-      addParts(firstId + i, movements.get(i), parts);
+                .params(
+                        planId,
+                        account,
+                        statementId,
+                        LongStream.range(firstId, firstId + movements.size())
+                                .boxed()
+                                .toArray(),
+                        column(movements, BankMovement::bookingDate),
+                        column(movements, BankMovement::valueDate),
+                        column(movements, BankMovement::minor),
+                        column(movements, BankMovement::unassigned),
+                        column(movements, BankMovement::text),
+                        column(movements, BankMovement::counterparty),
+                        column(movements, BankMovement::reference),
+                        column(movements, Fingerprint::of),
+                        column(movements, MovementStore::wholeLine))
+                .update();
+        List<Object[]> parts = new ArrayList<>();
+        for (int i = 0; i < movements.size(); i++) {
+            addParts(firstId + i, movements.get(i), parts);
+        }
+        insertParts(parts);
     }
-    insertParts(parts);
-  }
 
-  /** Returns the line whose a movement is as a whole, settling no item; null if it has parts to be kept. */
-  private static String wholeLine(BankMovement movement) {
-    AssignedPart part = movement.parts().size() == 1 ? movement.parts().get(0) : null;
-    return part != null && part.minor() == movement.minor() && part.itemId() == null && part.less() == 0 ? part.lineId() : null;
-  }
-
-  private static Object[] column(List<BankMovement> movements, Function<BankMovement, Object> of) {
-    return movements.stream().map(of).toArray();
-  }
-
-  /** Ids are given out in runs of a batch, so that parts can be inserted together with their movements. */
-  private long nextIds() {
-    return client.sql("select next value for movement_id").query(Long.class).single();
-  }
-
-  private static void addParts(long movementId, BankMovement movement, List<Object[]> rows) {
-    for (int i = 0; wholeLine(movement) == null && i < movement.parts().size(); i++) {
-      AssignedPart part = movement.parts().get(i);
-      rows.add(new Object[] {movementId, i, part.lineId(), part.minor(), part.itemId(), part.less()});
+    /** Returns the line whose a movement is as a whole, settling no item; null if it has parts to be kept. */
+    private static String wholeLine(BankMovement movement) {
+        AssignedPart part = movement.parts().size() == 1 ? movement.parts().get(0) : null;
+        return part != null && part.minor() == movement.minor() && part.itemId() == null && part.less() == 0
+                ? part.lineId()
+                : null;
     }
-  }
 
-  private void insertParts(List<Object[]> rows) {
-    if (rows.isEmpty()) {
-      return;
+    private static Object[] column(List<BankMovement> movements, Function<BankMovement, Object> of) {
+        return movements.stream().map(of).toArray();
     }
-    client.sql("""
+
+    /** Ids are given out in runs of a batch, so that parts can be inserted together with their movements. */
+    private long nextIds() {
+        return client.sql("select next value for movement_id").query(Long.class).single();
+    }
+
+    private static void addParts(long movementId, BankMovement movement, List<Object[]> rows) {
+        for (int i = 0; wholeLine(movement) == null && i < movement.parts().size(); i++) {
+            AssignedPart part = movement.parts().get(i);
+            rows.add(new Object[] {movementId, i, part.lineId(), part.minor(), part.itemId(), part.less()});
+        }
+    }
+
+    private void insertParts(List<Object[]> rows) {
+        if (rows.isEmpty()) {
+            return;
+        }
+        client.sql("""
         insert into movement_part (movement_id, position, line_id, minor, item_id, less)
         select movement_id, position, line_id, minor, item_id, less
         from unnest(cast(? as bigint array), cast(? as int array), cast(? as varchar array), cast(? as bigint array), cast(? as varchar array),
           cast(? as bigint array)) as u (movement_id, position, line_id, minor, item_id, less)""")
-        .params(java.util.stream.IntStream.range(0, 6).mapToObj(at -> rows.stream().map(row -> row[at]).toArray()).toArray()).update();
-  }
+                .params(java.util.stream.IntStream.range(0, 6)
+                        .mapToObj(at -> rows.stream().map(row -> row[at]).toArray())
+                        .toArray())
+                .update();
+    }
 
-  /** Returns how often each fingerprint is already among an account's movements of a day. */
-  Map<String, Integer> fingerprints(String planId, String account, LocalDate day) {
-    Map<String, Integer> counts = new HashMap<>();
-    client.sql("""
+    /** Returns how often each fingerprint is already among an account's movements of a day. */
+    Map<String, Integer> fingerprints(String planId, String account, LocalDate day) {
+        Map<String, Integer> counts = new HashMap<>();
+        client.sql("""
         select fingerprint, count(*) as times from movement
         where plan_id = :plan and account = :account and booking_date = :day and statement_id not in (:off)
         group by fingerprint""")
-        .param("plan", planId).param("account", account).param("day", day)
-        .param("off", switchedOff(planId))
-        .query(row -> {
-          counts.put(row.getString("fingerprint"), row.getInt("times"));
-        });
-    return counts;
-  }
+                .param("plan", planId)
+                .param("account", account)
+                .param("day", day)
+                .param("off", switchedOff(planId))
+                .query(row -> {
+                    counts.put(row.getString("fingerprint"), row.getInt("times"));
+                });
+        return counts;
+    }
 
-  /** Returns the books of a plan's accounts, from what they come to by day. */
-  BooksWithCount books(String planId, List<Account> accounts) {
-    return sums.of(planId, accounts, "statement_id not in (:chosen)", switchedOff(planId));
-  }
+    /** Returns the books of a plan's accounts, from what they come to by day. */
+    BooksWithCount books(String planId, List<Account> accounts) {
+        return sums.of(planId, accounts, "statement_id not in (:chosen)", switchedOff(planId));
+    }
 
-  /** Returns what a statement's movements are in the books of a plan's accounts, be it switched on or off. */
-  BooksWithCount booksOf(String planId, List<Account> accounts, String statementId) {
-    return sums.of(planId, accounts, "statement_id in (:chosen)", List.of(statementId));
-  }
+    /** Returns what a statement's movements are in the books of a plan's accounts, be it switched on or off. */
+    BooksWithCount booksOf(String planId, List<Account> accounts, String statementId) {
+        return sums.of(planId, accounts, "statement_id in (:chosen)", List.of(statementId));
+    }
 
-  /** Returns what movements in the books settle of items, by their id: cash, and what closed them beyond it; in minor units, unsigned. */
-  public Map<String, Long> settled(String planId) {
-    return sums.settled(planId, switchedOff(planId));
-  }
+    /**
+     * Returns what movements in the books settle of items, by their id: cash, and what closed them beyond it; in minor
+     * units, unsigned.
+     */
+    public Map<String, Long> settled(String planId) {
+        return sums.settled(planId, switchedOff(planId));
+    }
 
-  /** Returns what movements in the books settle of an item, in minor units, unsigned. */
-  long settled(String planId, String itemId) {
-    return sums.settled(planId, itemId, switchedOff(planId));
-  }
+    /** Returns what movements in the books settle of an item, in minor units, unsigned. */
+    long settled(String planId, String itemId) {
+        return sums.settled(planId, itemId, switchedOff(planId));
+    }
 
-  /** Returns what was paid on open items after a day and up to another. */
-  public List<Payment> payments(String planId, LocalDate after, LocalDate upTo, List<Account> accounts) {
-    return sums.payments(planId, after, upTo, accounts, switchedOff(planId));
-  }
+    /** Returns what was paid on open items after a day and up to another. */
+    public List<Payment> payments(String planId, LocalDate after, LocalDate upTo, List<Account> accounts) {
+        return sums.payments(planId, after, upTo, accounts, switchedOff(planId));
+    }
 
-  /** Returns whether a movement is in the books: its statement is switched on. */
-  boolean isInBooks(String planId, long id) {
-    return client.sql("""
+    /** Returns whether a movement is in the books: its statement is switched on. */
+    boolean isInBooks(String planId, long id) {
+        return client.sql("""
         select count(*) from movement m join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
         where m.plan_id = ? and m.id = ? and s.active""").params(planId, id).query(Integer.class).single() > 0;
-  }
+    }
 
-  /** Statements that undo has switched off are few: leaving them out by name spares a join over every movement. */
-  private List<String> switchedOff(String planId) {
-    List<String> off = new ArrayList<>(client.sql("select id from statement where plan_id = ? and not active").param(planId)
-        .query(String.class).list());
-    off.add("");
-    return off;
-  }
+    /** Statements that undo has switched off are few: leaving them out by name spares a join over every movement. */
+    private List<String> switchedOff(String planId) {
+        List<String> off = new ArrayList<>(client.sql("select id from statement where plan_id = ? and not active")
+                .param(planId)
+                .query(String.class)
+                .list());
+        off.add("");
+        return off;
+    }
 
-  /** Days are asked for only where they are bound: only then are they found by the index. */
-  private static String days(Query query) {
-    return (query.from() == null ? "" : "and booking_date >= :from ") + (query.to() == null ? "" : "and booking_date <= :to");
-  }
+    /** Days are asked for only where they are bound: only then are they found by the index. */
+    private static String days(Query query) {
+        return (query.from() == null ? "" : "and booking_date >= :from ")
+                + (query.to() == null ? "" : "and booking_date <= :to");
+    }
 
-  /** Returns the movements asked for. */
-  public List<StoredMovement> find(String planId, Query query) {
-    String like = query.words() == null || query.words().isBlank() ? null
-        : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
-    List<StoredMovement> bare = client.sql("""
+    /** Returns the movements asked for. */
+    public List<StoredMovement> find(String planId, Query query) {
+        String like = query.words() == null || query.words().isBlank()
+                ? null
+                : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
+        List<StoredMovement> bare = client.sql("""
         select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement m
         where plan_id = :plan
           and statement_id not in (:off)
@@ -188,128 +220,188 @@ public class MovementStore implements UndoableStore {
           and (cast(:line as varchar) is null or line_id = :line
             or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
         order by plan_id, booking_date desc, id desc limit :limit offset :offset""".formatted(days(query)))
-        .param("plan", planId).param("off", switchedOff(planId)).param("account", query.account())
-        .param("which", query.which().name())
-        .param("from", query.from()).param("to", query.to()).param("words", like).param("line", query.lineId())
-        .param("limit", query.limit()).param("offset", query.offset())
-        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list();
-    return withParts(bare);
-  }
-
-  /** Returns the movements of a statement that are booked on a day. */
-  public List<BankMovement> ofStatement(String planId, String statementId, LocalDate day) {
-    return withParts(client.sql("""
-        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
-        where plan_id = ? and booking_date = ? and statement_id = ? order by id""").params(planId, day, statementId)
-        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list()).stream().map(StoredMovement::movement).toList();
-  }
-
-  /** Returns a movement of a plan; refuses an id that is not there. */
-  public BankMovement get(String planId, long id) {
-    List<StoredMovement> bare = client.sql("""
-        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
-        where plan_id = ? and id = ?""").params(planId, id)
-        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row))).list();
-    return withParts(bare).stream().findFirst().map(StoredMovement::movement)
-        .orElseThrow(() -> new NotFound("bank movement", Long.toString(id)));
-  }
-
-  private static BankMovement movement(ResultSet row) throws SQLException {
-    String line = row.getString("line_id");
-    List<AssignedPart> parts = line == null ? List.of() : List.of(new AssignedPart(line, row.getLong("minor")));
-    return new BankMovement(row.getString("account"), row.getObject("booking_date", LocalDate.class),
-        row.getObject("value_date", LocalDate.class), row.getLong("minor"), row.getString("text"),
-        row.getString("counterparty"), row.getString("reference"), parts);
-  }
-
-  private List<StoredMovement> withParts(List<StoredMovement> bare) {
-    if (bare.isEmpty()) {
-      return bare;
+                .param("plan", planId)
+                .param("off", switchedOff(planId))
+                .param("account", query.account())
+                .param("which", query.which().name())
+                .param("from", query.from())
+                .param("to", query.to())
+                .param("words", like)
+                .param("line", query.lineId())
+                .param("limit", query.limit())
+                .param("offset", query.offset())
+                .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row)))
+                .list();
+        return withParts(bare);
     }
-    Map<Long, List<AssignedPart>> parts = new HashMap<>();
-    for (int from = 0; from < bare.size(); from += BATCH) {
-      // Joined, each is looked up in the index; of a list of many the whole table would be read and each row held against all.
-      client.sql("""
+
+    /** Returns the movements of a statement that are booked on a day. */
+    public List<BankMovement> ofStatement(String planId, String statementId, LocalDate day) {
+        return withParts(client.sql("""
+        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
+        where plan_id = ? and booking_date = ? and statement_id = ? order by id""")
+                        .params(planId, day, statementId)
+                        .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row)))
+                        .list())
+                .stream()
+                .map(StoredMovement::movement)
+                .toList();
+    }
+
+    /** Returns a movement of a plan; refuses an id that is not there. */
+    public BankMovement get(String planId, long id) {
+        List<StoredMovement> bare = client.sql("""
+        select id, account, booking_date, value_date, minor, text, counterparty, reference, line_id from movement
+        where plan_id = ? and id = ?""")
+                .params(planId, id)
+                .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row)))
+                .list();
+        return withParts(bare).stream()
+                .findFirst()
+                .map(StoredMovement::movement)
+                .orElseThrow(() -> new NotFound("bank movement", Long.toString(id)));
+    }
+
+    private static BankMovement movement(ResultSet row) throws SQLException {
+        String line = row.getString("line_id");
+        List<AssignedPart> parts = line == null ? List.of() : List.of(new AssignedPart(line, row.getLong("minor")));
+        return new BankMovement(
+                row.getString("account"),
+                row.getObject("booking_date", LocalDate.class),
+                row.getObject("value_date", LocalDate.class),
+                row.getLong("minor"),
+                row.getString("text"),
+                row.getString("counterparty"),
+                row.getString("reference"),
+                parts);
+    }
+
+    private List<StoredMovement> withParts(List<StoredMovement> bare) {
+        if (bare.isEmpty()) {
+            return bare;
+        }
+        Map<Long, List<AssignedPart>> parts = new HashMap<>();
+        for (int from = 0; from < bare.size(); from += BATCH) {
+            // Joined, each is looked up in the index; of a list of many the whole table would be read and each row held
+            // against all.
+            client.sql("""
           select movement_id, line_id, minor, item_id, less from unnest(cast(:ids as bigint array)) as one (id)
           join movement_part on movement_id = one.id order by position""")
-          .param("ids", bare.subList(from, Math.min(bare.size(), from + BATCH)).stream().map(StoredMovement::id).toArray(Long[]::new))
-          .query(row -> {
-            parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
-                .add(new AssignedPart(row.getString("line_id"), row.getLong("minor"), row.getString("item_id"), row.getLong("less")));
-          });
+                    .param(
+                            "ids",
+                            bare.subList(from, Math.min(bare.size(), from + BATCH)).stream()
+                                    .map(StoredMovement::id)
+                                    .toArray(Long[]::new))
+                    .query(row -> {
+                        parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
+                                .add(new AssignedPart(
+                                        row.getString("line_id"),
+                                        row.getLong("minor"),
+                                        row.getString("item_id"),
+                                        row.getLong("less")));
+                    });
+        }
+        return bare.stream()
+                .map(stored -> new StoredMovement(
+                        stored.id(),
+                        stored.movement()
+                                .withParts(parts.getOrDefault(
+                                        stored.id(), stored.movement().parts()))))
+                .toList();
     }
-    return bare.stream().map(stored -> new StoredMovement(stored.id(),
-        stored.movement().withParts(parts.getOrDefault(stored.id(), stored.movement().parts())))).toList();
-  }
 
-  /** Takes out the movements of a statement that was never switched on, batch by batch: each is looked up, whatever else is edited meanwhile. */
-  void removeOf(String planId, String statementId) {
-    sums.remove(planId, statementId);
-    List<Long> ids = client.sql("select id from movement where plan_id = ? and statement_id = ?").params(planId, statementId).query(Long.class).list();
-    for (int from = 0; from < ids.size(); from += BATCH) {
-      Long[] some = ids.subList(from, Math.min(ids.size(), from + BATCH)).toArray(Long[]::new);
-      client.sql("merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete").param(some).update();
-      client.sql("merge into movement m using unnest(cast(? as bigint array)) as one (id) on m.id = one.id when matched then delete").param(some).update();
+    /**
+     * Takes out the movements of a statement that was never switched on, batch by batch: each is looked up, whatever
+     * else is edited meanwhile.
+     */
+    void removeOf(String planId, String statementId) {
+        sums.remove(planId, statementId);
+        List<Long> ids = client.sql("select id from movement where plan_id = ? and statement_id = ?")
+                .params(planId, statementId)
+                .query(Long.class)
+                .list();
+        for (int from = 0; from < ids.size(); from += BATCH) {
+            Long[] some = ids.subList(from, Math.min(ids.size(), from + BATCH)).toArray(Long[]::new);
+            client.sql(
+                            "merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete")
+                    .param(some)
+                    .update();
+            client.sql(
+                            "merge into movement m using unnest(cast(? as bigint array)) as one (id) on m.id = one.id when matched then delete")
+                    .param(some)
+                    .update();
+        }
     }
-  }
 
-  /** Returns the ids of the movements that have a part on a line. */
-  List<Long> idsOnLine(String planId, String lineId) {
-    return client.sql("""
+    /** Returns the ids of the movements that have a part on a line. */
+    List<Long> idsOnLine(String planId, String lineId) {
+        return client.sql("""
         select m.id from movement m
         where m.plan_id = :plan and (m.line_id = :line or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
           and m.booking_date in (select booking_date from line_day where plan_id = :plan and line_id = :line)""")
-        .param("plan", planId).param("line", lineId).query(Long.class).list();
-  }
-
-  /** Returns the state of parts, as the change log keeps it. */
-  static String state(List<AssignedPart> parts) {
-    ArrayNode state = JsonNodeFactory.instance.arrayNode();
-    for (AssignedPart part : parts) {
-      ObjectNode one = state.addObject().put("minor", part.minor());
-      if (!part.isTransfer()) {
-        one.put("line", part.lineId());
-      }
-      if (part.itemId() != null) {
-        one.put("item", part.itemId()).put("less", part.less());
-      }
+                .param("plan", planId)
+                .param("line", lineId)
+                .query(Long.class)
+                .list();
     }
-    return state.toString();
-  }
 
-  /** Returns the parts that a state kept. */
-  static List<AssignedPart> parts(String state) {
-    List<AssignedPart> parts = new ArrayList<>();
-    for (JsonNode part : PlanReader.parse(state)) {
-      parts.add(new AssignedPart(part.path("line").asString(null), part.get("minor").asLong(), part.path("item").asString(null),
-          part.path("less").asLong(0)));
+    /** Returns the state of parts, as the change log keeps it. */
+    static String state(List<AssignedPart> parts) {
+        ArrayNode state = JsonNodeFactory.instance.arrayNode();
+        for (AssignedPart part : parts) {
+            ObjectNode one = state.addObject().put("minor", part.minor());
+            if (!part.isTransfer()) {
+                one.put("line", part.lineId());
+            }
+            if (part.itemId() != null) {
+                one.put("item", part.itemId()).put("less", part.less());
+            }
+        }
+        return state.toString();
     }
-    return parts;
-  }
 
-  @Override
-  public Kind kind() {
-    return Kind.PARTS;
-  }
+    /** Returns the parts that a state kept. */
+    static List<AssignedPart> parts(String state) {
+        List<AssignedPart> parts = new ArrayList<>();
+        for (JsonNode part : PlanReader.parse(state)) {
+            parts.add(new AssignedPart(
+                    part.path("line").asString(null),
+                    part.get("minor").asLong(),
+                    part.path("item").asString(null),
+                    part.path("less").asLong(0)));
+        }
+        return parts;
+    }
 
-  @Override
-  public String state(String planId, String id) {
-    return state(get(planId, Long.parseLong(id)).parts());
-  }
+    @Override
+    public Kind kind() {
+        return Kind.PARTS;
+    }
 
-  @Override
-  public void restore(String planId, String id, String state) {
-    long movementId = Long.parseLong(id);
-    List<AssignedPart> parts = parts(state);
-    BankMovement was = get(planId, movementId);
-    String statementId = client.sql("select statement_id from movement where plan_id = ? and id = ?").params(planId, movementId).query(String.class).single();
-    BankMovement becomes = was.withParts(parts);
-    sums.change(planId, statementId, was, becomes);
-    client.sql("delete from movement_part where movement_id = ?").param(movementId).update();
-    List<Object[]> rows = new ArrayList<>();
-    addParts(movementId, becomes, rows);
-    insertParts(rows);
-    client.sql("update movement set unassigned = ?, line_id = ? where plan_id = ? and id = ?")
-        .params(becomes.unassigned(), wholeLine(becomes), planId, movementId).update();
-  }
+    @Override
+    public String state(String planId, String id) {
+        return state(get(planId, Long.parseLong(id)).parts());
+    }
+
+    @Override
+    public void restore(String planId, String id, String state) {
+        long movementId = Long.parseLong(id);
+        List<AssignedPart> parts = parts(state);
+        BankMovement was = get(planId, movementId);
+        String statementId = client.sql("select statement_id from movement where plan_id = ? and id = ?")
+                .params(planId, movementId)
+                .query(String.class)
+                .single();
+        BankMovement becomes = was.withParts(parts);
+        sums.change(planId, statementId, was, becomes);
+        client.sql("delete from movement_part where movement_id = ?")
+                .param(movementId)
+                .update();
+        List<Object[]> rows = new ArrayList<>();
+        addParts(movementId, becomes, rows);
+        insertParts(rows);
+        client.sql("update movement set unassigned = ?, line_id = ? where plan_id = ? and id = ?")
+                .params(becomes.unassigned(), wholeLine(becomes), planId, movementId)
+                .update();
+    }
 }

@@ -9,43 +9,53 @@ import org.springframework.stereotype.Repository;
 /** What analysts say of figures of comparisons: a note for a row of a snapshot over some days. */
 @Repository
 public class NoteStore implements UndoableStore {
-  private static final String SEPARATOR = "|";
-  private final JdbcClient client;
+    private static final String SEPARATOR = "|";
+    private final JdbcClient client;
 
-  NoteStore(JdbcClient client) {
-    this.client = client;
-  }
-
-  /** Returns the id of a row's note; days are both included. */
-  static String id(String snapshot, LocalDate from, LocalDate to, String row) {
-    return String.join(SEPARATOR, snapshot, from.toString(), to.toString(), row);
-  }
-
-  /** Returns the notes of a snapshot's comparison over some days, by row. */
-  public Map<String, String> of(String planId, String snapshot, LocalDate from, LocalDate to) {
-    String start = id(snapshot, from, to, "");
-    Map<String, String> notes = new HashMap<>();
-    client.sql("select id, note from variance_note where plan_id = ? and left(id, ?) = ?").params(planId, start.length(), start).query(row -> {
-      notes.put(row.getString("id").substring(start.length()), row.getString("note"));
-    });
-    return notes;
-  }
-
-  @Override
-  public Kind kind() {
-    return Kind.NOTE;
-  }
-
-  @Override
-  public String state(String planId, String id) {
-    return client.sql("select note from variance_note where plan_id = ? and id = ?").params(planId, id).query(String.class).optional().orElse(null);
-  }
-
-  @Override
-  public void restore(String planId, String id, String state) {
-    client.sql("delete from variance_note where plan_id = ? and id = ?").params(planId, id).update();
-    if (state != null) {
-      client.sql("insert into variance_note (plan_id, id, note) values (?, ?, ?)").params(planId, id, state).update();
+    NoteStore(JdbcClient client) {
+        this.client = client;
     }
-  }
+
+    /** Returns the id of a row's note; days are both included. */
+    static String id(String snapshot, LocalDate from, LocalDate to, String row) {
+        return String.join(SEPARATOR, snapshot, from.toString(), to.toString(), row);
+    }
+
+    /** Returns the notes of a snapshot's comparison over some days, by row. */
+    public Map<String, String> of(String planId, String snapshot, LocalDate from, LocalDate to) {
+        String start = id(snapshot, from, to, "");
+        Map<String, String> notes = new HashMap<>();
+        client.sql("select id, note from variance_note where plan_id = ? and left(id, ?) = ?")
+                .params(planId, start.length(), start)
+                .query(row -> {
+                    notes.put(row.getString("id").substring(start.length()), row.getString("note"));
+                });
+        return notes;
+    }
+
+    @Override
+    public Kind kind() {
+        return Kind.NOTE;
+    }
+
+    @Override
+    public String state(String planId, String id) {
+        return client.sql("select note from variance_note where plan_id = ? and id = ?")
+                .params(planId, id)
+                .query(String.class)
+                .optional()
+                .orElse(null);
+    }
+
+    @Override
+    public void restore(String planId, String id, String state) {
+        client.sql("delete from variance_note where plan_id = ? and id = ?")
+                .params(planId, id)
+                .update();
+        if (state != null) {
+            client.sql("insert into variance_note (plan_id, id, note) values (?, ?, ?)")
+                    .params(planId, id, state)
+                    .update();
+        }
+    }
 }

@@ -8,19 +8,19 @@ import java.util.Currency;
 import java.util.List;
 
 /**
- * A plan as it stands at a version, with its forecast, the lines with their places in the order, and how many
- * movements are not wholly assigned.
+ * A plan as it stands at a version, with its forecast, the lines with their places in the order, and how many movements
+ * are not wholly assigned.
  */
 public record PlanAtVersion(long version, Forecast forecast, List<PlacedLine> placed, int unassigned) {
-  public Plan plan() {
-    return forecast.plan();
-  }
+    public Plan plan() {
+        return forecast.plan();
+    }
 
-  public Books books() {
-    return forecast.books();
-  }
+    public Books books() {
+        return forecast.books();
+    }
 
-  public Currency currency() {
-    return plan().settings().currency();
-  }
+    public Currency currency() {
+        return plan().settings().currency();
+    }
 }

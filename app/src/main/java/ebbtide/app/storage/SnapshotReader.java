@@ -22,146 +22,163 @@ import java.util.stream.Collectors;
 import java.util.zip.InflaterInputStream;
 
 /**
- * Reads snapshots one after another from what each kept ({@link SnapshotWriter}): the first is a whole one, each other is what differs from
- * the one before. Days are kept by their number from the first one's on, so that what did not change is not touched.
+ * Reads snapshots one after another from what each kept ({@link SnapshotWriter}): the first is a whole one, each other
+ * is what differs from the one before. Days are kept by their number from the first one's on, so that what did not
+ * change is not touched.
  */
 final class SnapshotReader {
-  private List<KeptLine> lines = List.of();
-  private final Map<String, long[][]> days = new HashMap<>();
-  private final TreeMap<String, KeptItem> items = new TreeMap<>();
-  private long epoch;
-  private LocalDate asOf;
-  private LocalDate horizonEnd;
-  private long cash;
+    private List<KeptLine> lines = List.of();
+    private final Map<String, long[][]> days = new HashMap<>();
+    private final TreeMap<String, KeptItem> items = new TreeMap<>();
+    private long epoch;
+    private LocalDate asOf;
+    private LocalDate horizonEnd;
+    private long cash;
 
-  /** Takes what the next snapshot kept; a whole one begins anew. */
-  void take(byte[] content, boolean whole) {
-    if (whole) {
-      lines = List.of();
-      days.clear();
-      items.clear();
+    /** Takes what the next snapshot kept; a whole one begins anew. */
+    void take(byte[] content, boolean whole) {
+        if (whole) {
+            lines = List.of();
+            days.clear();
+            items.clear();
+        }
+        try (InflaterInputStream inflated = new InflaterInputStream(new ByteArrayInputStream(content))) {
+            ByteBuffer in = ByteBuffer.wrap(inflated.readAllBytes());
+            LocalDate before = asOf;
+            asOf = LocalDate.ofEpochDay(number(in));
+            horizonEnd = LocalDate.ofEpochDay(number(in));
+            cash = signed(in);
+            if (whole) {
+                epoch = asOf.toEpochDay() + 1;
+            } else if (asOf.isBefore(before)) {
+                goBack(before);
+            }
+            if (in.get() != 0) {
+                readLines(in);
+            }
+            readFlows(in);
+            readItems(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
-    try (InflaterInputStream inflated = new InflaterInputStream(new ByteArrayInputStream(content))) {
-      ByteBuffer in = ByteBuffer.wrap(inflated.readAllBytes());
-      LocalDate before = asOf;
-      asOf = LocalDate.ofEpochDay(number(in));
-      horizonEnd = LocalDate.ofEpochDay(number(in));
-      cash = signed(in);
-      if (whole) {
-        epoch = asOf.toEpochDay() + 1;
-      } else if (asOf.isBefore(before)) {
-        goBack(before);
-      }
-      if (in.get() != 0) {
-        readLines(in);
-      }
-      readFlows(in);
-      readItems(in);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
 
-  /** Of days that the snapshot before did not forecast, nothing is known; those before the first make everything move along. */
-  private void goBack(LocalDate before) {
-    int by = (int) Math.max(0, epoch - asOf.toEpochDay() - 1);
-    epoch -= by;
-    for (long[][] parts : days.values()) {
-      for (int i = 0; i < parts.length; i++) {
-        parts[i] = moved(parts[i], by);
-        int to = (int) Math.min(parts[i].length, before.toEpochDay() + 1 - epoch);
+    /**
+     * Of days that the snapshot before did not forecast, nothing is known; those before the first make everything move
+     * along.
+     */
+    private void goBack(LocalDate before) {
+        int by = (int) Math.max(0, epoch - asOf.toEpochDay() - 1);
+        epoch -= by;
+        for (long[][] parts : days.values()) {
+            for (int i = 0; i < parts.length; i++) {
+                parts[i] = moved(parts[i], by);
+                int to = (int) Math.min(parts[i].length, before.toEpochDay() + 1 - epoch);
+                int from = (int) (asOf.toEpochDay() + 1 - epoch);
+                if (from < to) {
+                    Arrays.fill(parts[i], from, to, 0);
+                }
+            }
+        }
+    }
+
+    private static long[] moved(long[] days, int by) {
+        long[] moved = new long[days.length + by];
+        System.arraycopy(days, 0, moved, by, days.length);
+        return moved;
+    }
+
+    private void readLines(ByteBuffer in) {
+        List<KeptLine> read = new ArrayList<>();
+        for (long count = number(in); count > 0; count--) {
+            read.add(new KeptLine(
+                    text(in), text(in), text(in), (in.get() != 0) ? Direction.RECEIPT : Direction.PAYMENT, text(in)));
+        }
+        lines = List.copyOf(read);
+        days.keySet().retainAll(read.stream().map(KeptLine::id).collect(Collectors.toSet()));
+    }
+
+    private void readFlows(ByteBuffer in) {
+        int length = (int) (horizonEnd.toEpochDay() + 1 - epoch);
         int from = (int) (asOf.toEpochDay() + 1 - epoch);
-        if (from < to) {
-          Arrays.fill(parts[i], from, to, 0);
+        for (KeptLine line : lines) {
+            long[][] parts = days.computeIfAbsent(line.id(), id -> new long[2][0]);
+            for (int part = 0; part < parts.length; part++) {
+                long changes = number(in);
+                if (changes > 0 && parts[part].length < length || parts[part].length > length) {
+                    parts[part] = Arrays.copyOf(parts[part], length);
+                }
+                int at = from - 1;
+                for (; changes > 0; changes--) {
+                    at += (int) number(in);
+                    parts[part][at] = signed(in);
+                }
+            }
         }
-      }
     }
-  }
 
-  private static long[] moved(long[] days, int by) {
-    long[] moved = new long[days.length + by];
-    System.arraycopy(days, 0, moved, by, days.length);
-    return moved;
-  }
-
-  private void readLines(ByteBuffer in) {
-    List<KeptLine> read = new ArrayList<>();
-    for (long count = number(in); count > 0; count--) {
-      read.add(new KeptLine(text(in), text(in), text(in), (in.get() != 0) ? Direction.RECEIPT : Direction.PAYMENT, text(in)));
-    }
-    lines = List.copyOf(read);
-    days.keySet().retainAll(read.stream().map(KeptLine::id).collect(Collectors.toSet()));
-  }
-
-  private void readFlows(ByteBuffer in) {
-    int length = (int) (horizonEnd.toEpochDay() + 1 - epoch);
-    int from = (int) (asOf.toEpochDay() + 1 - epoch);
-    for (KeptLine line : lines) {
-      long[][] parts = days.computeIfAbsent(line.id(), id -> new long[2][0]);
-      for (int part = 0; part < parts.length; part++) {
-        long changes = number(in);
-        if (changes > 0 && parts[part].length < length || parts[part].length > length) {
-          parts[part] = Arrays.copyOf(parts[part], length);
+    private void readItems(ByteBuffer in) {
+        for (long gone = number(in); gone > 0; gone--) {
+            items.remove(text(in));
         }
-        int at = from - 1;
-        for (; changes > 0; changes--) {
-          at += (int) number(in);
-          parts[part][at] = signed(in);
+        for (long count = number(in); count > 0; count--) {
+            String id = text(in);
+            items.put(
+                    id,
+                    new KeptItem(
+                            id,
+                            text(in),
+                            text(in),
+                            text(in),
+                            (in.get() != 0),
+                            LocalDate.ofEpochDay(signed(in)),
+                            (in.get() != 0) ? LocalDate.ofEpochDay(signed(in)) : null,
+                            signed(in),
+                            signed(in)));
         }
-      }
     }
-  }
 
-  private void readItems(ByteBuffer in) {
-    for (long gone = number(in); gone > 0; gone--) {
-      items.remove(text(in));
+    private static long number(ByteBuffer in) {
+        long number = 0;
+        for (int shift = 0; ; shift += 7) {
+            int next = in.get() & 0xff;
+            number |= (next & 0x7fL) << shift;
+            if (next < 0x80) {
+                return number;
+            }
+        }
     }
-    for (long count = number(in); count > 0; count--) {
-      String id = text(in);
-      items.put(id, new KeptItem(id, text(in), text(in), text(in), (in.get() != 0), LocalDate.ofEpochDay(signed(in)),
-          (in.get() != 0) ? LocalDate.ofEpochDay(signed(in)) : null, signed(in), signed(in)));
+
+    private static String text(ByteBuffer in) {
+        byte[] bytes = new byte[(int) number(in)];
+        in.get(bytes);
+        return new String(bytes, StandardCharsets.UTF_8);
     }
-  }
 
-  private static long number(ByteBuffer in) {
-    long number = 0;
-    for (int shift = 0; ; shift += 7) {
-      int next = in.get() & 0xff;
-      number |= (next & 0x7fL) << shift;
-      if (next < 0x80) {
-        return number;
-      }
+    private static long signed(ByteBuffer in) {
+        long number = number(in);
+        return (number >>> 1) ^ -(number & 1);
     }
-  }
 
-  private static String text(ByteBuffer in) {
-    byte[] bytes = new byte[(int) number(in)];
-    in.get(bytes);
-    return new String(bytes, StandardCharsets.UTF_8);
-  }
-
-  private static long signed(ByteBuffer in) {
-    long number = number(in);
-    return (number >>> 1) ^ -(number & 1);
-  }
-
-  LocalDate asOf() {
-    return asOf;
-  }
-
-  /** Returns the snapshot taken last, with its flows up to a day. */
-  Snapshot snapshot(LocalDate upTo) {
-    Map<String, KeptFlows> flows = new LinkedHashMap<>();
-    int from = (int) (asOf.toEpochDay() + 1 - epoch);
-    int to = (int) ((upTo.isBefore(horizonEnd) ? upTo : horizonEnd).toEpochDay() + 1 - epoch);
-    for (KeptLine line : lines) {
-      long[][] parts = days.get(line.id());
-      flows.put(line.id(), new KeptFlows(cut(parts[0], from, to), cut(parts[1], from, to)));
+    LocalDate asOf() {
+        return asOf;
     }
-    return new Snapshot(asOf, horizonEnd, cash, lines, flows, List.copyOf(items.values()));
-  }
 
-  private static long[] cut(long[] days, int from, int to) {
-    return from >= Math.min(days.length, to) ? KeptFlows.NONE.committed() : Arrays.copyOfRange(days, from, Math.min(days.length, to));
-  }
+    /** Returns the snapshot taken last, with its flows up to a day. */
+    Snapshot snapshot(LocalDate upTo) {
+        Map<String, KeptFlows> flows = new LinkedHashMap<>();
+        int from = (int) (asOf.toEpochDay() + 1 - epoch);
+        int to = (int) ((upTo.isBefore(horizonEnd) ? upTo : horizonEnd).toEpochDay() + 1 - epoch);
+        for (KeptLine line : lines) {
+            long[][] parts = days.get(line.id());
+            flows.put(line.id(), new KeptFlows(cut(parts[0], from, to), cut(parts[1], from, to)));
+        }
+        return new Snapshot(asOf, horizonEnd, cash, lines, flows, List.copyOf(items.values()));
+    }
+
+    private static long[] cut(long[] days, int from, int to) {
+        return from >= Math.min(days.length, to)
+                ? KeptFlows.NONE.committed()
+                : Arrays.copyOfRange(days, from, Math.min(days.length, to));
+    }
 }

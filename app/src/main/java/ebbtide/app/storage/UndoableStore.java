@@ -5,26 +5,26 @@ package ebbtide.app.storage;
  * that undo and redo need to know nothing else about it. A state of null means that the thing is not there.
  */
 interface UndoableStore {
-  /** The kinds. */
-  enum Kind {
-    SETTINGS,
-    LINE,
-    BUOY,
-    ACCOUNT,
-    RULE,
-    STATEMENT,
-    PARTS,
-    ITEM,
-    SNAPSHOT,
-    ROLL,
-    NOTE
-  }
+    /** The kinds. */
+    enum Kind {
+        SETTINGS,
+        LINE,
+        BUOY,
+        ACCOUNT,
+        RULE,
+        STATEMENT,
+        PARTS,
+        ITEM,
+        SNAPSHOT,
+        ROLL,
+        NOTE
+    }
 
-  Kind kind();
+    Kind kind();
 
-  /** Returns the state of a thing of a plan, null if it is not there. */
-  String state(String planId, String id);
+    /** Returns the state of a thing of a plan, null if it is not there. */
+    String state(String planId, String id);
 
-  /** Makes a thing of a plan have a state, null taking it away. */
-  void restore(String planId, String id, String state);
+    /** Makes a thing of a plan have a state, null taking it away. */
+    void restore(String planId, String id, String state);
 }

@@ -14,19 +14,26 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A plan and what is sent about it over the api; each answer has the status that is expected. */
 abstract class ApiJourney {
-  private static final JsonMapper JSON = new JsonMapper();
-  @Autowired protected MockMvc mvc;
-  @Autowired protected Edits edits;
-  protected String plan;
+    private static final JsonMapper JSON = new JsonMapper();
 
-  protected <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request) throws Exception {
-    MockHttpServletResponse response = mvc.perform(request.with(csrf())).andReturn().getResponse();
-    String body = response.getContentAsString(StandardCharsets.UTF_8);
-    assertThat(response.getStatus()).as(body).isEqualTo(status);
-    return body.isEmpty() ? null : JSON.readTree(body);
-  }
+    @Autowired
+    protected MockMvc mvc;
 
-  protected String path(String rest) {
-    return "/api/plans/" + plan + rest;
-  }
+    @Autowired
+    protected Edits edits;
+
+    protected String plan;
+
+    protected <B extends AbstractMockHttpServletRequestBuilder<B>> JsonNode send(int status, B request)
+            throws Exception {
+        MockHttpServletResponse response =
+                mvc.perform(request.with(csrf())).andReturn().getResponse();
+        String body = response.getContentAsString(StandardCharsets.UTF_8);
+        assertThat(response.getStatus()).as(body).isEqualTo(status);
+        return body.isEmpty() ? null : JSON.readTree(body);
+    }
+
+    protected String path(String rest) {
+        return "/api/plans/" + plan + rest;
+    }
 }

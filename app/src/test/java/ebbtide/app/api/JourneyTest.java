@@ -28,316 +28,567 @@ import tools.jackson.databind.JsonNode;
 /** What is done with the bank and with snapshots over the api, and what is refused on the way. */
 @InMemory
 class JourneyTest extends ApiJourney {
-  @Autowired private Stores stores;
-  @Autowired private BankFiles files;
+    @Autowired
+    private Stores stores;
 
-  @BeforeEach
-  void addDemoWithThreeOpenMovements() throws Exception {
-    plan = edits.add(DemoCompany.document());
-    bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
-        + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
-  }
+    @Autowired
+    private BankFiles files;
 
-  private long version() throws Exception {
-    return send(200, get(path(""))).get("version").asLong();
-  }
-
-  private void bring(String csv) throws Exception {
-    JsonNode held = send(200, multipart(path("/bank-files?account=current"))
-        .file(new MockMultipartFile("file", "bank.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))));
-    JsonNode job = send(200, post(path("/bank-files/" + held.get("id").asString() + "/take"))
-        .contentType(MediaType.APPLICATION_JSON).content(held.get("dialect").toString()));
-    while (!job.get("state").asString().equals("DONE")) {
-      Thread.sleep(10);
-      job = send(200, get(path("/bank-files/jobs/" + job.get("id").asString())));
+    @BeforeEach
+    void addDemoWithThreeOpenMovements() throws Exception {
+        plan = edits.add(DemoCompany.document());
+        bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
+                + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
     }
-  }
 
-  private List<Long> open() throws Exception {
-    List<Long> ids = new ArrayList<>();
-    send(200, get(path("/movements?unassigned=true"))).get("movements").forEach(m -> ids.add(m.get("id").asLong()));
-    return ids;
-  }
+    private long version() throws Exception {
+        return send(200, get(path(""))).get("version").asLong();
+    }
 
-  private JsonNode assign(int status, String ids, String line) throws Exception {
-    return send(status, post(path("/assign?version=" + version())).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"movements\": " + ids + ", \"line\": " + line + "}"));
-  }
+    private void bring(String csv) throws Exception {
+        JsonNode held = send(
+                200,
+                multipart(path("/bank-files?account=current"))
+                        .file(new MockMultipartFile(
+                                "file", "bank.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))));
+        JsonNode job = send(
+                200,
+                post(path("/bank-files/" + held.get("id").asString() + "/take"))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(held.get("dialect").toString()));
+        while (!job.get("state").asString().equals("DONE")) {
+            Thread.sleep(10);
+            job = send(200, get(path("/bank-files/jobs/" + job.get("id").asString())));
+        }
+    }
 
-  @Test
-  void movements_severalAtOnce_areOneEditAndOneUndo() throws Exception {
-    assertThat(open()).hasSize(3);
-    assign(200, open().subList(1, 3).toString(), "\"packaging\"");
-    assertThat(open()).hasSize(1);
-    JsonNode assigned = send(200, get(path("/movements?line=packaging&from=2026-03-02"))).get("movements");
-    assertThat(assigned).hasSize(2);
-    send(200, post(path("/undo")));
-    assertThat(open()).hasSize(3);
-  }
+    private List<Long> open() throws Exception {
+        List<Long> ids = new ArrayList<>();
+        send(200, get(path("/movements?unassigned=true")))
+                .get("movements")
+                .forEach(m -> ids.add(m.get("id").asLong()));
+        return ids;
+    }
 
-  @Test
-  void suggestions_comeFromEarlierAssignments() throws Exception {
-    JsonNode movements = send(200, get(path("/movements?unassigned=true"))).get("movements");
-    assertThat(movements.get(2).get("counterparty").asString()).isEqualTo("Icehouse Supplies");
-    assertThat(movements.get(2).get("suggestions").get(0).asString()).isEqualTo("packaging");
-  }
+    private JsonNode assign(int status, String ids, String line) throws Exception {
+        return send(
+                status,
+                post(path("/assign?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"movements\": " + ids + ", \"line\": " + line + "}"));
+    }
 
-  @Test
-  void movement_dividedOverLines_tiesAndRefusesTooMuch() throws Exception {
-    long toll = open().get(0);
-    String parts = path("/movements/" + toll + "/parts?version=");
-    JsonNode refused = send(422, put(parts + version()).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"parts\": [{\"line\": \"diesel\", \"minor\": -800}]}"));
-    assertThat(refused.get("detail").asString()).isEqualTo("The parts add up to more than the movement: lower one of them");
-    send(200, put(parts + version()).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"parts\": [{\"line\": \"diesel\", \"minor\": -500}, {\"line\": null, \"minor\": -100}]}"));
-    JsonNode left = send(200, get(path("/movements?words=toll"))).get("movements").get(0);
-    assertThat(left.get("unassigned").asLong()).isEqualTo(-150);
-    assertThat(left.get("parts").get(1).get("line").isNull()).isTrue();
-    JsonNode cell = send(200, get(path("/workings?row=diesel&from=2026-03-04&to=2026-03-04")));
-    assertThat(cell.get("committed").asLong()).isEqualTo(-500);
-  }
+    @Test
+    void movements_severalAtOnce_areOneEditAndOneUndo() throws Exception {
+        assertThat(open()).hasSize(3);
+        assign(200, open().subList(1, 3).toString(), "\"packaging\"");
+        assertThat(open()).hasSize(1);
+        JsonNode assigned = send(200, get(path("/movements?line=packaging&from=2026-03-02")))
+                .get("movements");
+        assertThat(assigned).hasSize(2);
+        send(200, post(path("/undo")));
+        assertThat(open()).hasSize(3);
+    }
 
-  @Test
-  void assigning_toAGroupOrToNothing_isRefused() throws Exception {
-    assertThat(assign(404, open().toString(), "\"group-goods\"").get("detail").asString())
-        .startsWith("There is no line to assign to 'group-goods'");
-    assertThat(assign(404, "[987654321]", "\"diesel\"").get("detail").asString()).startsWith("There is no bank movement");
-    assertThat(open()).hasSize(3);
-  }
+    @Test
+    void suggestions_comeFromEarlierAssignments() throws Exception {
+        JsonNode movements = send(200, get(path("/movements?unassigned=true"))).get("movements");
+        assertThat(movements.get(2).get("counterparty").asString()).isEqualTo("Icehouse Supplies");
+        assertThat(movements.get(2).get("suggestions").get(0).asString()).isEqualTo("packaging");
+    }
 
-  @Test
-  void rule_remembered_assignsWhatIsOpenNowAndWhatComesLater() throws Exception {
-    String rule = """
+    @Test
+    void movement_dividedOverLines_tiesAndRefusesTooMuch() throws Exception {
+        long toll = open().get(0);
+        String parts = path("/movements/" + toll + "/parts?version=");
+        JsonNode refused = send(
+                422,
+                put(parts + version())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"parts\": [{\"line\": \"diesel\", \"minor\": -800}]}"));
+        assertThat(refused.get("detail").asString())
+                .isEqualTo("The parts add up to more than the movement: lower one of them");
+        send(
+                200,
+                put(parts + version())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(
+                                "{\"parts\": [{\"line\": \"diesel\", \"minor\": -500}, {\"line\": null, \"minor\": -100}]}"));
+        JsonNode left =
+                send(200, get(path("/movements?words=toll"))).get("movements").get(0);
+        assertThat(left.get("unassigned").asLong()).isEqualTo(-150);
+        assertThat(left.get("parts").get(1).get("line").isNull()).isTrue();
+        JsonNode cell = send(200, get(path("/workings?row=diesel&from=2026-03-04&to=2026-03-04")));
+        assertThat(cell.get("committed").asLong()).isEqualTo(-500);
+    }
+
+    @Test
+    void assigning_toAGroupOrToNothing_isRefused() throws Exception {
+        assertThat(assign(404, open().toString(), "\"group-goods\"")
+                        .get("detail")
+                        .asString())
+                .startsWith("There is no line to assign to 'group-goods'");
+        assertThat(assign(404, "[987654321]", "\"diesel\"").get("detail").asString())
+                .startsWith("There is no bank movement");
+        assertThat(open()).hasSize(3);
+    }
+
+    @Test
+    void rule_remembered_assignsWhatIsOpenNowAndWhatComesLater() throws Exception {
+        String rule = """
         {"id": "ice", "text": "", "counterparty": "icehouse", "direction": "payment", "line": "packaging"}""";
-    send(200, put(path("/rules/ice?apply=true&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(rule));
-    assertThat(open()).hasSize(1);
-    bring("Date,Description,Counterparty,Amount\n09/03/2026,BILL 3,ICEHOUSE SUPPLIES LTD,-20.00\n09/03/2026,OTHER,,-1.00\n");
-    assertThat(open()).hasSize(2);
-    send(200, delete(path("/rules/ice?version=" + version())));
-    assertThat(send(200, get(path("/rules")))).hasSize(5);
-  }
-
-  @Test
-  void snapshot_savedThenBankIn_comparesByWeekMonthAndToDate() throws Exception {
-    send(200, post(path("/snapshots?version=" + version())).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"name\": \"Before\", \"note\": \"\"}"));
-    String id = send(200, get(path("/snapshots"))).get(0).get("id").asString();
-    JsonNode early = send(200, get(path("/snapshots/" + id + "/variance")));
-    assertThat(early.get("window").isNull()).as("no facts after it yet").isTrue();
-    String settings = send(200, get(path(""))).get("settings").toString().replace("2026-03-01", "2026-03-12");
-    send(200, put(path("/settings?version=" + version())).contentType(MediaType.APPLICATION_JSON).content(settings));
-    JsonNode week = send(200, get(path("/snapshots/" + id + "/variance?by=WEEK&from=2026-03-03")));
-    assertThat(week.get("window").get("to").asString()).isEqualTo("2026-03-08");
-    assertThat(week.get("windows")).hasSize(2);
-    JsonNode toDate = send(200, get(path("/snapshots/" + id + "/variance?by=TO_DATE")));
-    assertThat(toDate.get("window").get("to").asString()).isEqualTo("2026-03-12");
-    for (JsonNode variance : List.of(week, toDate)) {
-      JsonNode closing = variance.get("rows").get(variance.get("rows").size() - 1);
-      assertThat(closing.get("variance").asLong()).isEqualTo(closing.get("actual").asLong() - closing.get("forecast").asLong());
+        send(
+                200,
+                put(path("/rules/ice?apply=true&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(rule));
+        assertThat(open()).hasSize(1);
+        bring(
+                "Date,Description,Counterparty,Amount\n09/03/2026,BILL 3,ICEHOUSE SUPPLIES LTD,-20.00\n09/03/2026,OTHER,,-1.00\n");
+        assertThat(open()).hasSize(2);
+        send(200, delete(path("/rules/ice?version=" + version())));
+        assertThat(send(200, get(path("/rules")))).hasSize(5);
     }
-    send(200, delete(path("/snapshots/" + id + "?version=" + version())));
-    assertThat(send(200, get(path("/snapshots")))).isEmpty();
-    send(200, post(path("/undo")));
-    assertThat(send(200, get(path("/snapshots")))).hasSize(1);
-  }
 
-  @Test
-  void accountsAndSettings_thatCannotBe_areRefusedInASentence() throws Exception {
-    assertThat(send(422, delete(path("/accounts/current?version=" + version()))).get("detail").asString())
-        .isEqualTo("Current account has bank movements and cannot be taken out: mark it restricted, and it stands outside the forecast");
-    String settings = send(200, get(path(""))).get("settings").toString().replace("GBP", "EUR");
-    assertThat(send(422, put(path("/settings?version=" + version())).contentType(MediaType.APPLICATION_JSON).content(settings))
-        .get("detail").asString()).startsWith("The currency of a plan stays GBP");
-    assertThat(send(422, post(path("/snapshots?version=" + version())).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"name\": \"  \"}")).get("detail").asString()).startsWith("Name of the snapshot must not be empty");
-  }
-
-  @Test
-  void bankFile_stoppedOrUnreadable_bringsInNothing() throws Exception {
-    byte[] csv = "Date,Description,Amount\n02/03/2026,TEA,-3.00\n".getBytes(StandardCharsets.UTF_8);
-    BankFiles.HeldFile held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
-    long before = version();
-    StatementJob job = new StatementJob(held,
-        StatementJob.csv("current", CsvProposal.of(csv).dialect().orElseThrow(), Money.currency("GBP")), false, List.of(), edits,
-        stores.statements());
-    job.stop();
-    job.run();
-    assertThat(job.progress().state()).isEqualTo(StatementJob.State.STOPPED);
-    assertThat(version()).isEqualTo(before);
-    JsonNode words = send(200, multipart(path("/bank-files?account=current"))
-        .file(new MockMultipartFile("file", "words.csv", "text/csv", "no dates\nat all\n".getBytes(StandardCharsets.UTF_8))));
-    assertThat(words.get("dialect").isNull()).isTrue();
-    assertThat(send(422, multipart(path("/bank-files")).file(new MockMultipartFile("file", "letter.pdf", "application/pdf",
-        "%PDF-1.4".getBytes(StandardCharsets.UTF_8)))).get("detail").asString())
-        .isEqualTo("The file 'letter.pdf' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from the bank as one of these");
-    assertThat(send(422, multipart(path("/bank-files?account=current"))
-        .file(new MockMultipartFile("file", "empty.csv", "text/csv", new byte[0]))).get("detail").asString())
-        .isEqualTo("The file 'empty.csv' is empty: export it from the bank again");
-  }
-
-  private JsonNode hand(String name, String text) throws Exception {
-    return send(200, multipart(path("/bank-files")).file(new MockMultipartFile("file", name, "text/plain", text.getBytes(StandardCharsets.UTF_8))));
-  }
-
-  private JsonNode taken(String file, String accounts) throws Exception {
-    JsonNode job = send(200, post(path("/bank-files/" + file + "/statements/take")).contentType(MediaType.APPLICATION_JSON).content(accounts));
-    String id = job.get("id").asString();
-    for (int i = 0; i < 200 && !job.get("state").asString().equals("DONE"); i++) {
-      Thread.sleep(20);
-      job = send(200, get(path("/bank-files/jobs/" + id)));
+    @Test
+    void snapshot_savedThenBankIn_comparesByWeekMonthAndToDate() throws Exception {
+        send(
+                200,
+                post(path("/snapshots?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"name\": \"Before\", \"note\": \"\"}"));
+        String id = send(200, get(path("/snapshots"))).get(0).get("id").asString();
+        JsonNode early = send(200, get(path("/snapshots/" + id + "/variance")));
+        assertThat(early.get("window").isNull()).as("no facts after it yet").isTrue();
+        String settings = send(200, get(path(""))).get("settings").toString().replace("2026-03-01", "2026-03-12");
+        send(
+                200,
+                put(path("/settings?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(settings));
+        JsonNode week = send(200, get(path("/snapshots/" + id + "/variance?by=WEEK&from=2026-03-03")));
+        assertThat(week.get("window").get("to").asString()).isEqualTo("2026-03-08");
+        assertThat(week.get("windows")).hasSize(2);
+        JsonNode toDate = send(200, get(path("/snapshots/" + id + "/variance?by=TO_DATE")));
+        assertThat(toDate.get("window").get("to").asString()).isEqualTo("2026-03-12");
+        for (JsonNode variance : List.of(week, toDate)) {
+            JsonNode closing = variance.get("rows").get(variance.get("rows").size() - 1);
+            assertThat(closing.get("variance").asLong())
+                    .isEqualTo(closing.get("actual").asLong()
+                            - closing.get("forecast").asLong());
+        }
+        send(200, delete(path("/snapshots/" + id + "?version=" + version())));
+        assertThat(send(200, get(path("/snapshots")))).isEmpty();
+        send(200, post(path("/undo")));
+        assertThat(send(200, get(path("/snapshots")))).hasSize(1);
     }
-    return job;
-  }
 
-  /** A statement of a day on which the demo's account moves nothing else: its balances follow on, are held to the books, and undone. */
-  @Test
-  void standardStatement_findsItsAccountAgain_andSaysWhatIsAmiss() throws Exception {
-    String mt940 = ":20:X\n:25:0000-9\n:28C:1\n:60F:C260301GBP1000,00\n:61:2603290329C5,00NTRFNONREF\n:86:INTEREST\n:62F:C260329GBP1005,00\n-\n";
-    JsonNode held = hand("a.sta", mt940);
-    assertThat(held.get("format").asString()).isEqualTo("MT940");
-    assertThat(held.get("statements").get(0).get("account").isNull()).isTrue();
-    String file = held.get("id").asString();
-    assertThat(send(422, post(path("/bank-files/" + file + "/statements/take")).contentType(MediaType.APPLICATION_JSON).content("{}"))
-        .get("detail").asString()).isEqualTo("Say which account the number '0000-9' is");
-    JsonNode said = send(200, post(path("/bank-files/" + file + "/accounts")).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"0000-9\": \"reserve\"}"));
-    assertThat(said.get("statements").get(0).get("amiss").asString()).startsWith("It opens with 1,000, but the books hold");
-    assertThat(taken(file, "{\"0000-9\": \"reserve\"}").get("sentence").asString()).isEqualTo("1 movement brought in.");
-    JsonNode statements = send(200, get(path("/position?from=2026-03-01&to=2026-03-30"))).get("statements");
-    JsonNode last = statements.valueStream().filter(one -> one.get("fileName").asString().equals("a.sta")).findFirst().orElseThrow();
-    assertThat(last.get("closing").asLong()).isEqualTo(100_500);
-    assertThat(last.get("amiss").asString()).contains("It opens with 1,000");
-    JsonNode again = hand("a.sta", mt940).get("statements").get(0);
-    assertThat(again.get("account").asString()).isEqualTo("reserve");
-    assertThat(again.get("isThere").asBoolean()).isTrue();
-    assertThat(send(422, multipart(path("/bank-files")).file(new MockMultipartFile("file", "b.sta", "text/plain",
-        mt940.replace("GBP", "EUR").getBytes(StandardCharsets.UTF_8)))).get("detail").asString())
-        .isEqualTo("Statement 1 is in EUR, but the plan is in GBP: bring it into a plan of its own currency");
-    send(200, post(path("/undo")));
-  }
-
-  private MockMultipartFile list(String text) {
-    return new MockMultipartFile("file", "list.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8));
-  }
-
-  private String itemOn(String line, String number, String counterparty, String open) throws Exception {
-    tools.jackson.databind.node.ObjectNode assumed = (tools.jackson.databind.node.ObjectNode) send(200, get(path("/lines/" + line))).get("line");
-    ((tools.jackson.databind.node.ObjectNode) assumed.get("assumption")).put("basis", "books");
-    send(200, put(path("/lines/" + line + "?words=kept&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(assumed.toString()));
-    String json = "{\"id\": \"" + number + "\", \"kind\": \"invoice\", \"number\": \"" + number + "\", \"counterparty\": \"" + counterparty
-        + "\", \"line\": \"" + line + "\", \"issued\": \"2026-02-10\", \"due\": \"2026-03-05\", \"amount\": \"" + open + "\"}";
-    send(200, put(path("/items/" + number + "?words=typed&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(json));
-    return number;
-  }
-
-  /** A movement settles a bill by one proposal, what is over stays open or to assign; unassigning opens it again, and undo takes all back. */
-  @Test
-  void movement_settlesABill_andOpensItAgainWhenItIsUnassigned() throws Exception {
-    String item = itemOn("diesel", "BILL-1", "Icehouse Supplies", "130.00");
-    String twin = send(200, get(path("/items?direction=PAYMENT&words=BILL-1"))).get("items").get(0).get("item").toString().replace("\"id\":\"BILL-1\"", "\"id\":\"twin\"");
-    assertThat(send(422, put(path("/items/twin?words=typed&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(twin)).get("detail")
-        .asString()).startsWith("'BILL-1' of Icehouse Supplies is there already");
-    JsonNode movement = send(200, get(path("/movements?unassigned=true"))).get("movements").valueStream()
-        .filter(one -> one.get("text").asString().equals("BILL 1")).findFirst().orElseThrow();
-    assertThat(movement.get("settles").get("words").asString()).isEqualTo("BILL-1");
-    assertThat(movement.get("settles").get("because").asString()).isEqualTo("named in the bank's text, in part");
-    String base = "/movements/" + movement.get("id").asLong();
-    assertThat(send(200, get(path(base + "/settlements"))).get(0).get("parts").get(0).get("minor").asLong()).isEqualTo(10_000);
-    String settle = base + "/settle?version=";
-    assertThat(send(422, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 5000}]}")).get("detail").asString())
-        .isEqualTo("Only 130 is open of BILL-1 of Icehouse Supplies: settle no more than that");
-    long before = edits.current(plan).forecast().closing(edits.current(plan).forecast().lastDay());
-    send(200, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON)
-        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 500}]}"));
-    assertThat(open(item)).isEqualTo(2_500);
-    assertThat(edits.current(plan).forecast().closing(edits.current(plan).forecast().lastDay())).as("counted once: the discount is saved")
-        .isEqualTo(before + 10_000 + 500);
-    assertThat(edits.document(plan).movements()).anyMatch(m -> m.parts().stream().anyMatch(part -> item.equals(part.itemId()) && part.less() == 500));
-    assertThat(edits.current(plan).books()).isEqualTo(reloaded());
-    send(200, put(path(base + "/parts?version=" + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": []}"));
-    assertThat(open(item)).isEqualTo(13_000);
-    String paid = twin.replace("\"id\":\"twin\"", "\"id\":\"BILL-1\"").replaceFirst("\"open\":\"[^\"]+\"", "\"open\":\"0\",\"listed\":\"0\",\"paid\":\"2026-02-28\"");
-    send(200, put(path("/items/BILL-1?words=paid&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(paid));
-    send(200, post(path(settle + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 3000}]}"));
-    send(200, put(path(base + "/parts?version=" + version())).contentType(MediaType.APPLICATION_JSON).content("{\"parts\": []}"));
-    assertThat(open(item)).as("the ledger has it as paid: taking the movement back opens nothing").isZero();
-    for (int i = 0; i < 3; i++) {
-      send(200, post(path("/undo")));
+    @Test
+    void accountsAndSettings_thatCannotBe_areRefusedInASentence() throws Exception {
+        assertThat(send(422, delete(path("/accounts/current?version=" + version())))
+                        .get("detail")
+                        .asString())
+                .isEqualTo(
+                        "Current account has bank movements and cannot be taken out: mark it restricted, and it stands outside the forecast");
+        String settings = send(200, get(path(""))).get("settings").toString().replace("GBP", "EUR");
+        assertThat(send(
+                                422,
+                                put(path("/settings?version=" + version()))
+                                        .contentType(MediaType.APPLICATION_JSON)
+                                        .content(settings))
+                        .get("detail")
+                        .asString())
+                .startsWith("The currency of a plan stays GBP");
+        assertThat(send(
+                                422,
+                                post(path("/snapshots?version=" + version()))
+                                        .contentType(MediaType.APPLICATION_JSON)
+                                        .content("{\"name\": \"  \"}"))
+                        .get("detail")
+                        .asString())
+                .startsWith("Name of the snapshot must not be empty");
     }
-    send(200, post(path("/undo")));
-    assertThat(open(item)).isEqualTo(2_500);
-    send(200, post(path("/undo")));
-    assertThat(open(item)).isEqualTo(13_000);
-    assertThat(edits.current(plan).books()).isEqualTo(reloaded());
-  }
 
-  private long open(String item) {
-    return edits.current(plan).books().items().all().stream().filter(one -> one.id().equals(item)).findFirst().orElseThrow().amount().open();
-  }
-
-  /** The books as the database has them, added up anew. */
-  private Object reloaded() {
-    return ebbtide.books.Books.of(edits.document(plan).accounts(), edits.document(plan).movements())
-        .with(edits.current(plan).books().items().settled(ebbtide.books.BankMovement.settled(edits.document(plan).movements())));
-  }
-
-  /** A list taken over, edited, brought in again with a change and a gap, and all of it undone: the forecast is as it was. */
-  @Test
-  void ledgerList_takenOverEditedAndUndone_leavesThePlanAsItWas() throws Exception {
-    Object before = edits.current(plan).forecast().lowWater();
-    String text = "Number,Customer,Date,Due,Amount,Open,Paid on\nA-1,Brisemer Distribution,2026-02-02,2026-03-04,100.00,100.00,\n"
-        + "A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\nA-3,Brisemer Distribution,2026-01-02,2026-02-01,10.00,0.00,2026-02-06\n";
-    JsonNode look = send(200, multipart(path("/item-lists/look?line=export")).file(list(text)));
-    assertThat(look.get("added").asInt()).isEqualTo(3);
-    assertThat(send(200, multipart(path("/item-lists/look?line=export")).file(list("Customer,Town\nA,B\n"))).get("refusal").asString())
-        .startsWith("Say which column holds the number");
-    String chosen = java.net.URLEncoder.encode(look.get("columns").toString(), StandardCharsets.UTF_8).replace("+", "%20");
-    send(200, multipart(java.net.URI.create(path("/item-lists/take?line=export&version=" + version() + "&chosen=" + chosen))).file(list(text)));
-    assertThat(send(200, get(path("/items?direction=RECEIPT&words=A-"))).get("items")).as("items count only where they are kept").isEmpty();
-    assertThat(send(200, get(path(""))).get("missing").toString()).contains("has 2 open items, but is planned by its pattern alone");
-    tools.jackson.databind.node.ObjectNode line = (tools.jackson.databind.node.ObjectNode) send(200, get(path("/lines/export"))).get("line");
-    ((tools.jackson.databind.node.ObjectNode) line.get("assumption")).put("basis", "books");
-    send(200, put(path("/lines/export?words=kept&version=" + version())).contentType(MediaType.APPLICATION_JSON).content(line.toString()));
-    JsonNode items = send(200, get(path("/items?direction=RECEIPT&words=A-")));
-    assertThat(items.get("items").valueStream().mapToLong(one -> Money.minor(one.get("item").get("open").asString(), Money.currency("GBP"))).sum()).isEqualTo(15_000);
-    assertThat(items.get("items").get(0).get("because").asString()).isEqualTo("due 2026-03-04, usually 5 days late (1 paid before)");
-    assertThat(send(200, get(path("/items/habits?direction=RECEIPT"))).get("counterparties").valueStream()
-        .filter(one -> one.get("counterparty").asString().equals("Brisemer Distribution")).findFirst().orElseThrow().get("days").asInt()).isEqualTo(5);
-    assertThat(numbers("order=OPEN")).containsExactly("A-2", "A-1");
-    assertThat(numbers("order=NUMBER&descending=true")).containsExactly("A-2", "A-1");
-    assertThat(numbers("show=LATE")).isEmpty();
-    tools.jackson.databind.node.ObjectNode item = (tools.jackson.databind.node.ObjectNode) items.get("items").get(0).get("item");
-    item.put("expected", "2026-04-20");
-    send(200, put(path("/items/" + item.get("id").asString() + "?words=later&version=" + version())).contentType(MediaType.APPLICATION_JSON)
-        .content(item.toString()));
-    assertThat(numbers("show=SAID")).containsExactly("A-1");
-    JsonNode again = send(200, multipart(path("/item-lists/look?line=export")).file(list(text.replace("100.00,100.00", "100.00,40.00")
-        .replace("A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\n", ""))));
-    assertThat(again.get("remembered").asBoolean()).isTrue();
-    assertThat(java.util.List.of(again.get("added").asInt(), again.get("changed").asInt(), again.get("same").asInt(), again.get("vanished").asInt()))
-        .containsExactly(0, 1, 1, 1);
-    assertThat(send(422, delete(path("/lines/export?version=" + version()))).get("detail").asString())
-        .startsWith("The line has 3 open or paid items");
-    for (int i = 0; i < 3; i++) {
-      send(200, post(path("/undo")));
+    @Test
+    void bankFile_stoppedOrUnreadable_bringsInNothing() throws Exception {
+        byte[] csv = "Date,Description,Amount\n02/03/2026,TEA,-3.00\n".getBytes(StandardCharsets.UTF_8);
+        BankFiles.HeldFile held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
+        long before = version();
+        StatementJob job = new StatementJob(
+                held,
+                StatementJob.csv("current", CsvProposal.of(csv).dialect().orElseThrow(), Money.currency("GBP")),
+                false,
+                List.of(),
+                edits,
+                stores.statements());
+        job.stop();
+        job.run();
+        assertThat(job.progress().state()).isEqualTo(StatementJob.State.STOPPED);
+        assertThat(version()).isEqualTo(before);
+        JsonNode words = send(
+                200,
+                multipart(path("/bank-files?account=current"))
+                        .file(new MockMultipartFile(
+                                "file",
+                                "words.csv",
+                                "text/csv",
+                                "no dates\nat all\n".getBytes(StandardCharsets.UTF_8))));
+        assertThat(words.get("dialect").isNull()).isTrue();
+        assertThat(send(
+                                422,
+                                multipart(path("/bank-files"))
+                                        .file(new MockMultipartFile(
+                                                "file",
+                                                "letter.pdf",
+                                                "application/pdf",
+                                                "%PDF-1.4".getBytes(StandardCharsets.UTF_8))))
+                        .get("detail")
+                        .asString())
+                .isEqualTo(
+                        "The file 'letter.pdf' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from the bank as one of these");
+        assertThat(send(
+                                422,
+                                multipart(path("/bank-files?account=current"))
+                                        .file(new MockMultipartFile("file", "empty.csv", "text/csv", new byte[0])))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("The file 'empty.csv' is empty: export it from the bank again");
     }
-    assertThat(edits.current(plan).forecast().lowWater()).isEqualTo(before);
-    assertThat(edits.current(plan).books().items().of("export")).isEmpty();
-  }
 
-  private java.util.List<String> numbers(String query) throws Exception {
-    return send(200, get(path("/items?direction=RECEIPT&words=A-&" + query))).get("items").valueStream().map(one -> one.get("item").get("number").asString()).toList();
-  }
+    private JsonNode hand(String name, String text) throws Exception {
+        return send(
+                200,
+                multipart(path("/bank-files"))
+                        .file(new MockMultipartFile(
+                                "file", name, "text/plain", text.getBytes(StandardCharsets.UTF_8))));
+    }
 
-  @Test
-  void planFile_takenOutAndBroughtIn_isTheSamePlanAgain() throws Exception {
-    byte[] file = mvc.perform(get(path("/file"))).andReturn().getResponse().getContentAsByteArray();
-    String copy = send(200, post("/api/plans").contentType(MediaType.APPLICATION_JSON).content(file)).get("id").asString();
-    assertThat(edits.document(copy).plan()).isEqualTo(edits.document(plan).plan());
-    assertThat(edits.document(copy).rules()).isEqualTo(edits.document(plan).rules());
-    assertThat(edits.document(copy).movements()).containsExactlyInAnyOrderElementsOf(edits.document(plan).movements());
-    assertThat(edits.current(copy).forecast().lowWater()).isEqualTo(edits.current(plan).forecast().lowWater());
-  }
+    private JsonNode taken(String file, String accounts) throws Exception {
+        JsonNode job = send(
+                200,
+                post(path("/bank-files/" + file + "/statements/take"))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(accounts));
+        String id = job.get("id").asString();
+        for (int i = 0; i < 200 && !job.get("state").asString().equals("DONE"); i++) {
+            Thread.sleep(20);
+            job = send(200, get(path("/bank-files/jobs/" + id)));
+        }
+        return job;
+    }
+
+    /**
+     * A statement of a day on which the demo's account moves nothing else: its balances follow on, are held to the
+     * books, and undone.
+     */
+    @Test
+    void standardStatement_findsItsAccountAgain_andSaysWhatIsAmiss() throws Exception {
+        String mt940 =
+                ":20:X\n:25:0000-9\n:28C:1\n:60F:C260301GBP1000,00\n:61:2603290329C5,00NTRFNONREF\n:86:INTEREST\n:62F:C260329GBP1005,00\n-\n";
+        JsonNode held = hand("a.sta", mt940);
+        assertThat(held.get("format").asString()).isEqualTo("MT940");
+        assertThat(held.get("statements").get(0).get("account").isNull()).isTrue();
+        String file = held.get("id").asString();
+        assertThat(send(
+                                422,
+                                post(path("/bank-files/" + file + "/statements/take"))
+                                        .contentType(MediaType.APPLICATION_JSON)
+                                        .content("{}"))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("Say which account the number '0000-9' is");
+        JsonNode said = send(
+                200,
+                post(path("/bank-files/" + file + "/accounts"))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"0000-9\": \"reserve\"}"));
+        assertThat(said.get("statements").get(0).get("amiss").asString())
+                .startsWith("It opens with 1,000, but the books hold");
+        assertThat(taken(file, "{\"0000-9\": \"reserve\"}").get("sentence").asString())
+                .isEqualTo("1 movement brought in.");
+        JsonNode statements =
+                send(200, get(path("/position?from=2026-03-01&to=2026-03-30"))).get("statements");
+        JsonNode last = statements
+                .valueStream()
+                .filter(one -> one.get("fileName").asString().equals("a.sta"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(last.get("closing").asLong()).isEqualTo(100_500);
+        assertThat(last.get("amiss").asString()).contains("It opens with 1,000");
+        JsonNode again = hand("a.sta", mt940).get("statements").get(0);
+        assertThat(again.get("account").asString()).isEqualTo("reserve");
+        assertThat(again.get("isThere").asBoolean()).isTrue();
+        assertThat(send(
+                                422,
+                                multipart(path("/bank-files"))
+                                        .file(new MockMultipartFile(
+                                                "file",
+                                                "b.sta",
+                                                "text/plain",
+                                                mt940.replace("GBP", "EUR").getBytes(StandardCharsets.UTF_8))))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("Statement 1 is in EUR, but the plan is in GBP: bring it into a plan of its own currency");
+        send(200, post(path("/undo")));
+    }
+
+    private MockMultipartFile list(String text) {
+        return new MockMultipartFile("file", "list.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private String itemOn(String line, String number, String counterparty, String open) throws Exception {
+        tools.jackson.databind.node.ObjectNode assumed = (tools.jackson.databind.node.ObjectNode)
+                send(200, get(path("/lines/" + line))).get("line");
+        ((tools.jackson.databind.node.ObjectNode) assumed.get("assumption")).put("basis", "books");
+        send(
+                200,
+                put(path("/lines/" + line + "?words=kept&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(assumed.toString()));
+        String json = "{\"id\": \"" + number + "\", \"kind\": \"invoice\", \"number\": \"" + number
+                + "\", \"counterparty\": \"" + counterparty + "\", \"line\": \"" + line
+                + "\", \"issued\": \"2026-02-10\", \"due\": \"2026-03-05\", \"amount\": \"" + open + "\"}";
+        send(
+                200,
+                put(path("/items/" + number + "?words=typed&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(json));
+        return number;
+    }
+
+    /**
+     * A movement settles a bill by one proposal, what is over stays open or to assign; unassigning opens it again, and
+     * undo takes all back.
+     */
+    @Test
+    void movement_settlesABill_andOpensItAgainWhenItIsUnassigned() throws Exception {
+        String item = itemOn("diesel", "BILL-1", "Icehouse Supplies", "130.00");
+        String twin = send(200, get(path("/items?direction=PAYMENT&words=BILL-1")))
+                .get("items")
+                .get(0)
+                .get("item")
+                .toString()
+                .replace("\"id\":\"BILL-1\"", "\"id\":\"twin\"");
+        assertThat(send(
+                                422,
+                                put(path("/items/twin?words=typed&version=" + version()))
+                                        .contentType(MediaType.APPLICATION_JSON)
+                                        .content(twin))
+                        .get("detail")
+                        .asString())
+                .startsWith("'BILL-1' of Icehouse Supplies is there already");
+        JsonNode movement = send(200, get(path("/movements?unassigned=true")))
+                .get("movements")
+                .valueStream()
+                .filter(one -> one.get("text").asString().equals("BILL 1"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(movement.get("settles").get("words").asString()).isEqualTo("BILL-1");
+        assertThat(movement.get("settles").get("because").asString()).isEqualTo("named in the bank's text, in part");
+        String base = "/movements/" + movement.get("id").asLong();
+        assertThat(send(200, get(path(base + "/settlements")))
+                        .get(0)
+                        .get("parts")
+                        .get(0)
+                        .get("minor")
+                        .asLong())
+                .isEqualTo(10_000);
+        String settle = base + "/settle?version=";
+        assertThat(send(
+                                422,
+                                post(path(settle + version()))
+                                        .contentType(MediaType.APPLICATION_JSON)
+                                        .content(
+                                                "{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 5000}]}"))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("Only 130 is open of BILL-1 of Icehouse Supplies: settle no more than that");
+        long before = edits.current(plan)
+                .forecast()
+                .closing(edits.current(plan).forecast().lastDay());
+        send(
+                200,
+                post(path(settle + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 500}]}"));
+        assertThat(open(item)).isEqualTo(2_500);
+        assertThat(edits.current(plan)
+                        .forecast()
+                        .closing(edits.current(plan).forecast().lastDay()))
+                .as("counted once: the discount is saved")
+                .isEqualTo(before + 10_000 + 500);
+        assertThat(edits.document(plan).movements())
+                .anyMatch(m -> m.parts().stream().anyMatch(part -> item.equals(part.itemId()) && part.less() == 500));
+        assertThat(edits.current(plan).books()).isEqualTo(reloaded());
+        send(
+                200,
+                put(path(base + "/parts?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"parts\": []}"));
+        assertThat(open(item)).isEqualTo(13_000);
+        String paid = twin.replace("\"id\":\"twin\"", "\"id\":\"BILL-1\"")
+                .replaceFirst("\"open\":\"[^\"]+\"", "\"open\":\"0\",\"listed\":\"0\",\"paid\":\"2026-02-28\"");
+        send(
+                200,
+                put(path("/items/BILL-1?words=paid&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(paid));
+        send(
+                200,
+                post(path(settle + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 3000}]}"));
+        send(
+                200,
+                put(path(base + "/parts?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"parts\": []}"));
+        assertThat(open(item))
+                .as("the ledger has it as paid: taking the movement back opens nothing")
+                .isZero();
+        for (int i = 0; i < 3; i++) {
+            send(200, post(path("/undo")));
+        }
+        send(200, post(path("/undo")));
+        assertThat(open(item)).isEqualTo(2_500);
+        send(200, post(path("/undo")));
+        assertThat(open(item)).isEqualTo(13_000);
+        assertThat(edits.current(plan).books()).isEqualTo(reloaded());
+    }
+
+    private long open(String item) {
+        return edits.current(plan).books().items().all().stream()
+                .filter(one -> one.id().equals(item))
+                .findFirst()
+                .orElseThrow()
+                .amount()
+                .open();
+    }
+
+    /** The books as the database has them, added up anew. */
+    private Object reloaded() {
+        return ebbtide.books.Books.of(
+                        edits.document(plan).accounts(), edits.document(plan).movements())
+                .with(edits.current(plan)
+                        .books()
+                        .items()
+                        .settled(ebbtide.books.BankMovement.settled(
+                                edits.document(plan).movements())));
+    }
+
+    /**
+     * A list taken over, edited, brought in again with a change and a gap, and all of it undone: the forecast is as it
+     * was.
+     */
+    @Test
+    void ledgerList_takenOverEditedAndUndone_leavesThePlanAsItWas() throws Exception {
+        Object before = edits.current(plan).forecast().lowWater();
+        String text =
+                "Number,Customer,Date,Due,Amount,Open,Paid on\nA-1,Brisemer Distribution,2026-02-02,2026-03-04,100.00,100.00,\n"
+                        + "A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\nA-3,Brisemer Distribution,2026-01-02,2026-02-01,10.00,0.00,2026-02-06\n";
+        JsonNode look =
+                send(200, multipart(path("/item-lists/look?line=export")).file(list(text)));
+        assertThat(look.get("added").asInt()).isEqualTo(3);
+        assertThat(send(200, multipart(path("/item-lists/look?line=export")).file(list("Customer,Town\nA,B\n")))
+                        .get("refusal")
+                        .asString())
+                .startsWith("Say which column holds the number");
+        String chosen = java.net.URLEncoder.encode(look.get("columns").toString(), StandardCharsets.UTF_8)
+                .replace("+", "%20");
+        send(
+                200,
+                multipart(java.net.URI.create(
+                                path("/item-lists/take?line=export&version=" + version() + "&chosen=" + chosen)))
+                        .file(list(text)));
+        assertThat(send(200, get(path("/items?direction=RECEIPT&words=A-"))).get("items"))
+                .as("items count only where they are kept")
+                .isEmpty();
+        assertThat(send(200, get(path(""))).get("missing").toString())
+                .contains("has 2 open items, but is planned by its pattern alone");
+        tools.jackson.databind.node.ObjectNode line = (tools.jackson.databind.node.ObjectNode)
+                send(200, get(path("/lines/export"))).get("line");
+        ((tools.jackson.databind.node.ObjectNode) line.get("assumption")).put("basis", "books");
+        send(
+                200,
+                put(path("/lines/export?words=kept&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(line.toString()));
+        JsonNode items = send(200, get(path("/items?direction=RECEIPT&words=A-")));
+        assertThat(items.get("items")
+                        .valueStream()
+                        .mapToLong(
+                                one -> Money.minor(one.get("item").get("open").asString(), Money.currency("GBP")))
+                        .sum())
+                .isEqualTo(15_000);
+        assertThat(items.get("items").get(0).get("because").asString())
+                .isEqualTo("due 2026-03-04, usually 5 days late (1 paid before)");
+        assertThat(send(200, get(path("/items/habits?direction=RECEIPT")))
+                        .get("counterparties")
+                        .valueStream()
+                        .filter(one -> one.get("counterparty").asString().equals("Brisemer Distribution"))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("days")
+                        .asInt())
+                .isEqualTo(5);
+        assertThat(numbers("order=OPEN")).containsExactly("A-2", "A-1");
+        assertThat(numbers("order=NUMBER&descending=true")).containsExactly("A-2", "A-1");
+        assertThat(numbers("show=LATE")).isEmpty();
+        tools.jackson.databind.node.ObjectNode item = (tools.jackson.databind.node.ObjectNode)
+                items.get("items").get(0).get("item");
+        item.put("expected", "2026-04-20");
+        send(
+                200,
+                put(path("/items/" + item.get("id").asString() + "?words=later&version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(item.toString()));
+        assertThat(numbers("show=SAID")).containsExactly("A-1");
+        JsonNode again = send(
+                200,
+                multipart(path("/item-lists/look?line=export"))
+                        .file(list(text.replace("100.00,100.00", "100.00,40.00")
+                                .replace("A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\n", ""))));
+        assertThat(again.get("remembered").asBoolean()).isTrue();
+        assertThat(java.util.List.of(
+                        again.get("added").asInt(),
+                        again.get("changed").asInt(),
+                        again.get("same").asInt(),
+                        again.get("vanished").asInt()))
+                .containsExactly(0, 1, 1, 1);
+        assertThat(send(422, delete(path("/lines/export?version=" + version())))
+                        .get("detail")
+                        .asString())
+                .startsWith("The line has 3 open or paid items");
+        for (int i = 0; i < 3; i++) {
+            send(200, post(path("/undo")));
+        }
+        assertThat(edits.current(plan).forecast().lowWater()).isEqualTo(before);
+        assertThat(edits.current(plan).books().items().of("export")).isEmpty();
+    }
+
+    private java.util.List<String> numbers(String query) throws Exception {
+        return send(200, get(path("/items?direction=RECEIPT&words=A-&" + query)))
+                .get("items")
+                .valueStream()
+                .map(one -> one.get("item").get("number").asString())
+                .toList();
+    }
+
+    @Test
+    void planFile_takenOutAndBroughtIn_isTheSamePlanAgain() throws Exception {
+        byte[] file = mvc.perform(get(path("/file"))).andReturn().getResponse().getContentAsByteArray();
+        String copy = send(
+                        200,
+                        post("/api/plans")
+                                .contentType(MediaType.APPLICATION_JSON)
+                                .content(file))
+                .get("id")
+                .asString();
+        assertThat(edits.document(copy).plan()).isEqualTo(edits.document(plan).plan());
+        assertThat(edits.document(copy).rules()).isEqualTo(edits.document(plan).rules());
+        assertThat(edits.document(copy).movements())
+                .containsExactlyInAnyOrderElementsOf(edits.document(plan).movements());
+        assertThat(edits.current(copy).forecast().lowWater())
+                .isEqualTo(edits.current(plan).forecast().lowWater());
+    }
 }

@@ -29,106 +29,176 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
-/** Bank movements in the database: laid down whole or not at all, and found as one would by reading through them all. */
+/**
+ * Bank movements in the database: laid down whole or not at all, and found as one would by reading through them all.
+ */
 @InMemory
 class MovementsTest {
-  private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
-  @Autowired private Edits edits;
-  @Autowired private Stores stores;
-  @Autowired private WordSearch search;
-  private final Random random = new Random(31);
+    private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
 
-  private String plan() {
-    List<Account> accounts = List.of(new Account("a", "A", "GB", false, DAY, 0), new Account("b", "B", "GB", true, DAY, 0));
-    return edits.add(new PlanDocument(new Plan(Settings.of("P", Money.currency("GBP"), DAY), List.of(line("x"), line("y")),
-        List.of()), accounts, List.of(), List.of()));
-  }
+    @Autowired
+    private Edits edits;
 
-  private static Line line(String id) {
-    return new Line(id, null, id, Direction.PAYMENT, true, null, "", DatedItems.untaxed(List.of(), Convention.NONE),
-        List.of());
-  }
+    @Autowired
+    private Stores stores;
 
-  private BankMovement some(String account, int number) {
-    LocalDate day = DAY.plusDays(random.nextInt(12));
-    long minor = -10 - random.nextInt(990);
-    AssignedPart whole = new AssignedPart(random.nextBoolean() ? "x" : null, minor);
-    AssignedPart half = new AssignedPart("y", minor / 2);
-    List<AssignedPart> parts = List.of(List.<AssignedPart>of(), List.of(whole), List.of(half)).get(random.nextInt(3));
-    return new BankMovement(account, day, day, minor, "Text " + number % 7, number % 3 == 0 ? "Ice House" : "", "REF" + number, parts);
-  }
+    @Autowired
+    private WordSearch search;
 
-  private void bring(String plan, String statement, String account, List<BankMovement> movements) {
-    edits.edit(plan, statement, draft -> draft.addStatement(statement + plan.substring(0, 8), account, statement, movements));
-  }
+    private final Random random = new Random(31);
 
-  private static Predicate<BankMovement> fitting(Query query) {
-    String words = query.words().toLowerCase(java.util.Locale.ROOT);
-    return m -> (query.account() == null || m.account().equals(query.account()))
-        && (query.which() != Which.UNASSIGNED || m.unassigned() != 0)
-        && (query.which() != Which.ASSIGNED || !m.parts().isEmpty())
-        && (query.from() == null || !m.bookingDate().isBefore(query.from()))
-        && (query.to() == null || !m.bookingDate().isAfter(query.to()))
-        && (m.text() + " " + m.counterparty() + " " + m.reference()).toLowerCase(java.util.Locale.ROOT).contains(words)
-        && (query.lineId() == null || m.parts().stream().anyMatch(part -> query.lineId().equals(part.lineId())));
-  }
-
-  private Query someQuery(int limit, int offset) {
-    return new Query(random.nextInt(3) == 0 ? "a" : null, Which.values()[random.nextInt(3)],
-        random.nextInt(3) == 0 ? DAY.plusDays(random.nextInt(12)) : null,
-        random.nextInt(3) == 0 ? DAY.plusDays(random.nextInt(12)) : null,
-        List.of("", "", "text 3", "ice", "ref1").get(random.nextInt(5)), random.nextInt(4) == 0 ? "x" : null, limit, offset);
-  }
-
-  @Test
-  void find_anyQuestion_givesWhatReadingThroughAllWouldNewestFirst() {
-    String plan = plan();
-    List<BankMovement> as = IntStream.range(0, 120).mapToObj(i -> some("a", i)).toList();
-    List<BankMovement> bs = IntStream.range(0, 60).mapToObj(i -> some("b", i)).toList();
-    bring(plan, "one", "a", as);
-    bring(plan, "two", "b", bs);
-    bring(plan, "undone", "a", IntStream.range(500, 530).mapToObj(i -> some("a", i)).toList());
-    edits.undo(plan);
-    // Of one day, what came in later stands first.
-    List<BankMovement> all = new ArrayList<>(as);
-    all.addAll(bs);
-    Collections.reverse(all);
-    all.sort((one, other) -> other.bookingDate().compareTo(one.bookingDate()));
-    for (int i = 0; i < 200; i++) {
-      int limit = 1 + random.nextInt(40);
-      int offset = random.nextInt(3) * 20;
-      Query query = someQuery(limit, offset);
-      assertThat(stores.movements().find(plan, query).stream().map(StoredMovement::movement)).as("%s", query)
-          .containsExactlyElementsOf(all.stream().filter(fitting(query)).skip(offset).limit(limit).toList());
-      assertThat(search.find(plan, query, Duration.ofDays(1))).as("slice by slice, %s", query)
-          .isEqualTo(new WordSearch.Found(stores.movements().find(plan, query), null));
-      Query whole = new Query(query.account(), query.which(), query.from(), query.to(), query.words(), query.lineId(), 1_000, 0);
-      WordSearch.Found begun = search.find(plan, whole, Duration.ZERO);
-      assertThat(begun.movements().stream().map(StoredMovement::movement)).containsExactlyElementsOf(all.stream().filter(fitting(whole))
-          .filter(m -> begun.searchedBackTo() == null || !m.bookingDate().isBefore(begun.searchedBackTo())).toList());
+    private String plan() {
+        List<Account> accounts =
+                List.of(new Account("a", "A", "GB", false, DAY, 0), new Account("b", "B", "GB", true, DAY, 0));
+        return edits.add(new PlanDocument(
+                new Plan(Settings.of("P", Money.currency("GBP"), DAY), List.of(line("x"), line("y")), List.of()),
+                accounts,
+                List.of(),
+                List.of()));
     }
-  }
 
-  @Test
-  void lay_endedBetweenBatches_leavesNothingAndCanBeDoneAgain() {
-    String plan = plan();
-    List<BankMovement> many = IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
-    StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
-    stores.statements().begin(plan, "s-" + plan, arriving);
-    int[] batches = {0};
-    assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
-      if (++batches[0] == 3) {
-        throw new IllegalStateException("stopped by hand");
-      }
-    })).hasMessage("stopped by hand");
-    assertThat(stores.movements().booksOf(plan, stores.accounts().all(plan), "s-" + plan).books().byAccount()).isEmpty();
-    assertThat(stores.statements().all(plan)).isEmpty();
-    bring(plan, "again", "a", many);
-    long sum = many.stream().mapToLong(BankMovement::minor).sum();
-    assertThat(edits.current(plan).books().cash(DAY.plusDays(40))).isEqualTo(
-        many.stream().filter(m -> m.bookingDate().isAfter(DAY)).mapToLong(BankMovement::minor).sum());
-    assertThat(edits.document(plan).movements().stream().mapToLong(BankMovement::minor).sum()).isEqualTo(sum);
-    assertThat(edits.current(plan).unassigned()).isEqualTo(
-        (int) many.stream().filter(m -> m.unassigned() != 0).count());
-  }
+    private static Line line(String id) {
+        return new Line(
+                id,
+                null,
+                id,
+                Direction.PAYMENT,
+                true,
+                null,
+                "",
+                DatedItems.untaxed(List.of(), Convention.NONE),
+                List.of());
+    }
+
+    private BankMovement some(String account, int number) {
+        LocalDate day = DAY.plusDays(random.nextInt(12));
+        long minor = -10 - random.nextInt(990);
+        AssignedPart whole = new AssignedPart(random.nextBoolean() ? "x" : null, minor);
+        AssignedPart half = new AssignedPart("y", minor / 2);
+        List<AssignedPart> parts =
+                List.of(List.<AssignedPart>of(), List.of(whole), List.of(half)).get(random.nextInt(3));
+        return new BankMovement(
+                account,
+                day,
+                day,
+                minor,
+                "Text " + number % 7,
+                number % 3 == 0 ? "Ice House" : "",
+                "REF" + number,
+                parts);
+    }
+
+    private void bring(String plan, String statement, String account, List<BankMovement> movements) {
+        edits.edit(
+                plan,
+                statement,
+                draft -> draft.addStatement(statement + plan.substring(0, 8), account, statement, movements));
+    }
+
+    private static Predicate<BankMovement> fitting(Query query) {
+        String words = query.words().toLowerCase(java.util.Locale.ROOT);
+        return m -> (query.account() == null || m.account().equals(query.account()))
+                && (query.which() != Which.UNASSIGNED || m.unassigned() != 0)
+                && (query.which() != Which.ASSIGNED || !m.parts().isEmpty())
+                && (query.from() == null || !m.bookingDate().isBefore(query.from()))
+                && (query.to() == null || !m.bookingDate().isAfter(query.to()))
+                && (m.text() + " " + m.counterparty() + " " + m.reference())
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .contains(words)
+                && (query.lineId() == null
+                        || m.parts().stream().anyMatch(part -> query.lineId().equals(part.lineId())));
+    }
+
+    private Query someQuery(int limit, int offset) {
+        return new Query(
+                random.nextInt(3) == 0 ? "a" : null,
+                Which.values()[random.nextInt(3)],
+                random.nextInt(3) == 0 ? DAY.plusDays(random.nextInt(12)) : null,
+                random.nextInt(3) == 0 ? DAY.plusDays(random.nextInt(12)) : null,
+                List.of("", "", "text 3", "ice", "ref1").get(random.nextInt(5)),
+                random.nextInt(4) == 0 ? "x" : null,
+                limit,
+                offset);
+    }
+
+    @Test
+    void find_anyQuestion_givesWhatReadingThroughAllWouldNewestFirst() {
+        String plan = plan();
+        List<BankMovement> as =
+                IntStream.range(0, 120).mapToObj(i -> some("a", i)).toList();
+        List<BankMovement> bs =
+                IntStream.range(0, 60).mapToObj(i -> some("b", i)).toList();
+        bring(plan, "one", "a", as);
+        bring(plan, "two", "b", bs);
+        bring(
+                plan,
+                "undone",
+                "a",
+                IntStream.range(500, 530).mapToObj(i -> some("a", i)).toList());
+        edits.undo(plan);
+        // Of one day, what came in later stands first.
+        List<BankMovement> all = new ArrayList<>(as);
+        all.addAll(bs);
+        Collections.reverse(all);
+        all.sort((one, other) -> other.bookingDate().compareTo(one.bookingDate()));
+        for (int i = 0; i < 200; i++) {
+            int limit = 1 + random.nextInt(40);
+            int offset = random.nextInt(3) * 20;
+            Query query = someQuery(limit, offset);
+            assertThat(stores.movements().find(plan, query).stream().map(StoredMovement::movement))
+                    .as("%s", query)
+                    .containsExactlyElementsOf(all.stream()
+                            .filter(fitting(query))
+                            .skip(offset)
+                            .limit(limit)
+                            .toList());
+            assertThat(search.find(plan, query, Duration.ofDays(1)))
+                    .as("slice by slice, %s", query)
+                    .isEqualTo(new WordSearch.Found(stores.movements().find(plan, query), null));
+            Query whole = new Query(
+                    query.account(), query.which(), query.from(), query.to(), query.words(), query.lineId(), 1_000, 0);
+            WordSearch.Found begun = search.find(plan, whole, Duration.ZERO);
+            assertThat(begun.movements().stream().map(StoredMovement::movement))
+                    .containsExactlyElementsOf(all.stream()
+                            .filter(fitting(whole))
+                            .filter(m -> begun.searchedBackTo() == null
+                                    || !m.bookingDate().isBefore(begun.searchedBackTo()))
+                            .toList());
+        }
+    }
+
+    @Test
+    void lay_endedBetweenBatches_leavesNothingAndCanBeDoneAgain() {
+        String plan = plan();
+        List<BankMovement> many =
+                IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
+        StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
+        stores.statements().begin(plan, "s-" + plan, arriving);
+        int[] batches = {0};
+        assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
+                    if (++batches[0] == 3) {
+                        throw new IllegalStateException("stopped by hand");
+                    }
+                }))
+                .hasMessage("stopped by hand");
+        assertThat(stores.movements()
+                        .booksOf(plan, stores.accounts().all(plan), "s-" + plan)
+                        .books()
+                        .byAccount())
+                .isEmpty();
+        assertThat(stores.statements().all(plan)).isEmpty();
+        bring(plan, "again", "a", many);
+        long sum = many.stream().mapToLong(BankMovement::minor).sum();
+        assertThat(edits.current(plan).books().cash(DAY.plusDays(40)))
+                .isEqualTo(many.stream()
+                        .filter(m -> m.bookingDate().isAfter(DAY))
+                        .mapToLong(BankMovement::minor)
+                        .sum());
+        assertThat(edits.document(plan).movements().stream()
+                        .mapToLong(BankMovement::minor)
+                        .sum())
+                .isEqualTo(sum);
+        assertThat(edits.current(plan).unassigned())
+                .isEqualTo((int) many.stream().filter(m -> m.unassigned() != 0).count());
+    }
 }

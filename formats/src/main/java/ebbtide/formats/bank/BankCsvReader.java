@@ -16,132 +16,161 @@ import java.util.stream.Collectors;
 
 /** Streams a bank's CSV file by its dialect: each good row once, each bad one with its line and reason. */
 public final class BankCsvReader {
-  /** Receives what is read, in the order of the file. */
-  public interface Sink {
-    void row(BankRow row);
+    /** Receives what is read, in the order of the file. */
+    public interface Sink {
+        void row(BankRow row);
 
-    void problem(RowProblem problem);
-  }
+        void problem(RowProblem problem);
+    }
 
-  private final CsvDialect dialect;
-  private final Currency currency;
+    private final CsvDialect dialect;
+    private final Currency currency;
 
-  public BankCsvReader(CsvDialect dialect, Currency currency) {
-    this.dialect = dialect;
-    this.currency = currency;
-  }
+    public BankCsvReader(CsvDialect dialect, Currency currency) {
+        this.dialect = dialect;
+        this.currency = currency;
+    }
 
-  /**
-   * Reads a whole file into a sink. Rows without any field are passed over; a file that is no CSV from some line on is
-   * a problem of that line, and nothing after it is read.
-   */
-  public void read(InputStream in, Sink sink) {
-    BalanceCheck balances = new BalanceCheck(currency);
-    try (CsvReader<CsvRecord> csv = open(in, dialect)) {
-      for (CsvRecord record : csv) {
-        if (record.getStartingLineNumber() > dialect.headerLines() && !isEmpty(record)) {
-          readRow(record, balances, sink);
+    /**
+     * Reads a whole file into a sink. Rows without any field are passed over; a file that is no CSV from some line on
+     * is a problem of that line, and nothing after it is read.
+     */
+    public void read(InputStream in, Sink sink) {
+        BalanceCheck balances = new BalanceCheck(currency);
+        try (CsvReader<CsvRecord> csv = open(in, dialect)) {
+            for (CsvRecord record : csv) {
+                if (record.getStartingLineNumber() > dialect.headerLines() && !isEmpty(record)) {
+                    readRow(record, balances, sink);
+                }
+            }
+        } catch (CsvParseException e) {
+            sink.problem(new RowProblem(
+                    0, "The file breaks off in the middle of a quoted field or field too long: " + e.getMessage(), ""));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
-      }
-    } catch (CsvParseException e) {
-      sink.problem(new RowProblem(0, "The file breaks off in the middle of a quoted field or field too long: "
-          + e.getMessage(), ""));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
-  }
 
-  static CsvReader<CsvRecord> open(InputStream in, CsvDialect dialect) throws IOException {
-    InputStreamReader text = new InputStreamReader(withoutMark(in), dialect.encoding().charset());
-    return CsvReader.builder().fieldSeparator(dialect.separator()).skipEmptyLines(true)
-        .extraFieldStrategy(FieldMismatchStrategy.IGNORE).missingFieldStrategy(FieldMismatchStrategy.IGNORE)
-        .ofCsvRecord(text);
-  }
-
-  private static InputStream withoutMark(InputStream in) throws IOException {
-    PushbackInputStream pushback = new PushbackInputStream(in, 3);
-    byte[] mark = pushback.readNBytes(3);
-    boolean isMark = mark.length == 3 && mark[0] == (byte) 0xEF && mark[1] == (byte) 0xBB && mark[2] == (byte) 0xBF;
-    if (!isMark) {
-      pushback.unread(mark);
+    static CsvReader<CsvRecord> open(InputStream in, CsvDialect dialect) throws IOException {
+        InputStreamReader text =
+                new InputStreamReader(withoutMark(in), dialect.encoding().charset());
+        return CsvReader.builder()
+                .fieldSeparator(dialect.separator())
+                .skipEmptyLines(true)
+                .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+                .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
+                .ofCsvRecord(text);
     }
-    return pushback;
-  }
 
-  private void readRow(CsvRecord record, BalanceCheck balances, Sink sink) {
-    int line = (int) record.getStartingLineNumber();
-    try {
-      BankRow row = row(record, line);
-      balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(line, reason, whole(record))));
-      sink.row(row);
-    } catch (IllegalArgumentException e) {
-      balances.forget();
-      sink.problem(new RowProblem(line, e.getMessage(), whole(record)));
+    private static InputStream withoutMark(InputStream in) throws IOException {
+        PushbackInputStream pushback = new PushbackInputStream(in, 3);
+        byte[] mark = pushback.readNBytes(3);
+        boolean isMark = mark.length == 3 && mark[0] == (byte) 0xEF && mark[1] == (byte) 0xBB && mark[2] == (byte) 0xBF;
+        if (!isMark) {
+            pushback.unread(mark);
+        }
+        return pushback;
     }
-  }
 
-  private String whole(CsvRecord record) {
-    return String.join(String.valueOf(dialect.separator()), record.getFields());
-  }
-
-  private BankRow row(CsvRecord record, int line) {
-    CsvDialect.Columns columns = dialect.columns();
-    LocalDate booked = date(field(record, columns.bookingDate()), "booking date");
-    String value = field(record, columns.valueDate());
-    String text = columns.text().stream().map(column -> field(record, column)).filter(t -> !t.isEmpty())
-        .collect(Collectors.joining(" "));
-    String balance = field(record, columns.balance());
-    return new BankRow(line, booked, value.isEmpty() ? booked : date(value, "value date"), amount(record), text,
-        field(record, columns.counterparty()), field(record, columns.reference()),
-        balance.isEmpty() ? null : AmountText.minor(balance, dialect.decimalMark(), currency));
-  }
-
-  private long amount(CsvRecord record) {
-    CsvDialect.Columns columns = dialect.columns();
-    if (columns.amount() >= 0) {
-      String text = field(record, columns.amount());
-      if (text.isEmpty()) {
-        throw new IllegalArgumentException("the amount is empty");
-      }
-      long minor = AmountText.minor(text, dialect.decimalMark(), currency);
-      return columns.way() < 0 ? minor : directed(minor, field(record, columns.way()));
+    private void readRow(CsvRecord record, BalanceCheck balances, Sink sink) {
+        int line = (int) record.getStartingLineNumber();
+        try {
+            BankRow row = row(record, line);
+            balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(line, reason, whole(record))));
+            sink.row(row);
+        } catch (IllegalArgumentException e) {
+            balances.forget();
+            sink.problem(new RowProblem(line, e.getMessage(), whole(record)));
+        }
     }
-    String out = field(record, columns.moneyOut());
-    String in = field(record, columns.moneyIn());
-    if (out.isEmpty() && in.isEmpty()) {
-      throw new IllegalArgumentException("neither money out nor money in has an amount");
+
+    private String whole(CsvRecord record) {
+        return String.join(String.valueOf(dialect.separator()), record.getFields());
     }
-    long paid = out.isEmpty() ? 0 : Math.abs(AmountText.minor(out, dialect.decimalMark(), currency));
-    long received = in.isEmpty() ? 0 : AmountText.minor(in, dialect.decimalMark(), currency);
-    if (paid != 0 && received != 0) {
-      throw new IllegalArgumentException("money out " + Money.plain(paid, currency) + " and money in "
-          + Money.plain(received, currency) + " stand in one row");
+
+    private BankRow row(CsvRecord record, int line) {
+        CsvDialect.Columns columns = dialect.columns();
+        LocalDate booked = date(field(record, columns.bookingDate()), "booking date");
+        String value = field(record, columns.valueDate());
+        String text = columns.text().stream()
+                .map(column -> field(record, column))
+                .filter(t -> !t.isEmpty())
+                .collect(Collectors.joining(" "));
+        String balance = field(record, columns.balance());
+        return new BankRow(
+                line,
+                booked,
+                value.isEmpty() ? booked : date(value, "value date"),
+                amount(record),
+                text,
+                field(record, columns.counterparty()),
+                field(record, columns.reference()),
+                balance.isEmpty() ? null : AmountText.minor(balance, dialect.decimalMark(), currency));
     }
-    return received - paid;
-  }
 
-  /** What goes out is negative; an amount that bears a sign all the same goes the other way, as a booking taken back does. */
-  private static long directed(long minor, String word) {
-    Way way = Way.find(word).orElseThrow(() -> new IllegalArgumentException(word.isEmpty() ? "nothing says whether it is money out or in"
-        : "'" + word + "' says neither money out, such as D or debit, nor money in, such as C or credit"));
-    return way == Way.OUT ? -minor : minor;
-  }
-
-  private LocalDate date(String text, String what) {
-    LocalDate day = dialect.dateOrder().find(text).orElseThrow(() -> new IllegalArgumentException(
-        text.isEmpty() ? "the " + what + " is empty" : "'" + text + "' is no " + what + " in the order "
-            + dialect.dateOrder().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ')));
-    if (day.getYear() < 1990 || day.getYear() > 2100) {
-      throw new IllegalArgumentException("the year of the " + what + " is " + day.getYear());
+    private long amount(CsvRecord record) {
+        CsvDialect.Columns columns = dialect.columns();
+        if (columns.amount() >= 0) {
+            String text = field(record, columns.amount());
+            if (text.isEmpty()) {
+                throw new IllegalArgumentException("the amount is empty");
+            }
+            long minor = AmountText.minor(text, dialect.decimalMark(), currency);
+            return columns.way() < 0 ? minor : directed(minor, field(record, columns.way()));
+        }
+        String out = field(record, columns.moneyOut());
+        String in = field(record, columns.moneyIn());
+        if (out.isEmpty() && in.isEmpty()) {
+            throw new IllegalArgumentException("neither money out nor money in has an amount");
+        }
+        long paid = out.isEmpty() ? 0 : Math.abs(AmountText.minor(out, dialect.decimalMark(), currency));
+        long received = in.isEmpty() ? 0 : AmountText.minor(in, dialect.decimalMark(), currency);
+        if (paid != 0 && received != 0) {
+            throw new IllegalArgumentException("money out " + Money.plain(paid, currency) + " and money in "
+                    + Money.plain(received, currency) + " stand in one row");
+        }
+        return received - paid;
     }
-    return day;
-  }
 
-  private static String field(CsvRecord record, int column) {
-    return column < 0 || column >= record.getFieldCount() ? "" : record.getField(column).strip();
-  }
+    /**
+     * What goes out is negative; an amount that bears a sign all the same goes the other way, as a booking taken back
+     * does.
+     */
+    private static long directed(long minor, String word) {
+        Way way = Way.find(word)
+                .orElseThrow(
+                        () -> new IllegalArgumentException(
+                                word.isEmpty()
+                                        ? "nothing says whether it is money out or in"
+                                        : "'" + word
+                                                + "' says neither money out, such as D or debit, nor money in, such as C or credit"));
+        return way == Way.OUT ? -minor : minor;
+    }
 
-  private static boolean isEmpty(CsvRecord record) {
-    return record.getFields().stream().allMatch(String::isBlank);
-  }
+    private LocalDate date(String text, String what) {
+        LocalDate day = dialect.dateOrder()
+                .find(text)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        text.isEmpty()
+                                ? "the " + what + " is empty"
+                                : "'" + text + "' is no " + what + " in the order "
+                                        + dialect.dateOrder()
+                                                .name()
+                                                .toLowerCase(java.util.Locale.ROOT)
+                                                .replace('_', ' ')));
+        if (day.getYear() < 1990 || day.getYear() > 2100) {
+            throw new IllegalArgumentException("the year of the " + what + " is " + day.getYear());
+        }
+        return day;
+    }
+
+    private static String field(CsvRecord record, int column) {
+        return column < 0 || column >= record.getFieldCount()
+                ? ""
+                : record.getField(column).strip();
+    }
+
+    private static boolean isEmpty(CsvRecord record) {
+        return record.getFields().stream().allMatch(String::isBlank);
+    }
 }

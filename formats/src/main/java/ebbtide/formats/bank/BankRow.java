@@ -3,5 +3,12 @@ package ebbtide.formats.bank;
 import java.time.LocalDate;
 
 /** A movement read from a line of a bank's file, in signed minor units; {@code balance} is null where none stands. */
-public record BankRow(int line, LocalDate bookingDate, LocalDate valueDate, long minor, String text, String counterparty,
-    String reference, Long balance) {}
+public record BankRow(
+        int line,
+        LocalDate bookingDate,
+        LocalDate valueDate,
+        long minor,
+        String text,
+        String counterparty,
+        String reference,
+        Long balance) {}

@@ -22,152 +22,178 @@ import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Row;
 
-/** Reading of a spreadsheet, CSV or XLSX told apart by content, into sheets of text; sizes are bounded, formulas give their result. */
+/**
+ * Reading of a spreadsheet, CSV or XLSX told apart by content, into sheets of text; sizes are bounded, formulas give
+ * their result.
+ */
 public final class SheetReader {
-  private static final int MOST_ROWS = 5_000;
-  private static final int MOST_COLUMNS = 300;
-  private static final long MOST_UNPACKED = 100_000_000;
-  /** Excel keeps dates as days since the last of 1899; budgets lie between 1990 and 2120. */
-  private static final double FIRST_DATE = 32_874;
-  private static final double LAST_DATE = 80_719;
+    private static final int MOST_ROWS = 5_000;
+    private static final int MOST_COLUMNS = 300;
+    private static final long MOST_UNPACKED = 100_000_000;
+    /** Excel keeps dates as days since the last of 1899; budgets lie between 1990 and 2120. */
+    private static final double FIRST_DATE = 32_874;
 
-  private SheetReader() {}
+    private static final double LAST_DATE = 80_719;
 
-  /** Returns the sheets of a file; refuses what is neither kind, or too large, with a sentence. */
-  public static List<Sheet> read(byte[] file) {
-    return read(file, MOST_ROWS);
-  }
+    private SheetReader() {}
 
-  /** Returns the sheets of a file with at most so many rows each; refuses what is neither kind, or too large, with a sentence. */
-  public static List<Sheet> read(byte[] file, int mostRows) {
-    if (file.length == 0) {
-      throw new IllegalArgumentException("The file is empty");
+    /** Returns the sheets of a file; refuses what is neither kind, or too large, with a sentence. */
+    public static List<Sheet> read(byte[] file) {
+        return read(file, MOST_ROWS);
     }
-    boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
-    return zip ? workbook(file, mostRows) : List.of(csv(file, mostRows));
-  }
 
-  private static List<Sheet> workbook(byte[] file, int mostRows) {
-    checkUnpackedSize(file);
-    try (ReadableWorkbook workbook = new ReadableWorkbook(new ByteArrayInputStream(file), new ReadingOptions(true, false))) {
-      List<Sheet> sheets = new ArrayList<>();
-      for (org.dhatim.fastexcel.reader.Sheet sheet : workbook.getSheets().toList()) {
-        try (Stream<Row> rows = sheet.openStream()) {
-          sheets.add(new Sheet(sheet.getName(), texts(rows, mostRows)));
+    /**
+     * Returns the sheets of a file with at most so many rows each; refuses what is neither kind, or too large, with a
+     * sentence.
+     */
+    public static List<Sheet> read(byte[] file, int mostRows) {
+        if (file.length == 0) {
+            throw new IllegalArgumentException("The file is empty");
         }
-      }
-      return sheets;
-    } catch (TooLarge e) {
-      throw e;
-    } catch (IOException | RuntimeException e) {
-      throw new IllegalArgumentException("This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
+        boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
+        return zip ? workbook(file, mostRows) : List.of(csv(file, mostRows));
     }
-  }
 
-  /** A small file may unpack to more than any memory holds. */
-  private static void checkUnpackedSize(byte[] file) {
-    long size = 0;
-    byte[] buffer = new byte[65_536];
-    try (ZipFile zip = ZipFile.builder().setByteArray(file).get()) {
-      for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
-        try (InputStream in = zip.getInputStream(entry)) {
-          for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
-            size += read;
-            if (size > MOST_UNPACKED) {
-              throw new TooLarge("The workbook unpacks to more than 100 MB: bring in the sheet with the budget alone");
+    private static List<Sheet> workbook(byte[] file, int mostRows) {
+        checkUnpackedSize(file);
+        try (ReadableWorkbook workbook =
+                new ReadableWorkbook(new ByteArrayInputStream(file), new ReadingOptions(true, false))) {
+            List<Sheet> sheets = new ArrayList<>();
+            for (org.dhatim.fastexcel.reader.Sheet sheet : workbook.getSheets().toList()) {
+                try (Stream<Row> rows = sheet.openStream()) {
+                    sheets.add(new Sheet(sheet.getName(), texts(rows, mostRows)));
+                }
             }
-          }
+            return sheets;
+        } catch (TooLarge e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            throw new IllegalArgumentException(
+                    "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
         }
-      }
-    } catch (TooLarge e) {
-      throw e;
-    } catch (IOException | RuntimeException e) {
-      throw new IllegalArgumentException("This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
-    }
-  }
-
-  private static List<List<String>> texts(Stream<Row> rows, int mostRows) {
-    List<List<String>> texts = new ArrayList<>();
-    rows.forEach(row -> {
-      if (row.getRowNum() > mostRows || row.getCellCount() > MOST_COLUMNS) {
-        throw new TooLarge(mostRows);
-      }
-      while (texts.size() < row.getRowNum() - 1) {
-        texts.add(List.of());
-      }
-      List<String> cells = new ArrayList<>();
-      for (int i = 0; i < row.getCellCount(); i++) {
-        cells.add(row.getOptionalCell(i).map(SheetReader::text).orElse(""));
-      }
-      texts.add(cells);
-    });
-    return texts;
-  }
-
-  /** A sheet with more rows or columns than a budget has. */
-  private static final class TooLarge extends IllegalArgumentException {
-    private static final long serialVersionUID = 1;
-
-    TooLarge(String sentence) {
-      super(sentence);
     }
 
-    TooLarge(int mostRows) {
-      this(String.format(java.util.Locale.ROOT, "The sheet has more than %,d rows or 300 columns: bring in the part that is needed alone", mostRows));
-    }
-  }
-
-  private static String text(Cell cell) {
-    if (cell.getType() == CellType.NUMBER || cell.getType() == CellType.FORMULA) {
-      String format = cell.getDataFormatString();
-      Integer id = cell.getDataFormatId();
-      boolean dated = id != null && id >= 14 && id <= 17 || format != null && format.toLowerCase(java.util.Locale.ROOT).matches(".*[ymd].*") && !format.contains("0");
-      if (dated && cell.getValue() instanceof java.math.BigDecimal number && number.doubleValue() >= FIRST_DATE
-          && number.doubleValue() <= LAST_DATE) {
-        return cell.asDate().toLocalDate().format(DateTimeFormatter.ISO_LOCAL_DATE);
-      }
-    }
-    String raw = cell.getType() == CellType.STRING ? cell.asString() : cell.getRawValue();
-    return raw == null ? "" : raw.strip();
-  }
-
-  private static Sheet csv(byte[] file, int mostRows) {
-    String text = decoded(file);
-    List<List<String>> rows = new ArrayList<>();
-    try (CsvReader<CsvRecord> reader = CsvReader.builder().fieldSeparator(separator(text)).skipEmptyLines(false)
-        .extraFieldStrategy(FieldMismatchStrategy.IGNORE).missingFieldStrategy(FieldMismatchStrategy.IGNORE).ofCsvRecord(text)) {
-      for (CsvRecord record : reader) {
-        if (rows.size() >= mostRows || record.getFieldCount() > MOST_COLUMNS) {
-          throw new TooLarge(mostRows);
+    /** A small file may unpack to more than any memory holds. */
+    private static void checkUnpackedSize(byte[] file) {
+        long size = 0;
+        byte[] buffer = new byte[65_536];
+        try (ZipFile zip = ZipFile.builder().setByteArray(file).get()) {
+            for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
+                try (InputStream in = zip.getInputStream(entry)) {
+                    for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                        size += read;
+                        if (size > MOST_UNPACKED) {
+                            throw new TooLarge(
+                                    "The workbook unpacks to more than 100 MB: bring in the sheet with the budget alone");
+                        }
+                    }
+                }
+            }
+        } catch (TooLarge e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            throw new IllegalArgumentException(
+                    "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
         }
-        rows.add(record.getFields().stream().map(String::strip).toList());
-      }
-    } catch (IOException | de.siegmar.fastcsv.reader.CsvParseException e) {
-      throw new IllegalArgumentException("This is no readable CSV file: " + e.getMessage(), e);
     }
-    return new Sheet("CSV", rows);
-  }
 
-  private static String decoded(byte[] file) {
-    String text;
-    try {
-      text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(file)).toString();
-    } catch (CharacterCodingException e) {
-      text = new String(file, java.nio.charset.Charset.forName("windows-1252"));
+    private static List<List<String>> texts(Stream<Row> rows, int mostRows) {
+        List<List<String>> texts = new ArrayList<>();
+        rows.forEach(row -> {
+            if (row.getRowNum() > mostRows || row.getCellCount() > MOST_COLUMNS) {
+                throw new TooLarge(mostRows);
+            }
+            while (texts.size() < row.getRowNum() - 1) {
+                texts.add(List.of());
+            }
+            List<String> cells = new ArrayList<>();
+            for (int i = 0; i < row.getCellCount(); i++) {
+                cells.add(row.getOptionalCell(i).map(SheetReader::text).orElse(""));
+            }
+            texts.add(cells);
+        });
+        return texts;
     }
-    return text.startsWith("\ufeff") ? text.substring(1) : text;
-  }
 
-  private static char separator(String text) {
-    String head = text.substring(0, Math.min(text.length(), 5_000));
-    char best = ',';
-    for (char one : new char[] {';', '\t', '|'}) {
-      best = count(head, one) > count(head, best) ? one : best;
+    /** A sheet with more rows or columns than a budget has. */
+    private static final class TooLarge extends IllegalArgumentException {
+        private static final long serialVersionUID = 1;
+
+        TooLarge(String sentence) {
+            super(sentence);
+        }
+
+        TooLarge(int mostRows) {
+            this(String.format(
+                    java.util.Locale.ROOT,
+                    "The sheet has more than %,d rows or 300 columns: bring in the part that is needed alone",
+                    mostRows));
+        }
     }
-    return best;
-  }
 
-  private static long count(String text, char one) {
-    return text.chars().filter(c -> c == one).count();
-  }
+    private static String text(Cell cell) {
+        if (cell.getType() == CellType.NUMBER || cell.getType() == CellType.FORMULA) {
+            String format = cell.getDataFormatString();
+            Integer id = cell.getDataFormatId();
+            boolean dated = id != null && id >= 14 && id <= 17
+                    || format != null
+                            && format.toLowerCase(java.util.Locale.ROOT).matches(".*[ymd].*")
+                            && !format.contains("0");
+            if (dated
+                    && cell.getValue() instanceof java.math.BigDecimal number
+                    && number.doubleValue() >= FIRST_DATE
+                    && number.doubleValue() <= LAST_DATE) {
+                return cell.asDate().toLocalDate().format(DateTimeFormatter.ISO_LOCAL_DATE);
+            }
+        }
+        String raw = cell.getType() == CellType.STRING ? cell.asString() : cell.getRawValue();
+        return raw == null ? "" : raw.strip();
+    }
+
+    private static Sheet csv(byte[] file, int mostRows) {
+        String text = decoded(file);
+        List<List<String>> rows = new ArrayList<>();
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(separator(text))
+                .skipEmptyLines(false)
+                .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+                .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
+                .ofCsvRecord(text)) {
+            for (CsvRecord record : reader) {
+                if (rows.size() >= mostRows || record.getFieldCount() > MOST_COLUMNS) {
+                    throw new TooLarge(mostRows);
+                }
+                rows.add(record.getFields().stream().map(String::strip).toList());
+            }
+        } catch (IOException | de.siegmar.fastcsv.reader.CsvParseException e) {
+            throw new IllegalArgumentException("This is no readable CSV file: " + e.getMessage(), e);
+        }
+        return new Sheet("CSV", rows);
+    }
+
+    private static String decoded(byte[] file) {
+        String text;
+        try {
+            text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(file))
+                    .toString();
+        } catch (CharacterCodingException e) {
+            text = new String(file, java.nio.charset.Charset.forName("windows-1252"));
+        }
+        return text.startsWith("\ufeff") ? text.substring(1) : text;
+    }
+
+    private static char separator(String text) {
+        String head = text.substring(0, Math.min(text.length(), 5_000));
+        char best = ',';
+        for (char one : new char[] {';', '\t', '|'}) {
+            best = count(head, one) > count(head, best) ? one : best;
+        }
+        return best;
+    }
+
+    private static long count(String text, char one) {
+        return text.chars().filter(c -> c == one).count();
+    }
 }

@@ -8,15 +8,15 @@ import java.util.Map;
 
 /** What discounts for paying early are worth as CSV: a row for each line that has one. */
 public final class DiscountCsv {
-  private DiscountCsv() {}
+    private DiscountCsv() {}
 
-  /** Writes the verdict of each line, in words. */
-  public static void write(Map<String, String> verdicts, Writer out) {
-    try (CsvWriter csv = CsvWriter.builder().build(out)) {
-      csv.writeRecord("line", "verdict");
-      verdicts.forEach((line, verdict) -> csv.writeRecord(ForecastCsv.safe(line), verdict));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    /** Writes the verdict of each line, in words. */
+    public static void write(Map<String, String> verdicts, Writer out) {
+        try (CsvWriter csv = CsvWriter.builder().build(out)) {
+            csv.writeRecord("line", "verdict");
+            verdicts.forEach((line, verdict) -> csv.writeRecord(ForecastCsv.safe(line), verdict));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
-  }
 }

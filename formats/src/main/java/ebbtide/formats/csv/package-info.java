@@ -1,2 +1,4 @@
-/** The forecast as CSV: {@link ebbtide.formats.csv.ForecastCsv} writes it long, a figure a row, or wide, as it is read. */
+/**
+ * The forecast as CSV: {@link ebbtide.formats.csv.ForecastCsv} writes it long, a figure a row, or wide, as it is read.
+ */
 package ebbtide.formats.csv;

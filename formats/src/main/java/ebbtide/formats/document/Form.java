@@ -9,148 +9,154 @@ import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** How values of a type stand in a document: described once, read with their places, written, and shown in the schema. */
+/**
+ * How values of a type stand in a document: described once, read with their places, written, and shown in the schema.
+ */
 public abstract class Form<T> {
-  /** Returns the value at a place; null where it has left problems behind there. */
-  public abstract T read(JsonPlace place);
+    /** Returns the value at a place; null where it has left problems behind there. */
+    public abstract T read(JsonPlace place);
 
-  /** Returns a value as it stands in a document whose amounts are in a currency. */
-  public abstract JsonNode write(T value, Currency currency);
+    /** Returns a value as it stands in a document whose amounts are in a currency. */
+    public abstract JsonNode write(T value, Currency currency);
 
-  /** Returns what the schema says of it. */
-  abstract ObjectNode schema(SchemaBook book);
+    /** Returns what the schema says of it. */
+    abstract ObjectNode schema(SchemaBook book);
 
-  /** Returns whether leaving it out is a fault; a list that is left out is empty. */
-  boolean needed() {
-    return true;
-  }
-
-  /** Returns the form of a list of these; absent is empty. */
-  public final Form<List<T>> list() {
-    return new ListForm<>(this);
-  }
-
-  /** Returns the form of values by month, under names such as 2026-03; absent is empty. */
-  public final Form<SortedMap<YearMonth, T>> byMonth() {
-    return new MapForm<>(this, MapForm.MONTHS);
-  }
-
-  /** Returns the form of values by year, under names such as 2026; absent is empty. */
-  public final Form<SortedMap<Integer, T>> byYear() {
-    return new MapForm<>(this, MapForm.YEARS);
-  }
-
-  /** Returns the form of values that each hold from a day until the next (rules 2.2); absent is none. */
-  @SuppressWarnings({"unchecked", "rawtypes"})
-  public final Form<Steps<T>> steps() {
-    Form<Steps.Step<T>> step = (Form) RecordForm.of(Steps.Step.class, Field.always("from", Values.DATE), Field.always("value", this));
-    return step.list().as(Steps::new, Steps::steps);
-  }
-
-  /** Returns the form of what is made of these values; an argument that the making refuses becomes a problem at the place. */
-  public final <U> Form<U> as(Function<T, U> made, Function<U, T> taken) {
-    return new MadeForm<>(this, made, taken);
-  }
-
-  /** Returns this form under a name of its own in the schema. */
-  public final Form<T> named(String name) {
-    return new NamedForm<>(this, name);
-  }
-
-  /** The form of a list. */
-  private static final class ListForm<T> extends Form<List<T>> {
-    private final Form<T> of;
-
-    ListForm(Form<T> of) {
-      this.of = of;
-    }
-
-    @Override
-    public List<T> read(JsonPlace place) {
-      return place.list(of::read);
-    }
-
-    @Override
-    public JsonNode write(List<T> values, Currency currency) {
-      var node = SchemaBook.NODES.arrayNode();
-      values.forEach(value -> node.add(of.write(value, currency)));
-      return node;
-    }
-
-    @Override
-    ObjectNode schema(SchemaBook book) {
-      return SchemaBook.typed("array").set("items", of.schema(book));
-    }
-
-    @Override
+    /** Returns whether leaving it out is a fault; a list that is left out is empty. */
     boolean needed() {
-      return false;
-    }
-  }
-
-  /** The form of what is made of the values of another. */
-  private static final class MadeForm<T, U> extends Form<U> {
-    private final Form<T> of;
-    private final Function<T, U> made;
-    private final Function<U, T> taken;
-
-    MadeForm(Form<T> of, Function<T, U> made, Function<U, T> taken) {
-      this.of = of;
-      this.made = made;
-      this.taken = taken;
+        return true;
     }
 
-    @Override
-    public U read(JsonPlace place) {
-      int before = place.problemCount();
-      T value = of.read(place);
-      return value == null || place.problemCount() > before ? null : place.make(() -> made.apply(value));
+    /** Returns the form of a list of these; absent is empty. */
+    public final Form<List<T>> list() {
+        return new ListForm<>(this);
     }
 
-    @Override
-    public JsonNode write(U value, Currency currency) {
-      return of.write(taken.apply(value), currency);
+    /** Returns the form of values by month, under names such as 2026-03; absent is empty. */
+    public final Form<SortedMap<YearMonth, T>> byMonth() {
+        return new MapForm<>(this, MapForm.MONTHS);
     }
 
-    @Override
-    ObjectNode schema(SchemaBook book) {
-      return of.schema(book);
+    /** Returns the form of values by year, under names such as 2026; absent is empty. */
+    public final Form<SortedMap<Integer, T>> byYear() {
+        return new MapForm<>(this, MapForm.YEARS);
     }
 
-    @Override
-    boolean needed() {
-      return of.needed();
-    }
-  }
-
-  /** A form with a name of its own in the schema. */
-  private static final class NamedForm<T> extends Form<T> {
-    private final Form<T> of;
-    private final String name;
-
-    NamedForm(Form<T> of, String name) {
-      this.of = of;
-      this.name = name;
+    /** Returns the form of values that each hold from a day until the next (rules 2.2); absent is none. */
+    @SuppressWarnings({"unchecked", "rawtypes"})
+    public final Form<Steps<T>> steps() {
+        Form<Steps.Step<T>> step =
+                (Form) RecordForm.of(Steps.Step.class, Field.always("from", Values.DATE), Field.always("value", this));
+        return step.list().as(Steps::new, Steps::steps);
     }
 
-    @Override
-    public T read(JsonPlace place) {
-      return of.read(place);
+    /**
+     * Returns the form of what is made of these values; an argument that the making refuses becomes a problem at the
+     * place.
+     */
+    public final <U> Form<U> as(Function<T, U> made, Function<U, T> taken) {
+        return new MadeForm<>(this, made, taken);
     }
 
-    @Override
-    public JsonNode write(T value, Currency currency) {
-      return of.write(value, currency);
+    /** Returns this form under a name of its own in the schema. */
+    public final Form<T> named(String name) {
+        return new NamedForm<>(this, name);
     }
 
-    @Override
-    ObjectNode schema(SchemaBook book) {
-      return book.reference(name, () -> of.schema(book));
+    /** The form of a list. */
+    private static final class ListForm<T> extends Form<List<T>> {
+        private final Form<T> of;
+
+        ListForm(Form<T> of) {
+            this.of = of;
+        }
+
+        @Override
+        public List<T> read(JsonPlace place) {
+            return place.list(of::read);
+        }
+
+        @Override
+        public JsonNode write(List<T> values, Currency currency) {
+            var node = SchemaBook.NODES.arrayNode();
+            values.forEach(value -> node.add(of.write(value, currency)));
+            return node;
+        }
+
+        @Override
+        ObjectNode schema(SchemaBook book) {
+            return SchemaBook.typed("array").set("items", of.schema(book));
+        }
+
+        @Override
+        boolean needed() {
+            return false;
+        }
     }
 
-    @Override
-    boolean needed() {
-      return of.needed();
+    /** The form of what is made of the values of another. */
+    private static final class MadeForm<T, U> extends Form<U> {
+        private final Form<T> of;
+        private final Function<T, U> made;
+        private final Function<U, T> taken;
+
+        MadeForm(Form<T> of, Function<T, U> made, Function<U, T> taken) {
+            this.of = of;
+            this.made = made;
+            this.taken = taken;
+        }
+
+        @Override
+        public U read(JsonPlace place) {
+            int before = place.problemCount();
+            T value = of.read(place);
+            return value == null || place.problemCount() > before ? null : place.make(() -> made.apply(value));
+        }
+
+        @Override
+        public JsonNode write(U value, Currency currency) {
+            return of.write(taken.apply(value), currency);
+        }
+
+        @Override
+        ObjectNode schema(SchemaBook book) {
+            return of.schema(book);
+        }
+
+        @Override
+        boolean needed() {
+            return of.needed();
+        }
     }
-  }
+
+    /** A form with a name of its own in the schema. */
+    private static final class NamedForm<T> extends Form<T> {
+        private final Form<T> of;
+        private final String name;
+
+        NamedForm(Form<T> of, String name) {
+            this.of = of;
+            this.name = name;
+        }
+
+        @Override
+        public T read(JsonPlace place) {
+            return of.read(place);
+        }
+
+        @Override
+        public JsonNode write(T value, Currency currency) {
+            return of.write(value, currency);
+        }
+
+        @Override
+        ObjectNode schema(SchemaBook book) {
+            return book.reference(name, () -> of.schema(book));
+        }
+
+        @Override
+        boolean needed() {
+            return of.needed();
+        }
+    }
 }

@@ -1,5 +1,6 @@
 /**
- * JSON documents described once: a {@link ebbtide.formats.document.Form} reads what it describes with the place of everything wrong, writes
- * it, and is shown in the schema, all from the same description. What the forms of a plan are is said in {@code formats.plan}.
+ * JSON documents described once: a {@link ebbtide.formats.document.Form} reads what it describes with the place of
+ * everything wrong, writes it, and is shown in the schema, all from the same description. What the forms of a plan are
+ * is said in {@code formats.plan}.
  */
 package ebbtide.formats.document;

@@ -18,65 +18,78 @@ import java.util.Set;
 
 /** What only shows between the parts of a plan file: lines, accounts, movements and items that refer to one another. */
 final class DocumentCheck {
-  private final JsonPlace root;
-  private final Set<String> accountIds = new HashSet<>();
-  private final Set<String> lineIds = new HashSet<>();
-  private final Set<String> groupIds = new HashSet<>();
+    private final JsonPlace root;
+    private final Set<String> accountIds = new HashSet<>();
+    private final Set<String> lineIds = new HashSet<>();
+    private final Set<String> groupIds = new HashSet<>();
 
-  private DocumentCheck(JsonPlace root, List<Account> accounts, List<Line> lines) {
-    this.root = root;
-    accounts.forEach(account -> accountIds.add(account.id()));
-    lines.forEach(line -> (line.isGroup() ? groupIds : lineIds).add(line.id()));
-  }
+    private DocumentCheck(JsonPlace root, List<Account> accounts, List<Line> lines) {
+        this.root = root;
+        accounts.forEach(account -> accountIds.add(account.id()));
+        lines.forEach(line -> (line.isGroup() ? groupIds : lineIds).add(line.id()));
+    }
 
-  /** Returns the document at a place; null where it has left problems behind. */
-  static PlanDocument document(JsonPlace root) {
-    if (root.at("settings").isAbsent()) {
-      root.at("settings").problem("Missing: the settings of the plan");
+    /** Returns the document at a place; null where it has left problems behind. */
+    static PlanDocument document(JsonPlace root) {
+        if (root.at("settings").isAbsent()) {
+            root.at("settings").problem("Missing: the settings of the plan");
+        }
+        JsonPlace place = root.in(SettingsForm.currencyOf(root.at("settings")));
+        Parts read = PlanForm.FORM.parts(place);
+        PlanForm.FORM.refuseOthers(place);
+        Settings settings = read.get("settings", Settings.class);
+        // What is unreadable leaves a gap: what only shows between lines is checked when all are there, so that places
+        // are true.
+        if (settings == null
+                || root.at("lines").isFaulty()
+                || root.at("accounts").isFaulty()) {
+            return null;
+        }
+        List<Account> accounts = read.list("accounts");
+        List<Line> lines = read.list("lines");
+        List<Buoy> buoys = read.list("buoys");
+        List<AssignRule> rules = read.list("rules");
+        List<BankMovement> movements = read.list("movements");
+        List<OpenItem> items = read.list("items");
+        Plan plan = new Plan(settings, lines, buoys);
+        PlanCheck.problems(plan).forEach(root::problemAt);
+        new DocumentCheck(root, accounts, lines).check(lines, movements, items);
+        return new PlanDocument(plan, accounts, rules, movements, items);
     }
-    JsonPlace place = root.in(SettingsForm.currencyOf(root.at("settings")));
-    Parts read = PlanForm.FORM.parts(place);
-    PlanForm.FORM.refuseOthers(place);
-    Settings settings = read.get("settings", Settings.class);
-    // What is unreadable leaves a gap: what only shows between lines is checked when all are there, so that places are true.
-    if (settings == null || root.at("lines").isFaulty() || root.at("accounts").isFaulty()) {
-      return null;
-    }
-    List<Account> accounts = read.list("accounts");
-    List<Line> lines = read.list("lines");
-    List<Buoy> buoys = read.list("buoys");
-    List<AssignRule> rules = read.list("rules");
-    List<BankMovement> movements = read.list("movements");
-    List<OpenItem> items = read.list("items");
-    Plan plan = new Plan(settings, lines, buoys);
-    PlanCheck.problems(plan).forEach(root::problemAt);
-    new DocumentCheck(root, accounts, lines).check(lines, movements, items);
-    return new PlanDocument(plan, accounts, rules, movements, items);
-  }
 
-  private void check(List<Line> lines, List<BankMovement> movements, List<OpenItem> items) {
-    lines.stream().filter(line -> line.account() != null && !accountIds.contains(line.account()))
-        .forEach(line -> root.at("lines").problem("'" + line.name() + "' is paid through an account that is not in the file ('" + line.account() + "')"));
-    for (int i = 0; i < movements.size(); i++) {
-      check(movements.get(i), "/movements/" + i);
+    private void check(List<Line> lines, List<BankMovement> movements, List<OpenItem> items) {
+        lines.stream()
+                .filter(line -> line.account() != null && !accountIds.contains(line.account()))
+                .forEach(line -> root.at("lines")
+                        .problem("'" + line.name() + "' is paid through an account that is not in the file ('"
+                                + line.account() + "')"));
+        for (int i = 0; i < movements.size(); i++) {
+            check(movements.get(i), "/movements/" + i);
+        }
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < items.size(); i++) {
+            OpenItem item = items.get(i);
+            if (!lineIds.contains(item.lineId())) {
+                root.problemAt(new PlanProblem(
+                        "/items/" + i + "/line", "The line '" + item.lineId() + "' is not in the file, or is a group"));
+            }
+            if (!seen.add(item.id())) {
+                root.problemAt(new PlanProblem(
+                        "/items/" + i + "/id",
+                        "The id '" + item.id() + "' is used by two items: give one of them another"));
+            }
+        }
     }
-    Set<String> seen = new HashSet<>();
-    for (int i = 0; i < items.size(); i++) {
-      OpenItem item = items.get(i);
-      if (!lineIds.contains(item.lineId())) {
-        root.problemAt(new PlanProblem("/items/" + i + "/line", "The line '" + item.lineId() + "' is not in the file, or is a group"));
-      }
-      if (!seen.add(item.id())) {
-        root.problemAt(new PlanProblem("/items/" + i + "/id", "The id '" + item.id() + "' is used by two items: give one of them another"));
-      }
-    }
-  }
 
-  private void check(BankMovement movement, String at) {
-    if (!accountIds.contains(movement.account())) {
-      root.problemAt(new PlanProblem(at + "/account", "The account '" + movement.account() + "' is not in the file"));
+    private void check(BankMovement movement, String at) {
+        if (!accountIds.contains(movement.account())) {
+            root.problemAt(
+                    new PlanProblem(at + "/account", "The account '" + movement.account() + "' is not in the file"));
+        }
+        movement.parts().stream()
+                .filter(part ->
+                        !part.isTransfer() && !lineIds.contains(part.lineId()) && !groupIds.contains(part.lineId()))
+                .forEach(part -> root.problemAt(
+                        new PlanProblem(at + "/parts", "The line '" + part.lineId() + "' is not in the file")));
     }
-    movement.parts().stream().filter(part -> !part.isTransfer() && !lineIds.contains(part.lineId()) && !groupIds.contains(part.lineId()))
-        .forEach(part -> root.problemAt(new PlanProblem(at + "/parts", "The line '" + part.lineId() + "' is not in the file")));
-  }
 }

@@ -24,77 +24,83 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Reading of a plan file, or of a part of a plan: the whole result, or every problem with its place. */
 public final class PlanReader {
-  static final JsonMapper MAPPER = JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
-      .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build();
+    static final JsonMapper MAPPER = JsonMapper.builder()
+            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .build();
 
-  private PlanReader() {}
+    private PlanReader() {}
 
-  /** Returns the document of a plan file; refuses a broken one with {@link BrokenPlan}. */
-  public static PlanDocument read(InputStream in) {
-    return whole(tree(() -> MAPPER.readTree(in)), SettingsForm.MOST_DECIMALS, DocumentCheck::document);
-  }
-
-  /** Returns the settings of a JSON object; refuses broken ones with {@link BrokenPlan}. */
-  public static Settings settings(JsonNode json) {
-    return part(SettingsForm.FORM, json, SettingsForm.MOST_DECIMALS);
-  }
-
-  /** Returns the line of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
-  public static Line line(JsonNode json, Currency currency) {
-    return part(LineForm.FORM, json, currency);
-  }
-
-  /** Returns the buoy of a JSON object; refuses a broken one with {@link BrokenPlan}. */
-  public static Buoy buoy(JsonNode json) {
-    return part(LineForm.BUOY, json, SettingsForm.MOST_DECIMALS);
-  }
-
-  /** Returns the account of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
-  public static Account account(JsonNode json, Currency currency) {
-    return part(BooksForms.ACCOUNT, json, currency);
-  }
-
-  /** Returns the rule of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
-  public static AssignRule rule(JsonNode json, Currency currency) {
-    return part(BooksForms.RULE, json, currency);
-  }
-
-  /** Returns the open item of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
-  public static OpenItem item(JsonNode json, Currency currency) {
-    return part(BooksForms.ITEM, json, currency);
-  }
-
-  /** Returns JSON text as a tree; refuses text that is no JSON with {@link BrokenPlan}. */
-  public static JsonNode parse(String json) {
-    return tree(() -> MAPPER.readTree(json));
-  }
-
-  private static JsonNode tree(Supplier<JsonNode> reader) {
-    try {
-      JsonNode read = reader.get();
-      if (read == null || read.isMissingNode()) {
-        throw new BrokenPlan(List.of(new PlanProblem("/", "There is nothing in it")));
-      }
-      return read;
-    } catch (UnexpectedEndOfInputException e) {
-      throw new BrokenPlan(List.of(new PlanProblem("line " + e.getLocation().getLineNr(), "This is no JSON: it ends in the middle, as a file does that was cut off")));
-    } catch (JacksonException e) {
-      String place = e.getLocation() == null ? "/"
-          : "line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
-      throw new BrokenPlan(List.of(new PlanProblem(place, "This is no JSON: " + e.getOriginalMessage())));
+    /** Returns the document of a plan file; refuses a broken one with {@link BrokenPlan}. */
+    public static PlanDocument read(InputStream in) {
+        return whole(tree(() -> MAPPER.readTree(in)), SettingsForm.MOST_DECIMALS, DocumentCheck::document);
     }
-  }
 
-  private static <T> T part(Form<T> form, JsonNode json, Currency currency) {
-    return whole(json, currency, form::read);
-  }
-
-  private static <T> T whole(JsonNode json, Currency currency, Function<JsonPlace, T> reader) {
-    List<PlanProblem> problems = new ArrayList<>();
-    T found = reader.apply(JsonPlace.of(json, currency, problems));
-    if (!problems.isEmpty()) {
-      throw new BrokenPlan(problems);
+    /** Returns the settings of a JSON object; refuses broken ones with {@link BrokenPlan}. */
+    public static Settings settings(JsonNode json) {
+        return part(SettingsForm.FORM, json, SettingsForm.MOST_DECIMALS);
     }
-    return found;
-  }
+
+    /** Returns the line of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+    public static Line line(JsonNode json, Currency currency) {
+        return part(LineForm.FORM, json, currency);
+    }
+
+    /** Returns the buoy of a JSON object; refuses a broken one with {@link BrokenPlan}. */
+    public static Buoy buoy(JsonNode json) {
+        return part(LineForm.BUOY, json, SettingsForm.MOST_DECIMALS);
+    }
+
+    /** Returns the account of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+    public static Account account(JsonNode json, Currency currency) {
+        return part(BooksForms.ACCOUNT, json, currency);
+    }
+
+    /** Returns the rule of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+    public static AssignRule rule(JsonNode json, Currency currency) {
+        return part(BooksForms.RULE, json, currency);
+    }
+
+    /** Returns the open item of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+    public static OpenItem item(JsonNode json, Currency currency) {
+        return part(BooksForms.ITEM, json, currency);
+    }
+
+    /** Returns JSON text as a tree; refuses text that is no JSON with {@link BrokenPlan}. */
+    public static JsonNode parse(String json) {
+        return tree(() -> MAPPER.readTree(json));
+    }
+
+    private static JsonNode tree(Supplier<JsonNode> reader) {
+        try {
+            JsonNode read = reader.get();
+            if (read == null || read.isMissingNode()) {
+                throw new BrokenPlan(List.of(new PlanProblem("/", "There is nothing in it")));
+            }
+            return read;
+        } catch (UnexpectedEndOfInputException e) {
+            throw new BrokenPlan(List.of(new PlanProblem(
+                    "line " + e.getLocation().getLineNr(),
+                    "This is no JSON: it ends in the middle, as a file does that was cut off")));
+        } catch (JacksonException e) {
+            String place = e.getLocation() == null
+                    ? "/"
+                    : "line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr();
+            throw new BrokenPlan(List.of(new PlanProblem(place, "This is no JSON: " + e.getOriginalMessage())));
+        }
+    }
+
+    private static <T> T part(Form<T> form, JsonNode json, Currency currency) {
+        return whole(json, currency, form::read);
+    }
+
+    private static <T> T whole(JsonNode json, Currency currency, Function<JsonPlace, T> reader) {
+        List<PlanProblem> problems = new ArrayList<>();
+        T found = reader.apply(JsonPlace.of(json, currency, problems));
+        if (!problems.isEmpty()) {
+            throw new BrokenPlan(problems);
+        }
+        return found;
+    }
 }

@@ -15,54 +15,60 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Writing of a plan file, or of a part of a plan, as {@link PlanReader} reads it back. Amounts are decimal text. */
 public final class PlanWriter {
-  private PlanWriter() {}
+    private PlanWriter() {}
 
-  /** Writes a document, indented for reading. */
-  public static void write(PlanDocument document, OutputStream out) {
-    PlanReader.MAPPER.writerWithDefaultPrettyPrinter().writeValue(out, PlanForm.FORM.write(PlanForm.Content.of(document), document.plan().settings().currency()));
-  }
+    /** Writes a document, indented for reading. */
+    public static void write(PlanDocument document, OutputStream out) {
+        PlanReader.MAPPER
+                .writerWithDefaultPrettyPrinter()
+                .writeValue(
+                        out,
+                        PlanForm.FORM.write(
+                                PlanForm.Content.of(document),
+                                document.plan().settings().currency()));
+    }
 
-  /** Returns the JSON object of settings. */
-  public static ObjectNode json(Settings settings) {
-    return json(SettingsForm.FORM, settings, settings.currency());
-  }
+    /** Returns the JSON object of settings. */
+    public static ObjectNode json(Settings settings) {
+        return json(SettingsForm.FORM, settings, settings.currency());
+    }
 
-  /** Returns the JSON object of a line in a currency. */
-  public static ObjectNode json(Line line, Currency currency) {
-    return json(LineForm.FORM, line, currency);
-  }
+    /** Returns the JSON object of a line in a currency. */
+    public static ObjectNode json(Line line, Currency currency) {
+        return json(LineForm.FORM, line, currency);
+    }
 
-  /** Returns the JSON object of an account in a currency. */
-  public static ObjectNode json(Account account, Currency currency) {
-    return json(BooksForms.ACCOUNT, account, currency);
-  }
+    /** Returns the JSON object of an account in a currency. */
+    public static ObjectNode json(Account account, Currency currency) {
+        return json(BooksForms.ACCOUNT, account, currency);
+    }
 
-  /** Returns the JSON object of an open item in a currency. */
-  public static ObjectNode json(OpenItem item, Currency currency) {
-    return json(BooksForms.ITEM, item, currency);
-  }
+    /** Returns the JSON object of an open item in a currency. */
+    public static ObjectNode json(OpenItem item, Currency currency) {
+        return json(BooksForms.ITEM, item, currency);
+    }
 
-  /** Returns the JSON object of a rule in a currency. */
-  public static ObjectNode json(AssignRule rule, Currency currency) {
-    return json(BooksForms.RULE, rule, currency);
-  }
+    /** Returns the JSON object of a rule in a currency. */
+    public static ObjectNode json(AssignRule rule, Currency currency) {
+        return json(BooksForms.RULE, rule, currency);
+    }
 
-  /** Returns the JSON object of a buoy, which has no amounts. */
-  public static ObjectNode json(Buoy buoy) {
-    return json(LineForm.BUOY, buoy, SettingsForm.MOST_DECIMALS);
-  }
+    /** Returns the JSON object of a buoy, which has no amounts. */
+    public static ObjectNode json(Buoy buoy) {
+        return json(LineForm.BUOY, buoy, SettingsForm.MOST_DECIMALS);
+    }
 
-  /** Returns the JSON object of an opening balance sheet in a currency. */
-  public static ObjectNode json(OpeningSheet sheet, Currency currency) {
-    return json(StatementForms.OPENING_SHEET, sheet, currency);
-  }
+    /** Returns the JSON object of an opening balance sheet in a currency. */
+    public static ObjectNode json(OpeningSheet sheet, Currency currency) {
+        return json(StatementForms.OPENING_SHEET, sheet, currency);
+    }
 
-  /** Returns the JSON object of what is assumed of the years after the months, in a currency. */
-  public static ObjectNode json(LongRange range, Currency currency) {
-    return json(StatementForms.LONG_RANGE, range, currency);
-  }
+    /** Returns the JSON object of what is assumed of the years after the months, in a currency. */
+    public static ObjectNode json(LongRange range, Currency currency) {
+        return json(StatementForms.LONG_RANGE, range, currency);
+    }
 
-  private static <T> ObjectNode json(Form<T> form, T value, Currency currency) {
-    return (ObjectNode) form.write(value, currency);
-  }
+    private static <T> ObjectNode json(Form<T> form, T value, Currency currency) {
+        return (ObjectNode) form.write(value, currency);
+    }
 }

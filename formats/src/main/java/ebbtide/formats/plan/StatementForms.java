@@ -29,30 +29,65 @@ import java.util.List;
 
 /** What settings hold for statements, covenants and years, as a plan file has it. */
 final class StatementForms {
-  private static final Form<OpeningSheet.Entry> ENTRY = RecordForm.of(OpeningSheet.Entry.class, always("name", FILLED), always("kind", oneOf(OpeningSheet.Kind.class)),
-      always("amount", AMOUNT).says("Above zero on the side on which its kind stands."), ifAny("line", FILLED).of("lineId").says("The line whose flows clear it."),
-      unless(false, "stays", FLAG).says("It is known to stay as it is.")).named("openingEntry");
-  static final Form<OpeningSheet> OPENING_SHEET = RecordForm.of(OpeningSheet.class, always("on", Values.DATE), always("entries", ENTRY.list())).named("openingSheet");
+    private static final Form<OpeningSheet.Entry> ENTRY = RecordForm.of(
+                    OpeningSheet.Entry.class,
+                    always("name", FILLED),
+                    always("kind", oneOf(OpeningSheet.Kind.class)),
+                    always("amount", AMOUNT).says("Above zero on the side on which its kind stands."),
+                    ifAny("line", FILLED).of("lineId").says("The line whose flows clear it."),
+                    unless(false, "stays", FLAG).says("It is known to stay as it is."))
+            .named("openingEntry");
+    static final Form<OpeningSheet> OPENING_SHEET = RecordForm.of(
+                    OpeningSheet.class, always("on", Values.DATE), always("entries", ENTRY.list()))
+            .named("openingSheet");
 
-  private static final Form<Integer> DAYS = whole(0, 365);
-  static final Form<LongRange> LONG_RANGE = RecordForm.of(LongRange.class, always("growth", PERCENT.list()), usually("variable", PERCENT, Percent.ZERO),
-      usually("fixed", AMOUNT, 0L), usually("fixedGrowth", PERCENT, Percent.ZERO), usually("daysOfSales", DAYS, 0), usually("daysOfStock", DAYS, 0),
-      usually("daysOfPayables", DAYS, 0), always("capitalSpending", AMOUNT.list()), usually("depreciation", PERCENT, Percent.ZERO),
-      usually("interest", PERCENT, Percent.ZERO), usually("tax", PERCENT, Percent.ZERO), usually("payout", PERCENT, Percent.ZERO)).named("longRange");
+    private static final Form<Integer> DAYS = whole(0, 365);
+    static final Form<LongRange> LONG_RANGE = RecordForm.of(
+                    LongRange.class,
+                    always("growth", PERCENT.list()),
+                    usually("variable", PERCENT, Percent.ZERO),
+                    usually("fixed", AMOUNT, 0L),
+                    usually("fixedGrowth", PERCENT, Percent.ZERO),
+                    usually("daysOfSales", DAYS, 0),
+                    usually("daysOfStock", DAYS, 0),
+                    usually("daysOfPayables", DAYS, 0),
+                    always("capitalSpending", AMOUNT.list()),
+                    usually("depreciation", PERCENT, Percent.ZERO),
+                    usually("interest", PERCENT, Percent.ZERO),
+                    usually("tax", PERCENT, Percent.ZERO),
+                    usually("payout", PERCENT, Percent.ZERO))
+            .named("longRange");
 
-  /** A bound on liquidity is an amount, that of any other ratio a number. */
-  private static final Form<Covenant> COVENANT = new Choice<>(place -> oneOf(Ratio.class).read(place.at("ratio").quietly()) == Ratio.LEAST_LIQUIDITY,
-      covenant -> covenant.ratio() == Ratio.LEAST_LIQUIDITY, covenant(AMOUNT.as(BigDecimal::valueOf, BigDecimal::longValueExact)), covenant(Values.SHORT_NUMBER))
-      .named("covenant");
-  private static final Form<PastMonth> PAST_MONTH = RecordForm.of(PastMonth.class, usually("ebitda", AMOUNT, 0L), usually("interest", AMOUNT, 0L),
-      usually("tax", AMOUNT, 0L), usually("spending", AMOUNT, 0L), usually("principal", AMOUNT, 0L));
-  static final RecordForm<AgreedCovenants> COVENANTS = RecordForm.of(AgreedCovenants.class, unless(List.<Covenant>of(), "covenants", COVENANT.list()),
-      unless(Collections.emptySortedMap(), "pastMonths", PAST_MONTH.byMonth()).says("What months before the forecast came to that covenants read."));
+    /** A bound on liquidity is an amount, that of any other ratio a number. */
+    private static final Form<Covenant> COVENANT = new Choice<>(
+                    place -> oneOf(Ratio.class).read(place.at("ratio").quietly()) == Ratio.LEAST_LIQUIDITY,
+                    covenant -> covenant.ratio() == Ratio.LEAST_LIQUIDITY,
+                    covenant(AMOUNT.as(BigDecimal::valueOf, BigDecimal::longValueExact)),
+                    covenant(Values.SHORT_NUMBER))
+            .named("covenant");
 
-  private StatementForms() {}
+    private static final Form<PastMonth> PAST_MONTH = RecordForm.of(
+            PastMonth.class,
+            usually("ebitda", AMOUNT, 0L),
+            usually("interest", AMOUNT, 0L),
+            usually("tax", AMOUNT, 0L),
+            usually("spending", AMOUNT, 0L),
+            usually("principal", AMOUNT, 0L));
+    static final RecordForm<AgreedCovenants> COVENANTS = RecordForm.of(
+            AgreedCovenants.class,
+            unless(List.<Covenant>of(), "covenants", COVENANT.list()),
+            unless(Collections.emptySortedMap(), "pastMonths", PAST_MONTH.byMonth())
+                    .says("What months before the forecast came to that covenants read."));
 
-  private static RecordForm<Covenant> covenant(Form<BigDecimal> bound) {
-    return RecordForm.of(Covenant.class, always("id", FILLED), always("name", filled(120)), always("ratio", oneOf(Ratio.class)),
-        always("bound", bound).says("An amount of liquidity, or a ratio."), usually("every", oneOf(Covenant.Every.class), Covenant.Every.QUARTER));
-  }
+    private StatementForms() {}
+
+    private static RecordForm<Covenant> covenant(Form<BigDecimal> bound) {
+        return RecordForm.of(
+                Covenant.class,
+                always("id", FILLED),
+                always("name", filled(120)),
+                always("ratio", oneOf(Ratio.class)),
+                always("bound", bound).says("An amount of liquidity, or a ratio."),
+                usually("every", oneOf(Covenant.Every.class), Covenant.Every.QUARTER));
+    }
 }

@@ -6,30 +6,30 @@ import java.util.function.Supplier;
 
 /** What all readers of statements share: a fault is a sentence with the line it was found on. */
 final class Lines {
-  private Lines() {}
+    private Lines() {}
 
-  static IllegalArgumentException fault(int line, String sentence) {
-    return new IllegalArgumentException("Line " + line + ": " + sentence);
-  }
+    static IllegalArgumentException fault(int line, String sentence) {
+        return new IllegalArgumentException("Line " + line + ": " + sentence);
+    }
 
-  /** Returns what a reading gives, its refusal with the line before it. */
-  static <T> T at(int line, Supplier<T> reading) {
-    try {
-      return reading.get();
-    } catch (IllegalArgumentException | ArithmeticException e) {
-      throw fault(line, e.getMessage());
+    /** Returns what a reading gives, its refusal with the line before it. */
+    static <T> T at(int line, Supplier<T> reading) {
+        try {
+            return reading.get();
+        } catch (IllegalArgumentException | ArithmeticException e) {
+            throw fault(line, e.getMessage());
+        }
     }
-  }
 
-  /** Returns a day between 1990 and 2100; refuses any other, with the text it was read from. */
-  static LocalDate day(int line, String text, int year, int month, int day) {
-    if (year < 1990 || year > 2100) {
-      throw fault(line, "'" + text + "' is no day between 1990 and 2100");
+    /** Returns a day between 1990 and 2100; refuses any other, with the text it was read from. */
+    static LocalDate day(int line, String text, int year, int month, int day) {
+        if (year < 1990 || year > 2100) {
+            throw fault(line, "'" + text + "' is no day between 1990 and 2100");
+        }
+        try {
+            return CalendarDay.of(year, month, day);
+        } catch (IllegalArgumentException e) {
+            throw fault(line, "'" + text + "' is no day: " + e.getMessage());
+        }
     }
-    try {
-      return CalendarDay.of(year, month, day);
-    } catch (IllegalArgumentException e) {
-      throw fault(line, "'" + text + "' is no day: " + e.getMessage());
-    }
-  }
 }

@@ -20,13 +20,28 @@ import ebbtide.time.Convention;
 
 /** Assets bought, used up and sold, as a plan file has them. */
 final class CapitalForm {
-  private static final Form<Owned> OWNED = RecordForm.of(Owned.class, always("cost", AMOUNT), CommonForms.amountOrNil("depreciated"),
-      CommonForms.amountOrNil("monthly"), usually("yearly", PERCENT, Percent.ZERO));
-  private static final Form<Disposal> DISPOSAL = RecordForm.of(Disposal.class, always("date", DATE), always("proceeds", AMOUNT));
-  private static final Form<Asset> ASSET = RecordForm.of(Asset.class, always("name", FILLED), CommonForms.tax(),
-      always("milestones", CommonForms.DATED_AMOUNT.list()), usually("termsDays", WHOLE, 0), always("service", DATE), usually("lifeMonths", WHOLE, 60),
-      CommonForms.amountOrNil("residual"), ifAny("owned", OWNED), ifAny("disposal", DISPOSAL)).named("asset");
-  static final RecordForm<CapitalSpending> FORM = RecordForm.of(CapitalSpending.class, always("assets", ASSET.list()), CommonForms.convention(Convention.PRECEDING));
+    private static final Form<Owned> OWNED = RecordForm.of(
+            Owned.class,
+            always("cost", AMOUNT),
+            CommonForms.amountOrNil("depreciated"),
+            CommonForms.amountOrNil("monthly"),
+            usually("yearly", PERCENT, Percent.ZERO));
+    private static final Form<Disposal> DISPOSAL =
+            RecordForm.of(Disposal.class, always("date", DATE), always("proceeds", AMOUNT));
+    private static final Form<Asset> ASSET = RecordForm.of(
+                    Asset.class,
+                    always("name", FILLED),
+                    CommonForms.tax(),
+                    always("milestones", CommonForms.DATED_AMOUNT.list()),
+                    usually("termsDays", WHOLE, 0),
+                    always("service", DATE),
+                    usually("lifeMonths", WHOLE, 60),
+                    CommonForms.amountOrNil("residual"),
+                    ifAny("owned", OWNED),
+                    ifAny("disposal", DISPOSAL))
+            .named("asset");
+    static final RecordForm<CapitalSpending> FORM = RecordForm.of(
+            CapitalSpending.class, always("assets", ASSET.list()), CommonForms.convention(Convention.PRECEDING));
 
-  private CapitalForm() {}
+    private CapitalForm() {}
 }

@@ -14,9 +14,14 @@ import ebbtide.plan.DatedItems;
 
 /** Dated items as a plan file has them. */
 final class DatedItemsForm {
-  private static final Form<DatedItem> ITEM = RecordForm.of(DatedItem.class, always("date", DATE), always("amount", AMOUNT),
-      usually("certainty", CommonForms.CERTAINTY, Certainty.CERTAIN), usually("note", TEXT, ""));
-  static final RecordForm<DatedItems> FORM = RecordForm.of(DatedItems.class, always("items", ITEM.list()), CommonForms.tax(), CommonForms.conventionOfDirection());
+    private static final Form<DatedItem> ITEM = RecordForm.of(
+            DatedItem.class,
+            always("date", DATE),
+            always("amount", AMOUNT),
+            usually("certainty", CommonForms.CERTAINTY, Certainty.CERTAIN),
+            usually("note", TEXT, ""));
+    static final RecordForm<DatedItems> FORM = RecordForm.of(
+            DatedItems.class, always("items", ITEM.list()), CommonForms.tax(), CommonForms.conventionOfDirection());
 
-  private DatedItemsForm() {}
+    private DatedItemsForm() {}
 }

@@ -17,10 +17,18 @@ import java.time.Month;
 
 /** What owners are paid out of profit, as a plan file has it. */
 final class DividendsForm {
-  static final RecordForm<Dividends> FORM = RecordForm.of(Dividends.class, usually("by", Values.oneOf(By.class), By.AMOUNT), always("amount", CommonForms.AMOUNTS),
-      usually("payout", PERCENT, Percent.ZERO), usually("declared", Values.oneOf(Month.class), Month.JUNE).says("The month it is declared in."),
-      usually("monthsAfter", WHOLE, 0), usually("day", WHOLE, 31), CommonForms.convention(Convention.PRECEDING), CommonForms.amountOrNil("lastYearProfit"),
-      CommonForms.amountOrNil("yearSoFar"), ifAny("distributable", AMOUNT));
+    static final RecordForm<Dividends> FORM = RecordForm.of(
+            Dividends.class,
+            usually("by", Values.oneOf(By.class), By.AMOUNT),
+            always("amount", CommonForms.AMOUNTS),
+            usually("payout", PERCENT, Percent.ZERO),
+            usually("declared", Values.oneOf(Month.class), Month.JUNE).says("The month it is declared in."),
+            usually("monthsAfter", WHOLE, 0),
+            usually("day", WHOLE, 31),
+            CommonForms.convention(Convention.PRECEDING),
+            CommonForms.amountOrNil("lastYearProfit"),
+            CommonForms.amountOrNil("yearSoFar"),
+            ifAny("distributable", AMOUNT));
 
-  private DividendsForm() {}
+    private DividendsForm() {}
 }

@@ -12,8 +12,11 @@ import ebbtide.plan.Interest.Of;
 
 /** Interest of a facility's or a loan's line, of the overdraft, on cash or on a deposit, as a plan file has it. */
 final class InterestForm {
-  static final RecordForm<Interest> FORM = RecordForm.of(Interest.class, usually("of", Values.oneOf(Of.class), Of.LINE), ifAny("line", TEXT).of("lineId"),
-      usually("charging", CommonForms.CHARGING, Charging.MONTHLY));
+    static final RecordForm<Interest> FORM = RecordForm.of(
+            Interest.class,
+            usually("of", Values.oneOf(Of.class), Of.LINE),
+            ifAny("line", TEXT).of("lineId"),
+            usually("charging", CommonForms.CHARGING, Charging.MONTHLY));
 
-  private InterestForm() {}
+    private InterestForm() {}
 }

@@ -17,13 +17,24 @@ import ebbtide.time.Convention;
 
 /** A loan with a schedule, as a plan file has it. */
 final class LoanForm {
-  private static final Form<Balance> FROM = RecordForm.of(Balance.class, always("on", DATE), always("amount", AMOUNT), CommonForms.amountOrNil("accrued"));
-  static final RecordForm<TermLoan> FORM = RecordForm.of(TermLoan.class, usually("by", Values.oneOf(By.class), By.EQUAL_INSTALMENTS),
-      always("from", FROM).says("What is lent at the end of a day, and the interest accrued by then."), usually("running", FLAG, false),
-      always("rate", CommonForms.RATES), always("firstPayDay", DATE), always("payments", Values.whole(1, 600)), usually("everyMonths", Values.whole(1, 12), 1),
-      usually("interestOnly", Values.whole(0, 599), 0), ifAny("dayCount", CommonForms.DAY_COUNT).says("Absent: twelfths of a year."),
-      CommonForms.convention(Convention.FOLLOWING), always("typed", CommonForms.DATED_AMOUNT.list()), always("early", CommonForms.DATED_AMOUNT.list()),
-      usually("keepsEnd", FLAG, true), CommonForms.amountOrNil("fee"));
+    private static final Form<Balance> FROM = RecordForm.of(
+            Balance.class, always("on", DATE), always("amount", AMOUNT), CommonForms.amountOrNil("accrued"));
+    static final RecordForm<TermLoan> FORM = RecordForm.of(
+            TermLoan.class,
+            usually("by", Values.oneOf(By.class), By.EQUAL_INSTALMENTS),
+            always("from", FROM).says("What is lent at the end of a day, and the interest accrued by then."),
+            usually("running", FLAG, false),
+            always("rate", CommonForms.RATES),
+            always("firstPayDay", DATE),
+            always("payments", Values.whole(1, 600)),
+            usually("everyMonths", Values.whole(1, 12), 1),
+            usually("interestOnly", Values.whole(0, 599), 0),
+            ifAny("dayCount", CommonForms.DAY_COUNT).says("Absent: twelfths of a year."),
+            CommonForms.convention(Convention.FOLLOWING),
+            always("typed", CommonForms.DATED_AMOUNT.list()),
+            always("early", CommonForms.DATED_AMOUNT.list()),
+            usually("keepsEnd", FLAG, true),
+            CommonForms.amountOrNil("fee"));
 
-  private LoanForm() {}
+    private LoanForm() {}
 }

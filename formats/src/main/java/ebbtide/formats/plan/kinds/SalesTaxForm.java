@@ -15,12 +15,18 @@ import java.time.Month;
 
 /** The settling of sales tax with the state, as a plan file has it. */
 final class SalesTaxForm {
-  static final RecordForm<SalesTaxSettlement> FORM = RecordForm.of(SalesTaxSettlement.class,
-      usually("months", WHOLE, 3).of("periodMonths").says("Months of a tax period: 1, 2, 3, 4, 6 or 12."),
-      usually("firstMonth", Values.oneOf(Month.class), Month.JANUARY).says("A month in which a tax period begins."), usually("monthsAfter", WHOLE, 1),
-      usually("day", WHOLE, 31), usually("refundDays", WHOLE, 0), CommonForms.convention(Convention.FOLLOWING),
-      usually("point", Values.oneOf(TaxPoint.class), TaxPoint.INVOICE), usually("relief", FLAG, false).says("Whether what is written off lowers the tax."),
-      always("owed", AMOUNT.byMonth()).says("Owed on the as-of date, by the last month of the period."));
+    static final RecordForm<SalesTaxSettlement> FORM = RecordForm.of(
+            SalesTaxSettlement.class,
+            usually("months", WHOLE, 3).of("periodMonths").says("Months of a tax period: 1, 2, 3, 4, 6 or 12."),
+            usually("firstMonth", Values.oneOf(Month.class), Month.JANUARY)
+                    .says("A month in which a tax period begins."),
+            usually("monthsAfter", WHOLE, 1),
+            usually("day", WHOLE, 31),
+            usually("refundDays", WHOLE, 0),
+            CommonForms.convention(Convention.FOLLOWING),
+            usually("point", Values.oneOf(TaxPoint.class), TaxPoint.INVOICE),
+            usually("relief", FLAG, false).says("Whether what is written off lowers the tax."),
+            always("owed", AMOUNT.byMonth()).says("Owed on the as-of date, by the last month of the period."));
 
-  private SalesTaxForm() {}
+    private SalesTaxForm() {}
 }

@@ -1,2 +1,5 @@
-/** The kinds of line as a plan file has them, one file a kind, found in the one list of {@link ebbtide.formats.plan.kinds.LineKinds}. */
+/**
+ * The kinds of line as a plan file has them, one file a kind, found in the one list of
+ * {@link ebbtide.formats.plan.kinds.LineKinds}.
+ */
 package ebbtide.formats.plan.kinds;
