@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The command that computes a plan file without a server or a database. What is asked for stands on standard output as
@@ -84,7 +85,7 @@ final class ForecastCommand {
         return written == 0 && line.switches().contains("--check") && !checklist.isEmpty() ? INCOMPLETE : written;
     }
 
-    private static int write(String csv, String outFile, PrintStream out, PrintStream err) {
+    private static int write(String csv, @Nullable String outFile, PrintStream out, PrintStream err) {
         if (outFile == null) {
             out.print(csv);
             out.flush();

@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -63,8 +64,8 @@ public class ItemsBench {
     private List<OpenItem> items;
     private Books books;
     private Forecast forecast;
-    private Settling settling;
-    private List<BankMovement> movements;
+    private @Nullable Settling index;
+    private List<BankMovement> movements = List.of();
 
     @Setup
     public void make() {
@@ -87,9 +88,11 @@ public class ItemsBench {
     /** Proposals for 5,000 movements. */
     @Benchmark
     public int proposals() {
+        Settling settling = index;
         if (settling == null) {
             // An index of that size is in the way of those who do not ask for proposals.
             settling = new Settling(items, Map.of());
+            index = settling;
             movements = movements();
         }
         int found = 0;
@@ -139,7 +142,7 @@ public class ItemsBench {
                     "Party " + random.nextInt(count * 3 / 100),
                     "l" + random.nextInt(LINES),
                     due.minusDays(30),
-                    null,
+                    due.minusDays(30),
                     due,
                     new OpenItem.Amount(gross, 0, false, open ? gross : 0),
                     open ? null : due.plusDays(random.nextInt(30)),

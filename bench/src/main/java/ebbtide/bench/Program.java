@@ -1,5 +1,7 @@
 package ebbtide.bench;
 
+import static java.util.Objects.requireNonNull;
+
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -15,6 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** The program as it is started by its command, measured over its api. */
 final class Program {
@@ -24,7 +27,7 @@ final class Program {
             HttpClient.newBuilder().cookieHandler(cookies).build();
     private final String command;
     private final Path folder;
-    private Process process;
+    private @Nullable Process process;
 
     Program(String command, Path folder) {
         this.command = command;
@@ -34,13 +37,14 @@ final class Program {
     void start() throws Exception {
         long began = System.nanoTime();
         Path log = folder.resolve("log.txt");
-        process = new ProcessBuilder(
+        Process started = new ProcessBuilder(
                         command, "start", "--data", folder.resolve("data").toString(), "--port", Integer.toString(PORT))
                 .redirectErrorStream(true)
                 .redirectOutput(log.toFile())
                 .start();
+        process = started;
         while (!Files.readString(log).contains("is ready on")) {
-            if (!process.isAlive()) {
+            if (!started.isAlive()) {
                 throw new IllegalStateException(Files.readString(log));
             }
             Thread.sleep(20);
@@ -49,8 +53,9 @@ final class Program {
     }
 
     void end() throws InterruptedException {
-        process.destroy();
-        process.waitFor();
+        Process running = requireNonNull(process);
+        running.destroy();
+        running.waitFor();
     }
 
     /** Something that is timed. */

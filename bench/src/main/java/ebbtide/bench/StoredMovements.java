@@ -24,7 +24,7 @@ public final class StoredMovements {
     private static final int ROWS = 1_000_000;
     private final Path folder;
     private final Program program;
-    private String plan;
+    private String plan = "";
 
     private StoredMovements(String command, Path folder) {
         this.folder = folder;

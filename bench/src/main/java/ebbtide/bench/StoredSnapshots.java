@@ -16,6 +16,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -27,9 +28,9 @@ public final class StoredSnapshots {
     private final Program program;
     private final Random random = new Random(7);
     private final Plan large = ForecastBench.large(true);
-    private String plan;
+    private String plan = "";
     private long version;
-    private JsonNode settings;
+    private JsonNode settings = MissingNode.getInstance();
 
     private StoredSnapshots(String command, Path folder) {
         this.program = new Program(command, folder);

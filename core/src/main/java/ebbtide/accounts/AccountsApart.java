@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
 import static java.util.Map.entry;
+import static java.util.Objects.requireNonNull;
 
 import ebbtide.derive.Derived;
 import ebbtide.derive.Lazy;
@@ -68,7 +69,7 @@ final class AccountsApart {
     }
 
     LineAccount of(Line line) {
-        Kind<?> kind = KINDS.get(line.assumption().getClass());
+        Kind<?> kind = requireNonNull(KINDS.get(line.assumption().getClass()));
         return accounts.of(line.id(), () -> kind.reads().apply(this, line), kind::make);
     }
 

@@ -189,12 +189,12 @@ public final class AssetAccount implements LineAccount {
                                     .isAfter(day))
                     .mapToLong(one -> asset.tax().grossOf(one.amount()))
                     .sum();
-            boolean sold = asset.disposal() != null
-                    && !asset.disposal().date().isAfter(day)
-                    && spending.convention()
-                            .adjust(asset.disposal().date(), calendar)
-                            .isAfter(day);
-            sum -= sold ? asset.tax().grossOf(asset.disposal().proceeds()) : 0;
+            CapitalSpending.Disposal disposal = asset.disposal();
+            if (disposal != null
+                    && !disposal.date().isAfter(day)
+                    && spending.convention().adjust(disposal.date(), calendar).isAfter(day)) {
+                sum -= asset.tax().grossOf(disposal.proceeds());
+            }
         }
         return OptionalLong.of(sum);
     }

@@ -1,5 +1,7 @@
 package ebbtide.accounts;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Rounding;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Steps;
@@ -12,6 +14,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The schedule of a term deposit (rules 8.10): its terms one after another, the interest of each by payment, and when
@@ -44,15 +47,14 @@ public final class DepositSchedule implements InterestSchedule {
         LocalDate from = start;
         long amount = deposit.amount();
         for (int nth = 0; nth <= rolled; nth++) {
-            LocalDate end =
-                    deposit.last() == null ? atNotice() : following(nth == 0 ? deposit.last() : from.plusDays(length));
-            boolean broken =
-                    deposit.broken() != null && following(deposit.broken().on()).isBefore(end);
-            Term term = new Term(from, broken ? following(deposit.broken().on()) : end, amount);
-            boolean over = broken || nth == rolled;
+            LocalDate last = deposit.last();
+            LocalDate end = last == null ? atNotice() : following(nth == 0 ? last : from.plusDays(length));
+            TermDeposit.Broken broken = brokenBefore(end);
+            Term term = new Term(from, broken == null ? end : following(broken.on()), amount);
             terms.add(term);
-            amount += pay(term, broken, !over && deposit.rollover().withInterest(), until);
-            if (over) {
+            TermDeposit.Rollover next = broken != null || nth == rolled ? null : deposit.rollover();
+            amount += pay(term, broken, next != null && next.withInterest(), until);
+            if (next == null) {
                 return;
             }
             from = end;
@@ -63,19 +65,27 @@ public final class DepositSchedule implements InterestSchedule {
         return Convention.FOLLOWING.adjust(day, calendar);
     }
 
+    private TermDeposit.@Nullable Broken brokenBefore(LocalDate end) {
+        TermDeposit.Broken broken = deposit.broken();
+        return broken != null && following(broken.on()).isBefore(end) ? broken : null;
+    }
+
     private LocalDate atNotice() {
-        LocalDate given = deposit.notice().given();
-        return given == null
-                ? LocalDate.MAX
-                : following(given.plusDays(deposit.notice().days()));
+        TermDeposit.Notice notice = requireNonNull(deposit.notice(), "a deposit without an end is at notice");
+        LocalDate given = notice.given();
+        return given == null ? LocalDate.MAX : following(given.plusDays(notice.days()));
+    }
+
+    /** Returns with what a term is taken up, null for one that begins later. */
+    private TermDeposit.@Nullable Running takenUp(Term term) {
+        return term.startInclusive().equals(start) ? deposit.running() : null;
     }
 
     /** Lays the interest of a term; returns what of it the next one takes in. */
-    private long pay(Term term, boolean broken, boolean putAway, LocalDate until) {
-        TermDeposit.Running running = deposit.running();
-        boolean taken = running != null && term.startInclusive().equals(start);
-        LocalDate since = taken ? running.at() : term.startInclusive();
-        BigDecimal before = taken ? BigDecimal.valueOf(running.accrued()) : BigDecimal.ZERO;
+    private long pay(Term term, TermDeposit.@Nullable Broken broken, boolean putAway, LocalDate until) {
+        TermDeposit.Running taken = takenUp(term);
+        LocalDate since = taken == null ? term.startInclusive() : taken.at();
+        BigDecimal before = taken == null ? BigDecimal.ZERO : BigDecimal.valueOf(taken.accrued());
         if (deposit.interestEveryMonths() > 0) {
             for (int n = 1; ; n++) {
                 LocalDate day = following(term.startInclusive().plusMonths((long) n * deposit.interestEveryMonths()));
@@ -94,14 +104,13 @@ public final class DepositSchedule implements InterestSchedule {
             return 0;
         }
         BigDecimal last = before.add(interest(term, since, term.endExclusive()))
-                .subtract(broken ? forfeit(term) : BigDecimal.ZERO);
+                .subtract(broken == null ? BigDecimal.ZERO : forfeit(term, broken));
         long paid = Rounding.toMinor(last);
         payments.add(new Payment(since, term.endExclusive(), term.amount(), paid, putAway ? paid : 0));
         return putAway ? paid : 0;
     }
 
-    private BigDecimal forfeit(Term term) {
-        TermDeposit.Broken broken = deposit.broken();
+    private BigDecimal forfeit(Term term, TermDeposit.Broken broken) {
         return broken.forfeitDays() == 0
                 ? BigDecimal.valueOf(broken.forfeit())
                 : at(term.amount(), rate(term.startInclusive()), broken.forfeitDays());
@@ -197,15 +206,12 @@ public final class DepositSchedule implements InterestSchedule {
                 .orElse(null);
         BigDecimal accrued = BigDecimal.ZERO;
         for (Term term : terms) {
-            boolean taken = deposit.running() != null && term.startInclusive().equals(start);
-            LocalDate begun = taken ? deposit.running().at() : term.startInclusive();
+            TermDeposit.Running taken = takenUp(term);
+            LocalDate begun = taken == null ? term.startInclusive() : taken.at();
             if (!day.isBefore(begun) && day.isBefore(term.endExclusive())) {
                 boolean first = since == null || !since.isAfter(begun);
-                accrued = accrued.add(interest(term, first ? begun : since, day))
-                        .add(
-                                taken && first
-                                        ? BigDecimal.valueOf(deposit.running().accrued())
-                                        : BigDecimal.ZERO);
+                accrued = accrued.add(interest(term, since == null || first ? begun : since, day))
+                        .add(taken != null && first ? BigDecimal.valueOf(taken.accrued()) : BigDecimal.ZERO);
             }
         }
         return -paid - Rounding.toMinor(accrued);

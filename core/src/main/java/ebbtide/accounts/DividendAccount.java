@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** What owners are paid out of profit: declared in its month, paid on its day (rules 7.6). */
 public final class DividendAccount implements LineAccount {
@@ -27,7 +28,8 @@ public final class DividendAccount implements LineAccount {
     private final List<Declared> before = new ArrayList<>();
 
     /** A dividend: the month it is declared in, its amount, and what can be distributed then (null: not known). */
-    public record Declared(YearMonth month, long amount, Long distributable) {}
+    public record Declared(
+            YearMonth month, long amount, @Nullable Long distributable) {}
 
     /**
      * What the account is made from: profit after tax by month to the horizon, and as it would be without interest of
@@ -76,16 +78,17 @@ public final class DividendAccount implements LineAccount {
 
     @Override
     public List<String> missing() {
-        return declared().stream()
-                .filter(one -> one.distributable() != null && one.amount() > one.distributable())
-                .findFirst()
-                .map(one -> line().name() + " declared in " + one.month() + " is more than the "
+        for (Declared one : declared()) {
+            Long distributable = one.distributable();
+            if (distributable != null && one.amount() > distributable) {
+                return List.of(line().name() + " declared in " + one.month() + " is more than the "
                         + Money.words(
-                                Math.max(0, one.distributable()),
+                                Math.max(0, distributable),
                                 reads.frame().settings().currency())
-                        + " that can be distributed: lower it, or say more")
-                .stream()
-                .toList();
+                        + " that can be distributed: lower it, or say more");
+            }
+        }
+        return List.of();
     }
 
     /**

@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The tax points of a line as they were asked for last: a plan settles its sales tax by one rule, so they are worked
@@ -8,7 +9,7 @@ import java.util.function.Function;
  */
 final class LatestTaxPoints {
     private final Function<TaxPoints.Basis, TaxPoints> rule;
-    private volatile Asked asked;
+    private volatile @Nullable Asked asked;
 
     private record Asked(TaxPoints.Basis basis, TaxPoints points) {}
 

@@ -16,6 +16,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The schedule of a loan (rules 8.6): what each payment repays and what interest it pays, until nothing is left; minor
@@ -30,7 +31,7 @@ public final class LoanSchedule implements InterestSchedule {
     private final Deque<DatedAmount> apart = new ArrayDeque<>();
     private long balance;
     private long instalment;
-    private BigDecimal lastRate;
+    private @Nullable BigDecimal lastRate;
 
     /**
      * A payment: its pay day and the day it is paid on, principal and interest, what is left after it, and whether it

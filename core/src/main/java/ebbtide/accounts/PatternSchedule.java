@@ -113,21 +113,19 @@ public record PatternSchedule(
         void byDays(Assumption.Stream stream, PaidDays days) {
             for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
                 DayBilling billing = DayBilling.of(
-                        m, activity.in(m), stream.tax(), stream.terms().days());
-                SortedMap<Integer, Long> byMonth = new TreeMap<>();
-                SortedMap<Integer, Long> discounts = new TreeMap<>();
+                        m, activity.in(m), stream.tax(), stream.terms().dayTerms());
+                SortedMap<Integer, long[]> byMonth = new TreeMap<>();
                 billing.lay(stream.spread(), days, (day, gross, discount) -> {
                     int paid = Timeline.monthNumber(YearMonth.from(days.issues().date(day)));
-                    byMonth.merge(paid, gross, Long::sum);
-                    discounts.merge(paid, discount, Long::sum);
+                    long[] sums = byMonth.computeIfAbsent(paid, at -> new long[2]);
+                    sums[0] += gross;
+                    sums[1] += discount;
                 });
                 List<Payment> payments = new ArrayList<>();
                 addTo(owed, m - first, billing.gross());
                 int month = m;
-                byMonth.forEach((at, minor) -> pay(
-                        payments,
-                        new Payment(
-                                at - month, Timeline.month(at), minor, discounts.get(at), minor - discounts.get(at))));
+                byMonth.forEach((at, sums) -> pay(
+                        payments, new Payment(at - month, Timeline.month(at), sums[0], sums[1], sums[0] - sums[1])));
                 add(m, billing.gross(), payments);
             }
         }

@@ -1,5 +1,7 @@
 package ebbtide.accounts;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.derive.Lazy;
 import ebbtide.money.Rounding;
@@ -25,6 +27,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** The pay of a line: what each pay day pays, withholds and adds, and when the rest is paid over (rules 7.1). */
 public final class PayAccount implements LineAccount {
@@ -91,7 +94,8 @@ public final class PayAccount implements LineAccount {
      * What the pay days of a month leave to be paid over: what those up to the as-of date came to (null: not said) and
      * what the plan makes of them, what those after it add, the sum and its day.
      */
-    public record PaidOverMonth(YearMonth month, Long owed, long proposed, long after, LocalDate typed, LocalDate day) {
+    public record PaidOverMonth(
+            YearMonth month, @Nullable Long owed, long proposed, long after, LocalDate typed, LocalDate day) {
         public long total() {
             return (owed == null ? 0 : owed) + after;
         }
@@ -133,13 +137,10 @@ public final class PayAccount implements LineAccount {
                             extra.note().isEmpty() ? "extra pay" : extra.note(),
                             new PayDays.Date(extra.date(), 0, extra.date(), extra.date()),
                             extra.amount()));
-            if (role.commission() != null) {
+            Pay.Commission commission = role.commission();
+            if (commission != null) {
                 // What is earned up to the last month costs then, however much later it is paid.
-                commissions(
-                        made,
-                        role,
-                        pay.days()
-                                .between(first, to.plusMonths(role.commission().monthsAfter())));
+                commissions(made, role, commission, pay.days().between(first, to.plusMonths(commission.monthsAfter())));
             }
         }
         made.sort(Comparator.comparing(PayDay::day));
@@ -187,22 +188,23 @@ public final class PayAccount implements LineAccount {
                 earned);
     }
 
-    private void commissions(List<PayDay> made, Pay.Role role, List<PayDays.Date> dates) {
+    private void commissions(List<PayDay> made, Pay.Role role, Pay.Commission commission, List<PayDays.Date> dates) {
         TreeMap<YearMonth, LocalDate> lastOfMonth = new TreeMap<>();
         dates.forEach(date -> lastOfMonth.put(YearMonth.from(date.day()), date.day()));
         lastOfMonth.forEach((paid, day) -> {
-            YearMonth month = paid.minusMonths(role.commission().monthsAfter());
+            YearMonth month = paid.minusMonths(commission.monthsAfter());
             boolean employed = !role.start().isAfter(month.atEndOfMonth())
                     && (role.end() == null || !role.end().isBefore(month.atDay(1)));
             if (employed) {
-                long sold = reads.sold().get(role.commission().lineId()).in(Timeline.monthNumber(month));
+                long sold =
+                        requireNonNull(reads.sold().get(commission.lineId())).in(Timeline.monthNumber(month));
                 addUnlessNil(
                         made,
                         role,
                         Why.COMMISSION,
                         "commission of " + MONTH.format(month),
                         new PayDays.Date(day, 0, month.atDay(1), month.atEndOfMonth()),
-                        role.commission().share().of(sold));
+                        commission.share().of(sold));
             }
         });
     }

@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
 import static java.util.Map.entry;
+import static java.util.Objects.requireNonNull;
 
 import ebbtide.derive.Derived;
 import ebbtide.plan.Assumption;
@@ -38,7 +39,7 @@ final class ProfitAccounts {
     }
 
     LineAccount of(Line line) {
-        return KINDS.get(line.assumption().getClass()).apply(this, line);
+        return requireNonNull(KINDS.get(line.assumption().getClass())).apply(this, line);
     }
 
     private ProfitTaxAccount profitTax(Line line) {

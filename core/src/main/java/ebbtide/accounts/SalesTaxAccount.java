@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.OptionalLong;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The sales tax that a plan owes: what each line brings to each tax period, and when its balance is settled (rules
@@ -59,7 +60,7 @@ public final class SalesTaxAccount implements LineAccount {
     public record TaxPeriod(
             YearMonth first,
             YearMonth last,
-            Long owed,
+            @Nullable Long owed,
             long proposed,
             List<LineTax> lines,
             long output,

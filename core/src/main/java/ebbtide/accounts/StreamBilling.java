@@ -15,6 +15,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a stream bills month by month: what is planned, on books what invoices and orders leave of that, and how it is
@@ -124,7 +125,7 @@ public final class StreamBilling {
     }
 
     /** Returns the billing of a month paid by a pattern, null when it bills nothing then; each is parted once. */
-    public MonthBilling billing(int month) {
+    public @Nullable MonthBilling billing(int month) {
         int at = month - amounts().firstMonth();
         return at < 0 || month > amounts().lastMonth() ? null : billings.get()[at];
     }

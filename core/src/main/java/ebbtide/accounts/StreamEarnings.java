@@ -46,10 +46,11 @@ final class StreamEarnings {
         billed.stock().ifPresent(this::ofStock);
         billed.items().expected().stream()
                 .filter(one -> !one.isLeftOut())
-                .forEach(one -> sum.both(Frame.month(one.day()), -one.discount()));
+                .forEach(one -> sum.both(Frame.month(one.paidOn()), -one.discount()));
         if (stream.terms().by() == Terms.By.MONTHS) {
             discountsAndWriteOffs();
-        } else if (stream.terms().by() == Terms.By.DAYS && stream.terms().days().isEarly()) {
+        } else if (stream.terms().by() == Terms.By.DAYS
+                && stream.terms().dayTerms().isEarly()) {
             earlyPayment();
         }
         if (billed.isTruedUp()) {
@@ -122,14 +123,14 @@ final class StreamEarnings {
     private void earlyPayment() {
         PaidDays days = billed.paidDays();
         MonthlyActivity amounts = billed.amounts();
-        for (int month = frame.open() - stream.terms().days().monthsBack();
+        for (int month = frame.open() - stream.terms().dayTerms().monthsBack();
                 month < frame.open() + frame.toEarned();
                 month++) {
             if (amounts.in(month) == 0) {
                 continue;
             }
             DayBilling billing = DayBilling.of(
-                    month, amounts.in(month), stream.tax(), stream.terms().days());
+                    month, amounts.in(month), stream.tax(), stream.terms().dayTerms());
             List<long[]> parts = new ArrayList<>();
             billing.lay(
                     stream.spread(),

@@ -68,7 +68,7 @@ final class StreamMissing {
         }
         history(
                 by == Terms.By.DAYS
-                        ? stream.terms().days().monthsBack() - 1
+                        ? stream.terms().dayTerms().monthsBack() - 1
                         : stream.terms().pattern().longestLag());
     }
 

@@ -83,7 +83,7 @@ final class StreamTaxPoints {
         if (basis.isCash()) {
             billed.items().expected().stream()
                     .filter(one -> !one.isLeftOut())
-                    .forEach(one -> sum.addOn(one.day(), counted(LeftOfPlan.taxOfOpen(one.item()))));
+                    .forEach(one -> sum.addOn(one.paidOn(), counted(LeftOfPlan.taxOfOpen(one.item()))));
         }
     }
 
@@ -121,17 +121,17 @@ final class StreamTaxPoints {
 
     private void byDays(MonthlyActivity amounts) {
         int from = basis.firstMonth()
-                - (basis.isCash() || stream.terms().days().isEarly()
+                - (basis.isCash() || stream.terms().dayTerms().isEarly()
                         ? stream.terms().monthsBack()
                         : 0);
         for (int month = from; month <= timeline.lastMonth(); month++) {
             long amount = amounts.in(month);
             if (amount != 0 && basis.isCash()) {
-                byPaidDays(DayBilling.of(month, amount, tax, stream.terms().days()));
+                byPaidDays(DayBilling.of(month, amount, tax, stream.terms().dayTerms()));
             } else if (amount != 0) {
                 lay(month, tax.taxOf(amount));
-                if (stream.terms().days().isEarly()) {
-                    byPaidDays(DayBilling.of(month, amount, tax, stream.terms().days()));
+                if (stream.terms().dayTerms().isEarly()) {
+                    byPaidDays(DayBilling.of(month, amount, tax, stream.terms().dayTerms()));
                 }
             }
         }

@@ -4,4 +4,7 @@
  * is made from what it reads and from nothing else, so that a plan that changes in one line takes over all that does
  * not read it.
  */
+@NullMarked
 package ebbtide.accounts;
+
+import org.jspecify.annotations.NullMarked;

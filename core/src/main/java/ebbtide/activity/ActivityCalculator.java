@@ -1,5 +1,7 @@
 package ebbtide.activity;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.derive.Derived;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
@@ -14,6 +16,7 @@ import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The computation of every stream's monthly amounts (rules 2), from the first month known to the last one needed. One
@@ -42,7 +45,7 @@ public final class ActivityCalculator {
             return ((StockAmounts) amounts()).roll(last);
         }
 
-        MonthlyActivity activity(StockRoll roll) {
+        MonthlyActivity activity(@Nullable StockRoll roll) {
             int open = Timeline.monthNumber(settings.firstForecastMonth());
             long[] computed = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
             for (int m = first; m < open; m++) {
@@ -120,8 +123,12 @@ public final class ActivityCalculator {
     public MonthlyActivity planned(Line line) {
         return planned.of(
                 line.id(),
-                () -> reads(byId.get(line.id())),
+                () -> reads(line(line.id())),
                 reads -> reads.activity(reads.stream().method() instanceof StockPurchases ? stock(line) : null));
+    }
+
+    private Line line(String id) {
+        return requireNonNull(byId.get(id));
     }
 
     private Reads reads(Line line) {
@@ -132,7 +139,7 @@ public final class ActivityCalculator {
                 firstMonth,
                 lastMonth,
                 line.reads().stream()
-                        .map(id -> new OtherLine(byId.get(id).name(), net(id)))
+                        .map(id -> new OtherLine(line(id).name(), net(id)))
                         .toList());
     }
 
@@ -141,7 +148,7 @@ public final class ActivityCalculator {
      * asked there.
      */
     public StockRoll stock(Line line) {
-        return stock.of(line.id(), () -> reads(byId.get(line.id())), Reads::stock);
+        return stock.of(line.id(), () -> reads(line(line.id())), Reads::stock);
     }
 
     /**
@@ -149,7 +156,7 @@ public final class ActivityCalculator {
      * read of it (rules 3.1).
      */
     public MonthlyActivity net(String lineId) {
-        Line line = byId.get(lineId);
+        Line line = line(lineId);
         return net.of(lineId, () -> new Gross(planned(line), line.assumption().tax()), gross -> gross.amounts()
                 .without(gross.tax()));
     }

@@ -16,6 +16,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The monthly amounts of a value with steps that may grow (rules 2.1, 2.2). Growth is counted from a step's first whole
@@ -26,7 +27,7 @@ record SteppedAmounts(
         Function<YearMonth, Percent> growthIn,
         AmountSteps rule,
         String name,
-        String growthWords,
+        @Nullable String growthWords,
         Currency currency)
         implements MonthlyAmounts {
 

@@ -13,6 +13,7 @@ import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Stock month by month (rules 6): opening + purchases - cost of sales = closing, in money, and in units where they are
@@ -41,7 +42,7 @@ public final class StockRoll {
             long cost,
             long closing,
             long target,
-            Units units) {
+            @Nullable Units units) {
         /** Returns what closing lies above its target, tied up in stock that nobody asked for. */
         public long surplus() {
             return Math.max(0, closing - target);
@@ -121,7 +122,7 @@ public final class StockRoll {
         return purchasesTyped.getOrDefault(month, computed);
     }
 
-    private Month inMoney(int m, Level level, Long placed, boolean asPlanned) {
+    private Month inMoney(int m, Level level, @Nullable Long placed, boolean asPlanned) {
         YearMonth month = Timeline.month(m);
         long target = moneyTarget(m, asPlanned);
         long cost = costOf(m, asPlanned);
@@ -200,7 +201,7 @@ public final class StockRoll {
         return sum;
     }
 
-    private Month inUnits(int m, Level level, Long placed) {
+    private Month inUnits(int m, Level level, @Nullable Long placed) {
         YearMonth month = Timeline.month(m);
         BigDecimal price = unitCost.in(month, settings.amountSteps());
         BigDecimal sold = unitsIn(m);
@@ -272,7 +273,7 @@ public final class StockRoll {
      * Returns for how many days from a month's end an amount of stock lasts at the cost of the months to come, in
      * tenths of a day; null when it outlasts the months that are known.
      */
-    public Long tenthsOfDays(Month[] months, int at, long stock) {
+    public @Nullable Long tenthsOfDays(Month[] months, int at, long stock) {
         BigDecimal left = BigDecimal.valueOf(Math.max(0, stock));
         long days = 0;
         for (int next = at + 1; next < months.length; next++) {

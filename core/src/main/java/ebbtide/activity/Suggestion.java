@@ -8,13 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a stream's history suggests for the months to come (rules 2.5): simple ways compete, each forecasting from at
  * least twelve earlier ends of history; the last quarter of the months has no say in the choice and shows what the
  * choice is worth. {@code because} says which way is offered and why.
  */
-public record Suggestion(List<Rival> rivals, Way offered, String because) {
+public record Suggestion(List<Rival> rivals, @Nullable Way offered, String because) {
     private static final int LEAST_ORIGINS = 12;
     /** How far ahead each trial forecasts. */
     private static final int AHEAD = 3;
@@ -44,8 +45,8 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
      */
     public record Rival(
             Way way,
-            Long error,
-            Long errorOfLastQuarter,
+            @Nullable Long error,
+            @Nullable Long errorOfLastQuarter,
             SortedMap<YearMonth, Long> said,
             SortedMap<YearMonth, Long> next) {}
 
@@ -101,7 +102,7 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
      * The weighted error of trials whose months lie in a range: sum of misses over sum of actuals, from each end of
      * history.
      */
-    private static Long error(Way way, List<Long> actual, int from, int to) {
+    private static @Nullable Long error(Way way, List<Long> actual, int from, int to) {
         double missed = 0;
         double was = 0;
         int origins = 0;
@@ -125,7 +126,7 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
      * The value some months after the first so many months of history; null when a way needs more history than there
      * is.
      */
-    private static Double forecast(Way way, List<Long> actual, int known, int ahead) {
+    private static @Nullable Double forecast(Way way, List<Long> actual, int known, int ahead) {
         return switch (way) {
             case SAME_MONTH -> sameMonth(actual, known, ahead);
             case SAME_MONTH_WITH_TREND -> withTrend(actual, known, ahead);
@@ -135,7 +136,7 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
         };
     }
 
-    private static Double sameMonth(List<Long> actual, int known, int ahead) {
+    private static @Nullable Double sameMonth(List<Long> actual, int known, int ahead) {
         int at = known + ahead - 1;
         while (at >= known) {
             at -= 12;
@@ -143,7 +144,7 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
         return at < 0 ? null : Double.valueOf(actual.get(at));
     }
 
-    private static Double withTrend(List<Long> actual, int known, int ahead) {
+    private static @Nullable Double withTrend(List<Long> actual, int known, int ahead) {
         Double last = sameMonth(actual, known, ahead);
         if (last == null || known < 24) {
             return null;
@@ -190,7 +191,7 @@ public record Suggestion(List<Rival> rivals, Way offered, String because) {
                     "There is too little history to try ways on: at least twelve ends of history are needed, and there are "
                             + choosing + " months to choose by");
         }
-        if (same.error() != null && best.error() >= same.error()) {
+        if (same.error() != null && best.error() != null && best.error() >= same.error()) {
             return new Suggestion(
                     rivals,
                     Way.SAME_MONTH,

@@ -3,6 +3,7 @@ package ebbtide.activity;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.SortedMap;
+import org.jspecify.annotations.Nullable;
 
 /** The monthly amounts that were typed; a month that was not repeats one before (rules 2.6). */
 record TypedAmounts(SortedMap<YearMonth, Long> typed, SortedMap<YearMonth, Long> history, YearMonth firstForecast)
@@ -22,7 +23,7 @@ record TypedAmounts(SortedMap<YearMonth, Long> typed, SortedMap<YearMonth, Long>
     /**
      * Returns the month whose figure stands for a month: itself, a year or more before, else the last; null if none.
      */
-    private YearMonth source(YearMonth month) {
+    private @Nullable YearMonth source(YearMonth month) {
         for (int years = 0; years <= MOST_YEARS; years++) {
             YearMonth before = month.minusYears(years);
             if (typed.containsKey(before) || years > 0 && history.containsKey(before)) {

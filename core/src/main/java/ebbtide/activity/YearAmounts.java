@@ -1,5 +1,7 @@
 package ebbtide.activity;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Money;
 import ebbtide.money.Rounding;
 import ebbtide.money.Split;
@@ -50,7 +52,7 @@ record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts 
             return 0;
         }
         int years = fiscalYear - known.lastKey();
-        return Rounding.toAmount(BigDecimal.valueOf(known.get(known.lastKey()))
+        return Rounding.toAmount(BigDecimal.valueOf(requireNonNull(known.get(known.lastKey())))
                 .multiply(BigDecimal.ONE.add(year.yearlyGrowth().asFraction()).pow(years)));
     }
 

@@ -61,7 +61,7 @@ public final class ChaseAndHold {
 
     private static LocalDate moved(Forecast forecast, Direction direction, ItemTable.Row row, int days) {
         BusinessDays calendar = forecast.timeline().calendar();
-        LocalDate day = row.expected().day();
+        LocalDate day = row.expected().paidOn();
         if (direction == Direction.PAYMENT) {
             return calendar.nextOrSame(day.plusDays(days));
         }
@@ -72,7 +72,7 @@ public final class ChaseAndHold {
 
     /** How much the least headroom rises when an amount is added to the days between the two dates. */
     private static long lift(Forecast forecast, ItemTable.Row row, LocalDate to) {
-        LocalDate day = row.expected().day();
+        LocalDate day = row.expected().paidOn();
         int from = forecast.timeline().index(day.isBefore(to) ? day : to);
         int until = forecast.timeline().index(day.isBefore(to) ? to : day);
         int low = forecast.timeline().index(forecast.lowWater().day());
@@ -122,7 +122,8 @@ public final class ChaseAndHold {
         OpenItem item = moved.row().item();
         List<String> words = new ArrayList<>();
         if (moved.row().line().direction() == Direction.PAYMENT) {
-            if (moved.row().expected().discount() > 0
+            if (item.discount() != null
+                    && moved.row().expected().discount() > 0
                     && moved.to().isAfter(item.discount().until())) {
                 words.add("loses the discount of "
                         + Money.words(
@@ -137,7 +138,8 @@ public final class ChaseAndHold {
                                 : ": " + item.handling().note()));
             }
             words.add(late > 0 ? late + (late == 1 ? " day" : " days") + " after it is due" : "still in time");
-            long beyond = moved.to().toEpochDay() - moved.row().expected().day().toEpochDay();
+            long beyond =
+                    moved.to().toEpochDay() - moved.row().expected().paidOn().toEpochDay();
             if (late > 0 && moved.row().expected().source() == ExpectedItem.Source.HABIT) {
                 words.add(beyond + (beyond == 1 ? " day" : " days") + " beyond what is usual");
             }

@@ -18,9 +18,10 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** What a plan still lacks for its figures to be trusted; {@code lineId} names the line to mend, null for the plan. */
-public record ChecklistItem(String lineId, String sentence) {
+public record ChecklistItem(@Nullable String lineId, String sentence) {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);

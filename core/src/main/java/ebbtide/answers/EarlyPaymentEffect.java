@@ -19,6 +19,7 @@ import ebbtide.time.Periods;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a discount for paying early is worth on a line (rules 3.6): its rate a year beside what money costs or earns
@@ -26,8 +27,8 @@ import java.util.List;
  * week.
  */
 public record EarlyPaymentEffect(
-        Percent yearly,
-        Percent otherwise,
+        @Nullable Percent yearly,
+        @Nullable Percent otherwise,
         String verdict,
         Liquidity.LowWater without,
         Liquidity.LowWater with,
@@ -41,8 +42,8 @@ public record EarlyPaymentEffect(
      * Returns the effect on a line whose terms by days offer a discount, compared from the day after the as-of date on.
      */
     public static EarlyPaymentEffect of(Plan plan, Books books, Line line) {
-        DayTerms terms = ((Assumption.Stream) line.assumption()).terms().days();
-        EarlyPayment early = terms.early();
+        DayTerms terms = ((Assumption.Stream) line.assumption()).terms().dayTerms();
+        EarlyPayment early = terms.earlyPayment();
         Forecast without = Forecaster.forecast(with(plan, line, false), books);
         Forecast with = Forecaster.forecast(with(plan, line, true), books);
         LocalDate first = plan.settings().asOf().plusDays(1);
@@ -73,7 +74,7 @@ public record EarlyPaymentEffect(
                             }
                             Assumption.Stream stream = (Assumption.Stream) one.assumption();
                             return one.with(stream.with(
-                                    Terms.byDays(stream.terms().days().taking(taken))));
+                                    Terms.byDays(stream.terms().dayTerms().taking(taken))));
                         })
                         .toList(),
                 plan.buoys());
@@ -85,7 +86,7 @@ public record EarlyPaymentEffect(
     }
 
     /** The facility's rate the day after the as-of date, else that on cash; null when neither is known. */
-    private static Percent rate(Settings settings) {
+    private static @Nullable Percent rate(Settings settings) {
         LocalDate day = settings.asOf().plusDays(1);
         Percent onCash = settings.cashRate().findOn(day).map(Steps.Step::value).orElse(null);
         return settings.facility() == null
@@ -93,8 +94,8 @@ public record EarlyPaymentEffect(
                 : settings.facility().rate().findOn(day).map(Steps.Step::value).orElse(onCash);
     }
 
-    private static String verdict(Settings settings, Direction direction, DayTerms terms, Percent yearly) {
-        EarlyPayment early = terms.early();
+    private static String verdict(Settings settings, Direction direction, DayTerms terms, @Nullable Percent yearly) {
+        EarlyPayment early = terms.earlyPayment();
         if (yearly == null) {
             return "Paying in " + early.days() + " days is not earlier than in " + terms.usualDays()
                     + ", when it is paid anyway: the discount " + "costs no time";

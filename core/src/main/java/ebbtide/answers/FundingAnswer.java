@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Whether a plan's facilities are enough (rules 8.7): the peak need over the horizon with its day and the part of it
@@ -26,7 +27,7 @@ public record FundingAnswer(
         long drawnNow,
         long limit,
         long shortfall,
-        LocalDate shortDay,
+        @Nullable LocalDate shortDay,
         long least,
         String sentence) {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
@@ -67,7 +68,7 @@ public record FundingAnswer(
     }
 
     private static String sentence(
-            Forecast forecast, long need, LocalDate peakDay, long limit, long shortfall, LocalDate shortDay) {
+            Forecast forecast, long need, LocalDate peakDay, long limit, long shortfall, @Nullable LocalDate shortDay) {
         if (forecast.funding().unsettled().isPresent()) {
             return "The interest of " + forecast.funding().unsettled().get()
                     + " by the mean of balances does not settle: each round draws or repays another "

@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a facility or a loan costs in all (rules 8.2, 8.6), so that offers can be held side by side: a loan over its
@@ -29,7 +30,7 @@ public record FundingCost(
         long owed,
         long interest,
         long fees,
-        Percent allIn,
+        @Nullable Percent allIn,
         String because) {
     private static final MathContext EXACT = new MathContext(34);
     private static final int HALVINGS = 60;

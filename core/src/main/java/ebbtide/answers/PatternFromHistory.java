@@ -4,6 +4,7 @@ import ebbtide.money.Percent;
 import ebbtide.plan.MonthPattern;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The pattern of months that what was billed and what the bank booked imply (rules 3.2): the shares, in whole percent,
@@ -11,7 +12,11 @@ import java.util.List;
  * the trial did not see: of the pattern found, and of the one in force. What it leaves unpaid stands as never paid,
  * discounts with it.
  */
-public record PatternFromHistory(MonthPattern found, Long error, Long errorInForce, int months) {
+public record PatternFromHistory(
+        @Nullable MonthPattern found,
+        @Nullable Long error,
+        @Nullable Long errorInForce,
+        int months) {
     private static final int MOST_LAG = 4;
     private static final int HELD_BACK = 2;
     private static final int LEAST_MONTHS = 6;
@@ -82,7 +87,7 @@ public record PatternFromHistory(MonthPattern found, Long error, Long errorInFor
         return sum;
     }
 
-    private static Long error(List<Long> billed, List<Long> booked, int lags, int from, double[] shares) {
+    private static @Nullable Long error(List<Long> billed, List<Long> booked, int lags, int from, double[] shares) {
         double missed = 0;
         double was = 0;
         for (int m = from; m < booked.size(); m++) {
@@ -92,7 +97,7 @@ public record PatternFromHistory(MonthPattern found, Long error, Long errorInFor
         return was == 0 ? null : Math.round(10_000 * missed / was);
     }
 
-    private static MonthPattern pattern(double[] shares) {
+    private static @Nullable MonthPattern pattern(double[] shares) {
         List<MonthPattern.Step> steps = new ArrayList<>();
         long left = 100;
         for (int lag = 0; lag < shares.length; lag++) {

@@ -7,13 +7,18 @@ import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a line's bank movements lay over the weeks of the month (rules 1.6, 2.5): a weight in percent for each of the
  * five, with its error on the last two months, which the trial did not see, beside that of the spread in force;
  * ten-thousandths of what was booked.
  */
-public record SpreadFromHistory(Spread.ByWeek found, Long error, Long errorInForce, int months) {
+public record SpreadFromHistory(
+        Spread.@Nullable ByWeek found,
+        @Nullable Long error,
+        @Nullable Long errorInForce,
+        int months) {
     private static final int LEAST_MONTHS = 6;
     private static final int HELD_BACK = 2;
 

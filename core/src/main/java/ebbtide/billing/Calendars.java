@@ -1,5 +1,7 @@
 package ebbtide.billing;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.books.Account;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Line;
@@ -63,12 +65,12 @@ public final class Calendars {
 
     /** Returns the days of the plan's first account. */
     public Timeline main() {
-        return timelines.get(main);
+        return requireNonNull(timelines.get(main));
     }
 
     /** Returns the days on which a line is paid. */
     public Timeline timeline(Line line) {
-        return timelines.get(country(line));
+        return requireNonNull(timelines.get(country(line)));
     }
 
     /** Returns the business days on which a line is paid. */
@@ -78,6 +80,6 @@ public final class Calendars {
 
     /** Returns the days of a line's bills from the earliest one that may still be paid after the as-of date. */
     public PaidDays paidDays(Line line) {
-        return paidDays.get(country(line));
+        return requireNonNull(paidDays.get(country(line)));
     }
 }

@@ -30,7 +30,7 @@ public record DayBilling(int month, long gross, long tax, DayTerms terms) {
 
     /** Returns the discount of an amount of the month when it is paid early, rounded once; 0 when it is not. */
     public long discountOf(long amount) {
-        return terms.isEarly() ? terms.early().discount().of(amount) : 0;
+        return terms.isEarly() ? terms.earlyPayment().discount().of(amount) : 0;
     }
 
     /**

@@ -4,6 +4,7 @@ import ebbtide.money.Percent;
 import ebbtide.money.Split;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.SalesTax;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is billed for one month, parted by a pattern (rules 3.2), in minor units: the gross of each step by largest
@@ -15,7 +16,7 @@ public final class MonthBilling {
     private final long gross;
     private final long tax;
     private final long[] grossByStep;
-    private long[] taxByStep;
+    private long @Nullable [] taxByStep;
 
     private MonthBilling(int monthNumber, long amount, Series series) {
         this.month = monthNumber;

@@ -4,6 +4,7 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.money.Percent;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.DayTerms;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
@@ -94,11 +95,10 @@ public final class OwedByHistory {
 
     private void byDays(MonthlyActivity activity, PaidDays days) {
         int offset = timeline.index(days.issues().first());
-        Percent discount =
-                stream.terms().days().isEarly() ? stream.terms().days().early().discount() : Percent.ZERO;
-        for (int month = open - stream.terms().days().monthsBack(); month <= open; month++) {
-            DayBilling billing = DayBilling.of(
-                    month, activity.in(month), stream.tax(), stream.terms().days());
+        DayTerms terms = stream.terms().dayTerms();
+        Percent discount = terms.isEarly() ? terms.earlyPayment().discount() : Percent.ZERO;
+        for (int month = open - terms.monthsBack(); month <= open; month++) {
+            DayBilling billing = DayBilling.of(month, activity.in(month), stream.tax(), terms);
             billing.layIssued(stream.spread(), days, (issued, paid, minor) -> {
                 if (issued + offset <= asOf && paid + offset > asOf) {
                     pieces.add(new Piece(

@@ -11,6 +11,7 @@ import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A stream that stands at a target of days (rules 3.4): what is owed at each month's end by count-back over gross
@@ -40,7 +41,7 @@ public final class TargetBilling {
     public TargetBilling(MonthlyActivity activity, Assumption.Stream stream, Settings settings, Timeline timeline) {
         this.activity = activity;
         this.stream = stream;
-        this.target = stream.terms().target();
+        this.target = stream.terms().daysTarget();
         this.timeline = timeline;
         this.asOf = settings.asOf();
         this.open = Timeline.monthNumber(settings.firstForecastMonth());
@@ -156,7 +157,7 @@ public final class TargetBilling {
         return add(months, open + 1, level, gross(open + 1), parts[1]);
     }
 
-    private long add(List<Month> months, int month, long opening, long billed, Long cash) {
+    private long add(List<Month> months, int month, long opening, long billed, @Nullable Long cash) {
         int days = target.on(Timeline.month(month).atEndOfMonth());
         Owed owed = back(month, days, 0);
         months.add(new Month(

@@ -3,4 +3,7 @@
  * pattern, {@link ebbtide.billing.DayBilling} by days, {@link ebbtide.billing.TargetBilling} at a target of days (rules
  * 3).
  */
+@NullMarked
 package ebbtide.billing;
+
+import org.jspecify.annotations.NullMarked;

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A remembered way to assign movements: words that must stand in the bank's text, in the counterparty, an account, and
@@ -15,11 +16,11 @@ public record AssignRule(
         String id,
         String text,
         String counterparty,
-        String account,
+        @Nullable String account,
         int direction,
-        Long leastMinor,
-        Long mostMinor,
-        String lineId) {
+        @Nullable Long leastMinor,
+        @Nullable Long mostMinor,
+        @Nullable String lineId) {
     private static final Pattern SPACES = Pattern.compile("\\s+");
 
     public AssignRule {

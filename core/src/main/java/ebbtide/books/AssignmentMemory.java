@@ -1,5 +1,7 @@
 package ebbtide.books;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -33,8 +35,7 @@ public final class AssignmentMemory {
         for (BankMovement movement : assigned) {
             for (BankMovement.AssignedPart part : movement.parts()) {
                 if (!part.isTransfer()) {
-                    words(movement).forEach(word -> linesByWord
-                            .get(movement.minor() > 0)
+                    words(movement).forEach(word -> linesByWord(movement)
                             .computeIfAbsent(word, w -> new HashMap<>())
                             .merge(part.lineId(), 1, Integer::sum));
                 }
@@ -68,6 +69,10 @@ public final class AssignmentMemory {
                 .toList());
         candidates.sort(Comparator.comparingDouble((Line line) -> -scores.getOrDefault(line.id(), 0.0)));
         return candidates.stream().limit(most).map(Line::id).toList();
+    }
+
+    private Map<String, Map<String, Integer>> linesByWord(BankMovement movement) {
+        return requireNonNull(linesByWord.get(movement.minor() > 0));
     }
 
     private static List<String> words(BankMovement movement) {

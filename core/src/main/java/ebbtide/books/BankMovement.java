@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An entry of a bank statement, in signed minor units, with the bank's own words kept as they came, and what it was
@@ -26,14 +27,15 @@ public record BankMovement(
      * A signed part of a movement that belongs to a line, or, without one, to a transfer between own accounts. With an
      * item it settles that: by the cash and by what closes it beyond the cash, a discount or a charge, unsigned.
      */
-    public record AssignedPart(String lineId, long minor, String itemId, long less) {
+    public record AssignedPart(
+            @Nullable String lineId, long minor, @Nullable String itemId, long less) {
         public AssignedPart {
             Check.notNegative(less, "what closes an item beyond the cash");
             Check.that(itemId == null ? less == 0 : lineId != null, "what closes an item names the item and its line");
         }
 
         /** Makes a part that settles no item. */
-        public AssignedPart(String lineId, long minor) {
+        public AssignedPart(@Nullable String lineId, long minor) {
             this(lineId, minor, null, 0);
         }
 

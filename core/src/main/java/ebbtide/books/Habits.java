@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.IntToDoubleFunction;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How early or late counterparties pay, learnt from items paid in full (rules 4.2): days from due to the movement that
@@ -57,8 +58,9 @@ public final class Habits {
     public static Habits of(List<OpenItem> items, LocalDate asOf) {
         Habits habits = new Habits();
         for (OpenItem item : items) {
-            if (item.showsHabit() && !item.paidOn().isAfter(asOf)) {
-                double weight = Math.pow(0.5, (asOf.toEpochDay() - item.paidOn().toEpochDay()) / HALF_LIFE);
+            LocalDate paid = item.paidOn();
+            if (item.showsHabit() && paid != null && !paid.isAfter(asOf)) {
+                double weight = Math.pow(0.5, (asOf.toEpochDay() - paid.toEpochDay()) / HALF_LIFE);
                 habits.own
                         .computeIfAbsent(item.counterparty(), name -> new Spells())
                         .add(item.daysLate(), weight);
@@ -76,7 +78,7 @@ public final class Habits {
      * A habit: days late, negative when early, none known to be greater than what was asked (null); and how many items
      * stand behind it.
      */
-    public record Estimate(Integer days, int ownItems, int lineItems, int allItems) {}
+    public record Estimate(@Nullable Integer days, int ownItems, int lineItems, int allItems) {}
 
     /**
      * Returns how many days late a counterparty of a line pays an item that is not paid {@code days} after its due date

@@ -1,10 +1,13 @@
 package ebbtide.books;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An invoice, bill, credit note, order or other commitment of a counterparty on a line of the plan (rules 4); the
@@ -21,9 +24,9 @@ public record OpenItem(
         LocalDate supplied,
         LocalDate due,
         Amount amount,
-        LocalDate paidOn,
+        @Nullable LocalDate paidOn,
         Handling handling,
-        EarlyDiscount discount) {
+        @Nullable EarlyDiscount discount) {
 
     /** What an item is. */
     public enum Kind {
@@ -41,7 +44,12 @@ public record OpenItem(
      * still open (of an order: not yet invoiced), and what the ledger's latest list said is (null: it is in no list).
      * Tax that was not given but parted by the line's rate is marked so (rules 4.0).
      */
-    public record Amount(long gross, long tax, boolean taxParted, long open, Long listed) {
+    public record Amount(
+            long gross,
+            long tax,
+            boolean taxParted,
+            long open,
+            @Nullable Long listed) {
         /** Makes the amount of an item that is in no list. */
         public Amount(long gross, long tax, boolean taxParted, long open) {
             this(gross, tax, taxParted, open, null);
@@ -72,7 +80,8 @@ public record OpenItem(
     /**
      * What a person said of an item: the day it is expected or promised (null: nothing), whether it is held, and why.
      */
-    public record Handling(LocalDate expected, LocalDate promised, Standing standing, String note) {
+    public record Handling(
+            @Nullable LocalDate expected, @Nullable LocalDate promised, Standing standing, String note) {
         public static final Handling NONE = new Handling(null, null, Standing.NORMAL, "");
 
         public Handling {
@@ -125,7 +134,7 @@ public record OpenItem(
     }
 
     /** Returns the item with another sum open, and the day it was paid in full (null: it was not). */
-    public OpenItem open(long open, LocalDate paid) {
+    public OpenItem open(long open, @Nullable LocalDate paid) {
         return new OpenItem(
                 id,
                 kind,
@@ -169,7 +178,7 @@ public record OpenItem(
      * invoice.
      */
     public long daysLate() {
-        return paidOn.toEpochDay() - due.toEpochDay();
+        return requireNonNull(paidOn, "the day it was paid").toEpochDay() - due.toEpochDay();
     }
 
     /** Returns whether it tells how its counterparty pays: an invoice or bill that was paid in full. */

@@ -1,5 +1,7 @@
 package ebbtide.books;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Money;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -9,13 +11,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A statement held against the one before it and against the books: what its opening balance should be (the closing
  * balance of the one before, else what the books hold on the day before its first), and what the books hold on its last
  * day. Null where that is not known. A difference is shown and never papered over.
  */
-public record StatementCheck(StatementBalances statement, StatementBalances before, Long expectedOpening, Long booked) {
+public record StatementCheck(
+        StatementBalances statement,
+        @Nullable StatementBalances before,
+        @Nullable Long expectedOpening,
+        @Nullable Long booked) {
 
     /**
      * Returns the check of each statement in the order given. Of several that end on one day only the last is held
@@ -49,7 +56,7 @@ public record StatementCheck(StatementBalances statement, StatementBalances befo
                     one,
                     last,
                     expected,
-                    lastOfDay.get(one)
+                    requireNonNull(lastOfDay.get(one))
                             ? account.map(each -> books.balance(each, one.to())).orElse(null)
                             : null));
         }
@@ -74,7 +81,7 @@ public record StatementCheck(StatementBalances statement, StatementBalances befo
 
     /** Returns what is amiss before the statement's first entry, in a sentence; none if it follows on. */
     public Optional<String> gapSentence(Currency currency) {
-        if (gap() == 0) {
+        if (gap() == 0 || statement.opening() == null || expectedOpening == null) {
             return Optional.empty();
         }
         String known = before == null
@@ -89,7 +96,7 @@ public record StatementCheck(StatementBalances statement, StatementBalances befo
     /** Returns how the books differ from the bank on the statement's last day, in a sentence; none if they agree. */
     public Optional<String> differenceSentence(Currency currency) {
         LocalDate day = statement.to();
-        return difference() == 0
+        return difference() == 0 || statement.closing() == null || booked == null
                 ? Optional.empty()
                 : Optional.of("The bank closes " + day + " with " + Money.words(statement.closing(), currency)
                         + ", but the books hold "

@@ -3,6 +3,7 @@ package ebbtide.derive;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A value that is worked out when it is first asked for and the very same ever after; two who ask at once may both work
@@ -10,7 +11,7 @@ import java.util.function.Supplier;
  */
 public final class Lazy<T> implements Supplier<T> {
     private final AtomicReference<T> value = new AtomicReference<>();
-    private volatile Supplier<T> rule;
+    private volatile @Nullable Supplier<T> rule;
 
     private Lazy(Supplier<T> rule) {
         this.rule = rule;
@@ -33,6 +34,6 @@ public final class Lazy<T> implements Supplier<T> {
             value.compareAndSet(null, Objects.requireNonNull(how.get()));
             rule = null;
         }
-        return value.get();
+        return Objects.requireNonNull(value.get());
     }
 }

@@ -1,13 +1,20 @@
 package ebbtide.flows;
 
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A figure of the forecast in its three parts, in minor units, signed. {@code computed} is the amount without the
  * override where there is one, else null; {@code day} names the day of a level that is that of a period's worst day.
  */
 public record Cell(
-        long settled, long committed, long estimated, Long computed, boolean overdue, LocalDate day, int depth) {
+        long settled,
+        long committed,
+        long estimated,
+        @Nullable Long computed,
+        boolean overdue,
+        @Nullable LocalDate day,
+        int depth) {
     public static final Cell ZERO = new Cell(0, 0, 0, null, false, null, -1);
 
     public static Cell flow(long settled, long committed, long estimated) {
@@ -15,7 +22,7 @@ public record Cell(
     }
 
     /** A level is a fact up to the as-of date and an estimate after it. */
-    public static Cell level(long amount, boolean known, LocalDate day, int depth) {
+    public static Cell level(long amount, boolean known, @Nullable LocalDate day, int depth) {
         return new Cell(known ? amount : 0, 0, known ? 0 : amount, null, false, day, depth);
     }
 

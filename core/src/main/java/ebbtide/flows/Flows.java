@@ -1,5 +1,7 @@
 package ebbtide.flows;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.Expectations;
 import ebbtide.accounts.LineAccount;
@@ -46,7 +48,7 @@ public final class Flows {
         LineFlows laid() {
             int asOf = timeline.index(settings.asOf());
             return !active
-                    ? Laying.booked(movements, timeline, asOf)
+                    ? LineFlows.booked(movements, timeline, asOf)
                     : Laying.of(
                             new LineTiming(
                                     account,
@@ -71,9 +73,9 @@ public final class Flows {
     private record BesideLines(LineFlows unassignedIn, LineFlows unassignedOut, LineFlows transfers) {
         static BesideLines of(Books books, Timeline timeline, int asOf) {
             return new BesideLines(
-                    Laying.booked(books.unassignedIn(), timeline, asOf),
-                    Laying.booked(books.unassignedOut(), timeline, asOf),
-                    Laying.booked(books.transfers(), timeline, asOf));
+                    LineFlows.booked(books.unassignedIn(), timeline, asOf),
+                    LineFlows.booked(books.unassignedOut(), timeline, asOf),
+                    LineFlows.booked(books.transfers(), timeline, asOf));
         }
 
         List<LineFlows> all() {
@@ -152,14 +154,14 @@ public final class Flows {
             return this;
         }
         Map<String, LineFlows> all = new HashMap<>(lines);
-        byLine.forEach((id, byDay) -> all.put(id, lines.get(id).swept(byDay)));
+        byLine.forEach((id, byDay) -> all.put(id, line(id).swept(byDay)));
         return new Flows(
                 accounts, new Derivations(derived.lines(), derived.blocks().next()), all, beside);
     }
 
     /** Returns whether every line is estimated as in other flows of the same plan. */
     public boolean estimateAs(Flows other) {
-        return lines.entrySet().stream().allMatch(one -> one.getValue().estimatesAs(other.lines.get(one.getKey())));
+        return lines.entrySet().stream().allMatch(one -> one.getValue().estimatesAs(other.line(one.getKey())));
     }
 
     /** Returns the accounts that laid them. */
@@ -173,7 +175,7 @@ public final class Flows {
 
     /** Returns the flows of a line that is no group. */
     public LineFlows line(String id) {
-        return lines.get(id);
+        return requireNonNull(lines.get(id));
     }
 
     public LineFlows unassignedIn() {

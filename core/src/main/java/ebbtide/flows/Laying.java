@@ -6,7 +6,6 @@ import ebbtide.billing.DayBilling;
 import ebbtide.billing.MonthBilling;
 import ebbtide.billing.OwedByHistory;
 import ebbtide.billing.TargetBilling;
-import ebbtide.books.DayAmount;
 import ebbtide.items.ExpectedItem;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
@@ -20,84 +19,64 @@ import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The flows of one line on their way: what the bank has, what the plan lays, what of that the bank's word replaces, and
  * what overrides do.
  */
 final class Laying implements FlowSink, DaySink {
-    private static final long[] NONE = new long[0];
     private final Timeline timeline;
-    private long[] settled = NONE;
-    private long[] committed = NONE;
-    private long[] items = NONE;
+    private final int asOf;
+    private final int sign;
+    private final Timeline days;
+    private final SpreadSum pattern;
+    private final long[] settled;
+    private final long[] committed;
+    private long[] items = Booked.NONE;
     private final long[] laid;
     private long[] netted;
     private long[] estimated;
-    private boolean[] overdue;
+    private boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows = new ArrayList<>();
-    private final int asOf;
-    private Line line;
-    private int sign;
-    private Timeline days;
-    private SpreadSum pattern;
 
-    private Laying(Timeline timeline, int asOf) {
+    private Laying(LineTiming timing, Timeline timeline, int asOf) {
+        Line line = timing.account().line();
+        Booked booked = Booked.of(timing.movements(), timeline, asOf);
         this.timeline = timeline;
         this.asOf = asOf;
+        this.sign = line.direction().sign();
+        this.days = timing.timeline();
+        this.pattern = line.findStream()
+                .map(Assumption.Stream::spread)
+                .orElseGet(Spread.Even::new)
+                .sum(days, this);
+        this.settled = booked.settled();
+        this.committed = booked.committed();
         this.laid = new long[timeline.days()];
         this.netted = laid;
         this.estimated = laid;
     }
 
-    /** Returns flows that are movements alone. */
-    static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
-        Laying laying = new Laying(timeline, asOf);
-        laying.addMovements(movements);
-        return laying.flows();
-    }
-
     /** Returns the flows of an active line: laid, netted and overridden. */
     static LineFlows of(LineTiming timing, Timeline timeline, int asOf) {
-        Laying laying = new Laying(timeline, asOf);
-        laying.line = timing.account().line();
-        laying.sign = laying.line.direction().sign();
-        laying.days = timing.timeline();
-        laying.pattern = laying.line
-                .findStream()
-                .map(Assumption.Stream::spread)
-                .orElseGet(Spread.Even::new)
-                .sum(laying.days, laying);
-        laying.addMovements(timing.movements());
+        Laying laying = new Laying(timing, timeline, asOf);
         timing.emit(laying);
         laying.pattern.lay();
         if (timing.account() instanceof StreamAccount) {
             laying.netWithBooked(timing.onAccount());
         }
-        laying.line.overrides().forEach(laying::override);
+        timing.account().line().overrides().forEach(laying::override);
         return laying.flows();
     }
 
     private LineFlows flows() {
         return new LineFlows(
                 timeline,
-                new LineFlows.Booked(settled, committed, items),
+                new Booked(settled, committed, items),
                 new LineFlows.Estimated(laid, netted, estimated),
                 overdue,
                 itemFlows);
-    }
-
-    private void addMovements(List<DayAmount> movements) {
-        for (DayAmount movement : movements) {
-            int day = timeline.index(movement.day());
-            if (day <= asOf) {
-                settled = settled.length == 0 ? new long[timeline.days()] : settled;
-                settled[day] += movement.minor();
-            } else if (day < timeline.days()) {
-                committed = committed.length == 0 ? new long[timeline.days()] : committed;
-                committed[day] += movement.minor();
-            }
-        }
     }
 
     /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */

@@ -1,16 +1,16 @@
 package ebbtide.flows;
 
+import ebbtide.books.DayAmount;
 import ebbtide.time.Timeline;
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The flows of one line by day of the timeline, signed minor units: settled and committed from the bank, estimated in
  * three stages (laid by the plan, netted with what is already booked, replaced by an override). They never change.
  */
 public final class LineFlows {
-    private static final long[] NONE = new long[0];
-
     private final Timeline timeline;
     private final long[] settled;
     private final long[] committed;
@@ -18,16 +18,18 @@ public final class LineFlows {
     private final long[] laid;
     private final long[] netted;
     private final long[] estimated;
-    private final boolean[] overdue;
+    private final boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows;
-
-    /** What the bank has by day of the timeline, and what open items are expected to pay; empty where all are nil. */
-    record Booked(long[] settled, long[] committed, long[] items) {}
 
     /** The estimate by day in its three stages, which may be one array where a stage changes nothing. */
     record Estimated(long[] laid, long[] netted, long[] overridden) {}
 
-    LineFlows(Timeline timeline, Booked booked, Estimated estimate, boolean[] overdue, List<ItemFlow> itemFlows) {
+    LineFlows(
+            Timeline timeline,
+            Booked booked,
+            Estimated estimate,
+            boolean @Nullable [] overdue,
+            List<ItemFlow> itemFlows) {
         this.timeline = timeline;
         this.settled = booked.settled();
         this.committed = booked.committed();
@@ -37,6 +39,13 @@ public final class LineFlows {
         this.estimated = estimate.overridden();
         this.overdue = overdue;
         this.itemFlows = List.copyOf(itemFlows);
+    }
+
+    /** Returns flows that are movements alone. */
+    static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
+        long[] nil = new long[timeline.days()];
+        return new LineFlows(
+                timeline, Booked.of(movements, timeline, asOf), new Estimated(nil, nil, nil), null, List.of());
     }
 
     /**
@@ -109,7 +118,7 @@ public final class LineFlows {
             days[day - from] = on(part, day);
             any |= days[day - from] != 0;
         }
-        return any ? days : NONE;
+        return any ? days : Booked.NONE;
     }
 
     /** Adds all parts to a sum by day of the timeline. */

@@ -74,7 +74,7 @@ public record LineTiming(
             if (!one.isLeftOut()) {
                 long used = Math.min(onAccount, one.minor());
                 onAccount -= used;
-                sink.fromItem(one, timeline.index(one.day()), one.minor() - used);
+                sink.fromItem(one, timeline.index(one.paidOn()), one.minor() - used);
             }
         }
     }
@@ -130,7 +130,7 @@ public record LineTiming(
         MonthlyActivity amounts = billed.amounts();
         PaidDays days = billed.paidDays();
         int offset = timeline.index(days.issues().first());
-        for (int month = firstMonth() - billed.stream().terms().days().monthsBack();
+        for (int month = firstMonth() - billed.stream().terms().dayTerms().monthsBack();
                 month <= timeline.lastMonth();
                 month++) {
             if (amounts.in(month) != 0) {
@@ -138,7 +138,7 @@ public record LineTiming(
                         month,
                         amounts.in(month),
                         billed.stream().tax(),
-                        billed.stream().terms().days());
+                        billed.stream().terms().dayTerms());
                 billing.lay(
                         billed.stream().spread(),
                         days,

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The forecast laid out by period as it is read: opening cash, receipts, payments, net, closing, headroom. Every row
@@ -35,7 +36,13 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
 
     /** A row: a line's id or the fixed id of a total, how deep it stands in the tree, and a cell for each period. */
     public record Row(
-            String id, RowKind kind, String name, Direction direction, int depth, boolean active, List<Cell> cells) {}
+            String id,
+            RowKind kind,
+            String name,
+            @Nullable Direction direction,
+            int depth,
+            boolean active,
+            List<Cell> cells) {}
 
     /** Returns the table of a forecast for periods in order. */
     public static ForecastTable of(Forecast forecast, List<Period> periods) {
@@ -119,7 +126,7 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
         }
 
         /** Adds the rows of a group's lines, each with those below it; returns what the lines come to. */
-        private List<Cell> children(Direction direction, String group, int depth) {
+        private List<Cell> children(Direction direction, @Nullable String group, int depth) {
             List<Cell> sum = each(i -> Cell.ZERO);
             for (Line line : plan.childrenOf(direction, group)) {
                 int at = rows.size();
@@ -141,11 +148,12 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
             return sum;
         }
 
-        private void add(String id, RowKind kind, String name, Direction direction, List<Cell> cells) {
+        private void add(String id, RowKind kind, String name, @Nullable Direction direction, List<Cell> cells) {
             rows.add(new Row(id, kind, name, direction, kind == RowKind.UNASSIGNED ? 1 : 0, true, cells));
         }
 
-        private void addUnlessZero(String id, RowKind kind, String name, Direction direction, List<Cell> cells) {
+        private void addUnlessZero(
+                String id, RowKind kind, String name, @Nullable Direction direction, List<Cell> cells) {
             if (cells.stream().anyMatch(cell -> cell.amount() != 0)) {
                 add(id, kind, name, direction, cells);
             }
@@ -162,7 +170,7 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
             return forecast.timeline().index(worst.get(i));
         }
 
-        private Cell level(int i, long amount, LocalDate day, int depth) {
+        private Cell level(int i, long amount, @Nullable LocalDate day, int depth) {
             return Cell.level(
                     amount, !periods.get(i).lastDay().isAfter(plan.settings().asOf()), day, depth);
         }

@@ -1,5 +1,7 @@
 package ebbtide.forecast;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -114,10 +116,12 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
         others.stream()
                 .filter(line -> periods.stream()
                         .anyMatch(period -> forecast.cell(line, period).amount() != 0))
-                .forEach(line -> rows.add(
-                        row(line.id(), KINDS.get(line.standing().cash()), line.name(), periods, period -> forecast.cell(
-                                        line, period)
-                                .amount())));
+                .forEach(line -> rows.add(row(
+                        line.id(),
+                        requireNonNull(requireNonNull(KINDS.get(line.standing().cash()))),
+                        line.name(),
+                        periods,
+                        period -> forecast.cell(line, period).amount())));
         rows.add(row(
                 "interest", Kind.INTEREST, "Interest and fees", periods, period -> sum(forecast, interest, period)));
         rows.add(row("closing", Kind.CLOSING, "Closing cash", periods, period -> forecast.closing(period.lastDay())));

@@ -2,6 +2,7 @@ package ebbtide.forecast;
 
 import java.time.YearMonth;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is owed or held month by month (rules 9.3 c): opening, what changed it, closing, in minor units. A change that
@@ -9,7 +10,7 @@ import java.util.List;
  */
 public record RollForward(
         Kind kind,
-        String lineId,
+        @Nullable String lineId,
         String name,
         List<YearMonth> months,
         List<Long> opening,

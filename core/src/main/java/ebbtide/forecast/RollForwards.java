@@ -1,6 +1,7 @@
 package ebbtide.forecast;
 
 import static java.util.Map.entry;
+import static java.util.Objects.requireNonNull;
 
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.AssetAccount;
@@ -119,7 +120,7 @@ public final class RollForwards {
         if (!plan.isActive(line)) {
             return List.of();
         }
-        return KINDS.get(line.assumption().getClass()).apply(this, line);
+        return requireNonNull(KINDS.get(line.assumption().getClass())).apply(this, line);
     }
 
     private List<RollForward> ofStreamAndStock(Line line) {
@@ -168,7 +169,8 @@ public final class RollForwards {
             return 0;
         }
         long opening = 0;
-        MonthSeries.Sum collected = changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid");
+        MonthSeries.Sum collected =
+                requireNonNull(changes.get(line.direction() == Direction.RECEIPT ? "collected" : "paid"));
         for (ExpectedItem one : accounts.items().of(line)) {
             if (one.item().kind() == OpenItem.Kind.ORDER) {
                 LocalDate delivered =
@@ -176,7 +178,7 @@ public final class RollForwards {
                                 ? one.item().supplied()
                                 : plan.settings().asOf().plusDays(1);
                 add(
-                        changes.get("billed"),
+                        requireNonNull(changes.get("billed")),
                         YearMonth.from(delivered),
                         one.item().amount().open());
             } else {
@@ -185,8 +187,8 @@ public final class RollForwards {
                         : one.item().signedOpen();
             }
             if (!one.isLeftOut()) {
-                add(collected, YearMonth.from(one.day()), -one.minor());
-                add(changes.get("discount"), YearMonth.from(one.day()), -one.discount());
+                add(collected, YearMonth.from(one.paidOn()), -one.minor());
+                add(requireNonNull(changes.get("discount")), YearMonth.from(one.paidOn()), -one.discount());
             }
         }
         return opening;
@@ -228,9 +230,9 @@ public final class RollForwards {
                 accounts.stream(line).owedByHistory().corrections()) {
             more.add(open, one.cash() + one.discount() + one.writtenOff());
             YearMonth month = Timeline.month(one.month());
-            add(changes.get(receipt ? "collected" : "paid"), month, -one.cash());
-            add(changes.get("discount"), month, -one.discount());
-            add(changes.get(receipt ? "written off" : "never paid"), month, -one.writtenOff());
+            add(requireNonNull(changes.get(receipt ? "collected" : "paid")), month, -one.cash());
+            add(requireNonNull(changes.get("discount")), month, -one.discount());
+            add(requireNonNull(changes.get(receipt ? "written off" : "never paid")), month, -one.writtenOff());
         }
         changes.put("trued up", more);
     }

@@ -80,7 +80,7 @@ final class Availability {
         LocalDate billedOn = order ? one.item().supplied() : one.item().issued();
         return !one.isLeftOut()
                 && !billedOn.isAfter(end)
-                && one.day().isAfter(end)
+                && one.paidOn().isAfter(end)
                 && (one.item().due() == null
                         || !one.item().due().plusDays(daysLate).isBefore(end));
     }

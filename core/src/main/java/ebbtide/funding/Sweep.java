@@ -1,8 +1,11 @@
 package ebbtide.funding;
 
+import static java.util.Objects.requireNonNull;
+
 import java.math.BigInteger;
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The sweep of revolving facilities, day by day from the first after the as-of date (rules 8.2 to 8.5): limits that
@@ -38,7 +41,7 @@ public final class Sweep {
             List<Facility> facilities,
             Accrual ofOverdraft,
             Accrual onCash,
-            List<Month> months) {
+            @Nullable List<Month> months) {
         int days() {
             return net.length;
         }
@@ -314,7 +317,7 @@ public final class Sweep {
 
     /** From no interest on, each month is worked out anew until a round changes nothing to the cent (rules 8.5). */
     private Result byMonths() {
-        for (Month month : in.months()) {
+        for (Month month : requireNonNull(in.months())) {
             long opening = cash;
             long[] before = drawn.clone();
             long[] bookedBefore = booked.clone();

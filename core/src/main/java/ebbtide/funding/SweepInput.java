@@ -1,5 +1,7 @@
 package ebbtide.funding;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.flows.Flows;
@@ -30,6 +32,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the sweep of a plan reads (rules 8): every other flow by day, minimum cash, limits, and what accrued by the
@@ -85,7 +88,7 @@ final class SweepInput {
     }
 
     long most(Line facility, int day) {
-        return limits.get(facility.id())[day];
+        return requireNonNull(limits.get(facility.id()))[day];
     }
 
     private static int months(Settings settings) {
@@ -94,7 +97,7 @@ final class SweepInput {
                 + 1;
     }
 
-    private long[] most(Revolving revolving, Availability eligible) {
+    private long[] most(Revolving revolving, @Nullable Availability eligible) {
         long[] most = new long[timeline.days()];
         BorrowingBase base = revolving.availability();
         long available = base == null ? Long.MAX_VALUE : base.now();
@@ -105,7 +108,7 @@ final class SweepInput {
                     && day > asOf
                     && date.equals(YearMonth.from(date).atEndOfMonth())
                     && !date.isAfter(plan.settings().horizonEnd())) {
-                available = eligible.available(base, month++);
+                available = requireNonNull(eligible).available(base, month++);
             }
             most[day] = Math.min(revolving.most(date), available);
         }
@@ -277,7 +280,7 @@ final class SweepInput {
     }
 
     /** Returns the line of interest of a facility, the overdraft or cash, if there is one. */
-    Optional<Line> interestLine(Interest.Of of, String lineId) {
+    Optional<Line> interestLine(Interest.Of of, @Nullable String lineId) {
         return plan.lines().stream()
                 .filter(line -> line.assumption()
                                 .findInterest()
@@ -345,9 +348,8 @@ final class SweepInput {
      * The most that could be drawn up to the as-of date: what is available now is all that is known of it (rules 8.2).
      */
     private static long mostBefore(Revolving revolving, LocalDate night) {
-        return revolving.availability() == null
-                ? revolving.most(night)
-                : Math.min(revolving.most(night), revolving.availability().now());
+        BorrowingBase base = revolving.availability();
+        return base == null ? revolving.most(night) : Math.min(revolving.most(night), base.now());
     }
 
     private static long fee(Revolving revolving, LocalDate day) {
@@ -417,7 +419,7 @@ final class SweepInput {
                 paidOn,
                 owed.accrued,
                 waits ? owed.charged : 0,
-                waits ? timeline.index(owed.paidOn) - asOf - 1 : -1,
+                waits ? timeline.index(requireNonNull(owed.paidOn)) - asOf - 1 : -1,
                 booked);
     }
 
@@ -431,7 +433,7 @@ final class SweepInput {
         private final LocalDate from;
         private BigInteger accrued;
         private long charged;
-        private LocalDate paidOn;
+        private @Nullable LocalDate paidOn;
         private long ofMonth;
 
         Owed(Charging charging, LocalDate from, BigInteger accrued) {

@@ -1,8 +1,11 @@
 package ebbtide.items;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.books.DayAmount;
 import ebbtide.books.Habits;
 import ebbtide.books.OpenItem;
+import ebbtide.books.OpenItem.EarlyDiscount;
 import ebbtide.books.OpenItem.Kind;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -16,6 +19,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The days on which the open items of one line are expected to be paid (rules 4.1 to 4.3, 4.5, 4.6): all that they
@@ -84,11 +88,10 @@ record ExpectedDays(
                 .toList();
         for (OpenItem item : paid) {
             long left = item.entered(settled.getOrDefault(item.id(), 0L));
-            boolean early = item.discount() != null
-                    && !item.paidOn().isAfter(item.discount().until());
-            long off = early
-                    ? Math.min(left, item.discount().share().of(item.amount().gross()))
-                    : 0;
+            EarlyDiscount early = discountOn(item, requireNonNull(item.paidOn()));
+            long off = early == null
+                    ? 0
+                    : Math.min(left, early.share().of(item.amount().gross()));
             long used = Math.min(other, left - off);
             other -= used;
             if (left - off > used) {
@@ -155,7 +158,7 @@ record ExpectedDays(
         if (late > LineItems.DOUBTFUL_AFTER) {
             return doubtful(item, late, broken);
         }
-        PaymentRuns runs = settings.paymentRuns();
+        PaymentRuns runs = requireNonNull(settings.paymentRuns());
         return on(
                 item,
                 runs.runFor(item.due(), asOf(), calendar),
@@ -219,19 +222,21 @@ record ExpectedDays(
         LocalDate day = convention().adjust(base, calendar);
         day = day.isAfter(asOf()) ? day : calendar.next(asOf());
         long open = item.amount().open();
-        boolean early = item.discount() != null && !day.isAfter(item.discount().until());
-        long off = early ? item.discount().share().of(open) : 0;
+        EarlyDiscount early = discountOn(item, day);
+        long off = early == null ? 0 : early.share().of(open);
         return new ExpectedItem(
                 item,
                 day,
                 open - off,
                 off,
-                because
-                        + (early
-                                ? ", less " + item.discount().share() + " for paying by "
-                                        + item.discount().until()
-                                : ""),
+                because + (early == null ? "" : ", less " + early.share() + " for paying by " + early.until()),
                 source);
+    }
+
+    /** Returns the discount that an item offers and that still holds on a day; null if there is none. */
+    private static @Nullable EarlyDiscount discountOn(OpenItem item, LocalDate day) {
+        EarlyDiscount offered = item.discount();
+        return offered == null || day.isAfter(offered.until()) ? null : offered;
     }
 
     private Convention convention() {

@@ -2,13 +2,16 @@ package ebbtide.items;
 
 import ebbtide.books.OpenItem;
 import java.time.LocalDate;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An open item with the day it is expected to be paid, what it then pays in minor units (open, less a credit note used
  * against it, less a discount for paying early), that discount, and why; the day is null where it is left out of the
  * forecast, and why says so.
  */
-public record ExpectedItem(OpenItem item, LocalDate day, long minor, long discount, String because, Source source) {
+public record ExpectedItem(
+        OpenItem item, @Nullable LocalDate day, long minor, long discount, String because, Source source) {
 
     /** Where the expected day comes from (rules 4.1), or why there is none. */
     public enum Source {
@@ -29,6 +32,11 @@ public record ExpectedItem(OpenItem item, LocalDate day, long minor, long discou
 
     public boolean isLeftOut() {
         return day == null;
+    }
+
+    /** Returns the day on which an item that is not left out is expected to be paid. */
+    public LocalDate paidOn() {
+        return Objects.requireNonNull(day, because);
     }
 
     ExpectedItem paying(long other, String more) {

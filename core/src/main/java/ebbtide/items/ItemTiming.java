@@ -1,5 +1,7 @@
 package ebbtide.items;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.billing.Calendars;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
@@ -57,7 +59,7 @@ public final class ItemTiming {
 
     /** Returns how the counterparties of a direction pay, of all items paid up to the as-of date. */
     public Habits habits(Direction direction) {
-        return habits.get(direction);
+        return requireNonNull(habits.get(direction));
     }
 
     /** Returns the items of a line that count, with the days on which the open ones are expected. */

@@ -3,4 +3,7 @@
  * round: {@link ebbtide.money.Percent#of(long)}, {@link ebbtide.money.Rounding} and {@link ebbtide.money.Split} (rules
  * 1.3).
  */
+@NullMarked
 package ebbtide.money;
+
+import org.jspecify.annotations.NullMarked;

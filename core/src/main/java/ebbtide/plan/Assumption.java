@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a line assumes: a heading over other lines, a stream with terms, cash planned by date, or what is settled by
@@ -109,7 +110,7 @@ public sealed interface Assumption
             SortedMap<YearMonth, MonthOverride> overrides,
             SalesTax tax,
             Terms terms,
-            Ledger ledger,
+            @Nullable Ledger ledger,
             Spread spread,
             Basis basis)
             implements Assumption {
@@ -128,7 +129,7 @@ public sealed interface Assumption
                 SortedMap<YearMonth, MonthOverride> overrides,
                 SalesTax tax,
                 Terms terms,
-                Ledger ledger,
+                @Nullable Ledger ledger,
                 Spread spread) {
             this(method, aside, history, overrides, tax, terms, ledger, spread, Basis.PATTERN);
         }
@@ -191,13 +192,13 @@ public sealed interface Assumption
 
         @Override
         public LocalDate dueDay(LocalDate from) {
-            return terms.by() == Terms.By.DAYS ? terms.days().dueDay(from) : from;
+            return terms.by() == Terms.By.DAYS ? terms.dayTerms().dueDay(from) : from;
         }
 
         @Override
         public Convention conventionOfItems(Direction direction) {
             return terms.by() == Terms.By.DAYS
-                    ? terms.days().convention()
+                    ? terms.dayTerms().convention()
                     : Assumption.super.conventionOfItems(direction);
         }
 

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.SortedMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Every assumption in force, one by one, in words: the inputs of a plan, a row for each of their steps and months. What
@@ -28,12 +29,12 @@ public final class AssumptionList {
      */
     public record Entry(
             String path,
-            String lineId,
+            @Nullable String lineId,
             String line,
             String name,
             String value,
             String unit,
-            LocalDate from,
+            @Nullable LocalDate from,
             String note) {}
 
     private AssumptionList(Plan plan) {
@@ -53,7 +54,7 @@ public final class AssumptionList {
         return List.copyOf(list.entries);
     }
 
-    private void add(Input<Plan> input, String lineId, String line) {
+    private void add(Input<Plan> input, @Nullable String lineId, String line) {
         if (!input.listed()) {
             return;
         }
@@ -73,7 +74,7 @@ public final class AssumptionList {
     }
 
     private interface Row {
-        void add(Object value, LocalDate from, String note);
+        void add(Object value, @Nullable LocalDate from, String note);
     }
 
     private static void addMonths(SortedMap<YearMonth, ?> months, Row row) {

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** Assets bought, used up and sold (rules 7.5), and when what they cost is paid. */
 public record CapitalSpending(List<Asset> assets, Convention convention) implements Assumption {
@@ -37,8 +38,8 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
             LocalDate service,
             int lifeMonths,
             long residual,
-            Owned owned,
-            Disposal disposal) {
+            @Nullable Owned owned,
+            @Nullable Disposal disposal) {
         Asset with(List<ActivityMethod.DatedAmount> others) {
             return new Asset(name, tax, others, termsDays, service, lifeMonths, residual, owned, disposal);
         }

@@ -3,6 +3,7 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How cash is held: at least {@code minimumCash}, which steps on the day itself; the overdraft of the accounts
@@ -11,10 +12,10 @@ import java.util.Objects;
  */
 public record CashPolicy(
         Steps<Long> minimumCash,
-        Facility facility,
+        @Nullable Facility facility,
         Steps<Percent> cashRate,
         FundingRules funding,
-        PaymentRuns paymentRuns) {
+        @Nullable PaymentRuns paymentRuns) {
     public CashPolicy {
         minimumCash.steps().forEach(step -> Check.notNegative(step.value(), "minimum cash from " + step.from()));
         cashRate.steps()

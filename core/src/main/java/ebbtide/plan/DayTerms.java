@@ -6,12 +6,18 @@ import ebbtide.time.Convention;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Payment terms by days: when what is billed on a day falls due, how many days late it is usually paid, and what
  * becomes of a date without banking (rules 3.3). {@code early} is null where no discount is offered (rules 3.6).
  */
-public record DayTerms(Due due, int days, int lateDays, Convention convention, EarlyPayment early) {
+public record DayTerms(
+        Due due,
+        int days,
+        int lateDays,
+        Convention convention,
+        @Nullable EarlyPayment early) {
     private static final int MOST_DAYS = 365;
     private static final int MOST_LATE = 180;
     /** The most months that can lie between a bill and its payment, with its own and a holiday's. */
@@ -57,6 +63,11 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention, E
         this(due, days, lateDays, convention, null);
     }
 
+    /** Returns the discount of terms that offer one. */
+    public EarlyPayment earlyPayment() {
+        return Objects.requireNonNull(early, "a discount for paying early");
+    }
+
     /** Returns whether a discount for paying early is taken. */
     public boolean isEarly() {
         return early != null && early.taken();
@@ -64,7 +75,12 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention, E
 
     /** Returns the same terms with a discount taken or not. */
     public DayTerms taking(boolean taken) {
-        return new DayTerms(due, days, lateDays, convention, new EarlyPayment(early.discount(), early.days(), taken));
+        return new DayTerms(
+                due,
+                days,
+                lateDays,
+                convention,
+                new EarlyPayment(earlyPayment().discount(), earlyPayment().days(), taken));
     }
 
     /**
@@ -94,7 +110,10 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention, E
      */
     public LocalDate paidDay(LocalDate issued, BusinessDays calendar) {
         return convention.adjust(
-                isEarly() ? issued.plusDays(early.days()) : dueDay(issued).plusDays(lateDays), calendar);
+                isEarly()
+                        ? issued.plusDays(earlyPayment().days())
+                        : dueDay(issued).plusDays(lateDays),
+                calendar);
     }
 
     /** Returns how many whole months may lie between the month of a bill and that of its payment. */
@@ -115,7 +134,8 @@ public record DayTerms(Due due, int days, int lateDays, Convention convention, E
                     case DAY_OF_NEXT_MONTH -> "due on day " + days + " of the month after";
                 };
         if (isEarly()) {
-            return "paid " + early.days() + " days after issue, less " + early.discount() + " discount";
+            return "paid " + earlyPayment().days() + " days after issue, less "
+                    + earlyPayment().discount() + " discount";
         }
         return falls + (lateDays == 0 ? "" : ", paid " + lateDays + (lateDays == 1 ? " day" : " days") + " late");
     }

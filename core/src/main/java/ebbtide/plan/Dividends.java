@@ -6,6 +6,7 @@ import ebbtide.time.Convention;
 import java.time.Month;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What owners are paid out of profit (rules 7.6): an amount a year, or a share of the profit after tax of the last
@@ -23,7 +24,7 @@ public record Dividends(
         Convention convention,
         long lastYearProfit,
         long yearSoFar,
-        Long distributable)
+        @Nullable Long distributable)
         implements Assumption {
     /** What is paid out. */
     public enum By {

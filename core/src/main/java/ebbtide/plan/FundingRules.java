@@ -3,6 +3,7 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import java.math.BigDecimal;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a plan is funded (rules 8.1, 8.3, 8.5): when the sweep draws and repays, what it leaves above minimum cash before
@@ -11,7 +12,11 @@ import java.util.Objects;
  * null: none does).
  */
 public record FundingRules(
-        Sweeps sweeps, long buffer, InterestBy interestBy, BigDecimal minimumDays, Integer callableWithin) {
+        Sweeps sweeps,
+        long buffer,
+        InterestBy interestBy,
+        @Nullable BigDecimal minimumDays,
+        @Nullable Integer callableWithin) {
     /** Swept each day, nothing left above the minimum, interest by nights, minimum cash by amount. */
     public static final FundingRules USUAL = new FundingRules(Sweeps.DAY, 0, InterestBy.NIGHTS, null, null);
 

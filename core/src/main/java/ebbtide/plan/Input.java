@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One assumption of something, by its lasting name: where it stands ({@code path}: names and ids of parts, never words
@@ -17,10 +18,10 @@ import java.util.function.Function;
 public record Input<P>(
         String path,
         String name,
-        String ofLine,
+        @Nullable String ofLine,
         Unit unit,
         Value value,
-        LocalDate on,
+        @Nullable LocalDate on,
         String note,
         boolean listed,
         Function<Value, P> setter) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The inputs of a record, told one by one; each is named by the part of the record that holds it, and set by making the
@@ -63,7 +64,7 @@ final class Inputs<R extends Record> {
         return this;
     }
 
-    private Inputs<R> add(String part, String name, Unit unit, LocalDate day, String note, boolean listed) {
+    private Inputs<R> add(String part, String name, Unit unit, @Nullable LocalDate day, String note, boolean listed) {
         inputs.add(new Input<>(
                 part,
                 name,
@@ -84,7 +85,7 @@ final class Inputs<R extends Record> {
     }
 
     /** Adds the inputs of a part that is a record, nothing of one that is not there. */
-    <C extends Record> Inputs<R> in(String part, C held, Function<C, Inputs<C>> of) {
+    <C extends Record> Inputs<R> in(String part, @Nullable C held, Function<C, Inputs<C>> of) {
         if (held != null) {
             of.apply(held).list().forEach(one -> inputs.add(one.within(part, made -> with(part, made))));
         }

@@ -5,13 +5,14 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Interest, with the fees that go with it (rules 8.4): of a revolving facility's or a loan's line, of the overdraft, or
  * earned on cash held or on a deposit. {@code lineId} is null for overdraft and cash, whose rates are settings of the
  * plan.
  */
-public record Interest(Of of, String lineId, Charging charging) implements Assumption {
+public record Interest(Of of, @Nullable String lineId, Charging charging) implements Assumption {
     /** What it is interest of. */
     public enum Of {
         LINE,
@@ -79,7 +80,7 @@ public record Interest(Of of, String lineId, Charging charging) implements Assum
     }
 
     /** Returns whether it is interest of a line, or of the overdraft or cash, which have none. */
-    public boolean isOf(Of what, String line) {
+    public boolean isOf(Of what, @Nullable String line) {
         return of == what && Objects.equals(lineId, line);
     }
 

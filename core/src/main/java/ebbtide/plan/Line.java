@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A line of the plan: receipts or payments of one kind, or a group of such lines. Its nature says where it stands in
@@ -20,7 +21,13 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
      * {@code account} the one it is paid through, null for the plan's first; a line that is not active is left out of
      * the figures.
      */
-    public record Heading(String group, String name, Direction direction, boolean active, String account, String note) {
+    public record Heading(
+            @Nullable String group,
+            String name,
+            Direction direction,
+            boolean active,
+            @Nullable String account,
+            String note) {
         public Heading {
             name = Check.text(name, "name of a line", LONGEST_NAME);
             Objects.requireNonNull(direction, "direction");
@@ -81,11 +88,11 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     /** Makes a line that nothing was carried on and whose facts take the plan's place as usual. */
     public Line(
             String id,
-            String group,
+            @Nullable String group,
             String name,
             Direction direction,
             boolean active,
-            String account,
+            @Nullable String account,
             String note,
             Assumption assumption,
             List<CashOverride> overrides,
@@ -101,11 +108,11 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     /** Makes a line that stands in the income statement where its kind usually does. */
     public Line(
             String id,
-            String group,
+            @Nullable String group,
             String name,
             Direction direction,
             boolean active,
-            String account,
+            @Nullable String account,
             String note,
             Assumption assumption,
             List<CashOverride> overrides) {
@@ -122,7 +129,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
                 assumption.usualNature(direction));
     }
 
-    public String group() {
+    public @Nullable String group() {
         return heading.group();
     }
 
@@ -138,7 +145,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return heading.active();
     }
 
-    public String account() {
+    public @Nullable String account() {
         return heading.account();
     }
 

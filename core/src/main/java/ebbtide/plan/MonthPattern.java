@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A collection or payment pattern by months: which share of a month's gross amount is paid how many months later, and
  * which is never (rules 3.2). Shares add up to exactly 100%.
  */
-public record MonthPattern(List<Step> steps, Percent never, Integer writeOffLag) {
+public record MonthPattern(
+        List<Step> steps, Percent never, @Nullable Integer writeOffLag) {
     private static final int FURTHEST_LAG = 36;
 
     /** A share paid some months after its month (before it when negative), less a discount: 2% is what is taken off. */

@@ -5,12 +5,13 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How facts take the place of what a line planned: what is left of a month (rules 5.1), and within which days, or for
  * which planned date, cash uses a planned sum up (rules 5.2). The window is null where a sum's neighbours set it.
  */
-public record Netting(Left left, Window window, List<Chosen> chosen) {
+public record Netting(Left left, @Nullable Window window, List<Chosen> chosen) {
     /** All of left, windows by neighbours, nothing chosen by hand. */
     public static final Netting USUAL = new Netting(Left.CATCH_UP, null, List.of());
 

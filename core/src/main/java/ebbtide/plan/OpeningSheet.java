@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The balance sheet that a plan's statements start from (rules 9.1): what is owned and owed at the end of a month's
@@ -69,7 +70,8 @@ public record OpeningSheet(LocalDate on, List<Entry> entries) {
      * An amount of the balance sheet: the line whose flows clear it or add to it (null: none), and whether it is known
      * to stay as it is.
      */
-    public record Entry(String name, Kind kind, long amount, String lineId, boolean stays) {
+    public record Entry(
+            String name, Kind kind, long amount, @Nullable String lineId, boolean stays) {
         public Entry {
             name = Check.text(name, "name of an entry of the opening balance sheet", 120);
             Objects.requireNonNull(kind, "kind of " + name);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The pay of a team by role (rules 7.1): who is paid what, on which days, and when what is withheld and what the
@@ -48,14 +49,14 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
     public record Role(
             String name,
             LocalDate start,
-            LocalDate end,
+            @Nullable LocalDate end,
             Steps<BigDecimal> posts,
             PaidBy paidBy,
             Steps<Long> pay,
             BigDecimal hoursAYear,
             Percent onCost,
             Percent withheld,
-            Commission commission,
+            @Nullable Commission commission,
             List<ActivityMethod.DatedAmount> extras) {
         public Role {
             name = Check.text(name, "name of a role", 120);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is assumed, with shared terms in the lines that share them: settings, the lines in the order they are shown, and
@@ -98,12 +99,12 @@ public final class Plan {
     }
 
     /** Returns the line of an id, if there is one. */
-    public Optional<Line> findLine(String id) {
+    public Optional<Line> findLine(@Nullable String id) {
         return Optional.ofNullable(byId.get(id));
     }
 
     /** Returns the lines of a direction that stand directly in a group, in order; a null group means the top. */
-    public List<Line> childrenOf(Direction direction, String group) {
+    public List<Line> childrenOf(Direction direction, @Nullable String group) {
         return lines.stream()
                 .filter(line -> line.direction() == direction && Objects.equals(line.group(), group))
                 .toList();

@@ -1,6 +1,7 @@
 package ebbtide.plan;
 
 import static java.util.Map.entry;
+import static java.util.Objects.requireNonNull;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -63,7 +64,7 @@ public final class PlanCheck {
             Line line = plan.lines().get(i);
             int index = i;
             checkGroup(i, line);
-            KINDS.get(line.assumption().getClass())
+            requireNonNull(KINDS.get(line.assumption().getClass()))
                     .accept(new LineCheck(
                             line,
                             plan.settings(),

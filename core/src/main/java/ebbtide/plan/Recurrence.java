@@ -4,12 +4,14 @@ import ebbtide.money.Check;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Dates that come back: every so many weeks, months or years from a first date, until a last one if set. A day that a
  * month lacks is its last, so every period is met once (rules 7.2).
  */
-public record Recurrence(Span unit, int every, LocalDate first, LocalDate until) {
+public record Recurrence(
+        Span unit, int every, LocalDate first, @Nullable LocalDate until) {
     /** The step from one date to the next. */
     public enum Span {
         WEEK("week") {

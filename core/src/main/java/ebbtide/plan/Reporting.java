@@ -1,10 +1,15 @@
 package ebbtide.plan;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What reports start from and show: the balance sheet that statements start from, how the years after the months go on,
  * and which variances must be explained (rules 9.1, 9.4, 10.2); each null without.
  */
-public record Reporting(OpeningSheet openingSheet, LongRange longRange, Threshold explained) {
+public record Reporting(
+        @Nullable OpeningSheet openingSheet,
+        @Nullable LongRange longRange,
+        @Nullable Threshold explained) {
     /** Nothing of it is said yet. */
     public static final Reporting NONE = new Reporting(null, null, null);
 }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A revolving facility, drawn and repaid by the sweep (rules 8.2, 8.3): its limit, what guarantees use up of it, when
@@ -17,8 +18,8 @@ import java.util.Optional;
 public record Revolving(
         Steps<Long> limit,
         boolean committed,
-        LocalDate start,
-        LocalDate end,
+        @Nullable LocalDate start,
+        @Nullable LocalDate end,
         Steps<Percent> base,
         Steps<Percent> margin,
         Steps<Percent> undrawnFee,
@@ -27,7 +28,7 @@ public record Revolving(
         Steps<Long> guarantees,
         Charging charging,
         Drawn drawn,
-        BorrowingBase availability)
+        @Nullable BorrowingBase availability)
         implements Assumption {
 
     private static final Percent LEAST_BASE = new Percent(-Percent.WHOLE / 10);
@@ -48,8 +49,8 @@ public record Revolving(
     public Revolving(
             Steps<Long> limit,
             boolean committed,
-            LocalDate start,
-            LocalDate end,
+            @Nullable LocalDate start,
+            @Nullable LocalDate end,
             Steps<Percent> base,
             Steps<Percent> margin,
             Steps<Percent> undrawnFee,

@@ -12,6 +12,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The choices of a plan that are not lines, in the parts that belong together: its days, how cash is held, which items
@@ -50,7 +51,7 @@ public record Settings(
             int horizonMonths,
             AmountSteps amountSteps,
             Steps<Long> minimumCash,
-            Facility facility,
+            @Nullable Facility facility,
             Set<Certainty> countedReceipts,
             Set<Certainty> countedPayments) {
         this(
@@ -80,7 +81,7 @@ public record Settings(
             int horizonMonths,
             AmountSteps amountSteps,
             Steps<Long> minimumCash,
-            Facility facility,
+            @Nullable Facility facility,
             Set<Certainty> countedReceipts,
             Set<Certainty> countedPayments,
             Steps<Percent> cashRate,
@@ -125,7 +126,7 @@ public record Settings(
         return cash.minimumCash();
     }
 
-    public Facility facility() {
+    public @Nullable Facility facility() {
         return cash.facility();
     }
 
@@ -137,7 +138,7 @@ public record Settings(
         return cash.funding();
     }
 
-    public PaymentRuns paymentRuns() {
+    public @Nullable PaymentRuns paymentRuns() {
         return cash.paymentRuns();
     }
 
@@ -161,15 +162,15 @@ public record Settings(
         return agreed.pastMonths();
     }
 
-    public OpeningSheet openingSheet() {
+    public @Nullable OpeningSheet openingSheet() {
         return reporting.openingSheet();
     }
 
-    public LongRange longRange() {
+    public @Nullable LongRange longRange() {
         return reporting.longRange();
     }
 
-    public Threshold explained() {
+    public @Nullable Threshold explained() {
         return reporting.explained();
     }
 

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A term deposit (rules 8.10): surplus put away from a day on, until its last day or until some days after notice of
@@ -17,14 +18,14 @@ import java.util.Optional;
 public record TermDeposit(
         LocalDate on,
         long amount,
-        Running running,
+        @Nullable Running running,
         LocalDate last,
-        Notice notice,
+        @Nullable Notice notice,
         Steps<Percent> rate,
         DayCount dayCount,
         int interestEveryMonths,
-        Rollover rollover,
-        Broken broken)
+        @Nullable Rollover rollover,
+        @Nullable Broken broken)
         implements Assumption {
 
     /** A deposit that is there already: the interest that has accrued on it by the end of a day, minor units. */
@@ -79,8 +80,9 @@ public record TermDeposit(
         Check.that(
                 running == null || !running.at().isBefore(on),
                 "interest has accrued up to a day from the first one, " + on);
-        LocalDate known =
-                last != null || notice.given() == null ? last : notice.given().plusDays(notice.days());
+        LocalDate known = last == null && notice != null && notice.given() != null
+                ? notice.given().plusDays(notice.days())
+                : last;
         Check.that(
                 running == null || known == null || running.at().isBefore(known),
                 "interest has accrued up to a day before the deposit comes back, " + known);

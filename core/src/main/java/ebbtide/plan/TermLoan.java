@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A loan with a schedule (rules 8.6): drawn on a day, or running with what is left of it at the end of one; paid every
@@ -24,7 +25,7 @@ public record TermLoan(
         int payments,
         int everyMonths,
         int interestOnly,
-        DayCount dayCount,
+        @Nullable DayCount dayCount,
         Convention convention,
         List<ActivityMethod.DatedAmount> typed,
         List<ActivityMethod.DatedAmount> early,

@@ -1,13 +1,19 @@
 package ebbtide.plan;
 
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How what a stream bills becomes cash: by a pattern of months, by days, or by a target of days (rules 3.2-3.4). Those
  * that are not in force keep what was typed into them; {@code days} and {@code target} are null until first used.
  * {@code shared} is the id of the plan's terms these are, null for a line's own.
  */
-public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget target, String shared) {
+public record Terms(
+        By by,
+        MonthPattern pattern,
+        @Nullable DayTerms days,
+        @Nullable DaysTarget target,
+        @Nullable String shared) {
     /** Which of the three is in force. */
     public enum By {
         MONTHS,
@@ -39,7 +45,17 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
 
     /** Returns whether a discount is offered for paying early, by the terms in force. */
     public boolean offersEarly() {
-        return by == By.DAYS && days.early() != null;
+        return by == By.DAYS && dayTerms().early() != null;
+    }
+
+    /** Returns the days of terms by days; others may have none. */
+    public DayTerms dayTerms() {
+        return Objects.requireNonNull(days, "terms by days");
+    }
+
+    /** Returns the target of terms by a target of days; others may have none. */
+    public DaysTarget daysTarget() {
+        return Objects.requireNonNull(target, "terms by a target of days");
     }
 
     /** Returns terms by a pattern of months. */
@@ -58,7 +74,7 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
     }
 
     /** Returns the same terms as those of the plan with an id; null for terms of a line's own. */
-    public Terms sharedAs(String id) {
+    public Terms sharedAs(@Nullable String id) {
         return new Terms(by, pattern, days, target, id);
     }
 
@@ -66,7 +82,7 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
     public int monthsBack() {
         return switch (by) {
             case MONTHS -> Math.max(pattern.longestLag(), pattern.monthsToWriteOff());
-            case DAYS -> days.monthsBack();
+            case DAYS -> dayTerms().monthsBack();
             case TARGET -> DaysTarget.MOST_DAYS / 28 + 1;
         };
     }
@@ -85,7 +101,7 @@ public record Terms(By by, MonthPattern pattern, DayTerms days, DaysTarget targe
                         pattern.steps().stream()
                                 .map(step -> step.share() + " " + step.delayWords())
                                 .toList());
-            case DAYS -> days.words();
+            case DAYS -> dayTerms().words();
             case TARGET -> "a target of days";
         };
     }

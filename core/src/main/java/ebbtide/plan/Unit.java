@@ -2,13 +2,18 @@ package ebbtide.plan;
 
 import ebbtide.money.Percent;
 import java.math.BigDecimal;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What an input is measured in: its measure, the word behind its value ("%", "days"; "$" for the plan's currency; empty
  * where the measure says it all), and the bounds that its own check knows, null where there is none on a side. Bounds
  * are in the input's own type: minor units, {@link Percent}, whole numbers, decimals.
  */
-public record Unit(Measure measure, String words, Comparable<?> least, Comparable<?> most) {
+public record Unit(
+        Measure measure,
+        String words,
+        @Nullable Comparable<?> least,
+        @Nullable Comparable<?> most) {
     /** What kind of quantity a value is; how it is scaled and stepped follows from it (rules 11.2, 11.7). */
     public enum Measure {
         MONEY,

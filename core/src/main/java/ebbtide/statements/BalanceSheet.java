@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Money;
 import ebbtide.plan.Line;
 import ebbtide.statements.Figure.Part;
@@ -142,7 +144,7 @@ final class BalanceSheet {
     }
 
     Figure row(BalanceRow row) {
-        return rows.get(row);
+        return requireNonNull(rows.get(row));
     }
 
     Figure figure(String id) {

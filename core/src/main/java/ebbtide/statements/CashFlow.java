@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The cash flow statement (rules 9.1): direct, from the cash of lines; and indirect, from profit, what takes no cash,
@@ -287,7 +288,7 @@ final class CashFlow {
         return account.causes().stream().anyMatch(cause -> cause.name().equals("cost of the month"));
     }
 
-    private Section sectionOf(Account account) {
+    private @Nullable Section sectionOf(Account account) {
         return sections.get(account);
     }
 

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.function.ToLongFunction;
+import org.jspecify.annotations.Nullable;
 
 /** The tests of covenants over the horizon (rules 8.8): each value, whether it holds, and how much room is left. */
 public final class Covenants {
@@ -56,13 +57,22 @@ public final class Covenants {
      * later (null: that does not move it).
      */
     public record Tested(
-            Covenant covenant, LocalDate date, BigDecimal value, Standing standing, Long room, Long daysLater) {}
+            Covenant covenant,
+            LocalDate date,
+            @Nullable BigDecimal value,
+            Standing standing,
+            @Nullable Long room,
+            @Nullable Long daysLater) {}
 
     /**
      * How a covenant stands over the horizon: the test with the least room of those that are known (null: none is, or
      * nothing is owed to hold it against), the first that breaks (null: none), and whether every test is known.
      */
-    public record Summary(Covenant covenant, Tested tightest, Tested firstBreak, boolean known) {
+    public record Summary(
+            Covenant covenant,
+            @Nullable Tested tightest,
+            @Nullable Tested firstBreak,
+            boolean known) {
         private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
         /**
@@ -82,7 +92,7 @@ public final class Covenants {
                                 ? ""
                                 : ": " + Money.words(-firstBreak.room(), currency) + " of " + of + " is missing");
             }
-            return tightest == null
+            return tightest == null || tightest.room() == null
                     ? ""
                     : covenant.name() + " is tightest on " + DAY.format(tightest.date()) + ": it holds with "
                             + Money.words(tightest.room(), currency) + " less " + of
@@ -232,6 +242,7 @@ public final class Covenants {
         /**
          * Returns the ratio, which is rounded only to be shown; none where what it is a multiple of is not above zero.
          */
+        @Nullable
         BigDecimal shown() {
             return bottom <= 0
                     ? null
@@ -240,7 +251,8 @@ public final class Covenants {
     }
 
     /** Room below zero breaks it: what EBITDA lacks. */
-    private static Tested tested(Covenant covenant, LocalDate date, Fraction ratio, long room, Long daysLater) {
+    private static Tested tested(
+            Covenant covenant, LocalDate date, Fraction ratio, long room, @Nullable Long daysLater) {
         return new Tested(
                 covenant,
                 date,
@@ -254,7 +266,7 @@ public final class Covenants {
      * For how many whole days the room would cover what customers pay in a day, on the mean of the days up to the date,
      * at most 91.
      */
-    private Long daysLater(long room, LocalDate date) {
+    private @Nullable Long daysLater(long room, LocalDate date) {
         LocalDate from = date.minusDays(DAYS_BACK - 1L);
         LocalDate open = plan.settings().asOf().plusDays(1);
         Period days = new Period(from.isBefore(open) ? open : from, date.plusDays(1));
@@ -287,15 +299,14 @@ public final class Covenants {
                 .longValueExact();
     }
 
-    private Year year(YearMonth last) {
+    private @Nullable Year year(YearMonth last) {
         Year sum = new Year(0, 0, 0, 0, 0);
         for (int back = MONTHS - 1; back >= 0; back--) {
             YearMonth month = last.minusMonths(back);
-            PastMonth past = plan.settings().pastMonths().get(month);
-            if (month.isBefore(first) && past == null) {
+            PastMonth one = month.isBefore(first) ? plan.settings().pastMonths().get(month) : planned(month);
+            if (one == null) {
                 return null;
             }
-            PastMonth one = month.isBefore(first) ? past : planned(month);
             sum = new Year(
                     sum.ebitda() + one.ebitda(),
                     sum.interest() + one.interest(),

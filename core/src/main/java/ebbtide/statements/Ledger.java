@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.accounts.Earned;
@@ -126,12 +128,13 @@ final class Ledger {
     }
 
     List<Entry> entries() {
-        return opensWithout() ? List.of() : plan.settings().openingSheet().entries();
+        OpeningSheet sheet = plan.settings().openingSheet();
+        return sheet == null || opensWithout() ? List.of() : sheet.entries();
     }
 
     /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
     private void open(Line line, Map<String, MonthSeries> declaredBy) {
-        Earned one = earnings.get(line.id());
+        Earned one = earnings(line);
         Set<Kind> apart = line.standing().apart();
         List<Entry> mine = entries().stream()
                 .filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry))
@@ -142,7 +145,7 @@ final class Ledger {
                 .toList();
         Kind main = ofMain.isEmpty() ? line.standing().own() : ofMain.get(0).kind();
         mains.put(line.id(), main);
-        MonthSeries flows = cash.get(line.id());
+        MonthSeries flows = cash(line);
         List<Cause> causes = new ArrayList<>();
         if (line.standing().cash() == CashRow.SALES_TAX) {
             causes.add(new Cause("tax points", points.negative()));
@@ -256,7 +259,7 @@ final class Ledger {
 
     /** Returns the months of a line of assets. */
     List<AssetAccount.Month> assets(Line line) {
-        return assets.get(line.id());
+        return requireNonNull(assets.get(line.id()));
     }
 
     YearMonth first() {
@@ -276,11 +279,11 @@ final class Ledger {
     }
 
     Earned earnings(Line line) {
-        return earnings.get(line.id());
+        return requireNonNull(earnings.get(line.id()));
     }
 
     MonthSeries cash(Line line) {
-        return cash.get(line.id());
+        return requireNonNull(cash.get(line.id()));
     }
 
     /** Returns the line that moves an account, if one does. */

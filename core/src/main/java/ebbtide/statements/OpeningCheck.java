@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalLong;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The checklist of an opening balance sheet (rules 9.1): what it lacks to balance, and what neither a flow clears nor
@@ -39,7 +40,11 @@ public final class OpeningCheck {
      * Something to look at: the line it is about and the kind of account (null: the sheet as a whole), by how much in
      * minor units, and in a sentence what, from when, its likely cause and how to mend it.
      */
-    public record Finding(String sentence, String lineId, Kind kind, long minor) {}
+    public record Finding(
+            String sentence,
+            @Nullable String lineId,
+            @Nullable Kind kind,
+            long minor) {}
 
     /**
      * What the check comes to: the day of the sheet, what it lacks to balance (assets less liabilities and equity) and
@@ -108,7 +113,7 @@ public final class OpeningCheck {
         return new OpeningSheet(check.settings.openingDay(), entries);
     }
 
-    private void add(String sentence, String lineId, Kind kind, long minor) {
+    private void add(String sentence, @Nullable String lineId, @Nullable Kind kind, long minor) {
         findings.add(new Finding(sentence, lineId, kind, minor));
     }
 

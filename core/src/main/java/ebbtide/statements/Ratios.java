@@ -11,6 +11,7 @@ import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What the statements say in ratios (rules 9.2), period by period, each with the figures it is made of in words. */
 public final class Ratios {
@@ -44,7 +45,7 @@ public final class Ratios {
     public record Ratio(String id, String name, Unit unit, List<BigDecimal> values, List<String> because) {}
 
     /** A value with its words; null values are not known. */
-    private record Value(BigDecimal value, String because) {}
+    private record Value(@Nullable BigDecimal value, String because) {}
 
     private interface InPeriod {
         Value of(Months months);
@@ -187,7 +188,7 @@ public final class Ratios {
                 .divide(BigDecimal.valueOf(at.count()), 0, RoundingMode.HALF_UP);
     }
 
-    private BigDecimal mean(String figure, Months at) {
+    private @Nullable BigDecimal mean(String figure, Months at) {
         if (statements.opensWithout()) {
             return null;
         }
@@ -197,30 +198,30 @@ public final class Ratios {
                 .divide(BigDecimal.valueOf(2), 0, RoundingMode.HALF_UP);
     }
 
-    private BigDecimal level(String figure, Months at) {
+    private @Nullable BigDecimal level(String figure, Months at) {
         return statements.opensWithout()
                 ? null
                 : BigDecimal.valueOf(statements.balance().figure(figure).in(at.to()));
     }
 
-    private BigDecimal row(BalanceRow row, Months at) {
+    private @Nullable BigDecimal row(BalanceRow row, Months at) {
         return statements.opensWithout()
                 ? null
                 : BigDecimal.valueOf(statements.balance().row(row).in(at.to()));
     }
 
-    private BigDecimal quick(Months at) {
+    private @Nullable BigDecimal quick(Months at) {
         BigDecimal current = level("current-assets", at);
         return current == null ? null : current.subtract(row(BalanceRow.STOCK, at));
     }
 
-    private BigDecimal debt(Months at) {
+    private @Nullable BigDecimal debt(Months at) {
         BigDecimal soon = row(BalanceRow.DEBT_WITHIN_A_YEAR, at);
         return soon == null ? null : soon.add(row(BalanceRow.DEBT_LATER, at)).add(row(BalanceRow.OVERDRAFT, at));
     }
 
     /** Payables without what is owed for assets: those are payables of their own, and count for no day of supplies. */
-    private BigDecimal suppliers(Months at) {
+    private @Nullable BigDecimal suppliers(Months at) {
         BigDecimal payables = row(BalanceRow.PAYABLES, at);
         return payables == null
                 ? null
@@ -251,11 +252,11 @@ public final class Ratios {
         return sum;
     }
 
-    private Value percent(String top, BigDecimal above, String bottom, BigDecimal below) {
+    private Value percent(String top, BigDecimal above, String bottom, @Nullable BigDecimal below) {
         return over(top, above, bottom, below, HUNDRED, 1);
     }
 
-    private Value times(String top, BigDecimal above, String bottom, BigDecimal below) {
+    private Value times(String top, @Nullable BigDecimal above, String bottom, @Nullable BigDecimal below) {
         return over(top, above, bottom, below, BigDecimal.ONE, 2);
     }
 
@@ -263,14 +264,20 @@ public final class Ratios {
         return times(top, BigDecimal.valueOf(above), bottom, BigDecimal.valueOf(below));
     }
 
-    private Value days(String top, BigDecimal level, String bottom, long flow, Months at) {
+    private Value days(String top, @Nullable BigDecimal level, String bottom, long flow, Months at) {
         Value value = over(top, level, bottom, BigDecimal.valueOf(flow), BigDecimal.valueOf(at.days()), 1);
         return value.value() == null
                 ? value
                 : new Value(value.value(), value.because() + ", times " + at.days() + " days");
     }
 
-    private Value over(String top, BigDecimal above, String bottom, BigDecimal below, BigDecimal times, int decimals) {
+    private Value over(
+            String top,
+            @Nullable BigDecimal above,
+            String bottom,
+            @Nullable BigDecimal below,
+            BigDecimal times,
+            int decimals) {
         if (above == null || below == null) {
             return new Value(null, "not known without an opening balance sheet");
         }

@@ -3,6 +3,7 @@ package ebbtide.statements;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet.Kind;
+import org.jspecify.annotations.Nullable;
 
 /** Where the cash of a line stands in the cash flow statement. */
 enum Section {
@@ -11,7 +12,7 @@ enum Section {
     FINANCING;
 
     /** Returns the section of a line, whose own account is of a kind. */
-    static Section of(Line line, Kind main) {
+    static Section of(Line line, @Nullable Kind main) {
         return switch (line.standing().cash().part()) {
             case OPERATING -> OPERATING;
             case INVESTING -> INVESTING;

@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import ebbtide.time.Period;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A statement by period (rules 9.1): its rows from top to bottom, each with an amount for each period in minor units
@@ -17,5 +18,10 @@ public record StatementTable(List<Period> periods, boolean opening, List<Row> ro
     }
 
     /** A row, by an id of its own within the statement. */
-    public record Row(String id, Style style, String name, List<Long> amounts, List<Long> shares) {}
+    public record Row(
+            String id,
+            Style style,
+            String name,
+            List<Long> amounts,
+            @Nullable List<Long> shares) {}
 }

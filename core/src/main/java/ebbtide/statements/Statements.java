@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /** The pro forma statements of a forecast (rules 9.1), from the same activity and flows, each figure with its parts. */
 public final class Statements {
@@ -125,7 +126,7 @@ public final class Statements {
      * Returns the parts of a row of a statement in a period, null for the opening: they add up to it. Refuses what is
      * not there.
      */
-    public List<Workings.Item> workings(Kind kind, String row, Period period) {
+    public List<Workings.Item> workings(Kind kind, String row, @Nullable Period period) {
         Figure figure = figures(kind).stream()
                 .filter(one -> one.id().equals(row))
                 .findFirst()

@@ -3,4 +3,7 @@
  * {@link ebbtide.time.Timeline} numbers the days of a computation, {@link ebbtide.time.Spread} lays a month's amount
  * over its days, and {@link ebbtide.time.Periods} only adds days up again (rules 1).
  */
+@NullMarked
 package ebbtide.time;
+
+import org.jspecify.annotations.NullMarked;

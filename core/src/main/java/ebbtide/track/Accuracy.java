@@ -1,5 +1,7 @@
 package ebbtide.track;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.Period;
@@ -14,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How far forecasts were off, by how far ahead they looked (rules 10.4): of every snapshot the first, second and nth
@@ -273,7 +276,9 @@ public final class Accuracy {
                         ? item.due()
                         : snapshot.asOf().plusDays(1);
                 change += period.contains(due) ? item.minor() : 0;
-                change -= period.contains(item.day()) && !item.day().isAfter(snapshot.horizonEnd()) ? item.minor() : 0;
+                change -= period.contains(item.paidOn()) && !item.paidOn().isAfter(snapshot.horizonEnd())
+                        ? item.minor()
+                        : 0;
             }
         }
         return change;
@@ -309,7 +314,7 @@ public final class Accuracy {
         return depth;
     }
 
-    private void children(Direction direction, String group, Consumer<Line> take) {
+    private void children(Direction direction, @Nullable String group, Consumer<Line> take) {
         for (Line line : facts.plan().childrenOf(direction, group)) {
             take.accept(line);
             if (line.isGroup()) {
@@ -318,7 +323,7 @@ public final class Accuracy {
         }
     }
 
-    private MeasuredRow row(String id, String name, Direction direction, int depth, boolean group) {
+    private MeasuredRow row(String id, String name, @Nullable Direction direction, int depth, boolean group) {
         return new MeasuredRow(
                 id, name, direction, depth, group, of(id, Of.OURS), of(id, Of.LAST_YEAR), of(id, Of.DUE_DATES));
     }
@@ -326,7 +331,7 @@ public final class Accuracy {
     private List<ForecastError> of(String id, Of of) {
         List<ForecastError> list = new ArrayList<>();
         for (int lead = 0; lead < longest(); lead++) {
-            list.add(sums[lead].error(of, places.get(id)));
+            list.add(sums[lead].error(of, requireNonNull(places.get(id))));
         }
         return list;
     }
@@ -368,7 +373,7 @@ public final class Accuracy {
                         one.getKey(),
                         facts.plan().findLine(one.getKey()).orElseThrow().name(),
                         one.getValue(),
-                        Variance.percentHundredths(all, one.getValue())))
+                        requireNonNull(Variance.percentHundredths(all, one.getValue()))))
                 .sorted(Comparator.comparingLong(Cost::missed).reversed())
                 .toList();
     }

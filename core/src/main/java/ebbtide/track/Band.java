@@ -8,6 +8,7 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How far closing cash may lie from its forecast, from how far it lay before (rules 10.4): by lead, what was lowest and
@@ -81,7 +82,7 @@ public record Band(List<Reach> reaches, int covered, int tried) {
         return all.stream().filter(one -> !one.day().isAfter(day)).toList();
     }
 
-    private static Reach reach(List<Closing> all) {
+    private static @Nullable Reach reach(List<Closing> all) {
         if (all.size() < FEWEST) {
             return null;
         }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What moved closing cash of a day from one forecast to a later one, by line and by cause (rules 10.6): signed minor
@@ -139,7 +140,7 @@ public record Bridge(LocalDate day, long before, long after, List<Row> rows) {
             return lines;
         }
 
-        private Map<Cause, Long> causes(KeptLine line, KeptLine was, KeptLine is) {
+        private Map<Cause, Long> causes(KeptLine line, @Nullable KeptLine was, @Nullable KeptLine is) {
             Map<Cause, Long> causes = new EnumMap<>(Cause.class);
             List<KeptItem> before = oldItems.getOrDefault(line.id(), List.of());
             List<KeptItem> after = newItems.getOrDefault(line.id(), List.of());
@@ -206,22 +207,29 @@ public record Bridge(LocalDate day, long before, long after, List<Row> rows) {
             }
         }
 
-        private void item(KeptItem was, KeptItem is, long paid, Map<Cause, Long> causes) {
-            boolean stood = was != null && was.day() != null && was.minor() != 0;
-            boolean stands = is != null && is.day() != null;
-            boolean stoodBy = stood && !was.day().isAfter(day);
-            boolean standsBy = stands && !is.day().isAfter(day);
-            long moved = paid + (standsBy ? is.minor() : 0) - (stoodBy ? was.minor() : 0);
-            Cause cause;
-            if (!stood) {
-                cause = Cause.ADDED;
-            } else if (!stands && paid == 0) {
-                cause = was.order() ? Cause.FOLLOWS : Cause.LEFT_OUT;
-            } else {
-                boolean came = stands ? standsBy : true;
-                cause = came == stoodBy ? Cause.FACTS : Cause.DATES;
+        private void item(@Nullable KeptItem was, @Nullable KeptItem is, long paid, Map<Cause, Long> causes) {
+            long moved = paid + by(is) - by(was);
+            causes.merge(cause(was, is, paid), moved, Long::sum);
+        }
+
+        private Cause cause(@Nullable KeptItem was, @Nullable KeptItem is, long paid) {
+            if (was == null || was.day() == null || was.minor() == 0) {
+                return Cause.ADDED;
             }
-            causes.merge(cause, moved, Long::sum);
+            boolean stands = is != null && is.day() != null;
+            if (!stands && paid == 0) {
+                return was.order() ? Cause.FOLLOWS : Cause.LEFT_OUT;
+            }
+            boolean came = !stands || isBy(is);
+            return came == isBy(was) ? Cause.FACTS : Cause.DATES;
+        }
+
+        private long by(@Nullable KeptItem item) {
+            return item != null && isBy(item) ? item.minor() : 0;
+        }
+
+        private boolean isBy(@Nullable KeptItem item) {
+            return item != null && item.day() != null && !item.day().isAfter(day);
         }
     }
 }

@@ -1,5 +1,7 @@
 package ebbtide.track;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * An error over several periods: the sum of misses and of what happened, unsigned, and how much too much was forecast,
  * in the direction of the line; minor units. {@code periods} says how many there were.
@@ -16,14 +18,14 @@ public record ForecastError(int periods, long missed, long happened, long over) 
     }
 
     /** Returns the weighted error in hundredths of a percent of what happened, null where nothing happened. */
-    public Long wapeHundredths() {
+    public @Nullable Long wapeHundredths() {
         return happened == 0 ? null : Variance.percentHundredths(happened, missed);
     }
 
     /**
      * Returns how much too much was forecast, in hundredths of a percent of what happened, null where nothing happened.
      */
-    public Long biasHundredths() {
+    public @Nullable Long biasHundredths() {
         return happened == 0 ? null : Variance.percentHundredths(happened, over);
     }
 }

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The variance of one line split by reasons, window after window (rules 10.3): item by item where items were known, and
@@ -22,7 +23,7 @@ import java.util.stream.Collectors;
  */
 final class LineSplit {
     /** A part of a line's variance in a window: an item's, or the estimate's without an item. */
-    record Piece(KeptItem item, Payment unforeseen, long forecast, long actual, Reasons why) {
+    record Piece(@Nullable KeptItem item, @Nullable Payment unforeseen, long forecast, long actual, Reasons why) {
         boolean isNothing() {
             return forecast == 0 && actual == 0 && why.equals(Reasons.NONE);
         }
@@ -65,8 +66,8 @@ final class LineSplit {
         }
         windows.forEach(window -> pieces.add(new ArrayList<>()));
         items.forEach(item -> {
-            if (item.minor() != 0 && !item.day().isAfter(snapshot.horizonEnd()) && isWithin(item.day())) {
-                estimate[index(item.day())] -= item.minor();
+            if (item.minor() != 0 && !item.paidOn().isAfter(snapshot.horizonEnd()) && isWithin(item.paidOn())) {
+                estimate[index(item.paidOn())] -= item.minor();
             }
         });
         Map<String, List<Payment>> paid =
@@ -103,8 +104,8 @@ final class LineSplit {
     private Set<Integer> touched(KeptItem item, List<Payment> payments) {
         Set<Integer> touched =
                 payments.stream().map(one -> windowOf(one.day())).collect(Collectors.toCollection(TreeSet::new));
-        if (isWithin(item.day())) {
-            touched.add(windowOf(item.day()));
+        if (isWithin(item.paidOn())) {
+            touched.add(windowOf(item.paidOn()));
         }
         return touched;
     }
@@ -115,7 +116,6 @@ final class LineSplit {
 
     private void item(KeptItem item, List<Payment> payments) {
         OpenItem today = facts.item(item.id());
-        boolean here = today != null && today.lineId().equals(lineId);
         long paid = sum(payments);
         long forecast = item.minor();
         if (forecast == 0) {
@@ -124,27 +124,28 @@ final class LineSplit {
                     .add(new Piece(item, null, 0, one.minor(), Reasons.unforeseen(one.minor()))));
             return;
         }
-        if (here) {
+        boolean gone = true;
+        boolean closed = false;
+        if (today != null && today.lineId().equals(lineId)) {
+            boolean open = today.amount().open() != 0;
+            gone = !open && today.paidOn() == null && !item.order();
+            closed = !open && !gone;
             long passedOn = toEstimate(item, today, payments);
             forecast -= passedOn;
-            if (isWithin(item.day())) {
-                estimate[index(item.day())] += passedOn;
+            if (isWithin(item.paidOn())) {
+                estimate[index(item.paidOn())] += passedOn;
             }
         }
-        boolean gone = !here || today.amount().open() == 0 && today.paidOn() == null && !item.order();
-        boolean closed = here && today.amount().open() == 0 && !gone;
-        LocalDate settled = !closed
-                ? null
-                : payments.isEmpty()
-                        ? item.day()
-                        : payments.get(payments.size() - 1).day();
+        LocalDate settled = payments.isEmpty()
+                ? item.paidOn()
+                : payments.get(payments.size() - 1).day();
         for (int w : touched(item, payments)) {
             Period window = windows.get(w);
             long actual = sum(
                     payments.stream().filter(one -> window.contains(one.day())).toList());
-            long stood = window.contains(item.day()) ? forecast : 0;
+            long stood = window.contains(item.paidOn()) ? forecast : 0;
             long amount = closed && window.contains(settled) ? paid - forecast : 0;
-            long cancelled = gone && window.contains(item.day()) ? paid - forecast : 0;
+            long cancelled = gone && window.contains(item.paidOn()) ? paid - forecast : 0;
             Piece piece = new Piece(
                     item,
                     null,

@@ -2,6 +2,7 @@ package ebbtide.track;
 
 import ebbtide.plan.Direction;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A row that is measured: a line, a group, a section or the net; by lead its error, the first element that of lead 1.
@@ -9,7 +10,7 @@ import java.util.List;
 public record MeasuredRow(
         String id,
         String name,
-        Direction direction,
+        @Nullable Direction direction,
         int depth,
         boolean isGroup,
         List<ForecastError> errors,

@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a forecast is held against: today's plan and books, what was paid on which item, and what was decided of
@@ -51,7 +52,8 @@ public final class Outturn {
     }
 
     /** Returns the item of an id as it is today, null if it was taken out. */
-    OpenItem item(String id) {
+    @Nullable
+    OpenItem item(@Nullable String id) {
         return items.get(id);
     }
 

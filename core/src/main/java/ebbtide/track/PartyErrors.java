@@ -52,7 +52,7 @@ final class PartyErrors {
                     LocalDate due = item.due().isAfter(snapshot.asOf())
                             ? item.due()
                             : snapshot.asOf().plusDays(1);
-                    long forecast = period.contains(item.day()) ? item.minor() : 0;
+                    long forecast = period.contains(item.paidOn()) ? item.minor() : 0;
                     long byDue = period.contains(due) ? item.minor() : 0;
                     if (forecast != 0 || byDue != 0) {
                         add(sums, new Party(direction, item.counterparty()), forecast, 0, byDue);

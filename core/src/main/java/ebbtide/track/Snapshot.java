@@ -1,5 +1,7 @@
 package ebbtide.track;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.flows.Part;
 import ebbtide.forecast.Forecast;
 import ebbtide.items.ExpectedItem;
@@ -15,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A forecast kept as it stood (rules 10.1): its as-of date, cash that day, the flows after it by line and day, and when
@@ -48,9 +51,14 @@ public record Snapshot(
             String counterparty,
             boolean order,
             LocalDate due,
-            LocalDate day,
+            @Nullable LocalDate day,
             long minor,
-            long open) {}
+            long open) {
+        /** Returns the day of an item that was not left out: one that was to pay anything. */
+        public LocalDate paidOn() {
+            return requireNonNull(day, "the day of an item that was to be paid");
+        }
+    }
 
     public Snapshot {
         lines = List.copyOf(lines);

@@ -7,12 +7,14 @@ import ebbtide.plan.Line;
 import ebbtide.time.Period;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a line came to in some days, to be typed where there is no bank's file (rules 10.8): what the forecast proposes,
  * what was booked by others, and what was typed (null: nothing), in minor units in the line's direction.
  */
-public record TypedActual(Line line, long proposed, long booked, Long typed) {
+public record TypedActual(
+        Line line, long proposed, long booked, @Nullable Long typed) {
 
     /**
      * Returns every line that is no group, receipts first; of some movements that were typed for the days each is one

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A snapshot against what happened in a window (rules 10.2), line by line in today's tree, split by reasons (10.3).
@@ -44,7 +45,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
             String id,
             RowKind kind,
             String name,
-            Direction direction,
+            @Nullable Direction direction,
             int depth,
             long forecast,
             long actual,
@@ -54,7 +55,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
         }
 
         /** Returns the variance in hundredths of a percent of the forecast's size, null where nothing was forecast. */
-        public Long variancePercentHundredths() {
+        public @Nullable Long variancePercentHundredths() {
             return percentHundredths(forecast, variance());
         }
     }
@@ -63,13 +64,14 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
      * A part of a line's row: an open item's, cash of an item that was not known and exceeds the estimate, or what was
      * expected without an item (then number and counterparty are empty).
      */
-    public record Detail(String itemId, String number, String counterparty, long forecast, long actual, Reasons why) {
+    public record Detail(
+            @Nullable String itemId, String number, String counterparty, long forecast, long actual, Reasons why) {
         public long variance() {
             return actual - forecast;
         }
     }
 
-    static Long percentHundredths(long forecast, long variance) {
+    static @Nullable Long percentHundredths(long forecast, long variance) {
         return forecast == 0
                 ? null
                 : Rounding.toMinor(BigDecimal.valueOf(variance)
@@ -266,7 +268,7 @@ public record Variance(Period window, List<Row> rows, List<String> moved) {
         }
 
         /** Adds the rows below a group, and returns the group's with the sums. */
-        private Row children(Direction direction, String group, int depth, Row sum) {
+        private Row children(Direction direction, @Nullable String group, int depth, Row sum) {
             Row all = sum;
             for (Line line : facts.plan().childrenOf(direction, group)) {
                 int at = rows.size();

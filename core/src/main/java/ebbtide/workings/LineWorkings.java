@@ -1,5 +1,7 @@
 package ebbtide.workings;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.accounts.Expectation;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.billing.DayBilling;
@@ -9,6 +11,7 @@ import ebbtide.billing.OwedByHistory;
 import ebbtide.billing.TargetBilling;
 import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
+import ebbtide.derive.Lazy;
 import ebbtide.flows.Cell;
 import ebbtide.flows.FlowSink;
 import ebbtide.flows.Flows;
@@ -36,6 +39,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The workings of one line that is no group for one period, found on the path that made its figure. */
 final class LineWorkings implements FlowSink {
@@ -52,7 +56,7 @@ final class LineWorkings implements FlowSink {
     private final Map<DayBilling, Long> byDays = new LinkedHashMap<>();
     private final Timeline days;
     private long truedUp;
-    private LeftOfPlan left;
+    private final Lazy<LeftOfPlan> left;
 
     LineWorkings(Forecast forecast, Line line, Period period) {
         this.forecast = forecast;
@@ -62,6 +66,7 @@ final class LineWorkings implements FlowSink {
         this.sign = line.direction().sign();
         this.activity = forecast.accounts().activity();
         this.days = forecast.accounts().calendars().timeline(line);
+        this.left = Lazy.of(() -> forecast.accounts().stream(line).left());
     }
 
     Workings workings() {
@@ -146,7 +151,8 @@ final class LineWorkings implements FlowSink {
 
     private void addTrueUp() {
         if (truedUp != 0) {
-            long ledger = ((Assumption.Stream) line.assumption()).ledger().amount();
+            long ledger = requireNonNull(((Assumption.Stream) line.assumption()).ledger())
+                    .amount();
             long implied = forecast.accounts().stream(line).owedByHistory().total();
             items.add(new Workings.Item(
                     Part.ESTIMATED,
@@ -192,8 +198,7 @@ final class LineWorkings implements FlowSink {
         if (((Assumption.Stream) line.assumption()).basis() == Basis.PATTERN) {
             return words;
         }
-        left = left == null ? forecast.accounts().stream(line).left() : left;
-        return left.months().stream()
+        return left.get().months().stream()
                         .filter(one -> one.month().equals(Timeline.month(month))
                                 && (one.invoiced() != 0 || one.onOrder() != 0 || one.isCapped()))
                         .findFirst()
@@ -210,7 +215,7 @@ final class LineWorkings implements FlowSink {
     private String late(int month) {
         return !Timeline.month(month).equals(plan.settings().firstForecastMonth())
                 ? ""
-                : left.months().stream()
+                : left.get().months().stream()
                         .filter(one -> one.month().isBefore(plan.settings().firstForecastMonth()) && one.left() > 0)
                         .map(one -> "; with " + amount(one.left()) + " left of " + MONTH.format(one.month())
                                 + ", which is not closed yet")
@@ -234,7 +239,7 @@ final class LineWorkings implements FlowSink {
 
     @Override
     public void fromItem(ExpectedItem item, int day, long minor) {
-        if (minor != 0 && period.contains(item.day())) {
+        if (minor != 0 && period.contains(item.paidOn())) {
             items.add(new Workings.Item(
                     Part.COMMITTED,
                     kind(item.item()) + " " + item.item().number() + ", "
@@ -358,11 +363,11 @@ final class LineWorkings implements FlowSink {
                 + DAY.format(override.period().lastDay()) + ": " + override.reason();
     }
 
-    private Long overBy() {
+    private @Nullable Long overBy() {
         if (line.findStream().isPresent()) {
             long over = !line.assumption().keepsItems() || !plan.isActive(line)
                     ? 0
-                    : forecast.accounts().stream(line).left().months().stream()
+                    : left.get().months().stream()
                             .filter(one -> period.overlaps(new Period(
                                     one.month().atDay(1),
                                     one.month().plusMonths(1).atDay(1))))

@@ -1,5 +1,7 @@
 package ebbtide.workings;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.accounts.PatternSchedule;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.forecast.Forecast;
@@ -98,7 +100,7 @@ public final class RollForwardWorkings {
 
     private List<Workings.Item> ofLine(String row) {
         List<Workings.Item> items = new ArrayList<>();
-        Line line = plan.findLine(roll.lineId()).orElseThrow();
+        Line line = plan.findLine(requireNonNull(roll.lineId())).orElseThrow();
         if (row.equals(CLOSING)) {
             add(items, "opening", "", roll.opening().get(at));
             roll.changes()

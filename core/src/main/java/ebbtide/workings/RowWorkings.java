@@ -9,6 +9,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** The workings of the forecast's rows, be they lines, sums or levels (rules 12). */
 public final class RowWorkings {
@@ -68,7 +69,7 @@ public final class RowWorkings {
         };
     }
 
-    private static Workings.Item level(String what, String because, LocalDate day, long minor) {
+    private static Workings.Item level(String what, String because, @Nullable LocalDate day, long minor) {
         return new Workings.Item(null, what, because, day, minor);
     }
 

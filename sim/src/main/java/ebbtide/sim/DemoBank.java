@@ -1,5 +1,7 @@
 package ebbtide.sim;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.PatternSchedule;
 import ebbtide.accounts.PayAccount;
@@ -74,7 +76,7 @@ final class DemoBank {
 
     /** Returns the counterparties of a line. */
     static List<String> parties(String line) {
-        return PARTIES.get(line);
+        return requireNonNull(PARTIES.get(line));
     }
 
     /**
@@ -220,7 +222,7 @@ final class DemoBank {
     private void bookStream(Line line) {
         PatternSchedule schedule = PatternSchedule.of(
                 Accounts.of(plan, DemoPlan.NO_BOOKS).stream(line), YearMonth.from(FIRST_DAY), MONTHS);
-        List<String> parties = PARTIES.get(line.id());
+        List<String> parties = parties(line.id());
         for (int m = 0; m < schedule.cash().size(); m++) {
             long cash = wobble(schedule.cash().get(m), 60);
             if (cash == 0) {

@@ -1,5 +1,7 @@
 package ebbtide.sim;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
@@ -26,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Skerrywick Shellfish Ltd on Sunday 1 March 2026: its plan, its accounts, its ledger's items and 26 weeks of assigned
@@ -126,7 +129,7 @@ public final class DemoCompany {
 
     /** Returns an account's balance at the end of a day, in minor units. */
     static long balance(String account, LocalDate day) {
-        return OPENING.get(account)
+        return requireNonNull(OPENING.get(account))
                 + DemoWorld.get().movements(account, DemoBank.FIRST_DAY, day).stream()
                         .mapToLong(BankMovement::minor)
                         .sum();
@@ -141,7 +144,7 @@ public final class DemoCompany {
                 rule("rule-cover", "marine cover", -1, "insurance"));
     }
 
-    private static AssignRule rule(String id, String text, int direction, String line) {
+    private static AssignRule rule(String id, String text, int direction, @Nullable String line) {
         return new AssignRule(id, text, "", null, direction, null, null, line);
     }
 }

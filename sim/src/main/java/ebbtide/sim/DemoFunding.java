@@ -26,6 +26,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How the demo company is funded: a revolving facility for the spring, a loan that buys the lease of the north beds,
@@ -122,7 +123,7 @@ final class DemoFunding {
         return new Line(id, null, name, Direction.PAYMENT, true, null, "", assumption, List.of());
     }
 
-    private static Line interest(String id, String name, Interest.Of of, String lineId) {
+    private static Line interest(String id, String name, Interest.Of of, @Nullable String lineId) {
         return line(id, name, new Interest(of, lineId, new Charging(DayCount.ACT_365F, Charging.Often.QUARTER, true)));
     }
 

@@ -1,5 +1,7 @@
 package ebbtide.sim;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.money.Money;
@@ -21,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The demo company's ledger, from summer 2025 to the end of the simulated time: the invoices and bills of the lines
@@ -110,8 +113,9 @@ final class DemoLedger {
     }
 
     private List<Paid> payments(Line line, String party, LocalDate due, long gross) {
-        long late =
-                USUALLY_LATE.get(party) + Math.round(random.nextGaussian() * 3) + (random.nextInt(25) == 0 ? 35 : 0);
+        long late = requireNonNull(USUALLY_LATE.get(party))
+                + Math.round(random.nextGaussian() * 3)
+                + (random.nextInt(25) == 0 ? 35 : 0);
         LocalDate paid = UK.nextOrSame(
                 TOGETHER.contains(party)
                         ? due.plusDays(late).with(TemporalAdjusters.nextOrSame(DayOfWeek.THURSDAY))
@@ -178,7 +182,7 @@ final class DemoLedger {
             LocalDate dated,
             LedgerEntry one,
             long open,
-            LocalDate paid) {
+            @Nullable LocalDate paid) {
         text.append(String.join(
                         ",",
                         number,

@@ -1,5 +1,7 @@
 package ebbtide.sim;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.books.OpenItem;
@@ -83,7 +85,7 @@ public final class DemoPast {
             months.put(
                     month,
                     month.isBefore(now)
-                            ? BUDGETED.of(stream.history().get(month.minusYears(1)))
+                            ? BUDGETED.of(requireNonNull(stream.history().get(month.minusYears(1))))
                             : planned.in(Timeline.monthNumber(month)));
         }
         return months;

@@ -47,6 +47,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** What Skerrywick Shellfish Ltd assumes: a grower and shipper of oysters, mussels and kelp that nobody will find. */
 final class DemoPlan {
@@ -478,7 +479,7 @@ final class DemoPlan {
                                 LocalDate.of(2026, 5, 20), pounds(64_000), Certainty.LIKELY, "Slipway, on launching")));
     }
 
-    private void add(String id, String group, String name, Direction direction, Assumption assumption) {
+    private void add(String id, @Nullable String group, String name, Direction direction, Assumption assumption) {
         String account = id.equals("shop") ? "shop-takings" : null;
         Nature nature =
                 id.equals("seed") || id.equals("diesel") ? Nature.COST_OF_SALES : assumption.usualNature(direction);

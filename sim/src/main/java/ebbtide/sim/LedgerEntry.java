@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An invoice or bill of the demo's ledger, in minor units, from the order before it (a day, or none) to what was paid
@@ -13,7 +14,7 @@ record LedgerEntry(
         String lineId,
         String number,
         String party,
-        LocalDate ordered,
+        @Nullable LocalDate ordered,
         LocalDate issued,
         LocalDate due,
         long gross,
@@ -41,6 +42,7 @@ record LedgerEntry(
     }
 
     /** Returns the day of the last payment, once nothing is open on a day; null before. */
+    @Nullable
     LocalDate paidOn(LocalDate day) {
         return openOn(day) > 0 ? null : payments.get(payments.size() - 1).day();
     }

@@ -61,7 +61,7 @@ public final class StandIns implements AutoCloseable {
             text = "Say which days: ?after=2026-03-01&upTo=2026-03-08";
         } catch (IllegalArgumentException e) {
             status = 404;
-            text = e.getMessage();
+            text = String.valueOf(e.getMessage());
         }
         byte[] body = text.getBytes(StandardCharsets.UTF_8);
         exchange.getResponseHeaders().set("Content-Type", "text/plain; charset=utf-8");

@@ -3,4 +3,7 @@
  * as-of date, {@link ebbtide.sim.DemoBank} what its bank booked before and after, {@link ebbtide.sim.DemoFiles} the
  * statements as the bank would hand them out. Everything follows from one seed.
  */
+@NullMarked
 package ebbtide.sim;
+
+import org.jspecify.annotations.NullMarked;

@@ -21,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -30,7 +31,7 @@ public final class Startup {
     private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host");
 
     /** Held until the process ends: a channel that is collected lets its lock go. */
-    private static FileLock inUse;
+    private static @Nullable FileLock inUse;
 
     private Startup() {}
 

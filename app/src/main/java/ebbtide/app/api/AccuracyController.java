@@ -19,6 +19,7 @@ import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -55,7 +56,7 @@ class AccuracyController {
             int leads,
             List<ErrorRow> rows,
             List<ErrorRow> parties,
-            @Schema(nullable = true) ChosenRow chosen,
+            @Schema(nullable = true) @Nullable ChosenRow chosen,
             List<Long> closingMiss,
             List<Accuracy.Cost> costs,
             int costsOf,
@@ -74,19 +75,19 @@ class AccuracyController {
             int depth,
             boolean group,
             @ArraySchema(schema = @Schema(nullable = true)) List<Long> errors,
-            @Schema(nullable = true) Long bias,
-            @Schema(nullable = true) Long lastYear,
-            @Schema(nullable = true) Long dueDates) {}
+            @Schema(nullable = true) @Nullable Long bias,
+            @Schema(nullable = true) @Nullable Long lastYear,
+            @Schema(nullable = true) @Nullable Long dueDates) {}
 
     /** A row with its errors by lead. */
     record ChosenRow(String id, String name, List<ErrorView> errors) {}
 
     /** An error of one lead and those of the rivals, hundredths of a percent, and over how many periods. */
     record ErrorView(
-            @Schema(nullable = true) Long error,
-            @Schema(nullable = true) Long bias,
-            @Schema(nullable = true) Long lastYear,
-            @Schema(nullable = true) Long dueDates,
+            @Schema(nullable = true) @Nullable Long error,
+            @Schema(nullable = true) @Nullable Long bias,
+            @Schema(nullable = true) @Nullable Long lastYear,
+            @Schema(nullable = true) @Nullable Long dueDates,
             int periods) {}
 
     /** What was forecast of a period, and what happened. */
@@ -156,7 +157,7 @@ class AccuracyController {
                 first(row.dueDates(), ForecastError::wapeHundredths));
     }
 
-    private static Long first(List<ForecastError> errors, Function<ForecastError, Long> of) {
+    private static @Nullable Long first(List<ForecastError> errors, Function<ForecastError, Long> of) {
         return errors.isEmpty() ? null : of.apply(errors.get(0));
     }
 

@@ -24,8 +24,10 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -65,7 +67,7 @@ class ActualsController {
             String direction,
             long proposed,
             long booked,
-            @Schema(nullable = true) Long typed) {}
+            @Schema(nullable = true) @Nullable Long typed) {}
 
     @GetMapping
     ActualsView view(
@@ -98,7 +100,7 @@ class ActualsController {
         return new Period(from, to.plusDays(1));
     }
 
-    private static Account account(PlanAtVersion current, String id) {
+    private static Account account(PlanAtVersion current, @Nullable String id) {
         Check.that(
                 !current.books().accounts().isEmpty(),
                 "Add a bank account first, under Setup: what happened is booked on one");
@@ -141,15 +143,15 @@ class ActualsController {
     record Typing(
             LocalDate from,
             LocalDate to,
-            @Schema(nullable = true) String account,
+            @Schema(nullable = true) @Nullable String account,
             List<Typed> figures) {}
 
     /** A figure of a line, or of a new one. */
     record Typed(
-            @Schema(nullable = true) String line,
+            @Schema(nullable = true) @Nullable String line,
             String amount,
-            @Schema(nullable = true) String name,
-            @Schema(nullable = true) Direction direction) {}
+            @Schema(nullable = true) @Nullable String name,
+            @Schema(nullable = true) @Nullable Direction direction) {}
 
     @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody Typing typing) {
@@ -214,12 +216,15 @@ class ActualsController {
     }
 
     private static Line fresh(Typed one, List<Line> fresh) {
-        Check.that(one.direction() != null, "Say whether the new line is of receipts or of payments");
+        Direction direction = one.direction();
+        if (direction == null) {
+            throw new IllegalArgumentException("Say whether the new line is of receipts or of payments");
+        }
         Line line = new Line(
                 ShortId.next(),
                 null,
-                Check.text(one.name(), "name of the new line"),
-                one.direction(),
+                Check.text(Objects.requireNonNullElse(one.name(), ""), "name of the new line"),
+                direction,
                 true,
                 null,
                 "",

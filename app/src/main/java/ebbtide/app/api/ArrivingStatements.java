@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.StatementJob;
@@ -18,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The statements of a file in a standard format, held against what is there before they are brought in. */
@@ -39,16 +42,16 @@ class ArrivingStatements {
      */
     record StatementView(
             String accountNumber,
-            @Schema(nullable = true) String account,
+            @Schema(nullable = true) @Nullable String account,
             String number,
             LocalDate from,
             LocalDate to,
-            @Schema(nullable = true) Long opening,
-            @Schema(nullable = true) Long closing,
+            @Schema(nullable = true) @Nullable Long opening,
+            @Schema(nullable = true) @Nullable Long closing,
             int movements,
             int notBooked,
             boolean isThere,
-            @Schema(nullable = true) String amiss) {}
+            @Schema(nullable = true) @Nullable String amiss) {}
 
     /**
      * Returns the account of each number as remembered; a file of one number that is not known is for the account it
@@ -143,7 +146,7 @@ class ArrivingStatements {
         return (in, arrivals) -> {
             for (DeclaredStatement one : BankFiles.statements(held.name(), in, currency)) {
                 arrivals.begin(
-                        accounts.get(one.accountNumber()),
+                        requireNonNull(accounts.get(one.accountNumber())),
                         balances(one, accounts).orElseThrow());
                 one.rows().forEach(arrivals::row);
             }

@@ -17,6 +17,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,7 +44,8 @@ class AssignController {
 
     /** What is left of several movements goes to one line; without a line it is a transfer between own accounts. */
     record Assigning(
-            List<Long> movements, @Schema(nullable = true) String line) {}
+            List<Long> movements,
+            @Schema(nullable = true) @Nullable String line) {}
 
     @PostMapping("/assign")
     EditOutcome assign(@PathVariable String plan, @RequestParam long version, @RequestBody Assigning assigning) {
@@ -63,7 +65,7 @@ class AssignController {
     }
 
     /** A part that a movement is divided into: on a line, or, without one, a transfer between own accounts. */
-    record DividedPart(@Schema(nullable = true) String line, long minor) {}
+    record DividedPart(@Schema(nullable = true) @Nullable String line, long minor) {}
 
     /** The parts that one movement is divided into; none leaves it unassigned. */
     record Dividing(List<DividedPart> parts) {}
@@ -84,7 +86,7 @@ class AssignController {
         return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putParts(id, parts)), stores);
     }
 
-    private void requireLine(String plan, String line) {
+    private void requireLine(String plan, @Nullable String line) {
         if (line != null
                 && edits.current(plan)
                         .plan()
@@ -95,7 +97,7 @@ class AssignController {
         }
     }
 
-    private String name(String plan, String line) {
+    private String name(String plan, @Nullable String line) {
         return line == null
                 ? "transfers between own accounts"
                 : "'"

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -28,15 +29,15 @@ class AssumptionsController {
 
     /** An assumption, and the latest edit of its line; without an edit it is as it was first made. */
     record AssumptionView(
-            @Schema(nullable = true) String lineId,
+            @Schema(nullable = true) @Nullable String lineId,
             String line,
             String name,
             String value,
             String unit,
-            @Schema(nullable = true) LocalDate from,
+            @Schema(nullable = true) @Nullable LocalDate from,
             String note,
-            @Schema(nullable = true) String changedBy,
-            @Schema(nullable = true) OffsetDateTime changedAt) {}
+            @Schema(nullable = true) @Nullable String changedBy,
+            @Schema(nullable = true) @Nullable OffsetDateTime changedAt) {}
 
     @GetMapping
     List<AssumptionView> all(@PathVariable String plan) {

@@ -5,6 +5,7 @@ import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.storage.DialectStore;
+import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
@@ -30,6 +31,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -71,10 +73,10 @@ class BankFilesController {
     record FileView(
             String id,
             String name,
-            @Schema(nullable = true) String format,
+            @Schema(nullable = true) @Nullable String format,
             List<ArrivingStatements.StatementView> statements,
             List<List<String>> fields,
-            @Schema(nullable = true) DialectView dialect,
+            @Schema(nullable = true) @Nullable DialectView dialect,
             boolean remembered,
             List<RowView> rows,
             List<RowProblem> problems) {}
@@ -86,7 +88,7 @@ class BankFilesController {
             long minor,
             String text,
             String counterparty,
-            @Schema(nullable = true) Long balance) {
+            @Schema(nullable = true) @Nullable Long balance) {
         static RowView of(BankRow row) {
             return new RowView(
                     row.line(), row.bookingDate(), row.minor(), row.text(), row.counterparty(), row.balance());
@@ -193,7 +195,7 @@ class BankFilesController {
         return view(held, files.propose(held, chosen.encoding(), chosen.separator()), chosen, false);
     }
 
-    private FileView view(HeldFile held, CsvProposal proposal, CsvDialect dialect, boolean remembered) {
+    private FileView view(HeldFile held, CsvProposal proposal, @Nullable CsvDialect dialect, boolean remembered) {
         Preview preview = dialect == null
                 ? new Preview(List.of(), List.of())
                 : files.preview(held, dialect, currency(held.planId()), SHOWN);
@@ -257,9 +259,9 @@ class BankFilesController {
             int added,
             int alreadyThere,
             int assigned,
-            @Schema(nullable = true) LocalDate lastDay,
-            String sentence,
-            @Schema(nullable = true) EditOutcome outcome) {}
+            @Schema(nullable = true) @Nullable LocalDate lastDay,
+            @Nullable String sentence,
+            @Schema(nullable = true) @Nullable EditOutcome outcome) {}
 
     @GetMapping("/jobs/{job}")
     JobView job(@PathVariable String plan, @PathVariable String job) {
@@ -278,6 +280,7 @@ class BankFilesController {
 
     private JobView view(String plan, String id, StatementJob job) {
         StatementJob.Progress p = job.progress();
+        EditMade made = job.edit();
         return new JobView(
                 id,
                 p.state().name(),
@@ -291,6 +294,6 @@ class BankFilesController {
                 p.assigned(),
                 p.lastDay(),
                 p.sentence(),
-                job.edit() == null ? null : EditOutcome.of(plan, job.edit(), stores));
+                made == null ? null : EditOutcome.of(plan, made, stores));
     }
 }

@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.storage.BudgetLabelStore;
 import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
@@ -29,6 +31,7 @@ import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -68,7 +71,7 @@ class BudgetController {
             String section,
             Map<String, String> amounts,
             boolean total,
-            @Schema(nullable = true) String lineId,
+            @Schema(nullable = true) @Nullable String lineId,
             String how,
             String direction,
             List<String> problems) {}
@@ -76,8 +79,8 @@ class BudgetController {
     /** What becomes of a row: an existing line by id, or a new one in a direction (then there is no id). */
     record TakenRow(
             String label,
-            @Schema(nullable = true) String lineId,
-            @Schema(nullable = true) String direction,
+            @Schema(nullable = true) @Nullable String lineId,
+            @Schema(nullable = true) @Nullable String direction,
             Map<String, String> amounts) {}
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -109,7 +112,7 @@ class BudgetController {
         String chosen = sheet != null && budgets.containsKey(sheet)
                 ? sheet
                 : budgets.keySet().iterator().next();
-        Budget budget = budgets.get(chosen);
+        Budget budget = requireNonNull(budgets.get(chosen));
         List<LabelMatch.Candidate> lines = current.lines().stream()
                 .filter(line -> line.findStream().isPresent())
                 .map(line -> new LabelMatch.Candidate(line.id(), line.name()))

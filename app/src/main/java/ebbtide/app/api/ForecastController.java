@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -42,7 +43,7 @@ class ForecastController {
             String id,
             String kind,
             String name,
-            @Schema(nullable = true) String direction,
+            @Schema(nullable = true) @Nullable String direction,
             int depth,
             boolean active,
             List<CellView> cells) {}
@@ -54,9 +55,9 @@ class ForecastController {
     record CellView(
             long amount,
             String part,
-            @Schema(nullable = true) Long computed,
+            @Schema(nullable = true) @Nullable Long computed,
             boolean overdue,
-            @Schema(nullable = true) LocalDate day,
+            @Schema(nullable = true) @Nullable LocalDate day,
             int depth) {
         static CellView of(Cell cell) {
             return new CellView(
@@ -122,8 +123,8 @@ class ForecastController {
             long settled,
             long committed,
             long estimated,
-            @Schema(nullable = true) Long computed,
-            @Schema(nullable = true) Long overBy,
+            @Schema(nullable = true) @Nullable Long computed,
+            @Schema(nullable = true) @Nullable Long overBy,
             List<ItemView> items) {}
 
     @GetMapping("/workings")

@@ -27,6 +27,7 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -80,7 +81,7 @@ class FundingController {
             long drawnNow,
             long limit,
             long shortfall,
-            @Schema(nullable = true) LocalDate shortDay,
+            @Schema(nullable = true) @Nullable LocalDate shortDay,
             long least) {}
 
     @GetMapping
@@ -149,8 +150,8 @@ class FundingController {
             String every,
             String sentence,
             boolean known,
-            @Schema(nullable = true) CovenantTestView tightest,
-            @Schema(nullable = true) CovenantTestView firstBreak,
+            @Schema(nullable = true) @Nullable CovenantTestView tightest,
+            @Schema(nullable = true) @Nullable CovenantTestView firstBreak,
             List<CovenantTestView> tests) {}
 
     /**
@@ -159,10 +160,10 @@ class FundingController {
      */
     record CovenantTestView(
             LocalDate date,
-            @Schema(nullable = true) String value,
+            @Schema(nullable = true) @Nullable String value,
             String standing,
-            @Schema(nullable = true) Long room,
-            @Schema(nullable = true) Long daysLater) {
+            @Schema(nullable = true) @Nullable Long room,
+            @Schema(nullable = true) @Nullable Long daysLater) {
         static CovenantTestView of(Covenants.Tested test, Currency currency) {
             boolean money = test.covenant().ratio() == Covenant.Ratio.LEAST_LIQUIDITY;
             return new CovenantTestView(
@@ -203,7 +204,7 @@ class FundingController {
                 .toList();
     }
 
-    private static CovenantTestView view(Covenants.Tested test, Currency currency) {
+    private static @Nullable CovenantTestView view(Covenants.@Nullable Tested test, Currency currency) {
         return test == null ? null : CovenantTestView.of(test, currency);
     }
 

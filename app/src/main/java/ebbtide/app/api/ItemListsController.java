@@ -22,6 +22,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -55,7 +56,7 @@ class ItemListsController {
             List<String> fields,
             Map<String, String> columns,
             boolean remembered,
-            @Schema(nullable = true) String refusal,
+            @Schema(nullable = true) @Nullable String refusal,
             int added,
             int changed,
             int same,
@@ -72,7 +73,7 @@ class ItemListsController {
             String counterparty,
             LocalDate due,
             long open,
-            @Schema(nullable = true) Long was) {}
+            @Schema(nullable = true) @Nullable Long was) {}
 
     /** Looks at a list for a line; columns by field are those chosen by hand, else remembered, else proposed. */
     @PostMapping(path = "/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -163,7 +164,7 @@ class ItemListsController {
         return shown.stream().limit(SHOWN).toList();
     }
 
-    private static ItemChangeView view(String what, OpenItem item, Long was) {
+    private static ItemChangeView view(String what, OpenItem item, @Nullable Long was) {
         return new ItemChangeView(
                 what,
                 item.number(),

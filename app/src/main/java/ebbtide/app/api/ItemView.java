@@ -4,13 +4,14 @@ import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** A part of a figure: what it is, and what made it so. */
 record ItemView(
         String part,
         String what,
         String because,
-        @Schema(nullable = true) LocalDate day,
+        @Schema(nullable = true) @Nullable LocalDate day,
         long minor) {
     static ItemView of(Workings.Item item) {
         return new ItemView(

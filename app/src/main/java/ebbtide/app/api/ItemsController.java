@@ -19,6 +19,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -66,7 +67,7 @@ class ItemsController {
             String id,
             String line,
             long open,
-            @Schema(nullable = true) LocalDate expected,
+            @Schema(nullable = true) @Nullable LocalDate expected,
             long pays,
             String because,
             String source,
@@ -125,7 +126,7 @@ class ItemsController {
             int days,
             int items,
             List<Long> daysLate,
-            @Schema(nullable = true) Integer said) {}
+            @Schema(nullable = true) @Nullable Integer said) {}
 
     @GetMapping("/habits")
     HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
@@ -146,7 +147,7 @@ class ItemsController {
                 backtest.items());
     }
 
-    private static Integer said(PlanAtVersion current, Direction direction, String counterparty) {
+    private static @Nullable Integer said(PlanAtVersion current, Direction direction, String counterparty) {
         return current.plan().settings().habits().stream()
                 .filter(habit ->
                         habit.direction() == direction && habit.counterparty().equals(counterparty))

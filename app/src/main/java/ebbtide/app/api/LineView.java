@@ -24,20 +24,21 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
 public record LineView(
         @Schema(ref = DocumentPart.LINE) Map<String, Object> line,
         String kind,
         List<MonthView> strip,
-        @Schema(nullable = true) ScheduleView schedule,
+        @Schema(nullable = true) @Nullable ScheduleView schedule,
         List<ComingView> coming,
         List<TaxPeriodView> tax,
         List<PaidOverView> paidOver,
         List<StockView> stock,
         List<RollForwardView> owed,
-        @Schema(nullable = true) LedgerView ledger,
-        @Schema(nullable = true) EarlyView early,
+        @Schema(nullable = true) @Nullable LedgerView ledger,
+        @Schema(nullable = true) @Nullable EarlyView early,
         List<LeftView> left) {
 
     /**
@@ -52,7 +53,7 @@ public record LineView(
             boolean history,
             long amount,
             long computed,
-            @Schema(nullable = true) String reason,
+            @Schema(nullable = true) @Nullable String reason,
             String because) {}
 
     /** A stream's billing month by cash month (rules 3.2), before netting with the bank. */
@@ -90,7 +91,7 @@ public record LineView(
             String first,
             String last,
             boolean begun,
-            @Schema(nullable = true) Long owed,
+            @Schema(nullable = true) @Nullable Long owed,
             long proposed,
             List<LineTaxView> lines,
             long output,
@@ -106,7 +107,12 @@ public record LineView(
      * what is proposed, what those after it add, the sum and its day.
      */
     public record PaidOverView(
-            String month, @Schema(nullable = true) Long owed, long proposed, long after, long total, LocalDate day) {}
+            String month,
+            @Schema(nullable = true) @Nullable Long owed,
+            long proposed,
+            long after,
+            long total,
+            LocalDate day) {}
 
     /**
      * A month of stock in money and, where they are counted, in units; how many tenths of a day closing and the surplus
@@ -120,9 +126,9 @@ public record LineView(
             long closing,
             long target,
             long surplus,
-            @Schema(nullable = true) Long tenthsOfDays,
-            @Schema(nullable = true) Long surplusTenthsOfDays,
-            @Schema(nullable = true) StockUnitsView units) {}
+            @Schema(nullable = true) @Nullable Long tenthsOfDays,
+            @Schema(nullable = true) @Nullable Long surplusTenthsOfDays,
+            @Schema(nullable = true) @Nullable StockUnitsView units) {}
 
     /** The same month in units, as text with at most two decimals. */
     public record StockUnitsView(String opening, String bought, String sold, String closing, String surplus) {
@@ -202,7 +208,7 @@ public record LineView(
                                 .total());
     }
 
-    private static EarlyView early(PlanAtVersion current, Line line) {
+    private static @Nullable EarlyView early(PlanAtVersion current, Line line) {
         if (line.findStream().filter(stream -> stream.terms().offersEarly()).isEmpty()) {
             return null;
         }

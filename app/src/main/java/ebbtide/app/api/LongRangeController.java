@@ -9,6 +9,7 @@ import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -34,9 +35,9 @@ class LongRangeController {
             List<LocalDate> ends,
             List<ProFormaRow> rows,
             List<NeedView> needs,
-            @Schema(nullable = true) String missing,
+            @Schema(nullable = true) @Nullable String missing,
 
-            @Schema(ref = DocumentPart.LONG_RANGE, nullable = true)
+            @Schema(ref = DocumentPart.LONG_RANGE, nullable = true) @Nullable
             JsonNode proposed) {}
 
     /** What is needed from outside in a year, below zero what is left over, with its parts. */

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -35,9 +36,9 @@ class MovedController {
      * days between which one can choose.
      */
     record MovedView(
-            LocalDate day,
+            @Nullable LocalDate day,
             LocalDate firstDay,
-            LocalDate lastDay,
+            @Nullable LocalDate lastDay,
             long before,
             long after,
             List<CauseView> causes,

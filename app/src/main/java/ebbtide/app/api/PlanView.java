@@ -16,6 +16,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -31,8 +32,8 @@ public record PlanView(
         List<BuoyView> buoys,
         List<MissingView> missing,
         int unassigned,
-        @Schema(nullable = true) String undo,
-        @Schema(nullable = true) String redo,
+        @Schema(nullable = true) @Nullable String undo,
+        @Schema(nullable = true) @Nullable String redo,
         List<String> countries) {
     private static final JsonMapper PLAIN = new JsonMapper();
 
@@ -64,7 +65,7 @@ public record PlanView(
     /** A line in the tree, with the months of its next year for a small picture. */
     public record TreeLine(
             String id,
-            @Schema(nullable = true) String group,
+            @Schema(nullable = true) @Nullable String group,
             String name,
             String direction,
             String kind,
@@ -77,7 +78,8 @@ public record PlanView(
     public record BuoyView(String id, String row, LocalDate from, LocalDate to, String note) {}
 
     /** Something missing, and the line to mend it on, null where it is the plan's. */
-    public record MissingView(@Schema(nullable = true) String lineId, String sentence) {}
+    public record MissingView(
+            @Schema(nullable = true) @Nullable String lineId, String sentence) {}
 
     /** An account with its booked balance on the as-of date. */
     public record AccountView(

@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -66,10 +67,10 @@ class PositionController {
             int movements,
             LocalDate firstDay,
             LocalDate lastDay,
-            @Schema(nullable = true) String number,
-            @Schema(nullable = true) Long opening,
-            @Schema(nullable = true) Long closing,
-            @Schema(nullable = true) String amiss) {}
+            @Schema(nullable = true) @Nullable String number,
+            @Schema(nullable = true) @Nullable Long opening,
+            @Schema(nullable = true) @Nullable Long closing,
+            @Schema(nullable = true) @Nullable String amiss) {}
 
     /** An account's booked balance at the end of each day. */
     record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
@@ -133,7 +134,7 @@ class PositionController {
             List<MovementView> movements,
             int unassigned,
             boolean more,
-            @Schema(nullable = true) LocalDate searchedBackTo) {}
+            @Schema(nullable = true) @Nullable LocalDate searchedBackTo) {}
 
     /**
      * A bank movement, what it was said to be, the lines that would fit it best, what it may settle, and whether that
@@ -150,7 +151,7 @@ class PositionController {
             String reference,
             List<PartView> parts,
             List<String> suggestions,
-            @Schema(nullable = true) ProposalView settles,
+            @Schema(nullable = true) @Nullable ProposalView settles,
             boolean plain) {}
 
     /**
@@ -158,9 +159,9 @@ class PositionController {
      * settles that.
      */
     record PartView(
-            @Schema(nullable = true) String line,
+            @Schema(nullable = true) @Nullable String line,
             long minor,
-            @Schema(nullable = true) String settles) {}
+            @Schema(nullable = true) @Nullable String settles) {}
 
     @GetMapping("/movements")
     MovementsView movements(
@@ -206,7 +207,7 @@ class PositionController {
             String plan,
             StoredMovement stored,
             PlanAtVersion current,
-            AssignmentMemory memory,
+            @Nullable AssignmentMemory memory,
             Map<String, String> numbers) {
         BankMovement m = stored.movement();
         return new MovementView(
@@ -226,7 +227,7 @@ class PositionController {
                                         ? null
                                         : numbers.getOrDefault(p.itemId(), "an item no longer there")))
                         .toList(),
-                m.unassigned() == 0 ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
+                m.unassigned() == 0 || memory == null ? List.of() : memory.suggest(m, current.plan(), SUGGESTIONS),
                 settlings.proposals(plan, current, m, 1).stream()
                         .findFirst()
                         .map(ProposalView::of)

@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** A row with an amount for each column, and its share in percent in common size. */
 record ProFormaRow(
@@ -12,7 +13,7 @@ record ProFormaRow(
         String style,
         String name,
         List<Long> amounts,
-        @Schema(nullable = true) List<String> shares) {
+        @Schema(nullable = true) @Nullable List<String> shares) {
     static ProFormaRow of(StatementTable.Row row) {
         return new ProFormaRow(
                 row.id(),

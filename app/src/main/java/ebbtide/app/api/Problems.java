@@ -41,19 +41,19 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail stale(StaleVersion e) {
-        ProblemDetail detail = detail(HttpStatus.CONFLICT, e.getMessage());
+        ProblemDetail detail = detail(HttpStatus.CONFLICT, String.valueOf(e.getMessage()));
         detail.setProperty("changedSince", e.changedSince());
         return detail;
     }
 
     @ExceptionHandler
     ProblemDetail missing(NotFound e) {
-        return detail(HttpStatus.NOT_FOUND, e.getMessage());
+        return detail(HttpStatus.NOT_FOUND, String.valueOf(e.getMessage()));
     }
 
     @ExceptionHandler
     ProblemDetail refused(IllegalArgumentException e) {
-        return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(e.getMessage()));
+        return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(String.valueOf(e.getMessage())));
     }
 
     @ExceptionHandler

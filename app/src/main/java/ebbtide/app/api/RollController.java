@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -59,8 +60,8 @@ class RollController {
      */
     record RollView(
             int number,
-            @Schema(nullable = true) LocalDate from,
-            @Schema(nullable = true) LocalDate to,
+            @Schema(nullable = true) @Nullable LocalDate from,
+            @Schema(nullable = true) @Nullable LocalDate to,
             boolean done,
             List<DifferenceView> differences,
             int undecided,
@@ -68,7 +69,7 @@ class RollController {
             int edits,
             boolean issues,
             LocalDate carryTo,
-            @Schema(nullable = true) LocalDate reach) {}
+            @Schema(nullable = true) @Nullable LocalDate reach) {}
 
     /**
      * A difference, signed; {@code words} say of what; {@code carry} is all that can be carried, in the line's
@@ -84,8 +85,8 @@ class RollController {
             long actual,
             long open,
             long carry,
-            @Schema(nullable = true) Long carried,
-            @Schema(nullable = true) LocalDate day) {}
+            @Schema(nullable = true) @Nullable Long carried,
+            @Schema(nullable = true) @Nullable LocalDate day) {}
 
     /**
      * What the books and the bank say of an account: the balance on the as-of date, and that of its latest statement
@@ -96,8 +97,8 @@ class RollController {
             String name,
             long balance,
             LocalDate knownTo,
-            @Schema(nullable = true) LocalDate statementTo,
-            @Schema(nullable = true) Long closing,
+            @Schema(nullable = true) @Nullable LocalDate statementTo,
+            @Schema(nullable = true) @Nullable Long closing,
             long booked) {}
 
     @GetMapping
@@ -132,7 +133,7 @@ class RollController {
     }
 
     /** Returns the day to which the accounts that are known beyond the as-of date are all known, null where none is. */
-    private static LocalDate reach(List<AccountClose> accounts, LocalDate asOf) {
+    private static @Nullable LocalDate reach(List<AccountClose> accounts, LocalDate asOf) {
         return accounts.stream()
                 .map(AccountClose::knownTo)
                 .filter(day -> day.isAfter(asOf))
@@ -140,7 +141,7 @@ class RollController {
                 .orElse(null);
     }
 
-    private static DifferenceView view(Difference one, DecidedDifference decided) {
+    private static DifferenceView view(Difference one, @Nullable DecidedDifference decided) {
         return new DifferenceView(
                 one.key(),
                 one.lineId(),
@@ -262,8 +263,8 @@ class RollController {
     record Deciding(
             String key,
             boolean carry,
-            @Schema(nullable = true) String amount,
-            @Schema(nullable = true) LocalDate day) {}
+            @Schema(nullable = true) @Nullable String amount,
+            @Schema(nullable = true) @Nullable LocalDate day) {}
 
     /** Carries a difference, or a part of it, to a day, or drops it. */
     @PostMapping(path = "/decide", consumes = MediaType.APPLICATION_JSON_VALUE)

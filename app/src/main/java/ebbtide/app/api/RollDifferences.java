@@ -22,7 +22,7 @@ final class RollDifferences {
     private RollDifferences() {}
 
     static List<Difference> differences(PlanAtVersion current, Roll roll) {
-        return Differences.closedAfter(roll.from(), current.plan().asOf(roll.to()), current.books());
+        return Differences.closedAfter(roll.from(), current.plan().asOf(roll.until()), current.books());
     }
 
     static String words(Difference one) {

@@ -5,11 +5,12 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** A roll-forward of a line, or of all lines of its kind where there is no line. */
 public record RollForwardView(
         String kind,
-        @Schema(nullable = true) String lineId,
+        @Schema(nullable = true) @Nullable String lineId,
         String name,
         List<String> months,
         List<Long> opening,

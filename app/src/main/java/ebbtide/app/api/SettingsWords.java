@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** What an edit of the settings changed, in words for the change log. */
 final class SettingsWords {
@@ -110,7 +111,7 @@ final class SettingsWords {
         return "Settings: " + (all.words.isEmpty() ? "as they were" : String.join(", ", all.words));
     }
 
-    private void add(Object before, Object after, String what) {
+    private void add(@Nullable Object before, @Nullable Object after, String what) {
         if (!Objects.equals(before, after)) {
             words.add(what);
         }

@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItems;
@@ -48,7 +50,7 @@ class Settlings {
         Known one = known.compute(
                 plan,
                 (id, was) -> was != null && was.items() == items && was.lines().equals(lines) ? was : of(items, lines));
-        return one.byDirection().get(movement.minor() > 0 ? Direction.RECEIPT : Direction.PAYMENT);
+        return requireNonNull(one.byDirection().get(movement.minor() > 0 ? Direction.RECEIPT : Direction.PAYMENT));
     }
 
     private static Known of(OpenItems items, Map<Direction, List<String>> lines) {

@@ -20,6 +20,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -148,7 +149,9 @@ class StatementsController {
 
     /** Something to look at: the line it is about, if any. */
     record FindingView(
-            String sentence, @Schema(nullable = true) String lineId, long minor) {}
+            String sentence,
+            @Schema(nullable = true) @Nullable String lineId,
+            long minor) {}
 
     /** What an entry may be, with the side on which it stands. */
     record KindView(String kind, String name, String side) {}

@@ -14,6 +14,7 @@ import java.time.YearMonth;
 import java.util.List;
 import java.util.Locale;
 import java.util.SortedMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -33,7 +34,7 @@ class SuggestionsController {
     /** The ways that compete, the one offered (null: too little history) with why, and the pattern that was paid by. */
     record SuggestionsView(
             List<RivalView> rivals,
-            @Schema(nullable = true) String offered,
+            @Schema(nullable = true) @Nullable String offered,
             String because,
             PatternOfferView pattern,
             SpreadOfferView spread,
@@ -46,8 +47,8 @@ class SuggestionsController {
     record RivalView(
             String way,
             String words,
-            @Schema(nullable = true) Long error,
-            @Schema(nullable = true) Long errorOfLastQuarter,
+            @Schema(nullable = true) @Nullable Long error,
+            @Schema(nullable = true) @Nullable Long errorOfLastQuarter,
             List<MonthAmount> said,
             List<MonthAmount> next) {}
 
@@ -58,8 +59,8 @@ class SuggestionsController {
     record PatternOfferView(
             List<StepView> steps,
             String never,
-            @Schema(nullable = true) Long error,
-            @Schema(nullable = true) Long errorInForce,
+            @Schema(nullable = true) @Nullable Long error,
+            @Schema(nullable = true) @Nullable Long errorInForce,
             int months) {}
 
     /**
@@ -68,8 +69,8 @@ class SuggestionsController {
      */
     record SpreadOfferView(
             List<Integer> weights,
-            @Schema(nullable = true) Long error,
-            @Schema(nullable = true) Long errorInForce) {}
+            @Schema(nullable = true) @Nullable Long error,
+            @Schema(nullable = true) @Nullable Long errorInForce) {}
 
     /** A step: its share in percent, and how many months later it is paid. */
     record StepView(String share, int lag) {}

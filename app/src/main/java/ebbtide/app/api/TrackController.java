@@ -25,6 +25,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -53,7 +54,7 @@ class TrackController {
      */
     record VarianceView(
             List<WindowView> windows,
-            @Schema(nullable = true) WindowView window,
+            @Schema(nullable = true) @Nullable WindowView window,
             List<VarianceRow> rows,
             List<String> moved,
             int toExplain,
@@ -71,12 +72,12 @@ class TrackController {
             String id,
             String kind,
             String name,
-            @Schema(nullable = true) String direction,
+            @Schema(nullable = true) @Nullable String direction,
             int depth,
             long forecast,
             long actual,
             long variance,
-            @Schema(nullable = true) Long percentHundredths,
+            @Schema(nullable = true) @Nullable Long percentHundredths,
             Reasons why,
             boolean mustExplain,
             String note,
@@ -93,8 +94,8 @@ class TrackController {
             long actual,
             long open,
             long carry,
-            @Schema(nullable = true) Long carried,
-            @Schema(nullable = true) LocalDate day) {}
+            @Schema(nullable = true) @Nullable Long carried,
+            @Schema(nullable = true) @Nullable LocalDate day) {}
 
     @GetMapping("/variance")
     VarianceView variance(
@@ -104,12 +105,13 @@ class TrackController {
             @RequestParam(required = false) LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
         LocalDate carryTo = RollDifferences.carryTo(compared.current());
-        if (compared.window() == null) {
+        Period window = compared.window();
+        if (window == null) {
             return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
         }
-        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
-        Map<String, String> notes = notes(plan, id, compared.window());
-        Map<String, List<DecisionView>> decisions = decisions(plan, compared);
+        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), window);
+        Map<String, String> notes = notes(plan, id, window);
+        Map<String, List<DecisionView>> decisions = decisions(plan, compared, window);
         Threshold threshold = compared.current().plan().settings().explained();
         List<VarianceRow> rows = variance.rows().stream()
                 .map(row -> row(row, threshold, notes, decisions))
@@ -118,7 +120,7 @@ class TrackController {
                 rows.stream().filter(VarianceRow::mustExplain).toList();
         return new VarianceView(
                 compared.windows().stream().map(TrackController::view).toList(),
-                view(compared.window()),
+                view(window),
                 rows,
                 variance.moved(),
                 toExplain.size(),
@@ -131,24 +133,27 @@ class TrackController {
     }
 
     /** What closed within the window: what was decided of it, and what the latest roll forward asks about. */
-    private Map<String, List<DecisionView>> decisions(String plan, Compared compared) {
+    private Map<String, List<DecisionView>> decisions(String plan, Compared compared, Period window) {
         Map<String, List<DecisionView>> byLine = new HashMap<>();
         List<DecidedDifference> decided = tracking.decided(plan).stream()
                 .filter(one -> one.difference() != null)
                 .toList();
-        decided.forEach(one -> add(byLine, compared.window(), one.difference(), one));
+        decided.forEach(one -> add(byLine, window, one.difference(), one));
         Set<String> keys = decided.stream().map(DecidedDifference::key).collect(Collectors.toSet());
         Roll roll = stores.rolls().findLatest(plan).orElse(null);
         if (roll != null && roll.to() != null) {
             RollDifferences.differences(compared.current(), roll).stream()
                     .filter(one -> !keys.contains(one.key()))
-                    .forEach(one -> add(byLine, compared.window(), one, null));
+                    .forEach(one -> add(byLine, window, one, null));
         }
         return byLine;
     }
 
     private static void add(
-            Map<String, List<DecisionView>> byLine, Period window, Difference one, DecidedDifference decided) {
+            Map<String, List<DecisionView>> byLine,
+            Period window,
+            Difference one,
+            @Nullable DecidedDifference decided) {
         if (window.contains(one.to())) {
             byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>())
                     .add(new DecisionView(
@@ -169,7 +174,7 @@ class TrackController {
 
     private static VarianceRow row(
             Variance.Row row,
-            Threshold threshold,
+            @Nullable Threshold threshold,
             Map<String, String> notes,
             Map<String, List<DecisionView>> decisions) {
         boolean end = row.kind() == Variance.RowKind.LINE
@@ -208,10 +213,11 @@ class TrackController {
             @RequestParam(defaultValue = "WEEK") Length by,
             @RequestParam LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
-        return compared.window() == null
+        Period window = compared.window();
+        return window == null
                 ? List.of()
                 : PartyVariance.of(Variance.details(
-                                compared.snapshot(), compared.facts(), compared.windows(), compared.window(), line))
+                                compared.snapshot(), compared.facts(), compared.windows(), window, line))
                         .stream()
                         .map(one -> new VarianceParty(
                                 one.counterparty(),
@@ -271,15 +277,17 @@ class TrackController {
             @RequestParam(defaultValue = "WEEK") Length by,
             @RequestParam(required = false) LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
-        Check.that(
-                compared.window() != null,
-                "There are no facts after this forecast yet: a commentary says what came otherwise");
-        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), compared.window());
+        Period window = compared.window();
+        if (window == null) {
+            throw new IllegalArgumentException(
+                    "There are no facts after this forecast yet: a commentary says what came otherwise");
+        }
+        Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), window);
         return new DraftView(Commentary.draft(
                 variance,
                 compared.snapshot().asOf(),
                 tracking.decidedAfter(plan, compared.snapshot().asOf()),
-                notes(plan, id, compared.window()),
+                notes(plan, id, window),
                 minor -> sum(minor, compared.current().currency())));
     }
 }

@@ -15,6 +15,7 @@ import ebbtide.track.Variance;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,7 +25,12 @@ import org.springframework.stereotype.Component;
 @Component
 record Tracking(Edits edits, Stores stores) {
     /** A snapshot with the facts since; windows and the one asked for are none where no fact is later than it. */
-    record Compared(PlanAtVersion current, Snapshot snapshot, Outturn facts, List<Period> windows, Period window) {}
+    record Compared(
+            PlanAtVersion current,
+            Snapshot snapshot,
+            Outturn facts,
+            List<Period> windows,
+            @Nullable Period window) {}
 
     /** Whether windows are weeks, months, quarters, years, or all days to date. */
     enum Length {

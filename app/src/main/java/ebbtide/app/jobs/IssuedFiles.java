@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -21,7 +22,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class IssuedFiles {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
-    private final URI address;
+    private final @Nullable URI address;
 
     IssuedFiles(@Value("${ebbtide.issued:}") String address) {
         this.address = address.isBlank() ? null : URI.create(address);
@@ -35,7 +36,7 @@ public class IssuedFiles {
      * A file that was issued: its name, the line of the plan that it is a list of (null: a bank's statement), and what
      * is in it.
      */
-    public record IssuedFile(String name, String line, String text) {}
+    public record IssuedFile(String name, @Nullable String line, String text) {}
 
     /** Returns whether there is an address. */
     public boolean isThere() {
@@ -51,7 +52,7 @@ public class IssuedFiles {
         }
         List<IssuedFile> files = new ArrayList<>();
         for (String line :
-                get("/issued?after=" + after + "&upTo=" + upTo).lines().toList()) {
+                get(address, "/issued?after=" + after + "&upTo=" + upTo).lines().toList()) {
             String[] parts = line.split("\t", 2);
             String path = parts.length < 2 ? "" : parts[1];
             if (!path.startsWith("/") || path.startsWith("//")) {
@@ -59,12 +60,12 @@ public class IssuedFiles {
                         "Banks and ledger name a file by a path of their own address, but not by '" + line + "'");
             }
             String name = path.substring(path.lastIndexOf('/') + 1).replaceFirst("\\?.*", "");
-            files.add(new IssuedFile(name, parts[0].isEmpty() ? null : parts[0], get(path)));
+            files.add(new IssuedFile(name, parts[0].isEmpty() ? null : parts[0], get(address, path)));
         }
         return files;
     }
 
-    private String get(String path) {
+    private static String get(URI address, String path) {
         try {
             HttpResponse<String> answer = HttpClient.newHttpClient()
                     .send(

@@ -22,6 +22,7 @@ import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -54,7 +55,7 @@ public final class StatementJob implements Runnable {
             int added,
             int alreadyThere,
             int assigned,
-            LocalDate lastDay,
+            @Nullable LocalDate lastDay,
             String sentence) {}
 
     /** The reading of a file's bytes into what arrives. */
@@ -86,9 +87,9 @@ public final class StatementJob implements Runnable {
     private volatile int rows;
     private volatile int assigned;
     private volatile int added;
-    private volatile LocalDate lastDay;
+    private volatile @Nullable LocalDate lastDay;
     private volatile String sentence = "";
-    private volatile EditMade done;
+    private volatile @Nullable EditMade done;
 
     /** Makes the job of a file, its movements assigned by rules. */
     public StatementJob(
@@ -134,7 +135,7 @@ public final class StatementJob implements Runnable {
     }
 
     /** Returns the edit of a job that is done, null before. */
-    public EditMade edit() {
+    public @Nullable EditMade edit() {
         return done;
     }
 
@@ -160,7 +161,7 @@ public final class StatementJob implements Runnable {
         } catch (Stopped e) {
             end(State.STOPPED, "Stopped: nothing was brought in.");
         } catch (IllegalArgumentException e) {
-            end(State.FAILED, e.getMessage());
+            end(State.FAILED, String.valueOf(e.getMessage()));
         } catch (IOException | RuntimeException e) {
             LOG.error("A bank file could not be brought in", e);
             end(
@@ -196,13 +197,13 @@ public final class StatementJob implements Runnable {
 
     /** What arrives while a file is read: statement by statement, row by row. */
     public final class Arrivals implements BankCsvReader.Sink {
-        private List<BankMovement> movements;
-        private String account;
+        private List<BankMovement> movements = new ArrayList<>();
+        private String account = "";
 
         private Arrivals() {}
 
         /** Begins what arrives for an account, with the balances that the bank declares, or null. */
-        public void begin(String of, StatementBalances declared) {
+        public void begin(String of, @Nullable StatementBalances declared) {
             account = of;
             movements = new ArrayList<>();
             arriving.add(new ArrivingStatement(of, file.name(), movements, declared));
@@ -216,7 +217,7 @@ public final class StatementJob implements Runnable {
             try {
                 movements.add(movement(row));
             } catch (IllegalArgumentException e) {
-                problem(new RowProblem(row.line(), e.getMessage(), row.counterparty()));
+                problem(new RowProblem(row.line(), String.valueOf(e.getMessage()), row.counterparty()));
             }
         }
 

@@ -8,6 +8,7 @@ import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -66,7 +67,7 @@ public class AccountStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         Currency currency = plans.settings(planId).currency();
         return client.sql(COLUMNS + " and id = ?")
                 .params(planId, id)
@@ -76,7 +77,7 @@ public class AccountStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("delete from account where plan_id = ? and id = ?")
                 .params(planId, id)
                 .update();

@@ -8,6 +8,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -45,7 +46,7 @@ public class BuoyStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select id, line_row, first_day, last_day, note from buoy where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query((row, n) -> PlanWriter.json(buoy(row)).toString())
@@ -54,7 +55,7 @@ public class BuoyStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("delete from buoy where plan_id = ? and id = ?")
                 .params(planId, id)
                 .update();

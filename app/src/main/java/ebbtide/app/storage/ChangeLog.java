@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -27,7 +28,11 @@ public class ChangeLog {
     }
 
     /** The state of one thing before and after an edit; null where it was not there. */
-    record Effect(UndoableStore.Kind kind, String id, String before, String after) {
+    record Effect(
+            UndoableStore.Kind kind,
+            String id,
+            @Nullable String before,
+            @Nullable String after) {
         Effect reversed() {
             return new Effect(kind, id, after, before);
         }

@@ -11,12 +11,14 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -35,9 +37,9 @@ class DaySums {
         this.template = template;
     }
 
-    private record LineDay(String account, String line, LocalDate day, int direction) {}
+    private record LineDay(String account, @Nullable String line, LocalDate day, int direction) {}
 
-    private record ItemDay(String account, String line, String item, LocalDate day) {}
+    private record ItemDay(String account, @Nullable String line, String item, LocalDate day) {}
 
     private record AccountDay(String account, LocalDate day, int direction) {}
 
@@ -111,12 +113,13 @@ class DaySums {
             int there = client.sql("""
           update line_day set minor = minor + ?, settled = settled + ?
           where plan_id = ? and statement_id = ? and booking_date = ? and account = ? and line_id is not distinct from ? and direction = ?""")
-                    .params(by[0], by[1], planId, statementId, key.day(), key.account(), key.line(), key.direction())
+                    .params(Arrays.asList(
+                            by[0], by[1], planId, statementId, key.day(), key.account(), key.line(), key.direction()))
                     .update();
             if (there == 0) {
                 client.sql(
                                 "insert into line_day (plan_id, statement_id, account, line_id, booking_date, direction, minor, settled) values (?, ?, ?, ?, ?, ?, ?, ?)")
-                        .params(
+                        .params(Arrays.asList(
                                 planId,
                                 statementId,
                                 key.account(),
@@ -124,7 +127,7 @@ class DaySums {
                                 key.day(),
                                 key.direction(),
                                 by[0],
-                                by[1])
+                                by[1]))
                         .update();
             }
         });
@@ -140,12 +143,14 @@ class DaySums {
             int there = client.sql("""
           update item_day set minor = minor + ?, closed = closed + ?
           where plan_id = ? and item_id = ? and statement_id = ? and booking_date = ? and account = ? and line_id = ?""")
-                    .params(by[0], by[1], planId, key.item(), statementId, key.day(), key.account(), key.line())
+                    .params(Arrays.asList(
+                            by[0], by[1], planId, key.item(), statementId, key.day(), key.account(), key.line()))
                     .update();
             if (there == 0) {
                 client.sql(
                                 "insert into item_day (plan_id, statement_id, account, line_id, item_id, booking_date, minor, closed) values (?, ?, ?, ?, ?, ?, ?, ?)")
-                        .params(planId, statementId, key.account(), key.line(), key.item(), key.day(), by[0], by[1])
+                        .params(Arrays.asList(
+                                planId, statementId, key.account(), key.line(), key.item(), key.day(), by[0], by[1]))
                         .update();
             }
         });

@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
@@ -20,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** The changes of one edit while it is made: each is written at once and noted with what was there before. */
 public final class Draft {
@@ -27,7 +30,7 @@ public final class Draft {
     private final Map<UndoableStore.Kind, UndoableStore> kept;
     private final Stores stores;
     private final List<Effect> effects = new ArrayList<>();
-    private Currency currency;
+    private @Nullable Currency currency;
 
     Draft(String planId, Map<UndoableStore.Kind, UndoableStore> kept, Stores stores) {
         this.planId = planId;
@@ -39,8 +42,12 @@ public final class Draft {
         return effects;
     }
 
-    private void put(UndoableStore.Kind kind, String id, String after) {
-        UndoableStore store = kept.get(kind);
+    private UndoableStore store(UndoableStore.Kind kind) {
+        return requireNonNull(kept.get(kind));
+    }
+
+    private void put(UndoableStore.Kind kind, String id, @Nullable String after) {
+        UndoableStore store = store(kind);
         String before = store.state(planId, id);
         if (!Objects.equals(before, after)) {
             store.restore(planId, id, after);
@@ -92,7 +99,7 @@ public final class Draft {
 
     /** Puts an account: a new one stands last. */
     public void putAccount(Account account) {
-        String state = kept.get(UndoableStore.Kind.ACCOUNT).state(planId, account.id());
+        String state = store(UndoableStore.Kind.ACCOUNT).state(planId, account.id());
         double position = state == null
                 ? stores.accounts().endPosition(planId)
                 : ebbtide.formats.plan.PlanReader.parse(state).get("position").asDouble();

@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
 import ebbtide.app.storage.LineStore.PlacedLine;
@@ -173,7 +175,7 @@ public class Edits {
             if (effect.kind() == UndoableStore.Kind.ITEM && effect.after() == null) {
                 byId.remove(effect.id());
             } else if (effect.kind() == UndoableStore.Kind.ITEM) {
-                byId.put(effect.id(), OpenItemStore.item(effect.after(), was.currency()));
+                byId.put(effect.id(), OpenItemStore.item(requireNonNull(effect.after()), was.currency()));
             }
         }
         return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
@@ -306,7 +308,8 @@ public class Edits {
                 effects.replaceAll(Effect::reversed);
                 Collections.reverse(effects);
             }
-            effects.forEach(effect -> kept.get(effect.kind()).restore(planId, effect.id(), effect.after()));
+            effects.forEach(
+                    effect -> requireNonNull(kept.get(effect.kind())).restore(planId, effect.id(), effect.after()));
             stores.log().mark(planId, entry.seq(), state);
             stores.plans().setVersion(planId, version + 1);
             return new EditMade(prefix + entry.words(), was, after(planId, was, effects));

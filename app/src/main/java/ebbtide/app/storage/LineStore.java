@@ -5,9 +5,11 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Line;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -92,7 +94,7 @@ public class LineStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql(COLUMNS + " and id = ?")
                 .params(planId, id)
                 .query((row, n) -> {
@@ -105,7 +107,7 @@ public class LineStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("delete from line where plan_id = ? and id = ?")
                 .params(planId, id)
                 .update();
@@ -118,7 +120,7 @@ public class LineStore implements UndoableStore {
         insert into line (plan_id, id, position, parent, name, direction, active, account, note, assumption_version,
           assumption, overrides, nature, carried, netting)
         values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
-                .params(
+                .params(Arrays.asList(
                         planId,
                         id,
                         json.get("position").asDouble(),
@@ -133,7 +135,7 @@ public class LineStore implements UndoableStore {
                         line.get("overrides").toString(),
                         line.path("nature").asString(null),
                         line.has("carried") ? line.get("carried").toString() : null,
-                        line.has("netting") ? line.get("netting").toString() : null)
+                        line.has("netting") ? line.get("netting").toString() : null))
                 .update();
     }
 }

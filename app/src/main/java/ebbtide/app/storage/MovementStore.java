@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.LongStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
@@ -48,12 +49,12 @@ public class MovementStore implements UndoableStore {
 
     /** Which movements are asked for: null or blank does not matter; the newest come first. */
     public record Query(
-            String account,
+            @Nullable String account,
             Which which,
-            LocalDate from,
-            LocalDate to,
+            @Nullable LocalDate from,
+            @Nullable LocalDate to,
             String words,
-            String lineId,
+            @Nullable String lineId,
             int limit,
             int offset) {
         Query within(LocalDate first, LocalDate last, int most) {
@@ -97,7 +98,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the line whose a movement is as a whole, settling no item; null if it has parts to be kept. */
-    private static String wholeLine(BankMovement movement) {
+    private static @Nullable String wholeLine(BankMovement movement) {
         AssignedPart part = movement.parts().size() == 1 ? movement.parts().get(0) : null;
         return part != null && part.minor() == movement.minor() && part.itemId() == null && part.less() == 0
                 ? part.lineId()
@@ -361,8 +362,11 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the parts that a state kept. */
-    static List<AssignedPart> parts(String state) {
+    static List<AssignedPart> parts(@Nullable String state) {
         List<AssignedPart> parts = new ArrayList<>();
+        if (state == null) {
+            return parts;
+        }
         for (JsonNode part : PlanReader.parse(state)) {
             parts.add(new AssignedPart(
                     part.path("line").asString(null),
@@ -384,7 +388,7 @@ public class MovementStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         long movementId = Long.parseLong(id);
         List<AssignedPart> parts = parts(state);
         BankMovement was = get(planId, movementId);
@@ -401,7 +405,10 @@ public class MovementStore implements UndoableStore {
         addParts(movementId, becomes, rows);
         insertParts(rows);
         client.sql("update movement set unassigned = ?, line_id = ? where plan_id = ? and id = ?")
-                .params(becomes.unassigned(), wholeLine(becomes), planId, movementId)
+                .param(becomes.unassigned())
+                .param(wholeLine(becomes))
+                .param(planId)
+                .param(movementId)
                 .update();
     }
 }

@@ -3,6 +3,7 @@ package ebbtide.app.storage;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -39,7 +40,7 @@ public class NoteStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select note from variance_note where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(String.class)
@@ -48,7 +49,7 @@ public class NoteStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("delete from variance_note where plan_id = ? and id = ?")
                 .params(planId, id)
                 .update();

@@ -9,6 +9,7 @@ import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -83,7 +84,7 @@ public class OpenItemStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select state from open_item where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(String.class)
@@ -92,7 +93,7 @@ public class OpenItemStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         if (state == null) {
             client.sql("delete from open_item where plan_id = ? and id = ?")
                     .params(planId, id)

@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Settings;
@@ -7,6 +9,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -80,14 +83,18 @@ public class PlanStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return findSettings(planId).orElse(null);
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
+        String settings = requireNonNull(state, "a plan has settings");
         client.sql("update plan set settings = ?, name = ? where id = ?")
-                .params(state, PlanReader.settings(PlanReader.parse(state)).name(), planId)
+                .params(
+                        settings,
+                        PlanReader.settings(PlanReader.parse(settings)).name(),
+                        planId)
                 .update();
     }
 }

@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Check;
 import ebbtide.track.Decision;
 import ebbtide.track.Difference;
@@ -8,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,10 +30,17 @@ public class RollStore implements UndoableStore {
      * direction, and to which day; nil and null when dropped. The difference as it was is null of what was decided
      * before it was kept.
      */
-    public record DecidedDifference(String key, long carried, LocalDate day, Difference difference, LocalDate on) {
+    public record DecidedDifference(
+            String key,
+            long carried,
+            @Nullable LocalDate day,
+            Difference difference,
+            @Nullable LocalDate on) {
         /** Returns what the decision means for a variance, none where its difference was not kept. */
         public Optional<Decision> decision() {
-            return difference == null ? Optional.empty() : Optional.of(Decision.of(difference, carried, on));
+            return difference == null
+                    ? Optional.empty()
+                    : Optional.of(Decision.of(difference, carried, requireNonNull(on)));
         }
     }
 
@@ -39,7 +49,12 @@ public class RollStore implements UndoableStore {
      * forecast as it was, what was decided, and whether it is done.
      */
     public record Roll(
-            int number, LocalDate from, LocalDate to, String snapshot, List<DecidedDifference> decided, boolean done) {
+            int number,
+            LocalDate from,
+            @Nullable LocalDate to,
+            String snapshot,
+            List<DecidedDifference> decided,
+            boolean done) {
         public Roll {
             Check.that(number > 0 && from != null, "a roll forward has a number and begins somewhere");
             decided = List.copyOf(decided);
@@ -47,6 +62,11 @@ public class RollStore implements UndoableStore {
 
         String id() {
             return Integer.toString(number);
+        }
+
+        /** Returns the as-of date it goes to, once it is chosen. */
+        public LocalDate until() {
+            return requireNonNull(to, "the as-of date of a roll forward");
         }
 
         /** Returns the roll forward to another day. */
@@ -96,7 +116,7 @@ public class RollStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select state from roll_forward where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(String.class)
@@ -105,7 +125,7 @@ public class RollStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         if (state == null) {
             client.sql("delete from roll_forward where plan_id = ? and id = ?")
                     .params(planId, id)

@@ -4,6 +4,7 @@ import ebbtide.books.AssignRule;
 import ebbtide.formats.plan.PlanReader;
 import java.util.Currency;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -33,7 +34,7 @@ public class RuleStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select rule from assign_rule where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(String.class)
@@ -42,7 +43,7 @@ public class RuleStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("delete from assign_rule where plan_id = ? and id = ?")
                 .params(planId, id)
                 .update();

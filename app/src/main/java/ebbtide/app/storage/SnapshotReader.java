@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.plan.Direction;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
@@ -31,8 +33,8 @@ final class SnapshotReader {
     private final Map<String, long[][]> days = new HashMap<>();
     private final TreeMap<String, KeptItem> items = new TreeMap<>();
     private long epoch;
-    private LocalDate asOf;
-    private LocalDate horizonEnd;
+    private LocalDate asOf = LocalDate.EPOCH;
+    private LocalDate horizonEnd = LocalDate.EPOCH;
     private long cash;
 
     /** Takes what the next snapshot kept; a whole one begins anew. */
@@ -170,7 +172,7 @@ final class SnapshotReader {
         int from = (int) (asOf.toEpochDay() + 1 - epoch);
         int to = (int) ((upTo.isBefore(horizonEnd) ? upTo : horizonEnd).toEpochDay() + 1 - epoch);
         for (KeptLine line : lines) {
-            long[][] parts = days.get(line.id());
+            long[][] parts = requireNonNull(days.get(line.id()));
             flows.put(line.id(), new KeptFlows(cut(parts[0], from, to), cut(parts[1], from, to)));
         }
         return new Snapshot(asOf, horizonEnd, cash, lines, flows, List.copyOf(items.values()));

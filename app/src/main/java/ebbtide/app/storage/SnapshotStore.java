@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.flows.Part;
 import ebbtide.plan.Direction;
 import ebbtide.track.KeptFlows;
@@ -14,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
@@ -93,7 +96,7 @@ public class SnapshotStore implements UndoableStore {
           (select coalesce(max(seq), 0) from snapshot where plan_id = :plan and whole)""").param("plan", planId).query(Long.class).single();
         SnapshotReader before = changed > 0 ? null : reader(planId, Long.MAX_VALUE);
         boolean whole = before == null;
-        byte[] content = SnapshotWriter.content(whole ? null : before.snapshot(LocalDate.MAX), snapshot);
+        byte[] content = SnapshotWriter.content(before == null ? null : before.snapshot(LocalDate.MAX), snapshot);
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
           content_size, closing_cash, protected, commentary)
@@ -121,7 +124,7 @@ public class SnapshotStore implements UndoableStore {
     /**
      * Returns a reader that has taken every snapshot from the last whole one up to a place; null when there is none.
      */
-    private SnapshotReader reader(String planId, long upTo) {
+    private @Nullable SnapshotReader reader(String planId, long upTo) {
         SnapshotReader reader = new SnapshotReader();
         boolean[] any = {false};
         client.sql("""
@@ -135,12 +138,14 @@ public class SnapshotStore implements UndoableStore {
 
     /** Returns a snapshot with its flows up to a day; later ones are not loaded. Refuses an id that is not there. */
     public Snapshot get(String planId, String id, LocalDate upTo) {
-        find(planId, id).orElseThrow(() -> new NotFound("snapshot", id));
+        if (find(planId, id).isEmpty()) {
+            throw new NotFound("snapshot", id);
+        }
         Optional<Long> seq = client.sql("select seq from snapshot where plan_id = ? and id = ? and seq is not null")
                 .params(planId, id)
                 .query(Long.class)
                 .optional();
-        return seq.isPresent() ? reader(planId, seq.get()).snapshot(upTo) : fromRows(planId, id, upTo);
+        return seq.isPresent() ? requireNonNull(reader(planId, seq.get())).snapshot(upTo) : fromRows(planId, id, upTo);
     }
 
     /**
@@ -196,7 +201,7 @@ public class SnapshotStore implements UndoableStore {
                                     "select line_id, flow_day, part, minor from snapshot_flow where snapshot_id = ? and flow_day <= ?")
                             .params(id, asOf.plusDays(length))
                             .query(flow -> {
-                                flows.get(flow.getString("line_id"))
+                                requireNonNull(flows.get(flow.getString("line_id")))
                                                 .of(Part.valueOf(flow.getString("part")))[
                                                 (int) ChronoUnit.DAYS.between(
                                                                 asOf, flow.getObject("flow_day", LocalDate.class))
@@ -218,12 +223,12 @@ public class SnapshotStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return find(planId, id).map(one -> state(one.said())).orElse(null);
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("update snapshot set active = ? where plan_id = ? and id = ?")
                 .params(state != null, planId, id)
                 .update();

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Writes what a snapshot keeps: all of it, or what differs from the one before it, so that it costs what changed
@@ -28,16 +29,16 @@ final class SnapshotWriter {
     private final Deflater deflater = new Deflater(Deflater.BEST_SPEED);
     private final OutputStream out;
     private final Snapshot now;
-    private final Snapshot before;
+    private final @Nullable Snapshot before;
 
-    private SnapshotWriter(Snapshot before, Snapshot now) {
+    private SnapshotWriter(@Nullable Snapshot before, Snapshot now) {
         this.before = before;
         this.now = now;
         this.out = new BufferedOutputStream(new DeflaterOutputStream(bytes, deflater, 1 << 14), 1 << 16);
     }
 
     /** Returns what a snapshot keeps beyond the one before it; all of it where that is null. */
-    static byte[] content(Snapshot before, Snapshot now) {
+    static byte[] content(@Nullable Snapshot before, Snapshot now) {
         SnapshotWriter writer = new SnapshotWriter(before, now);
         try {
             writer.write();

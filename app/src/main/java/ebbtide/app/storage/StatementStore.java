@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -64,7 +66,10 @@ public class StatementStore implements UndoableStore {
      * null).
      */
     public record ArrivingStatement(
-            String account, String fileName, List<BankMovement> movements, StatementBalances declared) {}
+            String account,
+            String fileName,
+            List<BankMovement> movements,
+            @Nullable StatementBalances declared) {}
 
     /** Returns what a statement's movements are in the books of a plan's accounts. */
     BooksWithCount books(String planId, String id, List<Account> accounts) {
@@ -177,7 +182,7 @@ public class StatementStore implements UndoableStore {
         insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active, kept,
           number, opening, closing)
         values (?, ?, ?, ?, ?, 0, ?, ?, false, false, ?, ?, ?)""")
-                .params(
+                .params(Arrays.asList(
                         planId,
                         id,
                         arriving.account(),
@@ -187,7 +192,7 @@ public class StatementStore implements UndoableStore {
                         last,
                         declared == null ? null : declared.number(),
                         declared == null ? null : declared.opening(),
-                        declared == null ? null : declared.closing())
+                        declared == null ? null : declared.closing()))
                 .update();
     }
 
@@ -256,7 +261,7 @@ public class StatementStore implements UndoableStore {
     }
 
     @Override
-    public String state(String planId, String id) {
+    public @Nullable String state(String planId, String id) {
         return client.sql("select active from statement where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(Boolean.class)
@@ -267,7 +272,7 @@ public class StatementStore implements UndoableStore {
     }
 
     @Override
-    public void restore(String planId, String id, String state) {
+    public void restore(String planId, String id, @Nullable String state) {
         client.sql("update statement set active = ?, kept = true where plan_id = ? and id = ?")
                 .params(state != null, planId, id)
                 .update();

@@ -1,5 +1,7 @@
 package ebbtide.app.storage;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * A kind of thing that edits change: its state is text that can be read, written back, and kept in the change log, so
  * that undo and redo need to know nothing else about it. A state of null means that the thing is not there.
@@ -23,8 +25,9 @@ interface UndoableStore {
     Kind kind();
 
     /** Returns the state of a thing of a plan, null if it is not there. */
+    @Nullable
     String state(String planId, String id);
 
     /** Makes a thing of a plan have a state, null taking it away. */
-    void restore(String planId, String id, String state);
+    void restore(String planId, String id, @Nullable String state);
 }

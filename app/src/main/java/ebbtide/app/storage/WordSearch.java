@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -24,7 +25,8 @@ public class WordSearch {
     }
 
     /** What was found, and the day back to which was searched; null when all days were, or enough was found. */
-    public record Found(List<StoredMovement> movements, LocalDate searchedBackTo) {}
+    public record Found(
+            List<StoredMovement> movements, @Nullable LocalDate searchedBackTo) {}
 
     private record Days(LocalDate first, LocalDate last) {}
 

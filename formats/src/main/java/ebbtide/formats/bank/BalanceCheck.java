@@ -3,6 +3,7 @@ package ebbtide.formats.bank;
 import ebbtide.money.Money;
 import java.util.Currency;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The check of a running-balance column: each balance is the one before plus the movement. Files run forwards or
@@ -10,7 +11,7 @@ import java.util.Optional;
  */
 final class BalanceCheck {
     private final Currency currency;
-    private BankRow before;
+    private @Nullable BankRow before;
     private boolean forwards = true;
     private boolean backwards = true;
 

@@ -80,7 +80,7 @@ public final class BankCsvReader {
             sink.row(row);
         } catch (IllegalArgumentException e) {
             balances.forget();
-            sink.problem(new RowProblem(line, e.getMessage(), whole(record)));
+            sink.problem(new RowProblem(line, String.valueOf(e.getMessage()), whole(record)));
         }
     }
 

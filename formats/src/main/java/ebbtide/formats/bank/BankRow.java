@@ -1,6 +1,7 @@
 package ebbtide.formats.bank;
 
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 
 /** A movement read from a line of a bank's file, in signed minor units; {@code balance} is null where none stands. */
 public record BankRow(
@@ -11,4 +12,4 @@ public record BankRow(
         String text,
         String counterparty,
         String reference,
-        Long balance) {}
+        @Nullable Long balance) {}

@@ -3,4 +3,7 @@
  * a {@link ebbtide.formats.bank.CsvDialect}; {@link ebbtide.formats.bank.BankCsvReader} then streams the file by it,
  * giving good rows and bad ones with their line number and reason.
  */
+@NullMarked
 package ebbtide.formats.bank;
+
+import org.jspecify.annotations.NullMarked;

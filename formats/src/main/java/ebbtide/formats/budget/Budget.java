@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** A budget found in a sheet: the months of its columns, and its rows with amounts in the order they stand. */
 public record Budget(List<YearMonth> months, List<Row> rows) {
@@ -86,7 +87,7 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
         return columns;
     }
 
-    private static Integer yearAbove(Sheet sheet, int head, int column, Integer before) {
+    private static @Nullable Integer yearAbove(Sheet sheet, int head, int column, @Nullable Integer before) {
         for (int row = head - 1; row >= Math.max(0, head - 3); row--) {
             var found = Pattern.compile("(?:.*\\D)?((?:19|20)\\d{2})(?:\\D.*)?").matcher(sheet.cell(row, column));
             if (found.matches() && MonthHeading.of(sheet.cell(row, column)) == null) {
@@ -181,7 +182,7 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
         }
 
         /** Numbers as people keep them in cells: grouped, in brackets, with a currency, as text, a dash for nothing. */
-        private Long amount(String cell) {
+        private @Nullable Long amount(String cell) {
             if (NIL.matcher(cell).matches()) {
                 return 0L;
             }
@@ -202,7 +203,7 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
         }
 
         /** 1,250.50 and 1.250,50 and 1E3 are all numbers; the last mark is the decimal one when it is not a group. */
-        private static String plain(String text) {
+        private static @Nullable String plain(String text) {
             if (text.matches("\\d+(\\.\\d+)?([eE][+-]?\\d{1,2})?")) {
                 return text;
             }

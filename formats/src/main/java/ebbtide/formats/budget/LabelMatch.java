@@ -4,9 +4,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** The line a budget's row belongs to by its label, and how sure that is; no line where none is like it. */
-public record LabelMatch(String lineId, How how) {
+public record LabelMatch(@Nullable String lineId, How how) {
     /** How the line was found, the surest first. */
     public enum How {
         EXACT,

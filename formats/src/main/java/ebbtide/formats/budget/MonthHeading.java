@@ -5,16 +5,17 @@ import java.time.YearMonth;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** A heading that names a month, its year perhaps left to another cell. Null year: not said. */
-record MonthHeading(int month, Integer year) {
+record MonthHeading(int month, @Nullable Integer year) {
     private static final String NAMES = "janfebmaraprmayjunjulaugsepoctnovdec";
     private static final Pattern NAMED = Pattern.compile("(?:\\d{1,2}[-/. ])?([a-z]{3,9})\\.?[-/. ']*(\\d{4}|\\d{2})?");
     private static final Pattern YEAR_FIRST = Pattern.compile("(\\d{4})[-/.](\\d{1,2})(?:[-/.]\\d{1,2})?(?:[t ].*)?");
     private static final Pattern MONTH_FIRST = Pattern.compile("(?:\\d{1,2}[-/.])?(\\d{1,2})[-/.](\\d{4})");
 
     /** Returns the month a heading names, null if it names none. */
-    static MonthHeading of(String heading) {
+    static @Nullable MonthHeading of(String heading) {
         String text = heading.strip().toLowerCase(Locale.ROOT);
         Matcher named = NAMED.matcher(text);
         if (named.matches()) {
@@ -38,7 +39,7 @@ record MonthHeading(int month, Integer year) {
         return monthFirst.matches() ? made(monthFirst.group(1), monthFirst.group(2)) : null;
     }
 
-    private static MonthHeading made(String month, String year) {
+    private static @Nullable MonthHeading made(String month, String year) {
         try {
             YearMonth.of(Integer.parseInt(year), Integer.parseInt(month));
             return new MonthHeading(Integer.parseInt(month), Integer.valueOf(year));

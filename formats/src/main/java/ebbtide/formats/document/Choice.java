@@ -2,6 +2,7 @@ package ebbtide.formats.document;
 
 import java.util.Currency;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -21,7 +22,7 @@ public final class Choice<T> extends Form<T> {
     }
 
     @Override
-    public T read(JsonPlace place) {
+    public @Nullable T read(JsonPlace place) {
         return (readAsFirst.test(place) ? first : second).read(place);
     }
 

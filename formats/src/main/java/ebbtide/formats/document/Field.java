@@ -1,5 +1,10 @@
 package ebbtide.formats.document;
 
+import java.util.Currency;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
 /**
  * A part of a record as a document has it: under which name, in which form, and what holds where it is left out. The
  * part of the record has the field's name unless another is said.
@@ -26,12 +31,13 @@ public record Field<V>(
     @FunctionalInterface
     public interface Otherwise<V> {
         /** Returns what holds. */
+        @Nullable
         V of(JsonPlace record, Parts parts);
     }
 
     /** Returns a field that is written always, and whose form says what its absence means. */
     public static <V> Field<V> always(String name, Form<V> form) {
-        return new Field<>(name, name, form, Presence.ALWAYS, null, "");
+        return new Field<>(name, name, form, Presence.ALWAYS, Usual.of(null), "");
     }
 
     /** Returns a field that is written always; left out, the usual value holds. */
@@ -56,12 +62,12 @@ public record Field<V>(
 
     /** Returns a part whose own fields stand among those of the record. */
     public static <V extends Record> Field<V> flat(String part, RecordForm<V> form) {
-        return new Field<>(part, part, form, Presence.FLAT, null, "");
+        return new Field<>(part, part, form, Presence.FLAT, Usual.of(null), "");
     }
 
     /** Returns a part that does not stand in the document, with the value it has there. */
-    public static <V> Field<V> never(String part, V value) {
-        return new Field<>(part, part, null, Presence.NEVER, Usual.of(value), "");
+    public static <V> Field<V> never(String part, @Nullable V value) {
+        return new Field<>(part, part, new Nothing<>(), Presence.NEVER, Usual.of(value), "");
     }
 
     /** Returns this field for a part of another name. */
@@ -84,14 +90,32 @@ public record Field<V>(
         return presence == Presence.ALWAYS && form.needed();
     }
 
+    /** The form of what does not stand in a document: it is neither read nor written. */
+    private static final class Nothing<V> extends Form<V> {
+        @Override
+        public @Nullable V read(JsonPlace place) {
+            return null;
+        }
+
+        @Override
+        public JsonNode write(V value, Currency currency) {
+            throw new IllegalStateException("What does not stand in a document is not written");
+        }
+
+        @Override
+        ObjectNode schema(SchemaBook book) {
+            throw new IllegalStateException("What does not stand in a document has no schema");
+        }
+    }
+
     /** A value that holds whatever the other parts are. */
-    record Usual<V>(V value) implements Otherwise<V> {
-        static <V> Usual<V> of(V value) {
+    record Usual<V>(@Nullable V value) implements Otherwise<V> {
+        static <V> Usual<V> of(@Nullable V value) {
             return new Usual<>(value);
         }
 
         @Override
-        public V of(JsonPlace record, Parts parts) {
+        public @Nullable V of(JsonPlace record, Parts parts) {
             return value;
         }
     }

@@ -6,6 +6,7 @@ import java.util.Currency;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -14,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public abstract class Form<T> {
     /** Returns the value at a place; null where it has left problems behind there. */
-    public abstract T read(JsonPlace place);
+    public abstract @Nullable T read(JsonPlace place);
 
     /** Returns a value as it stands in a document whose amounts are in a currency. */
     public abstract JsonNode write(T value, Currency currency);
@@ -107,7 +108,7 @@ public abstract class Form<T> {
         }
 
         @Override
-        public U read(JsonPlace place) {
+        public @Nullable U read(JsonPlace place) {
             int before = place.problemCount();
             T value = of.read(place);
             return value == null || place.problemCount() > before ? null : place.make(() -> made.apply(value));
@@ -140,7 +141,7 @@ public abstract class Form<T> {
         }
 
         @Override
-        public T read(JsonPlace place) {
+        public @Nullable T read(JsonPlace place) {
             return of.read(place);
         }
 

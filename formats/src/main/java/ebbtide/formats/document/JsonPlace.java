@@ -12,6 +12,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -87,7 +88,7 @@ public final class JsonPlace {
 
     /** Returns whether nothing stands here; null is nothing. */
     public boolean isAbsent() {
-        return node == null || node.isMissingNode() || node.isNull();
+        return node.isMissingNode() || node.isNull();
     }
 
     /** Returns the name of this place in what holds it. */
@@ -97,20 +98,15 @@ public final class JsonPlace {
 
     /** Returns the value of a field, absent if the document has none. */
     public JsonPlace at(String field) {
-        return new JsonPlace(
-                node == null || !node.isObject() ? null : node.get(field),
-                path + "/" + field,
-                problems,
-                currency,
-                usual);
+        return new JsonPlace(node.path(field), path + "/" + field, problems, currency, usual);
     }
 
     /** Returns what the supplier makes; an argument it refuses becomes a problem here, and null comes back. */
-    public <T> T make(Supplier<T> maker) {
+    public <T> @Nullable T make(Supplier<T> maker) {
         try {
             return maker.get();
         } catch (IllegalArgumentException e) {
-            String message = e.getMessage();
+            String message = String.valueOf(e.getMessage());
             problem(message.substring(0, 1).toUpperCase(Locale.ROOT) + message.substring(1));
             return null;
         }
@@ -133,6 +129,7 @@ public final class JsonPlace {
         }
     }
 
+    @Nullable
     Boolean flag() {
         if (isAbsent() || !node.isBoolean()) {
             problem("true or false is expected here, but was " + node);
@@ -176,7 +173,7 @@ public final class JsonPlace {
         return found;
     }
 
-    <T> T required(String what, Function<String, T> parser) {
+    <T> @Nullable T required(String what, Function<String, T> parser) {
         if (isAbsent()) {
             problem("Missing: " + what);
             return null;

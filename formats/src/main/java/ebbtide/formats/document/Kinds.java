@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -48,7 +49,7 @@ public final class Kinds<T> extends Form<T> {
 
     @Override
     @SuppressWarnings("unchecked")
-    public T read(JsonPlace place) {
+    public @Nullable T read(JsonPlace place) {
         String word = Values.TEXT.read(place.at(KIND));
         if (word == null) {
             return null;

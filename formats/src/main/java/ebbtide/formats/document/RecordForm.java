@@ -1,5 +1,7 @@
 package ebbtide.formats.document;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.formats.document.Field.Presence;
 import ebbtide.formats.document.Field.Usual;
 import java.lang.reflect.Constructor;
@@ -14,6 +16,7 @@ import java.util.Map;
 import java.util.function.BiConsumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -30,7 +33,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
     private final Class<T> type;
     private final List<Field<?>> fields;
     private final Demand demand;
-    private final T silent;
+    private final @Nullable T silent;
     private final Constructor<T> constructor;
     private final Map<String, RecordComponent> components = new HashMap<>();
     private final String[] order;
@@ -40,7 +43,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
     @FunctionalInterface
     public interface Demand extends BiConsumer<JsonPlace, Parts> {}
 
-    private RecordForm(Class<T> type, List<Field<?>> fields, Demand demand, T silent, List<String> before) {
+    private RecordForm(Class<T> type, List<Field<?>> fields, Demand demand, @Nullable T silent, List<String> before) {
         this.type = type;
         this.fields = fields;
         this.demand = demand;
@@ -94,7 +97,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
         RecordForm<T> of = this;
         return new Form<>() {
             @Override
-            public T read(JsonPlace place) {
+            public @Nullable T read(JsonPlace place) {
                 return of.read(look.apply(place));
             }
 
@@ -115,7 +118,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
     }
 
     @Override
-    public T read(JsonPlace place) {
+    public @Nullable T read(JsonPlace place) {
         if (!place.isObjectOrAbsent()) {
             return null;
         }
@@ -152,14 +155,14 @@ public final class RecordForm<T extends Record> extends Form<T> {
                 || field.presence() != Presence.NEVER && !place.at(field.name()).isAbsent();
     }
 
-    private static Object value(Field<?> field, JsonPlace place) {
+    private static @Nullable Object value(Field<?> field, JsonPlace place) {
         return field.presence() == Presence.FLAT
                 ? ((RecordForm<?>) field.form()).among(place)
                 : field.form().read(place.at(field.name()));
     }
 
     /** Returns the record whose fields stand among those of another. */
-    private T among(JsonPlace place) {
+    private @Nullable T among(JsonPlace place) {
         if (silent != null && names.stream().allMatch(name -> place.at(name).isAbsent())) {
             return silent;
         }
@@ -170,7 +173,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
 
     private T made(Parts parts) {
         try {
-            return constructor.newInstance(Stream.of(order).map(parts::get).toArray());
+            return constructor.newInstance(Stream.of(order).map(parts::find).toArray());
         } catch (InvocationTargetException e) {
             if (e.getCause() instanceof RuntimeException refused) {
                 throw refused;
@@ -216,7 +219,7 @@ public final class RecordForm<T extends Record> extends Form<T> {
 
     private Object part(Record value, Field<?> field) {
         try {
-            return components.get(field.part()).getAccessor().invoke(value);
+            return requireNonNull(components.get(field.part())).getAccessor().invoke(value);
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException(e);
         }

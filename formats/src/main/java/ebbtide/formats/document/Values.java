@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -181,7 +182,7 @@ public final class Values {
         }
 
         @Override
-        public T read(JsonPlace place) {
+        public @Nullable T read(JsonPlace place) {
             return place.required(what, text -> parser.apply(text, place));
         }
 
@@ -199,7 +200,7 @@ public final class Values {
     /** True or false. */
     private static final class Flag extends Form<Boolean> {
         @Override
-        public Boolean read(JsonPlace place) {
+        public @Nullable Boolean read(JsonPlace place) {
             return place.flag();
         }
 

@@ -3,4 +3,7 @@
  * everything wrong, writes it, and is shown in the schema, all from the same description. What the forms of a plan are
  * is said in {@code formats.plan}.
  */
+@NullMarked
 package ebbtide.formats.document;
+
+import org.jspecify.annotations.NullMarked;

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** A ledger's list read by its columns: good rows as items, bad ones with their line and reason. */
 public final class ItemList {
@@ -109,7 +110,7 @@ public final class ItemList {
             }
             items.add(item);
         } catch (IllegalArgumentException e) {
-            problems.add(new RowProblem(line, e.getMessage(), String.join(" | ", row)));
+            problems.add(new RowProblem(line, String.valueOf(e.getMessage()), String.join(" | ", row)));
         }
     }
 
@@ -158,7 +159,7 @@ public final class ItemList {
                 .toString();
     }
 
-    private Long given(List<String> row) {
+    private @Nullable Long given(List<String> row) {
         for (Field field : List.of(Field.AMOUNT, Field.NET, Field.OPEN)) {
             if (!text(row, field).isEmpty()) {
                 return minor(row, field);
@@ -167,7 +168,7 @@ public final class ItemList {
         return null;
     }
 
-    private static Kind kind(String word, Long amount) {
+    private static Kind kind(String word, @Nullable Long amount) {
         String plain = word.toLowerCase(Locale.ROOT);
         if (plain.contains("credit") || plain.isEmpty() && amount != null && amount < 0) {
             return Kind.CREDIT_NOTE;
@@ -209,14 +210,14 @@ public final class ItemList {
         return new Amount(gross, taxed, parted && taxed != 0, left, left);
     }
 
-    private EarlyDiscount discount(List<String> row) {
+    private @Nullable EarlyDiscount discount(List<String> row) {
         String share = text(row, Field.DISCOUNT).replace("%", "").strip();
         return share.isEmpty() || text(row, Field.DISCOUNT_UNTIL).isEmpty()
                 ? null
                 : new EarlyDiscount(date(row, Field.DISCOUNT_UNTIL), Percent.parse(share));
     }
 
-    private Long size(List<String> row, Field field) {
+    private @Nullable Long size(List<String> row, Field field) {
         return text(row, field).isEmpty() ? null : Long.valueOf(Math.abs(minor(row, field)));
     }
 

@@ -4,4 +4,7 @@
  * {@link ebbtide.formats.items.ItemChanges} holds them against the items that are there: new, changed, the same,
  * vanished.
  */
+@NullMarked
 package ebbtide.formats.items;
+
+import org.jspecify.annotations.NullMarked;

@@ -85,7 +85,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
                 }
                 entries.add(entry);
             } catch (IllegalArgumentException e) {
-                problems.add(new Unread(i + 1, e.getMessage()));
+                problems.add(new Unread(i + 1, String.valueOf(e.getMessage())));
             }
         }
         return new OpeningList(List.copyOf(entries), List.copyOf(problems));

@@ -15,6 +15,7 @@ import ebbtide.plan.Settings;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** What only shows between the parts of a plan file: lines, accounts, movements and items that refer to one another. */
 final class DocumentCheck {
@@ -30,14 +31,14 @@ final class DocumentCheck {
     }
 
     /** Returns the document at a place; null where it has left problems behind. */
-    static PlanDocument document(JsonPlace root) {
+    static @Nullable PlanDocument document(JsonPlace root) {
         if (root.at("settings").isAbsent()) {
             root.at("settings").problem("Missing: the settings of the plan");
         }
         JsonPlace place = root.in(SettingsForm.currencyOf(root.at("settings")));
         Parts read = PlanForm.FORM.parts(place);
         PlanForm.FORM.refuseOthers(place);
-        Settings settings = read.get("settings", Settings.class);
+        Settings settings = read.find("settings", Settings.class);
         // What is unreadable leaves a gap: what only shows between lines is checked when all are there, so that places
         // are true.
         if (settings == null

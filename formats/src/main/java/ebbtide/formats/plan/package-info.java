@@ -3,4 +3,7 @@
  * everything wrong with its place, {@link ebbtide.formats.plan.PlanWriter} writes it without loss. The same two read
  * and write the assumption of a single line for storage and for the api.
  */
+@NullMarked
 package ebbtide.formats.plan;
+
+import org.jspecify.annotations.NullMarked;

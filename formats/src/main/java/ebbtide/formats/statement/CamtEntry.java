@@ -1,5 +1,7 @@
 package ebbtide.formats.statement;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.formats.bank.BankRow;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -8,6 +10,7 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An entry of a camt.053 statement on its way to movements: one, or, of a batch whose details have amounts that add up
@@ -24,7 +27,8 @@ final class CamtEntry {
         this.entry = entry;
         this.currency = currency;
         this.booked = CamtReader.day(entry.get("BookgDt"));
-        this.value = entry.find("ValDt") == null ? booked : CamtReader.day(entry.find("ValDt"));
+        Element valued = entry.find("ValDt");
+        this.value = valued == null ? booked : CamtReader.day(valued);
         this.reversal = entry.textAt("RvslInd").equals("true");
     }
 
@@ -70,14 +74,14 @@ final class CamtEntry {
     }
 
     /** Version 08 gives a detail's amount itself, version 02 as the amount of the transaction. */
-    private static Element amountOf(Element detail) {
+    private static @Nullable Element amountOf(Element detail) {
         Element own = detail.find("Amt");
         return own == null ? detail.find("AmtDtls", "TxAmt", "Amt") : own;
     }
 
     private long signed(Element detail) {
         boolean credit = detail.find("CdtDbtInd") == null ? CamtReader.credit(entry) : CamtReader.credit(detail);
-        long minor = CamtReader.minor(amountOf(detail), currency);
+        long minor = CamtReader.minor(requireNonNull(amountOf(detail), "the amount of a detail"), currency);
         return credit ? minor : -minor;
     }
 

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A bank's statement as its file declares it: the account's number at the bank, the statement's own number, its days,
@@ -19,7 +20,7 @@ public record DeclaredStatement(
         Currency currency,
         LocalDate from,
         LocalDate to,
-        Long opening,
+        @Nullable Long opening,
         Long closing,
         List<BankRow> rows,
         int notBooked) {

@@ -2,6 +2,7 @@ package ebbtide.formats.statement;
 
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An element of a document as a small tree: its name without namespace, the line it begins on, its text and its
@@ -10,6 +11,7 @@ import java.util.Map;
 record Element(String name, int line, Map<String, String> attributes, String text, List<Element> children) {
 
     /** Returns the first element down a path of names, null if there is none. */
+    @Nullable
     Element find(String... path) {
         Element at = this;
         for (String name : path) {

@@ -17,7 +17,7 @@ final class Lines {
         try {
             return reading.get();
         } catch (IllegalArgumentException | ArithmeticException e) {
-            throw fault(line, e.getMessage());
+            throw fault(line, String.valueOf(e.getMessage()));
         }
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The reading of MT940 messages, with or without the blocks of the network around them. Each message is a statement, or
@@ -27,7 +28,7 @@ final class Mt940Reader {
     private record Field(int line, String tag, String text) {}
 
     private final List<DeclaredStatement> statements = new ArrayList<>();
-    private List<Field> message;
+    private @Nullable List<Field> message;
 
     private Mt940Reader() {}
 
@@ -77,12 +78,12 @@ final class Mt940Reader {
 
     private void close() {
         if (message != null) {
-            statements.add(statement());
+            statements.add(statement(message));
         }
         message = null;
     }
 
-    private Field get(String what, String... tags) {
+    private static Field get(List<Field> message, String what, String... tags) {
         return message.stream()
                 .filter(field -> Set.of(tags).contains(field.tag()))
                 .findFirst()
@@ -91,9 +92,9 @@ final class Mt940Reader {
                         "the statement has no " + what + " (:" + tags[0] + ":): the file breaks off or is damaged"));
     }
 
-    private DeclaredStatement statement() {
-        Matcher opening = balance(get("opening balance", "60F", "60M"));
-        Field close = get("closing balance", "62F", "62M");
+    private DeclaredStatement statement(List<Field> message) {
+        Matcher opening = balance(get(message, "opening balance", "60F", "60M"));
+        Field close = get(message, "closing balance", "62F", "62M");
         Matcher closing = balance(close);
         Currency currency = Lines.at(close.line(), () -> Money.currency(closing.group(3)));
         if (!opening.group(3).equals(closing.group(3))) {
@@ -122,8 +123,8 @@ final class Mt940Reader {
         return Lines.at(
                 close.line(),
                 () -> new DeclaredStatement(
-                        get("account", "25", "25P").text(),
-                        get("number", "28C", "28").text(),
+                        get(message, "account", "25", "25P").text(),
+                        get(message, "number", "28C", "28").text(),
                         currency,
                         from,
                         to,
@@ -147,7 +148,7 @@ final class Mt940Reader {
     }
 
     /** Returns the movement of an entry, null if it is only expected. */
-    private static BankRow row(Field field, String info, Currency currency) {
+    private static @Nullable BankRow row(Field field, String info, Currency currency) {
         String[] lines = field.text().split("\n", 2);
         Matcher entry = ENTRY.matcher(lines[0]);
         if (!entry.matches()) {

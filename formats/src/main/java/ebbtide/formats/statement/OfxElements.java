@@ -1,5 +1,7 @@
 package ebbtide.formats.statement;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -7,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The elements of an OFX document. In its first version an element that holds text is not closed, in its second every
@@ -16,8 +19,8 @@ final class OfxElements {
     private static final Pattern TAG = Pattern.compile("<(/?)([A-Z0-9.]{1,40})>([^<]*)");
     private static final int MOST_DEEP = 40;
     private final Deque<Element> open = new ArrayDeque<>();
-    private Element root;
-    private Element lastText;
+    private @Nullable Element root;
+    private @Nullable Element lastText;
 
     private OfxElements() {}
 
@@ -51,7 +54,7 @@ final class OfxElements {
             throw Lines.fault(
                     line, "the file breaks off before </OFX>, or goes on after it: export it from the bank again");
         }
-        return elements.root;
+        return requireNonNull(elements.root);
     }
 
     private void take(int line, boolean closing, String name, String text) {
@@ -67,7 +70,7 @@ final class OfxElements {
         if (open.isEmpty()) {
             root = element;
         } else {
-            open.peek().children().add(element);
+            requireNonNull(open.peek()).children().add(element);
         }
         if (text.isEmpty()) {
             open.push(element);
@@ -93,7 +96,7 @@ final class OfxElements {
             Element empty = open.pop();
             List<Element> moved = List.copyOf(empty.children());
             empty.children().clear();
-            open.peek().children().addAll(moved);
+            requireNonNull(open.peek()).children().addAll(moved);
         }
         open.pop();
     }

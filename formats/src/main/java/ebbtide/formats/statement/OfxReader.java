@@ -80,7 +80,8 @@ final class OfxReader {
                 .filter(one -> !one.isEmpty())
                 .findFirst()
                 .orElse("");
-        LocalDate value = entry.find("DTAVAIL") == null ? booked : day(entry.find("DTAVAIL"));
+        Element available = entry.find("DTAVAIL");
+        LocalDate value = available == null ? booked : day(available);
         return new BankRow(
                 entry.line(), booked, value, minor(entry.get("TRNAMT"), currency), text, name, reference, null);
     }

@@ -9,6 +9,7 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The elements of an XML document one after another, so that a long statement never stands in memory as a whole. A
@@ -82,7 +83,7 @@ final class XmlElements {
     /**
      * Returns the next beginning or end of an element; text up to there is added to {@code text} unless that is null.
      */
-    private int next(StringBuilder text) {
+    private int next(@Nullable StringBuilder text) {
         try {
             while (true) {
                 int event = xml.next();
@@ -107,7 +108,7 @@ final class XmlElements {
         }
     }
 
-    private void append(StringBuilder text) {
+    private void append(@Nullable StringBuilder text) {
         if (text == null) {
             return;
         }

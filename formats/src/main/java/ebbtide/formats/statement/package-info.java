@@ -4,4 +4,7 @@
  * entries add up to the closing one, or refuses it with a sentence that names the line. Nothing of a damaged file is
  * used.
  */
+@NullMarked
 package ebbtide.formats.statement;
+
+import org.jspecify.annotations.NullMarked;

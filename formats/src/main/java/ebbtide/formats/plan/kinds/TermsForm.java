@@ -70,10 +70,10 @@ public final class TermsForm {
 
     private static void demandWhatIsInForce(JsonPlace place, Parts parts) {
         Terms.By by = parts.get("by", Terms.By.class);
-        if (by == Terms.By.DAYS && parts.get("days", DayTerms.class) == null) {
+        if (by == Terms.By.DAYS && parts.find("days", DayTerms.class) == null) {
             place.at("days").problem("Missing: the days until it is paid");
         }
-        if (by == Terms.By.TARGET && parts.get("target", DaysTarget.class) == null) {
+        if (by == Terms.By.TARGET && parts.find("target", DaysTarget.class) == null) {
             place.at("target").problem("Missing: the days that it stands at");
         }
     }
