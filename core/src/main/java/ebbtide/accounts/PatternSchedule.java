@@ -8,13 +8,14 @@ import ebbtide.billing.TargetBilling;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Terms;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /**
  * A stream laid out month by cash month (rules 3.2, 3.3): what each month bills and when it is paid, with discounts,
@@ -24,10 +25,10 @@ import java.util.TreeMap;
 public record PatternSchedule(
         List<YearMonth> cashMonths,
         List<Billed> billed,
-        List<Long> cash,
-        List<Long> discounts,
-        List<Long> writtenOff,
-        List<Long> owed) {
+        MonthSeries cash,
+        MonthSeries discounts,
+        MonthSeries writtenOff,
+        MonthSeries owed) {
 
     /** One month's billing: its amount as typed, gross, and the cash of each step. */
     public record Billed(YearMonth month, long amount, long gross, List<Payment> payments) {}
@@ -66,30 +67,30 @@ public record PatternSchedule(
     private static final class Laying {
         private final MonthlyActivity activity;
         private final int first;
-        private final int months;
+        private final int last;
         private final List<Billed> billed = new ArrayList<>();
-        private final long[] cash;
-        private final long[] discounts;
-        private final long[] writtenOff;
-        private final long[] owed;
+        private final MonthSeries.Sum cash;
+        private final MonthSeries.Sum discounts;
+        private final MonthSeries.Sum writtenOff;
+        private final MonthSeries.Sum owed;
 
         Laying(MonthlyActivity activity, int first, int months) {
             this.activity = activity;
             this.first = first;
-            this.months = months;
-            this.cash = new long[months];
-            this.discounts = new long[months];
-            this.writtenOff = new long[months];
-            this.owed = new long[months];
+            this.last = first + months - 1;
+            this.cash = new MonthSeries.Sum(first, months);
+            this.discounts = new MonthSeries.Sum(first, months);
+            this.writtenOff = new MonthSeries.Sum(first, months);
+            this.owed = new MonthSeries.Sum(first, months);
         }
 
         void byMonths(Assumption.Stream stream) {
             MonthPattern pattern = stream.terms().pattern();
             MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-            for (int m = first - stream.terms().monthsBack(); m < first + months + pattern.longestLead(); m++) {
+            for (int m = first - stream.terms().monthsBack(); m <= last + pattern.longestLead(); m++) {
                 MonthBilling billing = series.bill(m, activity.in(m));
                 List<Payment> payments = new ArrayList<>();
-                addTo(owed, m - first, billing.gross());
+                owes(m, billing.gross());
                 for (int step = 0; step < pattern.steps().size(); step++) {
                     pay(
                             payments,
@@ -100,18 +101,15 @@ public record PatternSchedule(
                                     billing.discount(step),
                                     billing.cash(step)));
                 }
-                int off = billing.writeOffMonth() - first;
-                addTo(owed, off, -billing.writtenOff());
-                if (off >= 0 && off < months) {
-                    writtenOff[off] += billing.writtenOff();
-                }
+                owes(billing.writeOffMonth(), -billing.writtenOff());
+                writtenOff.add(billing.writeOffMonth(), billing.writtenOff());
                 add(m, billing.gross(), payments);
             }
         }
 
         /** The payments of a month's billing by days are numbered by how many months later they fall. */
         void byDays(Assumption.Stream stream, PaidDays days) {
-            for (int m = first - stream.terms().monthsBack(); m < first + months; m++) {
+            for (int m = first - stream.terms().monthsBack(); m <= last; m++) {
                 DayBilling billing = DayBilling.of(
                         m, activity.in(m), stream.tax(), stream.terms().dayTerms());
                 SortedMap<Integer, long[]> byMonth = new TreeMap<>();
@@ -122,7 +120,7 @@ public record PatternSchedule(
                     sums[1] += discount;
                 });
                 List<Payment> payments = new ArrayList<>();
-                addTo(owed, m - first, billing.gross());
+                owes(m, billing.gross());
                 int month = m;
                 byMonth.forEach((at, sums) -> pay(
                         payments, new Payment(at - month, Timeline.month(at), sums[0], sums[1], sums[0] - sums[1])));
@@ -132,50 +130,47 @@ public record PatternSchedule(
 
         /** A target has no payments of a month's own: what comes in is what the level of what is owed lets in. */
         void byTarget(TargetBilling target) {
-            for (TargetBilling.Month one : target.months(first + months - 1)) {
-                int at = one.month() - first;
-                if (at >= 0) {
+            for (TargetBilling.Month one : target.months(last)) {
+                if (one.month() >= first) {
                     billed.add(
                             new Billed(Timeline.month(one.month()), activity.in(one.month()), one.billed(), List.of()));
-                    cash[at] = one.cash();
-                    owed[at] = one.closing();
+                    cash.add(one.month(), one.cash());
+                    owed.add(one.month(), one.closing());
                 }
             }
         }
 
         private void pay(List<Payment> payments, Payment payment) {
-            int at = Timeline.monthNumber(payment.month()) - first;
-            addTo(owed, at, -payment.gross());
-            if (at >= 0 && at < months) {
-                cash[at] += payment.cash();
-                discounts[at] += payment.discount();
+            int at = Timeline.monthNumber(payment.month());
+            owes(at, -payment.gross());
+            if (at >= first && at <= last) {
+                cash.add(at, payment.cash());
+                discounts.add(at, payment.discount());
                 payments.add(payment);
             }
         }
 
         private void add(int month, long gross, List<Payment> payments) {
-            if (!payments.isEmpty() || month >= first && month < first + months) {
+            if (!payments.isEmpty() || month >= first && month <= last) {
                 billed.add(new Billed(Timeline.month(month), activity.in(month), gross, payments));
             }
         }
 
-        PatternSchedule schedule() {
-            List<YearMonth> cashMonths = new ArrayList<>();
-            for (int i = 0; i < months; i++) {
-                cashMonths.add(Timeline.month(first + i));
+        /** Adds a change of what is owed to every month end from that of one on. */
+        private void owes(int from, long minor) {
+            for (int month = Math.max(first, from); month <= last; month++) {
+                owed.add(month, minor);
             }
-            return new PatternSchedule(cashMonths, billed, list(cash), list(discounts), list(writtenOff), list(owed));
         }
-    }
 
-    /** Adds a change of what is owed to every month end from one on. */
-    private static void addTo(long[] owed, int from, long minor) {
-        for (int i = Math.max(0, from); i < owed.length; i++) {
-            owed[i] += minor;
+        PatternSchedule schedule() {
+            return new PatternSchedule(
+                    IntStream.rangeClosed(first, last).mapToObj(Timeline::month).toList(),
+                    billed,
+                    cash.series(),
+                    discounts.series(),
+                    writtenOff.series(),
+                    owed.series());
         }
-    }
-
-    private static List<Long> list(long[] values) {
-        return Arrays.stream(values).boxed().toList();
     }
 }

@@ -11,6 +11,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Settings;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -47,23 +48,18 @@ public final class ActivityCalculator {
 
         MonthlyActivity activity(@Nullable StockRoll roll) {
             int open = Timeline.monthNumber(settings.firstForecastMonth());
-            long[] computed = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
-            for (int m = first; m < open; m++) {
-                if (!(stream.method() instanceof ShareOfLine)) {
-                    computed[m - first] = 0;
-                }
-            }
+            boolean withPast = stream.method() instanceof ShareOfLine;
+            MonthSeries method = roll == null ? amounts().months(first, last) : StockAmounts.months(roll, first, last);
+            MonthSeries.Sum amounts =
+                    new MonthSeries.Sum(MonthSeries.of(first, last, m -> withPast || m >= open ? method.in(m) : 0));
             stream.history()
                     .headMap(settings.firstForecastMonth())
-                    .forEach((month, amount) -> computed[Timeline.monthNumber(month) - first] = amount);
-            long[] effective = computed.clone();
-            stream.overrides().forEach((month, override) -> {
-                int at = Timeline.monthNumber(month) - first;
-                if (month.compareTo(settings.firstForecastMonth()) >= 0 && at < effective.length) {
-                    effective[at] = override.amount();
-                }
-            });
-            return new MonthlyActivity(first, computed, effective);
+                    .forEach((month, amount) -> amounts.put(Timeline.monthNumber(month), amount));
+            MonthSeries computed = amounts.series();
+            stream.overrides()
+                    .tailMap(settings.firstForecastMonth())
+                    .forEach((month, override) -> amounts.put(Timeline.monthNumber(month), override.amount()));
+            return new MonthlyActivity(computed, amounts.series());
         }
     }
 

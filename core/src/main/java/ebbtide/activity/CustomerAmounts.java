@@ -9,6 +9,7 @@ import ebbtide.plan.ActivityMethod.LostAs;
 import ebbtide.plan.ActivityMethod.RecurringCustomers;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Settings;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
@@ -31,18 +32,17 @@ record CustomerAmounts(RecurringCustomers customers, Settings settings) implemen
     }
 
     @Override
-    public long[] months(int first, int last) {
-        long[] amounts = new long[last - first + 1];
+    public MonthSeries months(int first, int last) {
         int start = Timeline.monthNumber(customers.from());
         if (start > last) {
-            return amounts;
+            return MonthSeries.nil(first, last - first + 1);
         }
         Lazy<Count[]> exact = Lazy.of(() -> counts(last));
         OptionalLong[] near = near(start, last);
-        for (int i = Math.max(0, first - start); i < near.length; i++) {
-            amounts[start + i - first] = near[i].isPresent() ? near[i].getAsLong() : amount(exact.get()[i]);
-        }
-        return amounts;
+        return MonthSeries.of(first, last, m -> {
+            int at = m - start;
+            return at < 0 ? 0 : near[at].isPresent() ? near[at].getAsLong() : amount(exact.get()[at]);
+        });
     }
 
     /** The amounts as far as they are sure without forty digits. */

@@ -3,6 +3,7 @@ package ebbtide.activity;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.ActivityMethod.DatedAmounts;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.Currency;
@@ -13,15 +14,10 @@ import java.util.stream.Collectors;
 record DatedSums(DatedAmounts dated, Currency currency) implements MonthlyAmounts {
 
     @Override
-    public long[] months(int first, int last) {
-        long[] amounts = new long[last - first + 1];
-        for (DatedAmount amount : dated.amounts()) {
-            int month = Timeline.monthNumber(YearMonth.from(amount.date()));
-            if (month >= first && month <= last) {
-                amounts[month - first] += amount.amount();
-            }
-        }
-        return amounts;
+    public MonthSeries months(int first, int last) {
+        MonthSeries.Sum sum = new MonthSeries.Sum(first, last - first + 1);
+        dated.amounts().forEach(one -> sum.add(Timeline.monthNumber(YearMonth.from(one.date())), one.amount()));
+        return sum.series();
     }
 
     @Override

@@ -1,39 +1,43 @@
 package ebbtide.activity;
 
 import ebbtide.plan.SalesTax;
-import java.util.Arrays;
+import ebbtide.time.MonthSeries;
 
 /**
  * A stream's amounts by month, in minor units as the line types them (net, or gross where it says so): what the method
  * computes, and what counts, history and overrides in their place.
  */
-public record MonthlyActivity(int firstMonth, long[] computed, long[] effective) {
+public record MonthlyActivity(MonthSeries computed, MonthSeries effective) {
 
     /**
      * Returns the same net of the sales tax in it, each month rounded once; itself where the line types its amounts
      * net.
      */
     MonthlyActivity without(SalesTax tax) {
-        return tax.amountsAreGross() ? new MonthlyActivity(firstMonth, net(computed, tax), net(effective, tax)) : this;
+        return tax.amountsAreGross() ? new MonthlyActivity(net(computed, tax), net(effective, tax)) : this;
     }
 
-    private static long[] net(long[] gross, SalesTax tax) {
-        return Arrays.stream(gross).map(amount -> amount - tax.taxOf(amount)).toArray();
+    private static MonthSeries net(MonthSeries gross, SalesTax tax) {
+        return MonthSeries.of(gross.first(), gross.last(), m -> gross.in(m) - tax.taxOf(gross.in(m)));
     }
 
+    /** Returns the number of the first month known. */
+    public int firstMonth() {
+        return effective.first();
+    }
+
+    /** Returns the number of the last month known. */
     public int lastMonth() {
-        return firstMonth + effective.length - 1;
+        return effective.last();
     }
 
     /** Returns the amount that counts in a month, 0 outside the months known. */
     public long in(int monthNumber) {
-        int at = monthNumber - firstMonth;
-        return at < 0 || at >= effective.length ? 0 : effective[at];
+        return effective.in(monthNumber);
     }
 
     /** Returns the amount the method computes for a month, 0 outside the months known. */
     public long computedIn(int monthNumber) {
-        int at = monthNumber - firstMonth;
-        return at < 0 || at >= computed.length ? 0 : computed[at];
+        return computed.in(monthNumber);
     }
 }

@@ -12,6 +12,7 @@ import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.ActivityMethod.YearTotal;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Settings;
+import ebbtide.time.MonthSeries;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
@@ -29,9 +30,9 @@ sealed interface MonthlyAmounts
                 StockAmounts {
 
     /**
-     * Returns the amounts from a month to a later one, both counted as {@link ebbtide.time.Timeline#monthNumber} does.
+     * Returns the amounts from a month to a later one, both numbered as {@link ebbtide.time.Timeline#monthNumber} does.
      */
-    long[] months(int first, int last);
+    MonthSeries months(int first, int last);
 
     /** Returns where the amount of a month comes from, in words: "55% of Grocery chains 412,000". */
     String words(YearMonth month);

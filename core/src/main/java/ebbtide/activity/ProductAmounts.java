@@ -6,6 +6,7 @@ import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod.Product;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Settings;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
@@ -18,21 +19,19 @@ import java.util.stream.IntStream;
 record ProductAmounts(Product product, Settings settings) implements MonthlyAmounts {
 
     @Override
-    public long[] months(int first, int last) {
+    public MonthSeries months(int first, int last) {
         List<DriverPath> paths = paths(first, last);
         Near scale = Near.of(BigDecimal.ONE.movePointRight(
                 Money.decimals(settings.currency()) - product.of().places()));
-        return IntStream.rangeClosed(first, last)
-                .mapToLong(m -> {
-                    OptionalLong whole = isByDays(paths, Timeline.month(m))
-                            ? OptionalLong.empty()
-                            : paths.stream()
-                                    .map(path -> path.near(m))
-                                    .reduce(scale, Near::times)
-                                    .whole();
-                    return whole.isPresent() ? whole.getAsLong() : amount(paths, Timeline.month(m));
-                })
-                .toArray();
+        return MonthSeries.of(first, last, m -> {
+            OptionalLong whole = isByDays(paths, Timeline.month(m))
+                    ? OptionalLong.empty()
+                    : paths.stream()
+                            .map(path -> path.near(m))
+                            .reduce(scale, Near::times)
+                            .whole();
+            return whole.isPresent() ? whole.getAsLong() : amount(paths, Timeline.month(m));
+        });
     }
 
     private boolean isByDays(List<DriverPath> paths, YearMonth month) {

@@ -2,6 +2,7 @@ package ebbtide.activity;
 
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.Currency;
@@ -10,13 +11,8 @@ import java.util.Currency;
 record ShareAmounts(ShareOfLine share, OtherLine of, Currency currency) implements MonthlyAmounts {
 
     @Override
-    public long[] months(int first, int last) {
-        MonthlyActivity other = of.net();
-        long[] amounts = new long[last - first + 1];
-        for (int m = first; m <= last; m++) {
-            amounts[m - first] = share.share().of(other.in(m));
-        }
-        return amounts;
+    public MonthSeries months(int first, int last) {
+        return MonthSeries.of(first, last, m -> share.share().of(of.net().in(m)));
     }
 
     @Override

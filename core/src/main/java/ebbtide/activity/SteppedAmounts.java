@@ -8,6 +8,7 @@ import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
@@ -56,8 +57,8 @@ record SteppedAmounts(
     record Piece(BigDecimal value, int days) {}
 
     @Override
-    public long[] months(int first, int last) {
-        long[] amounts = new long[last - first + 1];
+    public MonthSeries months(int first, int last) {
+        MonthSeries.Sum amounts = new MonthSeries.Sum(first, last - first + 1);
         for (int s = 0; s < steps.steps().size(); s++) {
             int begins = firstWholeMonth(s);
             int until = s + 1 < steps.steps().size() ? firstWholeMonth(s + 1) : last + 1;
@@ -65,7 +66,7 @@ record SteppedAmounts(
             for (int m = begins; m < until && m <= last; m++) {
                 grow(growth, m, begins);
                 if (m >= first) {
-                    amounts[m - first] = growth.rounded();
+                    amounts.put(m, growth.rounded());
                 }
             }
         }
@@ -75,10 +76,10 @@ record SteppedAmounts(
                     .mapToInt(step -> Timeline.monthNumber(YearMonth.from(step.from())))
                     .filter(m -> m >= first && m <= last)
                     .distinct()
-                    .forEach(m -> amounts[m - first] =
-                            byDays(pieces(m), Timeline.month(m).lengthOfMonth()));
+                    .forEach(m ->
+                            amounts.put(m, byDays(pieces(m), Timeline.month(m).lengthOfMonth())));
         }
-        return amounts;
+        return amounts.series();
     }
 
     private void grow(Growth growth, int month, int begins) {

@@ -3,6 +3,7 @@ package ebbtide.activity;
 import ebbtide.money.Money;
 import ebbtide.plan.Settings;
 import ebbtide.plan.StockPolicy;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.Map;
@@ -18,20 +19,17 @@ record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, Oth
     }
 
     @Override
-    public long[] months(int first, int last) {
+    public MonthSeries months(int first, int last) {
         return months(roll(last), first, last);
     }
 
     /** Returns what a stock buys by month. */
-    static long[] months(StockRoll roll, int first, int last) {
-        long[] amounts = new long[last - first + 1];
+    static MonthSeries months(StockRoll roll, int first, int last) {
+        MonthSeries.Sum bought = new MonthSeries.Sum(first, last - first + 1);
         for (StockRoll.Month month : roll.months()) {
-            int at = Timeline.monthNumber(month.month()) - first;
-            if (at >= 0) {
-                amounts[at] = month.computed();
-            }
+            bought.add(Timeline.monthNumber(month.month()), month.computed());
         }
-        return amounts;
+        return bought.series();
     }
 
     @Override

@@ -1,5 +1,6 @@
 package ebbtide.activity;
 
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.SortedMap;
@@ -11,13 +12,14 @@ record TypedAmounts(SortedMap<YearMonth, Long> typed, SortedMap<YearMonth, Long>
     private static final int MOST_YEARS = 10;
 
     @Override
-    public long[] months(int first, int last) {
-        long[] amounts = new long[last - first + 1];
-        for (int m = Math.max(first, Timeline.monthNumber(firstForecast)); m <= last; m++) {
-            YearMonth source = source(Timeline.month(m));
-            amounts[m - first] = source == null ? 0 : typed.getOrDefault(source, history.getOrDefault(source, 0L));
-        }
-        return amounts;
+    public MonthSeries months(int first, int last) {
+        int open = Timeline.monthNumber(firstForecast);
+        return MonthSeries.of(first, last, m -> m < open ? 0 : amount(Timeline.month(m)));
+    }
+
+    private long amount(YearMonth month) {
+        YearMonth source = source(month);
+        return source == null ? 0 : typed.getOrDefault(source, history.getOrDefault(source, 0L));
     }
 
     /**

@@ -7,6 +7,7 @@ import ebbtide.money.Rounding;
 import ebbtide.money.Split;
 import ebbtide.plan.ActivityMethod.YearTotal;
 import ebbtide.plan.Settings;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.YearMonth;
@@ -18,14 +19,10 @@ import java.util.SortedMap;
 record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts {
 
     @Override
-    public long[] months(int first, int last) {
-        Map<Integer, long[]> years = new HashMap<>();
-        long[] amounts = new long[last - first + 1];
-        for (int m = first; m <= last; m++) {
-            int began = fiscalYear(m);
-            amounts[m - first] = years.computeIfAbsent(began, this::split)[m - firstMonthOf(began)];
-        }
-        return amounts;
+    public MonthSeries months(int first, int last) {
+        Map<Integer, MonthSeries> years = new HashMap<>();
+        return MonthSeries.of(first, last, m -> years.computeIfAbsent(fiscalYear(m), this::split)
+                .in(m));
     }
 
     /** Returns the calendar year in which the fiscal year of a month began. */
@@ -37,10 +34,9 @@ record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts 
         return Timeline.monthNumber(YearMonth.of(fiscalYear, settings.firstFiscalMonth()));
     }
 
-    private long[] split(int fiscalYear) {
-        return Split.byWeights(
-                total(fiscalYear),
-                year.weights().stream().mapToLong(Long::longValue).toArray());
+    private MonthSeries split(int fiscalYear) {
+        long[] weights = year.weights().stream().mapToLong(Long::longValue).toArray();
+        return MonthSeries.of(firstMonthOf(fiscalYear), Split.byWeights(total(fiscalYear), weights));
     }
 
     /**

@@ -8,6 +8,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Netting;
 import ebbtide.plan.Settings;
 import ebbtide.time.BusinessDays;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -74,7 +75,8 @@ public final class LeftOfPlan {
                         month(item.supplied()), item.kind() == OpenItem.Kind.CREDIT_NOTE ? -amount : amount, Long::sum);
             }
         }
-        long[] left = new long[planned.effective().length];
+        MonthSeries counted = planned.effective();
+        MonthSeries.Sum left = new MonthSeries.Sum(counted.first(), counted.months());
         boolean runRate = line.netting().left() == Netting.Left.RUN_RATE;
         for (int month = Timeline.monthNumber(settings.firstOpenMonth()); month <= planned.lastMonth(); month++) {
             long plan = month < open ? late.in(month) : planned.in(month);
@@ -85,10 +87,10 @@ public final class LeftOfPlan {
                     onOrder.getOrDefault(month, 0L),
                     runRate ? atRate(plan, month, settings.asOf(), timeline) : plan);
             months.add(one);
-            left[Math.max(open, month) - planned.firstMonth()] += one.left();
+            left.add(Math.max(open, month), one.left());
         }
-        passOn(left, open - planned.firstMonth(), open, settings.asOf(), timeline);
-        billed = new MonthlyActivity(planned.firstMonth(), planned.computed(), left);
+        passOn(left, counted.last(), new RestOfMonth(timeline, open, timeline.index(settings.asOf())));
+        billed = new MonthlyActivity(planned.computed(), left.series());
     }
 
     /**
@@ -115,12 +117,11 @@ public final class LeftOfPlan {
      * Without a business day left in its month, what is left is timed as activity of the next one, where the first
      * business day is.
      */
-    private static void passOn(long[] left, int at, int open, LocalDate asOf, Timeline timeline) {
-        int asOfIndex = timeline.index(asOf);
-        boolean within = timeline.startOfMonth(open) <= asOfIndex;
-        if (within && at + 1 < left.length && new RestOfMonth(timeline, open, asOfIndex).businessDays().length == 0) {
-            left[at + 1] += left[at];
-            left[at] = 0;
+    private static void passOn(MonthSeries.Sum left, int last, RestOfMonth open) {
+        int month = open.month();
+        if (open.hasBegun() && month < last && open.businessDays().length == 0) {
+            left.add(month + 1, left.in(month));
+            left.put(month, 0);
         }
     }
 

@@ -8,6 +8,11 @@ import java.util.stream.IntStream;
 /** The days of a month after the as-of date, over which lies what only they can take: even over their business days. */
 record RestOfMonth(Timeline timeline, int month, int asOf) {
 
+    /** Returns whether the as-of date lies in the month, or after it. */
+    boolean hasBegun() {
+        return timeline.startOfMonth(month) <= asOf;
+    }
+
     /** Returns the business days after the as-of date, as indexes on the timeline. */
     int[] businessDays() {
         int end = timeline.startOfMonth(month) + timeline.lengthOfMonth(month);

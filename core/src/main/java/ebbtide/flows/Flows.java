@@ -12,6 +12,7 @@ import ebbtide.derive.Lazy;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -32,7 +33,7 @@ public final class Flows {
     private final Timeline timeline;
     private final int asOf;
     private final Derivations derived;
-    private final Lazy<long[]> net = Lazy.of(this::addUp);
+    private final Lazy<DaySeries> net = Lazy.of(this::addUp);
     private final Map<String, LineFlows> lines;
     private final BesideLines beside;
 
@@ -63,7 +64,7 @@ public final class Flows {
     }
 
     /** What is taken over from earlier flows: those of lines, and the sums of lines by day. */
-    private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, long[]> blocks) {
+    private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, DaySeries> blocks) {
         Derivations next() {
             return new Derivations(lines.next(), blocks.next());
         }
@@ -149,7 +150,7 @@ public final class Flows {
     }
 
     /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
-    public Flows swept(Map<String, long[]> byLine) {
+    public Flows swept(Map<String, DaySeries> byLine) {
         if (byLine.isEmpty()) {
             return this;
         }
@@ -190,40 +191,29 @@ public final class Flows {
         return beside.transfers();
     }
 
-    private long[] addUp() {
+    private DaySeries addUp() {
         List<LineFlows> all = new ArrayList<>(beside.all());
-        accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(lines.get(line.id())));
-        long[] sum = new long[timeline.days()];
+        accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(line(line.id())));
+        DaySeries.Sum sum = new DaySeries.Sum(timeline.days());
         for (int from = 0; from < all.size(); from += BLOCK) {
             List<LineFlows> block = List.copyOf(all.subList(from, Math.min(all.size(), from + BLOCK)));
-            long[] part = derived.blocks().of(Integer.toString(from), () -> block, Flows::sum);
-            for (int day = 0; day < sum.length; day++) {
-                sum[day] += part[day];
-            }
+            sum.add(derived.blocks().of(Integer.toString(from), () -> block, Flows::sum));
         }
-        return sum;
+        return sum.series();
     }
 
-    private static long[] sum(List<LineFlows> block) {
-        long[] sum = new long[block.get(0).days()];
+    private static DaySeries sum(List<LineFlows> block) {
+        DaySeries.Sum sum = new DaySeries.Sum(block.get(0).days());
         block.forEach(one -> one.addTo(sum));
-        return sum;
+        return sum.series();
     }
 
     /**
      * Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has.
      */
-    public long[] closing() {
-        long[] closing = net.get().clone();
-        long flowed = 0;
-        for (int day = 0; day <= asOf; day++) {
-            flowed += closing[day];
-        }
-        long level = accounts.books().cash(accounts.plan().settings().asOf()) - flowed;
-        for (int day = 0; day < closing.length; day++) {
-            level += closing[day];
-            closing[day] = level;
-        }
-        return closing;
+    public DaySeries closing() {
+        // Where nothing flows at all, cash still stands on every day.
+        DaySeries flows = DaySeries.of(timeline.days(), net.get()::on);
+        return flows.levels(accounts.books().cash(accounts.plan().settings().asOf()) - flows.sum(0, asOf + 1));
     }
 }

@@ -12,6 +12,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Line;
 import ebbtide.plan.Line.CashOverride;
+import ebbtide.time.DaySeries;
 import ebbtide.time.DaySink;
 import ebbtide.time.Spread;
 import ebbtide.time.SpreadSum;
@@ -19,6 +20,7 @@ import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -31,18 +33,14 @@ final class Laying implements FlowSink, DaySink {
     private final int sign;
     private final Timeline days;
     private final SpreadSum pattern;
-    private final long[] settled;
-    private final long[] committed;
-    private long[] items = Booked.NONE;
-    private final long[] laid;
-    private long[] netted;
-    private long[] estimated;
+    private final Booked booked;
+    private final DaySeries.Sum items;
+    private final DaySeries.Sum laid;
     private boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows = new ArrayList<>();
 
     private Laying(LineTiming timing, Timeline timeline, int asOf) {
         Line line = timing.account().line();
-        Booked booked = Booked.of(timing.movements(), timeline, asOf);
         this.timeline = timeline;
         this.asOf = asOf;
         this.sign = line.direction().sign();
@@ -51,11 +49,9 @@ final class Laying implements FlowSink, DaySink {
                 .map(Assumption.Stream::spread)
                 .orElseGet(Spread.Even::new)
                 .sum(days, this);
-        this.settled = booked.settled();
-        this.committed = booked.committed();
-        this.laid = new long[timeline.days()];
-        this.netted = laid;
-        this.estimated = laid;
+        this.booked = Booked.of(timing.movements(), timeline, asOf);
+        this.items = new DaySeries.Sum(timeline.days());
+        this.laid = new DaySeries.Sum(timeline.days());
     }
 
     /** Returns the flows of an active line: laid, netted and overridden. */
@@ -63,27 +59,25 @@ final class Laying implements FlowSink, DaySink {
         Laying laying = new Laying(timing, timeline, asOf);
         timing.emit(laying);
         laying.pattern.lay();
-        if (timing.account() instanceof StreamAccount) {
-            laying.netWithBooked(timing.onAccount());
-        }
-        timing.account().line().overrides().forEach(laying::override);
-        return laying.flows();
+        return laying.flows(timing);
     }
 
-    private LineFlows flows() {
-        return new LineFlows(
-                timeline,
-                new Booked(settled, committed, items),
-                new LineFlows.Estimated(laid, netted, estimated),
-                overdue,
-                itemFlows);
+    private LineFlows flows(LineTiming timing) {
+        Booked all = booked.with(items.series());
+        DaySeries planned = laid.series();
+        DaySeries netted = timing.account() instanceof StreamAccount ? netted(planned, timing.onAccount()) : planned;
+        DaySeries estimated = netted;
+        for (CashOverride override : timing.account().line().overrides()) {
+            estimated = overridden(estimated, override, netted, all);
+        }
+        return new LineFlows(timeline, all, new LineFlows.Estimated(planned, netted, estimated), overdue, itemFlows);
     }
 
     /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */
     @Override
     public void add(int day, long minor) {
         if (day > asOf) {
-            laid[day] += minor;
+            laid.add(day, minor);
         }
     }
 
@@ -114,8 +108,7 @@ final class Laying implements FlowSink, DaySink {
     public void fromItem(ExpectedItem item, int day, long minor) {
         itemFlows.add(new ItemFlow(item, minor * sign));
         if (day > asOf && day < timeline.days()) {
-            items = items.length == 0 ? new long[timeline.days()] : items;
-            items[day] += minor * sign;
+            items.add(day, minor * sign);
         }
     }
 
@@ -134,62 +127,54 @@ final class Laying implements FlowSink, DaySink {
     }
 
     /**
-     * Takes what is booked after the as-of date off the estimate of its month's days after it, the earliest days first,
-     * never past zero: the bank's word replaces the plan's. The first of it is spent where open items took it on
-     * account.
+     * Returns the estimate less what is booked after the as-of date, month by month, off the days after it, the
+     * earliest first, never past zero: the bank's word replaces the plan's. The first of it is spent where open items
+     * took it on account.
      */
-    private void netWithBooked(long onAccount) {
-        if (committed.length == 0) {
-            return;
+    private DaySeries netted(DaySeries planned, long onAccount) {
+        if (booked.committed().days() == 0) {
+            return planned;
         }
-        netted = laid.clone();
+        DaySeries.Sum netted = new DaySeries.Sum(timeline.days());
+        netted.add(planned);
         long spent = onAccount;
         for (int month = timeline.firstMonth(); month <= timeline.lastMonth(); month++) {
             int start = Math.max(asOf + 1, timeline.startOfMonth(month));
             int end = timeline.startOfMonth(month) + timeline.lengthOfMonth(month);
-            long booked = 0;
-            for (int day = start; day < end; day++) {
-                booked += committed[day] * sign;
-            }
-            long taken = Math.min(spent, Math.max(0, booked));
+            long left = booked.committed().sum(start, end) * sign;
+            long taken = Math.min(spent, Math.max(0, left));
             spent -= taken;
-            booked -= taken;
-            for (int day = start; day < end && booked > 0; day++) {
-                long used = Math.min(booked, Math.max(0, netted[day] * sign));
-                netted[day] -= used * sign;
-                booked -= used;
+            left -= taken;
+            for (int day = start; day < end && left > 0; day++) {
+                long used = Math.min(left, Math.max(0, netted.on(day) * sign));
+                netted.add(day, -used * sign);
+                left -= used;
             }
         }
-        estimated = netted;
+        return netted.series();
     }
 
     /**
-     * Replaces the estimate in an override's period by override - settled - committed (rules 5.3); lapsed ones don't.
+     * Returns the estimate with that in an override's period replaced by override - settled - committed (rules 5.3);
+     * lapsed ones replace nothing.
      */
-    private void override(CashOverride override) {
+    private DaySeries overridden(DaySeries estimated, CashOverride override, DaySeries netted, Booked all) {
         int start = Math.max(0, timeline.index(override.period().startInclusive()));
         int end = Math.min(timeline.days(), timeline.index(override.period().endExclusive()));
         int open = Math.max(start, asOf + 1);
         if (open >= end) {
-            return;
+            return estimated;
         }
-        if (estimated == netted) {
-            estimated = netted.clone();
-        }
-        long left = override.amount() * sign
-                - sum(settled, start, end)
-                - sum(committed, start, end)
-                - sum(items, start, end);
-        long[] parts = Split.byWeights(left, weights(open, end));
-        System.arraycopy(parts, 0, estimated, open, parts.length);
+        long left = override.amount() * sign - all.sum(start, end);
+        long[] parts = Split.byWeights(left, weights(netted, open, end));
+        return DaySeries.of(timeline.days(), day -> day >= open && day < end ? parts[day - open] : estimated.on(day));
     }
 
     /** The override lies over the days as the estimate did; without one, even over the business days. */
-    private long[] weights(int from, int to) {
-        long[] weights = new long[to - from];
-        for (int day = from; day < to; day++) {
-            weights[day - from] = Math.abs(netted[day]);
-        }
+    private long[] weights(DaySeries netted, int from, int to) {
+        long[] weights = IntStream.range(from, to)
+                .mapToLong(day -> Math.abs(netted.on(day)))
+                .toArray();
         if (Arrays.stream(weights).allMatch(w -> w == 0)) {
             for (int day = from; day < to; day++) {
                 weights[day - from] = timeline.calendar().isBusinessDay(timeline.date(day)) ? 1 : 0;
@@ -199,13 +184,5 @@ final class Laying implements FlowSink, DaySink {
             weights[weights.length - 1] = 1;
         }
         return weights;
-    }
-
-    private static long sum(long[] days, int from, int to) {
-        long sum = 0;
-        for (int day = from; day < Math.min(to, days.length); day++) {
-            sum += days[day];
-        }
-        return sum;
     }
 }

@@ -1,8 +1,8 @@
 package ebbtide.flows;
 
 import ebbtide.books.DayAmount;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
-import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -12,17 +12,17 @@ import org.jspecify.annotations.Nullable;
  */
 public final class LineFlows {
     private final Timeline timeline;
-    private final long[] settled;
-    private final long[] committed;
-    private final long[] items;
-    private final long[] laid;
-    private final long[] netted;
-    private final long[] estimated;
+    private final Booked booked;
+    private final Estimated estimate;
     private final boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows;
 
-    /** The estimate by day in its three stages, which may be one array where a stage changes nothing. */
-    record Estimated(long[] laid, long[] netted, long[] overridden) {}
+    /** The estimate by day in its three stages, which are one series where a stage changes nothing. */
+    record Estimated(DaySeries laid, DaySeries netted, DaySeries overridden) {
+        static Estimated as(DaySeries laid) {
+            return new Estimated(laid, laid, laid);
+        }
+    }
 
     LineFlows(
             Timeline timeline,
@@ -31,37 +31,29 @@ public final class LineFlows {
             boolean @Nullable [] overdue,
             List<ItemFlow> itemFlows) {
         this.timeline = timeline;
-        this.settled = booked.settled();
-        this.committed = booked.committed();
-        this.items = booked.items();
-        this.laid = estimate.laid();
-        this.netted = estimate.netted();
-        this.estimated = estimate.overridden();
+        this.booked = booked;
+        this.estimate = estimate;
         this.overdue = overdue;
         this.itemFlows = List.copyOf(itemFlows);
     }
 
     /** Returns flows that are movements alone. */
     static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
-        long[] nil = new long[timeline.days()];
         return new LineFlows(
-                timeline, Booked.of(movements, timeline, asOf), new Estimated(nil, nil, nil), null, List.of());
+                timeline, Booked.of(movements, timeline, asOf), Estimated.as(DaySeries.NIL), null, List.of());
     }
 
     /**
      * Returns the flows with what the sweep moves by day of the timeline, on a line that is neither netted nor
      * overridden.
      */
-    LineFlows swept(long[] byDay) {
-        long[] all = byDay.clone();
-        addTo(all, laid);
-        return new LineFlows(
-                timeline, new Booked(settled, committed, items), new Estimated(all, all, all), overdue, itemFlows);
+    LineFlows swept(DaySeries byDay) {
+        return new LineFlows(timeline, booked, Estimated.as(byDay.plus(estimate.laid)), overdue, itemFlows);
     }
 
     /** Returns whether another line's estimates are the same, day by day. */
     boolean estimatesAs(LineFlows other) {
-        return other == this || Arrays.equals(estimated, other.estimated);
+        return estimate.overridden.equals(other.estimate.overridden);
     }
 
     /** Returns how many days there are. */
@@ -69,20 +61,19 @@ public final class LineFlows {
         return timeline.days();
     }
 
-    /** Returns the figure of some days of the timeline, from one index to before another. */
+    /** Returns the figure of some days of the timeline, from one index to another, which is not included. */
     public Cell cell(int from, int to) {
-        return Cell.flow(
-                sum(settled, from, to), sum(committed, from, to) + sum(items, from, to), sum(estimated, from, to));
+        return Cell.flow(booked.settled().sum(from, to), booked.committed(from, to), estimate.overridden.sum(from, to));
     }
 
     /** Returns the estimate as the bank's word has left it, before any override. */
     public long netted(int from, int to) {
-        return sum(netted, from, to);
+        return estimate.netted.sum(from, to);
     }
 
     /** Returns the estimate as the plan lays it. */
     public long laid(int from, int to) {
-        return sum(laid, from, to);
+        return estimate.laid.sum(from, to);
     }
 
     public boolean isOverdue(int from, int to) {
@@ -97,49 +88,38 @@ public final class LineFlows {
     }
 
     public boolean isOverridden() {
-        return estimated != netted;
+        return estimate.overridden != estimate.netted;
     }
 
-    /** Returns a part of a day. */
+    /** Returns a part of a day, by its index on the timeline. */
     public long on(Part part, int day) {
-        long[] days = part == Part.SETTLED ? settled : part == Part.COMMITTED ? committed : estimated;
-        return (days.length == 0 ? 0 : days[day]) + (part == Part.COMMITTED && items.length > 0 ? items[day] : 0);
+        return switch (part) {
+            case SETTLED -> booked.settled().on(day);
+            case COMMITTED -> booked.committed().on(day) + booked.items().on(day);
+            case ESTIMATED -> estimate.overridden.on(day);
+        };
     }
 
     public List<ItemFlow> itemFlows() {
         return itemFlows;
     }
 
-    /** Returns a part's days from one index to another, an empty array where all are nil. */
-    public long[] days(Part part, int from, int to) {
-        long[] days = new long[to - from];
-        boolean any = false;
-        for (int day = from; day < to; day++) {
-            days[day - from] = on(part, day);
-            any |= days[day - from] != 0;
-        }
-        return any ? days : Booked.NONE;
+    /** Returns a part's days from one index to before another, its day 0 being the first of them. */
+    public DaySeries days(Part part, int from, int to) {
+        DaySeries days =
+                switch (part) {
+                    case SETTLED -> booked.settled();
+                    case COMMITTED -> booked.committed().plus(booked.items());
+                    case ESTIMATED -> estimate.overridden;
+                };
+        return days.part(from, to);
     }
 
     /** Adds all parts to a sum by day of the timeline. */
-    public void addTo(long[] net) {
-        addTo(net, settled);
-        addTo(net, committed);
-        addTo(net, items);
-        addTo(net, estimated);
-    }
-
-    private static void addTo(long[] net, long[] days) {
-        for (int day = 0; day < days.length; day++) {
-            net[day] += days[day];
-        }
-    }
-
-    private static long sum(long[] days, int from, int to) {
-        long sum = 0;
-        for (int day = from; day < Math.min(to, days.length); day++) {
-            sum += days[day];
-        }
-        return sum;
+    public void addTo(DaySeries.Sum net) {
+        net.add(booked.settled());
+        net.add(booked.committed());
+        net.add(booked.items());
+        net.add(estimate.overridden);
     }
 }

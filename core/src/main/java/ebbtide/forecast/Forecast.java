@@ -13,6 +13,7 @@ import ebbtide.items.ItemTiming;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
@@ -27,7 +28,7 @@ public final class Forecast {
     private final Timeline timeline;
     private final Flows laid;
     private final Flows flows;
-    private final long[] closing;
+    private final DaySeries closing;
     private final Liquidity liquidity;
     private final Funding funding;
 
@@ -98,9 +99,9 @@ public final class Forecast {
     public long closing(LocalDate day) {
         int index = timeline.index(day);
         if (index == -1) {
-            return closing[0] - netOfFirstDay();
+            return closing.on(0) - netOfFirstDay();
         }
-        return closing[index];
+        return closing.on(index);
     }
 
     private long netOfFirstDay() {
@@ -183,10 +184,9 @@ public final class Forecast {
     }
 
     /**
-     * Returns a part of a line that is no group by day from the day after the as-of date to the horizon's last, signed;
-     * empty where all are nil.
+     * Returns a part of a line that is no group by day from the day after the as-of date to the horizon's last, signed.
      */
-    public long[] daysAfter(Line line, Part part) {
+    public DaySeries daysAfter(Line line, Part part) {
         return flows.line(line.id()).days(part, asOfIndex() + 1, timeline.index(lastDay()) + 1);
     }
 
@@ -196,13 +196,13 @@ public final class Forecast {
     }
 
     /** Returns movements after the as-of date that are not assigned, of one direction, by day as {@link #daysAfter}. */
-    public long[] unassignedAfter(Direction direction) {
+    public DaySeries unassignedAfter(Direction direction) {
         return (direction == Direction.RECEIPT ? flows.unassignedIn() : flows.unassignedOut())
                 .days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
     }
 
     /** Returns movements after the as-of date between own accounts, by day as {@link #daysAfter}. */
-    public long[] transfersAfter() {
+    public DaySeries transfersAfter() {
         return flows.transfers().days(Part.COMMITTED, asOfIndex() + 1, timeline.index(lastDay()) + 1);
     }
 

@@ -152,7 +152,7 @@ public final class RollForwards {
         changes.put(receipt ? "collected" : "paid", negative(schedule.cash()));
         changes.put("discount", negative(schedule.discounts()));
         changes.put(receipt ? "written off" : "never paid", negative(schedule.writtenOff()));
-        long opening = schedule.owed().get(0)
+        long opening = schedule.owed().in(open)
                 - changes.values().stream().mapToLong(change -> change.in(open)).sum();
         opening += ofItems(line, changes);
         trueUp(line, changes);
@@ -363,8 +363,10 @@ public final class RollForwards {
         to.add(Timeline.monthNumber(month), minor);
     }
 
-    private MonthSeries.Sum negative(List<Long> amounts) {
-        return byPlace(i -> -amounts.get(i));
+    private MonthSeries.Sum negative(MonthSeries amounts) {
+        MonthSeries.Sum sum = nil();
+        sum.add(amounts, -1);
+        return sum;
     }
 
     private RollForward rolled(RollForward.Kind kind, Line line, long opening, Map<String, MonthSeries.Sum> changes) {
@@ -382,7 +384,7 @@ public final class RollForwards {
         }
         List<RollForward.Change> named = changes.entrySet().stream()
                 .map(one -> new RollForward.Change(
-                        one.getKey(), one.getValue().series().stream().boxed().toList()))
+                        one.getKey(), one.getValue().series().list()))
                 .toList();
         return new RollForward(kind, line.id(), line.name(), each, openings, named, closings);
     }

@@ -1,5 +1,6 @@
 package ebbtide.funding;
 
+import ebbtide.time.DaySeries;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
@@ -13,15 +14,15 @@ import java.math.RoundingMode;
  */
 public record Accrual(
         boolean counted,
-        long[] rate,
-        long[] fee,
+        DaySeries rate,
+        DaySeries fee,
         int[] nights,
         int year,
         int[] paidOn,
         BigInteger opening,
         long pending,
         int pendingOn,
-        long[] booked) {
+        DaySeries booked) {
     /** An accrual is counted in millionths of a minor unit, times the days of its year. */
     private static final BigInteger MILLION = BigInteger.valueOf(1_000_000);
 
@@ -30,16 +31,7 @@ public record Accrual(
         int[] never = new int[days];
         java.util.Arrays.fill(never, -1);
         return new Accrual(
-                false,
-                new long[days],
-                new long[days],
-                new int[days],
-                365,
-                never,
-                BigInteger.ZERO,
-                0,
-                -1,
-                new long[days]);
+                false, DaySeries.NIL, DaySeries.NIL, new int[days], 365, never, BigInteger.ZERO, 0, -1, DaySeries.NIL);
     }
 
     /** Returns an accrued amount of whole minor units. */
@@ -52,7 +44,9 @@ public record Accrual(
         if (!counted || nights[day] == 0) {
             return BigInteger.ZERO;
         }
-        return product(balance, rate[day]).add(product(undrawn, fee[day])).multiply(BigInteger.valueOf(nights[day]));
+        return product(balance, rate.on(day))
+                .add(product(undrawn, fee.on(day)))
+                .multiply(BigInteger.valueOf(nights[day]));
     }
 
     private static BigInteger product(long one, long other) {
@@ -77,7 +71,7 @@ public record Accrual(
         if (!counted) {
             return 0;
         }
-        BigDecimal twice = new BigDecimal(product(balances, rate[lastDay]).add(product(undrawn, fee[lastDay])))
+        BigDecimal twice = new BigDecimal(product(balances, rate.on(lastDay)).add(product(undrawn, fee.on(lastDay))))
                 .multiply(BigDecimal.valueOf(parts));
         return twice.divide(new BigDecimal(MILLION).multiply(BigDecimal.valueOf(24L * of)), 0, RoundingMode.HALF_UP)
                 .longValueExact();

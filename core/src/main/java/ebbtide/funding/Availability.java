@@ -11,6 +11,8 @@ import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.time.MonthSeries;
+import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -25,8 +27,8 @@ final class Availability {
     private final Accounts accounts;
     private final YearMonth first;
     private final int months;
-    private final long[] billed;
-    private final long[] stock;
+    private final MonthSeries.Sum billed;
+    private final MonthSeries.Sum stock;
     private final List<ExpectedItem> items = new ArrayList<>();
 
     /** Reads the receivables and stock of a plan's accounts for so many months from the first that is forecast. */
@@ -35,27 +37,23 @@ final class Availability {
         this.accounts = accounts;
         this.first = plan.settings().firstForecastMonth();
         this.months = months;
-        this.billed = new long[months];
-        this.stock = new long[months];
+        int open = Timeline.monthNumber(first);
+        this.billed = new MonthSeries.Sum(open, months);
+        this.stock = new MonthSeries.Sum(open, months);
         plan.lines().stream().filter(plan::isActive).forEach(line -> line.findStream()
                 .ifPresent(stream -> take(line, stream)));
     }
 
     private void take(Line line, Assumption.Stream stream) {
         if (line.direction() == Direction.RECEIPT) {
-            List<Long> owed =
-                    PatternSchedule.of(accounts.stream(line), first, months).owed();
-            for (int i = 0; i < months; i++) {
-                billed[i] += owed.get(i);
-            }
+            billed.add(PatternSchedule.of(accounts.stream(line), first, months).owed(), 1);
             if (stream.basis() == Basis.BOOKS) {
                 items.addAll(accounts.items().of(line));
             }
         }
         accounts.stream(line).stock().ifPresent(roll -> {
-            StockRoll.Month[] each = roll.months();
-            for (int i = 0; i < months; i++) {
-                stock[i] += each[i].closing();
+            for (StockRoll.Month month : roll.months()) {
+                stock.add(Timeline.monthNumber(month.month()), month.closing());
             }
         });
     }
@@ -66,12 +64,13 @@ final class Availability {
      */
     long available(BorrowingBase base, int month) {
         LocalDate end = first.plusMonths(month).atEndOfMonth();
+        int number = Timeline.monthNumber(first) + month;
         long open = items.stream()
                 .filter(one -> counts(one, end, base.daysLate()))
                 .mapToLong(one -> one.item().signedOpen())
                 .sum();
-        return Math.max(0, base.receivables().of(billed[month] + open))
-                + Math.max(0, base.stock().of(stock[month]));
+        return Math.max(0, base.receivables().of(billed.in(number) + open))
+                + Math.max(0, base.stock().of(stock.in(number)));
     }
 
     /** An item counts that is billed by then, expected later, and not held, disputed or too late. */

@@ -9,6 +9,7 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
+import ebbtide.time.DaySeries;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
@@ -63,7 +64,7 @@ public final class Funding {
         Map<String, MonthSeries> byLine = new LinkedHashMap<>();
         for (int i = 0; i < input.facilities().size() + 2; i++) {
             int at = i;
-            input.interestLineOf(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
+            input.interest().line(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
         }
         return byLine;
     }
@@ -72,8 +73,8 @@ public final class Funding {
         YearMonth first = plan.settings().firstForecastMonth();
         long[] earned =
                 new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
-        Sweep.Cost cost = result.costs()[source];
-        long before = cost.opening() - input.costOfMonthSoFar(source);
+        Sweep.Cost cost = result.costs().get(source);
+        long before = cost.opening() - input.interest().costOfMonthSoFar(source);
         for (int i = 0; i < earned.length; i++) {
             int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;
             if (result.isKnown(day)) {
@@ -90,7 +91,7 @@ public final class Funding {
      */
     public OptionalLong interestOwed(Line line) {
         for (int i = 0; i < input.facilities().size() + 2; i++) {
-            if (input.interestLineOf(i).filter(line::equals).isPresent()) {
+            if (input.interest().line(i).filter(line::equals).isPresent()) {
                 return OptionalLong.of(result.owed(i));
             }
         }
@@ -98,38 +99,24 @@ public final class Funding {
     }
 
     /** Returns what the sweep found for the lines of facilities and their interest, by line and day of the timeline. */
-    public Map<String, long[]> moved() {
-        Map<String, long[]> byLine = new LinkedHashMap<>();
-        for (int i = 0; i < input.facilities().size(); i++) {
-            byLine.put(input.facilities().get(i).id(), result.flows()[i]);
-            put(
-                    byLine,
-                    input.interestLine(
-                            Interest.Of.LINE, input.facilities().get(i).id()),
-                    result.interest()[i]);
+    public Map<String, DaySeries> moved() {
+        Map<String, DaySeries> byLine = new LinkedHashMap<>();
+        List<Line> facilities = input.facilities();
+        for (int i = 0; i < facilities.size(); i++) {
+            byLine.put(facilities.get(i).id(), onTimeline(result.flows().get(i)));
         }
-        put(
-                byLine,
-                input.interestLine(Interest.Of.OVERDRAFT, null),
-                result.interest()[input.facilities().size()]);
-        put(
-                byLine,
-                input.interestLine(Interest.Of.CASH, null),
-                result.interest()[input.facilities().size() + 1]);
-        byLine.replaceAll((line, amounts) -> onTimeline(amounts));
+        for (int i = 0; i < facilities.size() + 2; i++) {
+            DaySeries paid = result.interest().get(i).negative();
+            input.interest().line(i).ifPresent(line -> byLine.put(line.id(), onTimeline(paid)));
+        }
         return byLine;
     }
 
-    private long[] onTimeline(long[] afterAsOf) {
-        long[] byDay = new long[timeline.days()];
-        for (int day = 0; day < afterAsOf.length; day++) {
-            byDay[asOf + 1 + day] = result.isKnown(day) ? afterAsOf[day] : 0;
-        }
-        return byDay;
-    }
-
-    private static void put(Map<String, long[]> byLine, Optional<Line> line, long[] paid) {
-        line.ifPresent(one -> byLine.put(one.id(), SweepInput.negative(paid)));
+    private DaySeries onTimeline(DaySeries swept) {
+        return DaySeries.of(timeline.days(), day -> {
+            int at = day - asOf - 1;
+            return at >= 0 && result.isKnown(at) ? swept.on(at) : 0;
+        });
     }
 
     /**
@@ -155,7 +142,7 @@ public final class Funding {
             return Optional.of(
                     "no more than " + words(most(at, day)) + " may be drawn then: what is above is repaid at once");
         }
-        long flow = result.flows()[at][day - asOf - 1];
+        long flow = result.flows().get(at).on(day - asOf - 1);
         long multiple = ((Revolving) line.assumption()).multiple();
         return Optional.of((flow > 0 ? "cash would be under its minimum of " : "cash is above its minimum of ")
                 + words(input.minimum(day))
@@ -178,30 +165,40 @@ public final class Funding {
     }
 
     /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
-    public Liquidity liquidity(long[] closing) {
-        long[] least = new long[closing.length];
-        long[] limit = new long[closing.length];
-        long[] undrawn = new long[closing.length];
-        long[] drawn = new long[closing.length];
-        for (int day = 0; day < closing.length; day++) {
-            least[day] = minimum(day);
-            limit[day] = overdraft(day);
-            undrawn[day] = overdraft(day);
-            for (int i = 0; i < facilities().size(); i++) {
-                long most = most(i, day);
-                limit[day] += most;
-                drawn[day] += drawn(i, day);
-                undrawn[day] += ((Revolving) facilities().get(i).assumption()).committed()
-                        ? Math.max(0, most - drawn(i, day))
-                        : 0;
+    public Liquidity liquidity(DaySeries closing) {
+        int days = timeline.days();
+        return new Liquidity(
+                closing,
+                DaySeries.of(days, this::minimum),
+                DaySeries.of(days, this::limit),
+                DaySeries.of(days, this::undrawn),
+                DaySeries.of(days, this::drawn),
+                CallableDeposits.byDay(accounts, timeline));
+    }
+
+    /** Of overdraft and all facilities. */
+    private long limit(int day) {
+        long sum = overdraft(day);
+        for (int i = 0; i < facilities().size(); i++) {
+            sum += most(i, day);
+        }
+        return sum;
+    }
+
+    /** The overdraft's limit, and what is undrawn of committed facilities. */
+    private long undrawn(int day) {
+        long sum = overdraft(day);
+        for (int i = 0; i < facilities().size(); i++) {
+            if (((Revolving) facilities().get(i).assumption()).committed()) {
+                sum += Math.max(0, most(i, day) - drawn(i, day));
             }
         }
-        return new Liquidity(closing, least, limit, undrawn, drawn, CallableDeposits.byDay(accounts, timeline));
+        return sum;
     }
 
     /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */
     public long drawnAsOf(Line line) {
-        return input.drawnOn(line, plan.settings().asOf());
+        return input.books().drawnOn(line, plan.settings().asOf());
     }
 
     /** Returns the facilities in order of priority. */
@@ -231,8 +228,8 @@ public final class Funding {
     /** Returns what is drawn on a facility, numbered in order of priority, at the end of a day of the timeline. */
     public long drawn(int facility, int day) {
         return day <= asOf
-                ? input.drawnOn(input.facilities().get(facility), timeline.date(day))
-                : result.drawn()[facility][day - asOf - 1];
+                ? input.books().drawnOn(input.facilities().get(facility), timeline.date(day))
+                : result.drawn().get(facility).on(day - asOf - 1);
     }
 
     /** Returns what is drawn on all facilities at the end of a day of the timeline. */
@@ -246,7 +243,7 @@ public final class Funding {
 
     /** Returns what of a draw's facility was repaid on a day because its limit asked for it. */
     public long forced(int facility, int day) {
-        return day <= asOf ? 0 : result.forced()[facility][day - asOf - 1];
+        return result.forced().get(facility).on(day - asOf - 1);
     }
 
     /** Returns the most that may be drawn on a facility on a day. */
@@ -256,11 +253,11 @@ public final class Funding {
 
     /** Returns what stays drawn beyond limits on a day. */
     public long overdue(int day) {
-        return day <= asOf ? 0 : result.overdue()[day - asOf - 1];
+        return result.overdue().on(day - asOf - 1);
     }
 
     /** Returns by how much cash and overdraft fall short of the minimum on a day, with what is overdue (rules 8.3). */
     public long shortfall(int day) {
-        return day <= asOf ? 0 : result.shortfall()[day - asOf - 1];
+        return result.shortfall().on(day - asOf - 1);
     }
 }

@@ -1,5 +1,6 @@
 package ebbtide.funding;
 
+import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 
@@ -9,19 +10,25 @@ import java.time.LocalDate;
  * count with it (rules 8.10).
  */
 public final class Liquidity {
-    private final long[] cash;
-    private final long[] minimum;
-    private final long[] limit;
-    private final long[] undrawn;
-    private final long[] drawn;
-    private final long[] callable;
+    private final DaySeries cash;
+    private final DaySeries minimum;
+    private final DaySeries limit;
+    private final DaySeries undrawn;
+    private final DaySeries drawn;
+    private final DaySeries callable;
 
     /**
      * Makes the liquidity of closing cash by day in minor units; {@code limit} is that of overdraft and all facilities,
      * {@code undrawn} the overdraft's limit and what is undrawn of committed facilities, {@code drawn} what is drawn on
      * all, {@code callable} what of deposits counts.
      */
-    public Liquidity(long[] cash, long[] minimum, long[] limit, long[] undrawn, long[] drawn, long[] callable) {
+    public Liquidity(
+            DaySeries cash,
+            DaySeries minimum,
+            DaySeries limit,
+            DaySeries undrawn,
+            DaySeries drawn,
+            DaySeries callable) {
         this.cash = cash;
         this.minimum = minimum;
         this.limit = limit;
@@ -31,29 +38,29 @@ public final class Liquidity {
     }
 
     public long minimum(int day) {
-        return minimum[day];
+        return minimum.on(day);
     }
 
     public long limit(int day) {
-        return limit[day];
+        return limit.on(day);
     }
 
     /** Returns what can still be drawn on a day: the overdraft's limit, and what is undrawn of committed facilities. */
     public long undrawn(int day) {
-        return undrawn[day];
+        return undrawn.on(day);
     }
 
     public long liquidity(int day) {
-        return cash[day] + undrawn[day] + callable[day];
+        return cash.on(day) + undrawn.on(day) + callable.on(day);
     }
 
     /** Returns what of deposits counts on a day: those that can be called soon enough. */
     public long callable(int day) {
-        return callable[day];
+        return callable.on(day);
     }
 
     public long headroom(int day) {
-        return liquidity(day) - minimum[day];
+        return liquidity(day) - minimum.on(day);
     }
 
     /** Returns the day of the least headroom from one day to another, both included; the earliest on ties. */
@@ -72,7 +79,7 @@ public final class Liquidity {
      * without a limit, minimum cash takes its place.
      */
     public int depth(int day) {
-        long measure = limit[day] > 0 ? limit[day] : minimum[day];
+        long measure = limit.on(day) > 0 ? limit.on(day) : minimum.on(day);
         long headroom = headroom(day);
         if (headroom < 0) {
             return 0;
@@ -82,7 +89,7 @@ public final class Liquidity {
 
     /** Returns by how much minimum cash exceeds cash without all drawings on a day; below zero when it does not. */
     public long need(int day) {
-        return minimum[day] - cash[day] + drawn[day];
+        return minimum.on(day) - cash.on(day) + drawn.on(day);
     }
 
     /**
@@ -103,6 +110,6 @@ public final class Liquidity {
     /** Returns the low water after a day (rules 8.7). */
     public LowWater lowWater(int afterDay, int lastDay, Timeline timeline) {
         int worst = worstDay(afterDay + 1, lastDay);
-        return new LowWater(timeline.date(worst), headroom(worst), cash[worst]);
+        return new LowWater(timeline.date(worst), headroom(worst), cash.on(worst));
     }
 }

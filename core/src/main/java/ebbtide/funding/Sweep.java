@@ -2,7 +2,9 @@ package ebbtide.funding;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.time.DaySeries;
 import java.math.BigInteger;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -23,7 +25,13 @@ public final class Sweep {
      * drawn at first.
      */
     public record Facility(
-            long[] most, long[] moved, boolean committed, long multiple, int firstDraw, long drawn, Accrual accrual) {}
+            DaySeries most,
+            DaySeries moved,
+            boolean committed,
+            long multiple,
+            int firstDraw,
+            long drawn,
+            Accrual accrual) {}
 
     /**
      * What is swept: cash at the end of the as-of date, every other flow by day, minimum cash, overdraft limit and the
@@ -33,9 +41,9 @@ public final class Sweep {
      */
     public record Input(
             long cash,
-            long[] net,
-            long[] minimum,
-            long[] overdraft,
+            DaySeries net,
+            DaySeries minimum,
+            DaySeries overdraft,
             boolean[] swept,
             long buffer,
             List<Facility> facilities,
@@ -43,11 +51,11 @@ public final class Sweep {
             Accrual onCash,
             @Nullable List<Month> months) {
         int days() {
-            return net.length;
+            return swept.length;
         }
 
         /** Returns the same with other flows by day. */
-        Input flowing(long[] other) {
+        Input flowing(DaySeries other) {
             return new Input(cash, other, minimum, overdraft, swept, buffer, facilities, ofOverdraft, onCash, months);
         }
     }
@@ -65,28 +73,27 @@ public final class Sweep {
      * nothing is known; -1 if all do.
      */
     public record Result(
-            long[][] flows,
-            long[][] forced,
-            long[][] drawn,
-            long[][] interest,
-            Cost[] costs,
-            long[] cash,
-            long[] overdue,
-            long[] shortfall,
+            List<DaySeries> flows,
+            List<DaySeries> forced,
+            List<DaySeries> drawn,
+            List<DaySeries> interest,
+            List<Cost> costs,
+            DaySeries cash,
+            DaySeries overdue,
+            DaySeries shortfall,
             int unsettled) {
         /**
          * Returns what of a source's interest is owed at the end: what was owed at first and all that it has cost, less
          * what is paid and what the bank has booked.
          */
         public long owed(int source) {
-            Cost cost = costs[source];
-            int last = (unsettled < 0 ? cash.length : unsettled) - 1;
+            Cost cost = costs.get(source);
+            int last = (unsettled < 0 ? cost.days() : unsettled) - 1;
             long owed = last < 0 ? cost.opening() : cost.upTo(last);
             owed += cost.accrual.pendingOn() >= 0 ? cost.accrual.pending() * cost.sign : 0;
-            for (int day = 0; day <= last; day++) {
-                owed -= interest[source][day] + cost.accrual.booked()[day];
-            }
-            return owed;
+            return owed
+                    - interest.get(source).sum(0, last + 1)
+                    - cost.accrual.booked().sum(0, last + 1);
         }
 
         /** Returns whether a day is known: interest settled up to its month. */
@@ -112,6 +119,10 @@ public final class Sweep {
             this.accrued = new BigInteger[days];
         }
 
+        int days() {
+            return charged.length;
+        }
+
         void put(int day, long sum, BigInteger since) {
             charged[day] = sum;
             accrued[day] = since;
@@ -133,7 +144,14 @@ public final class Sweep {
 
     private final Input in;
     private final int count;
-    private final Result out;
+    private final long[][] flows;
+    private final long[][] forced;
+    private final long[][] drawnBy;
+    private final long[][] interest;
+    private final List<Cost> costs;
+    private final long[] cashBy;
+    private final long[] overdue;
+    private final long[] shortfall;
     private final long[] charged;
     private long cash;
     private final long[] drawn;
@@ -145,16 +163,14 @@ public final class Sweep {
         this.in = in;
         this.count = in.facilities().size();
         int days = in.days();
-        this.out = new Result(
-                new long[count][days],
-                new long[count][days],
-                new long[count][days],
-                new long[count + 2][days],
-                costs(in),
-                new long[days],
-                new long[days],
-                new long[days],
-                -1);
+        this.flows = new long[count][days];
+        this.forced = new long[count][days];
+        this.drawnBy = new long[count][days];
+        this.interest = new long[count + 2][days];
+        this.costs = costs(in);
+        this.cashBy = new long[days];
+        this.overdue = new long[days];
+        this.shortfall = new long[days];
         this.charged = new long[count + 2];
         this.cash = in.cash();
         this.drawn = in.facilities().stream().mapToLong(Facility::drawn).toArray();
@@ -172,12 +188,29 @@ public final class Sweep {
         }
     }
 
-    private static Cost[] costs(Input in) {
+    private Result result(int unsettled) {
+        return new Result(
+                each(flows),
+                each(forced),
+                each(drawnBy),
+                each(interest),
+                costs,
+                DaySeries.of(cashBy),
+                DaySeries.of(overdue),
+                DaySeries.of(shortfall),
+                unsettled);
+    }
+
+    private static List<DaySeries> each(long[][] series) {
+        return Arrays.stream(series).map(DaySeries::of).toList();
+    }
+
+    private static List<Cost> costs(Input in) {
         int count = in.facilities().size();
-        Cost[] costs = new Cost[count + 2];
+        List<Cost> costs = new ArrayList<>();
         for (int i = 0; i < count + 2; i++) {
             Accrual of = i < count ? in.facilities().get(i).accrual() : i == count ? in.ofOverdraft() : in.onCash();
-            costs[i] = new Cost(of, i == count + 1 ? -1 : 1, in.days());
+            costs.add(new Cost(of, i == count + 1 ? -1 : 1, in.days()));
         }
         return costs;
     }
@@ -191,7 +224,7 @@ public final class Sweep {
         for (int day = 0; day < in.days(); day++) {
             sweep.day(day);
         }
-        return sweep.out;
+        return sweep.result(-1);
     }
 
     private Accrual accrual(int source) {
@@ -201,39 +234,39 @@ public final class Sweep {
     }
 
     private void day(int day) {
-        cash += in.net()[day];
+        cash += in.net().on(day);
         for (int i = 0; i < count + 2; i++) {
             charge(i, day);
-            out.interest()[i][day] = left(i, day);
-            cash -= out.interest()[i][day];
+            interest[i][day] = left(i, day);
+            cash -= interest[i][day];
         }
-        long overdue = 0;
+        long beyond = 0;
         for (int i = 0; i < count; i++) {
-            drawn[i] += in.facilities().get(i).moved()[day];
-            overdue += obeyLimit(i, day);
+            drawn[i] += in.facilities().get(i).moved().on(day);
+            beyond += obeyLimit(i, day);
         }
         if (in.swept()[day]) {
             sweep(day);
         }
-        out.cash()[day] = cash;
-        out.overdue()[day] = overdue;
-        out.shortfall()[day] = Math.max(
-                        0, in.minimum()[day] - cash - in.overdraft()[day] - (in.swept()[day] ? 0 : drawable(day)))
-                + overdue;
+        cashBy[day] = cash;
+        overdue[day] = beyond;
+        shortfall[day] = Math.max(
+                        0, in.minimum().on(day) - cash - in.overdraft().on(day) - (in.swept()[day] ? 0 : drawable(day)))
+                + beyond;
         for (int i = 0; i < count; i++) {
-            out.drawn()[i][day] = drawn[i];
+            drawnBy[i][day] = drawn[i];
             accrued[i] = accrued[i].add(accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day)));
         }
         accrued[count] = accrued[count].add(accrual(count).night(day, Math.max(0, -cash), 0));
         accrued[count + 1] = accrued[count + 1].add(accrual(count + 1).night(day, Math.max(0, cash), 0));
         for (int i = 0; i < count + 2; i++) {
-            out.costs()[i].put(day, charged[i], accrued[i]);
+            costs.get(i).put(day, charged[i], accrued[i]);
         }
     }
 
     /** What the bank has booked since the as-of date is cash already: it is taken off what falls due next. */
     private long left(int source, int day) {
-        booked[source] += accrual(source).booked()[day];
+        booked[source] += accrual(source).booked().on(day);
         long sum = due[source][day];
         long taken = Long.signum(sum) * Math.min(Math.abs(sum), Math.max(0, Long.signum(sum) * booked[source]));
         booked[source] -= taken;
@@ -263,7 +296,7 @@ public final class Sweep {
     }
 
     private long undrawn(int i, int day) {
-        return Math.max(0, in.facilities().get(i).most()[day] - Math.max(0, drawn[i]));
+        return Math.max(0, in.facilities().get(i).most().on(day) - Math.max(0, drawn[i]));
     }
 
     /**
@@ -271,21 +304,21 @@ public final class Sweep {
      * overdue.
      */
     private long obeyLimit(int i, int day) {
-        long excess = Math.max(0, drawn[i] - in.facilities().get(i).most()[day]);
+        long excess = Math.max(0, drawn[i] - in.facilities().get(i).most().on(day));
         long paid = Math.min(excess, Math.max(0, cash));
         move(i, day, -paid);
-        out.forced()[i][day] = paid;
+        forced[i][day] = paid;
         return excess - paid;
     }
 
     private void move(int i, int day, long by) {
         drawn[i] += by;
         cash += by;
-        out.flows()[i][day] += by;
+        flows[i][day] += by;
     }
 
     private void sweep(int day) {
-        long need = in.minimum()[day] - cash;
+        long need = in.minimum().on(day) - cash;
         for (int i = 0; i < count && need > 0; i++) {
             Facility one = in.facilities().get(i);
             if (day >= one.firstDraw()) {
@@ -295,7 +328,7 @@ public final class Sweep {
                 need -= draw;
             }
         }
-        long excess = cash - in.minimum()[day] - in.buffer();
+        long excess = cash - in.minimum().on(day) - in.buffer();
         for (int i = count - 1; i >= 0 && need <= 0 && excess > 0 && !drewOn(day); i--) {
             long multiple = in.facilities().get(i).multiple();
             long owed = Math.max(0, drawn[i]);
@@ -308,7 +341,7 @@ public final class Sweep {
     /** A draw in multiples may leave more than the minimum: that is not repaid on the day on which it is drawn. */
     private boolean drewOn(int day) {
         for (int i = 0; i < count; i++) {
-            if (out.flows()[i][day] > 0) {
+            if (flows[i][day] > 0) {
                 return true;
             }
         }
@@ -321,55 +354,47 @@ public final class Sweep {
             long opening = cash;
             long[] before = drawn.clone();
             long[] bookedBefore = booked.clone();
-            long[] interest = new long[count + 2];
+            long[] found = new long[count + 2];
             int round = 0;
             while (true) {
                 cash = opening;
                 System.arraycopy(before, 0, drawn, 0, count);
                 System.arraycopy(bookedBefore, 0, booked, 0, count + 2);
                 for (int i = 0; i < count + 2; i++) {
-                    due[i][month.paidOn()] = interest[i];
+                    due[i][month.paidOn()] = found[i];
                 }
                 for (int i = 0; i < count; i++) {
-                    Arrays.fill(out.flows()[i], month.first(), month.last() + 1, 0);
+                    Arrays.fill(flows[i], month.first(), month.last() + 1, 0);
                 }
                 for (int day = month.first(); day <= month.last(); day++) {
                     day(day);
                 }
                 long[] next = average(month, opening, before);
-                if (Arrays.equals(next, interest)) {
+                if (Arrays.equals(next, found)) {
                     break;
                 }
                 if (++round > MOST_ROUNDS) {
-                    return new Result(
-                            out.flows(),
-                            out.forced(),
-                            out.drawn(),
-                            out.interest(),
-                            out.costs(),
-                            out.cash(),
-                            out.overdue(),
-                            out.shortfall(),
-                            month.first());
+                    return result(month.first());
                 }
-                interest = next;
+                found = next;
             }
-            book(month, interest);
+            book(month, found);
         }
-        return out;
+        return result(-1);
     }
 
     /** The interest of a month by its mean is charged on the day on which it is paid; nothing accrues beside it. */
-    private void book(Month month, long[] interest) {
+    private void book(Month month, long[] found) {
         for (int i = 0; i < count + 2; i++) {
             for (int day = month.first(); day <= month.last(); day++) {
                 boolean paid = day >= month.paidOn();
-                out.costs()[i].put(
-                        day,
-                        charged[i] + (paid ? interest[i] : 0),
-                        month.first() == 0 && !paid ? accrual(i).opening() : BigInteger.ZERO);
+                costs.get(i)
+                        .put(
+                                day,
+                                charged[i] + (paid ? found[i] : 0),
+                                month.first() == 0 && !paid ? accrual(i).opening() : BigInteger.ZERO);
             }
-            charged[i] += interest[i];
+            charged[i] += found[i];
         }
     }
 
@@ -377,7 +402,7 @@ public final class Sweep {
         long[] next = new long[count + 2];
         for (int i = 0; i < count; i++) {
             long undrawn =
-                    Math.max(0, in.facilities().get(i).most()[month.last()] - before[i]) + undrawn(i, month.last());
+                    Math.max(0, in.facilities().get(i).most().on(month.last()) - before[i]) + undrawn(i, month.last());
             next[i] = accrual(i)
                     .average(
                             month.last(),

@@ -1,6 +1,9 @@
 package ebbtide.time;
 
 import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntToLongFunction;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 
 /**
@@ -21,6 +24,12 @@ public final class MonthSeries {
         return new MonthSeries(first, amounts.clone());
     }
 
+    /** Returns the series from a month to a later one whose amounts a function gives, asked by the months' numbers. */
+    public static MonthSeries of(int first, int last, IntToLongFunction amount) {
+        return new MonthSeries(
+                first, IntStream.rangeClosed(first, last).mapToLong(amount).toArray());
+    }
+
     /** Returns a series of so many months that are nil. */
     public static MonthSeries nil(int first, int months) {
         return new MonthSeries(first, new long[months]);
@@ -29,6 +38,11 @@ public final class MonthSeries {
     /** Returns the number of the first month. */
     public int first() {
         return first;
+    }
+
+    /** Returns the number of the last month. */
+    public int last() {
+        return first + amounts.length - 1;
     }
 
     /** Returns how many months there are. */
@@ -79,6 +93,11 @@ public final class MonthSeries {
         return Arrays.stream(amounts);
     }
 
+    /** Returns the amounts in order as a list. */
+    public List<Long> list() {
+        return stream().boxed().toList();
+    }
+
     /** Returns whether every month is nil. */
     public boolean isNil() {
         return stream().allMatch(minor -> minor == 0);
@@ -113,6 +132,12 @@ public final class MonthSeries {
             this.amounts = new long[months];
         }
 
+        /** Begins with a series, to which something is added. */
+        public Sum(MonthSeries from) {
+            this.first = from.first;
+            this.amounts = from.amounts.clone();
+        }
+
         /** Adds an amount in minor units to a month by its number. */
         public void add(int monthNumber, long minor) {
             int at = monthNumber - first;
@@ -133,6 +158,11 @@ public final class MonthSeries {
         public long in(int monthNumber) {
             int at = monthNumber - first;
             return at < 0 || at >= amounts.length ? 0 : amounts[at];
+        }
+
+        /** Puts an amount in the place of what has been added to a month, by its number. */
+        public void put(int monthNumber, long minor) {
+            add(monthNumber, minor - in(monthNumber));
         }
 
         /** Returns the series as it stands. */

@@ -2,6 +2,7 @@ package ebbtide.track;
 
 import ebbtide.books.OpenItem;
 import ebbtide.books.Payment;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Period;
 import ebbtide.track.Snapshot.KeptItem;
 import java.time.LocalDate;
@@ -34,7 +35,7 @@ final class LineSplit {
     private final List<Period> windows;
     private final LocalDate first;
     private final LocalDate last;
-    private final long[] estimate;
+    private final DaySeries.Sum estimate;
     private final int[] windowOf;
     private final List<List<Piece>> pieces = new ArrayList<>();
     private final boolean inPlan;
@@ -50,8 +51,8 @@ final class LineSplit {
         this.first = windows.get(0).startInclusive();
         this.last = windows.get(windows.size() - 1).lastDay();
         this.inPlan = facts.plan().findLine(lineId).isPresent();
-        this.estimate = new long[(int) ChronoUnit.DAYS.between(first, last) + 1];
-        this.windowOf = new int[estimate.length];
+        this.windowOf = new int[(int) ChronoUnit.DAYS.between(first, last) + 1];
+        this.estimate = new DaySeries.Sum(windowOf.length);
         for (int w = 0; w < windows.size(); w++) {
             Arrays.fill(
                     windowOf,
@@ -61,13 +62,13 @@ final class LineSplit {
         }
         KeptFlows kept = snapshot.flows().getOrDefault(lineId, KeptFlows.NONE);
         int from = (int) ChronoUnit.DAYS.between(snapshot.asOf(), first) - 1;
-        for (int day = 0; day < estimate.length; day++) {
-            estimate[day] = kept.sum(from + day, from + day + 1);
+        for (int day = 0; day < windowOf.length; day++) {
+            estimate.add(day, kept.sum(from + day, from + day + 1));
         }
         windows.forEach(window -> pieces.add(new ArrayList<>()));
         items.forEach(item -> {
             if (item.minor() != 0 && !item.paidOn().isAfter(snapshot.horizonEnd()) && isWithin(item.paidOn())) {
-                estimate[index(item.paidOn())] -= item.minor();
+                estimate.add(index(item.paidOn()), -item.minor());
             }
         });
         Map<String, List<Payment>> paid =
@@ -133,7 +134,7 @@ final class LineSplit {
             long passedOn = toEstimate(item, today, payments);
             forecast -= passedOn;
             if (isWithin(item.paidOn())) {
-                estimate[index(item.paidOn())] += passedOn;
+                estimate.add(index(item.paidOn()), passedOn);
             }
         }
         LocalDate settled = payments.isEmpty()
@@ -182,12 +183,9 @@ final class LineSplit {
      */
     private void estimate(List<Payment> unknown) {
         long[] actual = new long[windows.size()];
-        long pool = 0;
-        boolean any = false;
-        for (long day : estimate) {
-            pool += day;
-            any |= day != 0;
-        }
+        DaySeries left = estimate.series();
+        long pool = left.sum(0, left.days());
+        boolean any = !left.isNil();
         TreeMap<LocalDate, Long> other = facts.other(lineId, first, last);
         Map<LocalDate, List<Payment>> byDay =
                 unknown.stream().collect(Collectors.groupingBy(Payment::day, TreeMap::new, Collectors.toList()));
@@ -208,8 +206,8 @@ final class LineSplit {
             }
         }
         long[] forecast = new long[windows.size()];
-        for (int day = 0; day < estimate.length; day++) {
-            forecast[windowOf[day]] += estimate[day];
+        for (int day = 0; day < left.days(); day++) {
+            forecast[windowOf[day]] += left.on(day);
         }
         Reasons[] why = reasons(forecast, actual, any);
         for (int w = 0; w < windows.size(); w++) {

@@ -7,6 +7,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.items.ExpectedItem;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.time.DaySeries;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -86,14 +87,14 @@ public record Snapshot(
                         .forEach(item -> items.add(kept(line, item, 0)));
             }
         }
-        List<long[]> days = List.of(
+        List<DaySeries> days = List.of(
                 forecast.unassignedAfter(Direction.RECEIPT),
                 forecast.unassignedAfter(Direction.PAYMENT),
                 forecast.transfersAfter());
         for (int i = 0; i < days.size(); i++) {
-            if (days.get(i).length > 0) {
+            if (!days.get(i).isNil()) {
                 lines.add(outside().get(i));
-                flows.put(outside().get(i).id(), new KeptFlows(days.get(i), KeptFlows.NONE.estimated()));
+                flows.put(outside().get(i).id(), new KeptFlows(days.get(i), DaySeries.NIL));
             }
         }
         items.sort(Comparator.comparing(KeptItem::id));

@@ -137,8 +137,8 @@ class DayTermsTest {
     void schedule_ofDays_saysWhatIsStillOwedAtEachMonthEnd() {
         Line line = sales(new DayTerms(Due.AFTER_MONTH_END, 30, 0, Convention.NONE), new Spread.Even());
         PatternSchedule schedule = PatternSchedule.of(forecast(line).accounts().stream(line), JANUARY, 4);
-        assertThat(schedule.cash()).containsExactly(1_080_000L, 0L, 2_880_000L, 1_440_000L);
-        assertThat(schedule.owed()).containsExactly(1_440_000L, 2_880_000L, 1_440_000L, 1_440_000L);
+        assertThat(schedule.cash().list()).containsExactly(1_080_000L, 0L, 2_880_000L, 1_440_000L);
+        assertThat(schedule.owed().list()).containsExactly(1_440_000L, 2_880_000L, 1_440_000L, 1_440_000L);
         assertThat(schedule.billed().get(0).payments())
                 .containsExactly(new PatternSchedule.Payment(1, JANUARY, 1_080_000, 0, 1_080_000));
     }

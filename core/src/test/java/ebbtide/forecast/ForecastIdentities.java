@@ -257,7 +257,7 @@ public final class ForecastIdentities {
                     && stream.terms().by() != ebbtide.plan.Terms.By.TARGET
                     && stream.basis() == ebbtide.plan.Basis.PATTERN) {
                 PatternSchedule schedule = PatternSchedule.of(some.forecast().accounts().stream(line), first, 60);
-                long owed = schedule.owed().get(0);
+                long owed = schedule.owed().at(0);
                 long later = schedule.billed().stream()
                         .filter(billed -> !billed.month().isAfter(first))
                         .flatMap(billed -> billed.payments().stream())

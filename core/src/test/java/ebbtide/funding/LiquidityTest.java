@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -19,19 +20,15 @@ class LiquidityTest {
             new Timeline(YearMonth.of(2026, 3), YearMonth.of(2026, 3), BusinessDays.ofCountry("--"));
 
     private static Liquidity of(Steps<Long> minimum, Facility facility, long... cash) {
-        long[] days = new long[MARCH.days()];
-        for (int day = 0; day < days.length; day++) {
-            days[day] = cash[Math.min(day, cash.length - 1)];
-        }
-        long[] limit = byDay(facility == null ? Steps.none() : facility.limit());
-        return new Liquidity(days, byDay(minimum), limit, limit, new long[days.length], new long[days.length]);
+        DaySeries days = DaySeries.of(MARCH.days(), day -> cash[Math.min(day, cash.length - 1)]);
+        DaySeries limit = byDay(facility == null ? Steps.none() : facility.limit());
+        return new Liquidity(days, byDay(minimum), limit, limit, DaySeries.NIL, DaySeries.NIL);
     }
 
-    private static long[] byDay(Steps<Long> steps) {
-        return IntStream.range(0, MARCH.days())
-                .mapToLong(day ->
-                        steps.findOn(MARCH.date(day)).map(Steps.Step::value).orElse(0L))
-                .toArray();
+    private static DaySeries byDay(Steps<Long> steps) {
+        return DaySeries.of(
+                MARCH.days(),
+                day -> steps.findOn(MARCH.date(day)).map(Steps.Step::value).orElse(0L));
     }
 
     @Test

@@ -24,6 +24,7 @@ import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Convention;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -142,10 +143,10 @@ class SweepInputTest {
                         new DayAmount(D.minusDays(2), 3_000),
                         new DayAmount(D.plusDays(2), -1_000)),
                 facility("f", revolving(null, 3, D.minusDays(5), 40_000)));
-        assertThat(input.drawnOn(input.facilities().get(0), D)).isEqualTo(43_000);
-        Sweep.Facility swept = input.of(new long[DAYS.days()]).facilities().get(0);
+        assertThat(input.books().drawnOn(input.facilities().get(0), D)).isEqualTo(43_000);
+        Sweep.Facility swept = input.of(DaySeries.NIL).facilities().get(0);
         assertThat(swept.drawn()).isEqualTo(43_000);
-        assertThat(swept.moved()[1]).as("booked on 2 April").isEqualTo(-1_000);
+        assertThat(swept.moved().on(1)).as("booked on 2 April").isEqualTo(-1_000);
         assertThat(swept.firstDraw())
                 .as("Friday 3 April, the third business day")
                 .isEqualTo(2);
@@ -156,7 +157,7 @@ class SweepInputTest {
         Line f = facility("f", revolving(null, 0, D, 0));
         for (FundingRules.Sweeps sweeps : FundingRules.Sweeps.values()) {
             boolean[] swept = input(new FundingRules(sweeps, 0, FundingRules.InterestBy.NIGHTS, null), List.of(), f)
-                    .of(new long[DAYS.days()])
+                    .of(DaySeries.NIL)
                     .swept();
             List<Integer> of = java.util.stream.IntStream.range(0, 30)
                     .filter(i -> swept[i])
@@ -187,14 +188,14 @@ class SweepInputTest {
                 "",
                 new Interest(Interest.Of.LINE, "f", Charging.MONTHLY),
                 List.of());
-        Sweep.Input paid = input(FundingRules.USUAL, List.of(), f, interest).of(new long[DAYS.days()]);
+        Sweep.Input paid = input(FundingRules.USUAL, List.of(), f, interest).of(DaySeries.NIL);
         assertThat(paid.facilities().get(0).accrual().counted()).isTrue();
         Sweep.Result result = Sweep.of(paid);
-        assertThat(result.interest()[0][29])
+        assertThat(result.interest().get(0).on(29))
                 .as("30 nights to 30 April, the night of D among them, on what is then drawn")
                 .isPositive();
         assertThat(input(FundingRules.USUAL, List.of(), f)
-                        .of(new long[DAYS.days()])
+                        .of(DaySeries.NIL)
                         .facilities()
                         .get(0)
                         .accrual()

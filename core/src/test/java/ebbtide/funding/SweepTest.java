@@ -2,6 +2,7 @@ package ebbtide.funding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.time.DaySeries;
 import java.math.BigInteger;
 import java.util.Arrays;
 import java.util.List;
@@ -12,10 +13,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** The sweep of facilities (rules 8.2 to 8.5), by worked examples and over random ones. */
 class SweepTest {
-    private static long[] all(int days, long value) {
-        long[] values = new long[days];
-        Arrays.fill(values, value);
-        return values;
+    private static DaySeries all(int days, long value) {
+        return DaySeries.of(days, day -> value);
     }
 
     private static boolean[] every(int days) {
@@ -31,18 +30,18 @@ class SweepTest {
         return new Accrual(
                 true,
                 all(days, millionths),
-                new long[days],
+                DaySeries.NIL,
                 nights,
                 365,
                 none.paidOn(),
                 BigInteger.ZERO,
                 0,
                 -1,
-                new long[days]);
+                DaySeries.NIL);
     }
 
-    private static Sweep.Facility facility(long[] most, long multiple, long drawn, Accrual accrual) {
-        return new Sweep.Facility(most, new long[most.length], true, multiple, 0, drawn, accrual);
+    private static Sweep.Facility facility(DaySeries most, long multiple, long drawn, Accrual accrual) {
+        return new Sweep.Facility(most, DaySeries.NIL, true, multiple, 0, drawn, accrual);
     }
 
     private static Sweep.Input input(
@@ -50,9 +49,9 @@ class SweepTest {
         int days = net.length;
         return new Sweep.Input(
                 cash,
-                net,
+                DaySeries.of(net),
                 all(days, minimum),
-                new long[days],
+                DaySeries.NIL,
                 every(days),
                 0,
                 List.of(facilities),
@@ -71,15 +70,13 @@ class SweepTest {
         long[] net = {-9_500_000, -14_000_000, -12_000_000, 6_000_000, 21_000_000};
         Sweep.Result result = Sweep.of(
                 input(18_000_000, 10_000_000, net, null, facility(all(5, limit * 100), 2_500_000, 0, Accrual.none(5))));
-        assertThat(result.cash())
-                .containsExactly(Arrays.stream(cash.split(" "))
-                        .mapToLong(Long::parseLong)
-                        .toArray());
-        assertThat(result.drawn()[0])
-                .containsExactly(Arrays.stream(drawn.split(" "))
-                        .mapToLong(Long::parseLong)
-                        .toArray());
-        assertThat(result.shortfall()).containsExactly(0, 0, shortInThird, 0, 0);
+        assertThat(result.cash().stream())
+                .containsExactlyElementsOf(
+                        Arrays.stream(cash.split(" ")).map(Long::valueOf).toList());
+        assertThat(result.drawn().get(0).stream())
+                .containsExactlyElementsOf(
+                        Arrays.stream(drawn.split(" ")).map(Long::valueOf).toList());
+        assertThat(result.shortfall().stream()).containsExactly(0L, 0L, shortInThird, 0L, 0L);
     }
 
     /** The first is drawn first and repaid last: 30 of the first and 20 of the second are drawn, then 25 come in. */
@@ -92,8 +89,8 @@ class SweepTest {
                 null,
                 facility(all(2, 3_000), 1, 0, Accrual.none(2)),
                 facility(all(2, 9_000), 1, 0, Accrual.none(2))));
-        assertThat(result.drawn()[0]).containsExactly(3_000, 2_500);
-        assertThat(result.drawn()[1]).containsExactly(2_000, 0);
+        assertThat(result.drawn().get(0).stream()).containsExactly(3_000L, 2_500L);
+        assertThat(result.drawn().get(1).stream()).containsExactly(2_000L, 0L);
     }
 
     /** W5. */
@@ -105,9 +102,9 @@ class SweepTest {
                 new long[] {-18_500_000},
                 List.of(new Sweep.Month(0, 0, 0, 30, 30)),
                 facility(all(1, 100_000_000), 1, 25_000_000, rate(1, 84_000))));
-        assertThat(result.interest()[0]).containsExactly(230_055);
-        assertThat(result.drawn()[0]).containsExactly(40_730_055);
-        assertThat(result.cash()).containsExactly(6_000_000);
+        assertThat(result.interest().get(0).stream()).containsExactly(230_055L);
+        assertThat(result.drawn().get(0).stream()).containsExactly(40_730_055L);
+        assertThat(result.cash().stream()).containsExactly(6_000_000L);
         assertThat(result.unsettled()).isEqualTo(-1);
     }
 
@@ -120,23 +117,19 @@ class SweepTest {
                 new long[] {-14_770_000},
                 List.of(new Sweep.Month(0, 0, 0, 30, 30)),
                 facility(all(1, 100_000_000), 2_500_000, 25_000_000, rate(1, 84_000))));
-        assertThat(result.drawn()[0]).containsExactly(40_000_000);
-        assertThat(result.interest()[0]).containsExactly(227_500);
+        assertThat(result.drawn().get(0).stream()).containsExactly(40_000_000L);
+        assertThat(result.interest().get(0).stream()).containsExactly(227_500L);
     }
 
     /** W12. */
     @Test
     void facilityThatEndsWhileDrawn_isRepaidAsFarAsThereIsCash_andTheRestIsOverdue() {
         Sweep.Result result = Sweep.of(input(
-                18_000_000,
-                10_000_000,
-                new long[] {0},
-                null,
-                facility(new long[] {0}, 1, 25_000_000, Accrual.none(1))));
-        assertThat(result.forced()[0]).containsExactly(18_000_000);
-        assertThat(result.cash()).containsExactly(0);
-        assertThat(result.overdue()).containsExactly(7_000_000);
-        assertThat(result.shortfall()).containsExactly(17_000_000);
+                18_000_000, 10_000_000, new long[] {0}, null, facility(DaySeries.NIL, 1, 25_000_000, Accrual.none(1))));
+        assertThat(result.forced().get(0).stream()).containsExactly(18_000_000L);
+        assertThat(result.cash().stream()).containsExactly(0L);
+        assertThat(result.overdue().stream()).containsExactly(7_000_000L);
+        assertThat(result.shortfall().stream()).containsExactly(17_000_000L);
     }
 
     /**
@@ -153,9 +146,9 @@ class SweepTest {
             Sweep.Facility one = facility(all(2, 9_000_000), 1_000, random.nextInt(500_000), rate(2, 20_000));
             Sweep.Input in = new Sweep.Input(
                     random.nextInt(200_000),
-                    net,
+                    DaySeries.of(net),
                     all(2, 50_000),
-                    new long[2],
+                    DaySeries.NIL,
                     every(2),
                     0,
                     List.of(one),
@@ -190,15 +183,16 @@ class SweepTest {
                 Accrual.accrued(5, 365),
                 11,
                 2,
-                new long[days]);
+                DaySeries.NIL);
         long[] net = new long[days];
         Sweep.Result result = Sweep.of(input(0, 0, net, null, facility(all(days, 300_000), 1, 100_000, accrual)));
-        assertThat(result.interest()[0][2]).as("what waited to be paid").isEqualTo(11);
+        assertThat(result.interest().get(0).on(2)).as("what waited to be paid").isEqualTo(11);
         // Thirty nights of 20 on what is drawn and 20 on what is not, and the 5 that had accrued; 11 more are drawn
         // from the third day on.
-        assertThat(result.interest()[0][32])
+        assertThat(result.interest().get(0).on(32))
                 .isEqualTo(Math.round(5 + 2 * 40.0 + 28 * (100_011 * 0.073 + 199_989 * 0.0365) / 365));
-        assertThat(result.drawn()[0][39]).isEqualTo(100_011 + result.interest()[0][32]);
+        assertThat(result.drawn().get(0).on(39))
+                .isEqualTo(100_011 + result.interest().get(0).on(32));
     }
 
     /**
@@ -213,8 +207,9 @@ class SweepTest {
             long[] net = random.longs(days, -50_000, 50_000).toArray();
             Sweep.Facility[] facilities = new Sweep.Facility[1 + random.nextInt(3)];
             for (int i = 0; i < facilities.length; i++) {
-                long[] most = all(days, random.nextInt(300_000));
-                Arrays.fill(most, 30, days, random.nextInt(300_000));
+                long first = random.nextInt(300_000);
+                long then = random.nextInt(300_000);
+                DaySeries most = DaySeries.of(days, day -> day < 30 ? first : then);
                 int[] paidOn = new int[days];
                 Arrays.fill(paidOn, -1);
                 paidOn[29] = 29 + random.nextInt(3);
@@ -230,10 +225,10 @@ class SweepTest {
                         BigInteger.ZERO,
                         0,
                         -1,
-                        new long[days]);
+                        DaySeries.NIL);
                 facilities[i] = new Sweep.Facility(
                         most,
-                        new long[days],
+                        DaySeries.NIL,
                         true,
                         random.nextBoolean() ? 1 : 5_000,
                         random.nextInt(4),
@@ -242,7 +237,7 @@ class SweepTest {
             }
             Sweep.Input in = new Sweep.Input(
                     random.nextInt(100_000),
-                    net,
+                    DaySeries.of(net),
                     all(days, random.nextInt(60_000)),
                     all(days, random.nextInt(20_000)),
                     every(days),
@@ -259,30 +254,42 @@ class SweepTest {
                 boolean repaid = false;
                 long undrawn = 0;
                 for (int i = 0; i < facilities.length; i++) {
-                    long flow = result.flows()[i][day];
-                    cash += flow - result.interest()[i][day];
+                    long flow = result.flows().get(i).on(day);
+                    cash += flow - result.interest().get(i).on(day);
                     drew |= flow > 0;
-                    repaid |= flow < 0 && result.forced()[i][day] == 0;
-                    long before = day == 0 ? facilities[i].drawn() : result.drawn()[i][day - 1];
-                    assertThat(result.drawn()[i][day])
+                    repaid |= flow < 0 && result.forced().get(i).on(day) == 0;
+                    long before = day == 0
+                            ? facilities[i].drawn()
+                            : result.drawn().get(i).on(day - 1);
+                    assertThat(result.drawn().get(i).on(day))
                             .as("seed %d", seed)
                             .isEqualTo(before + flow)
                             .isNotNegative();
                     undrawn += day < facilities[i].firstDraw()
                             ? 0
-                            : Math.max(0, facilities[i].most()[day] - result.drawn()[i][day])
+                            : Math.max(
+                                            0,
+                                            facilities[i].most().on(day)
+                                                    - result.drawn().get(i).on(day))
                                     / facilities[i].multiple();
                 }
-                cash -= result.interest()[facilities.length][day] + result.interest()[facilities.length + 1][day];
-                assertThat(result.cash()[day]).as("seed %d, day %d", seed, day).isEqualTo(cash);
+                cash -= result.interest().get(facilities.length).on(day)
+                        + result.interest().get(facilities.length + 1).on(day);
+                assertThat(result.cash().on(day))
+                        .as("seed %d, day %d", seed, day)
+                        .isEqualTo(cash);
                 assertThat(drew && repaid).as("seed %d, day %d", seed, day).isFalse();
-                assertThat(cash >= in.minimum()[day] || undrawn == 0)
+                assertThat(cash >= in.minimum().on(day) || undrawn == 0)
                         .as("seed %d, day %d: short only when nothing is left to draw", seed, day)
                         .isTrue();
-                long drawn =
-                        Arrays.stream(result.drawn()).mapToLong(one -> one[0]).sum();
-                assertThat(result.shortfall()[day])
-                        .isEqualTo(Math.max(0, in.minimum()[day] - cash - in.overdraft()[day]) + result.overdue()[day]);
+                long drawn = result.drawn().stream().mapToLong(one -> one.on(0)).sum();
+                assertThat(result.shortfall().on(day))
+                        .isEqualTo(Math.max(
+                                        0,
+                                        in.minimum().on(day)
+                                                - cash
+                                                - in.overdraft().on(day))
+                                + result.overdue().on(day));
                 assertThat(drawn).isNotNegative();
             }
         }

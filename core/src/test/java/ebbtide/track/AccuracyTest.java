@@ -16,6 +16,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Periods;
 import ebbtide.track.Accuracy.Closing;
 import java.time.LocalDate;
@@ -44,10 +45,10 @@ class AccuracyTest {
         return new BankMovement("a", day, day, minor, "", "", "", List.of(new AssignedPart(line, minor, item, 0)));
     }
 
-    private static long[] days(int length, Map<Integer, Long> on) {
+    private static DaySeries days(int length, Map<Integer, Long> on) {
         long[] days = new long[length];
         on.forEach((day, minor) -> days[day - 1] = minor);
-        return days;
+        return DaySeries.of(days);
     }
 
     /**
@@ -66,7 +67,7 @@ class AccuracyTest {
                         "sales",
                         new KeptFlows(days(30, Map.of(12, 300L)), days(30, Map.of(2, 777L, 5, first, 12, second))),
                         "costs",
-                        new KeptFlows(new long[0], days(30, Map.of(6, -costs)))),
+                        new KeptFlows(DaySeries.NIL, days(30, Map.of(6, -costs)))),
                 List.of(new Snapshot.KeptItem(
                         "x", "sales", "X", "Gull Ltd", false, asOf.plusDays(6), asOf.plusDays(12), 300, 300)));
     }

@@ -16,6 +16,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Period;
 import java.time.LocalDate;
 import java.util.List;
@@ -40,7 +41,7 @@ class LineSplitTest {
                 THEN.plusDays(60),
                 0,
                 List.of(new Snapshot.KeptLine("l", "Line", "", Direction.RECEIPT, "")),
-                Map.of("l", new KeptFlows(committed, estimated)),
+                Map.of("l", new KeptFlows(DaySeries.of(committed), DaySeries.of(estimated))),
                 List.of(item));
         List<Account> accounts = List.of(new Account("a", "A", "--", false, THEN, 0));
         Line line = new Line(

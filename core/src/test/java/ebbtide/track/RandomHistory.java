@@ -15,6 +15,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import java.time.LocalDate;
@@ -112,7 +113,7 @@ final class RandomHistory {
         for (int i = random.nextInt(6); i > 0; i--) {
             movement(day(), (random.nextInt(5) == 0 ? -sign : sign) * amount(), List.of("", line.id()));
         }
-        flows.put(line.id(), new KeptFlows(committed, estimated));
+        flows.put(line.id(), new KeptFlows(DaySeries.of(committed), DaySeries.of(estimated)));
     }
 
     private void knownItem(Line line, long[] committed) {

@@ -16,6 +16,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.time.Convention;
+import ebbtide.time.DaySeries;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.track.Variance.Row;
@@ -93,7 +94,7 @@ class SplitTest {
                 THEN.plusDays(60),
                 0,
                 List.of(new Snapshot.KeptLine("sales", "Sales", "", Direction.RECEIPT, "")),
-                Map.of("sales", new KeptFlows(committed, estimated)),
+                Map.of("sales", new KeptFlows(DaySeries.of(committed), DaySeries.of(estimated))),
                 !withItem
                         ? List.of()
                         : List.of(new Snapshot.KeptItem(

@@ -223,8 +223,8 @@ final class DemoBank {
         PatternSchedule schedule = PatternSchedule.of(
                 Accounts.of(plan, DemoPlan.NO_BOOKS).stream(line), YearMonth.from(FIRST_DAY), MONTHS);
         List<String> parties = parties(line.id());
-        for (int m = 0; m < schedule.cash().size(); m++) {
-            long cash = wobble(schedule.cash().get(m), 60);
+        for (int m = 0; m < schedule.cash().months(); m++) {
+            long cash = wobble(schedule.cash().at(m), 60);
             if (cash == 0) {
                 continue;
             }
@@ -257,7 +257,7 @@ final class DemoBank {
     private void bookShop(Line line) {
         PatternSchedule schedule = PatternSchedule.of(
                 Accounts.of(plan, DemoPlan.NO_BOOKS).stream(line), YearMonth.from(FIRST_DAY), MONTHS);
-        for (int m = 0; m < schedule.cash().size(); m++) {
+        for (int m = 0; m < schedule.cash().months(); m++) {
             List<LocalDate> days = schedule.cashMonths()
                     .get(m)
                     .atDay(1)
@@ -267,7 +267,7 @@ final class DemoBank {
             long[] weights = days.stream()
                     .mapToLong(d -> (d.getDayOfWeek() == DayOfWeek.MONDAY ? 240 : 100) + random.nextInt(60))
                     .toArray();
-            long[] parts = Split.byWeights(wobble(schedule.cash().get(m), 50), weights);
+            long[] parts = Split.byWeights(wobble(schedule.cash().at(m), 50), weights);
             for (int i = 0; i < parts.length; i++) {
                 add(line, days.get(i), parts[i], "CARD TAKINGS", "Shoalpay Merchant Services");
             }

@@ -330,10 +330,10 @@ public record LineView(
         return new ScheduleView(
                 schedule.cashMonths().stream().map(YearMonth::toString).toList(),
                 billed,
-                schedule.cash(),
-                schedule.discounts(),
-                schedule.writtenOff(),
-                schedule.owed());
+                schedule.cash().list(),
+                schedule.discounts().list(),
+                schedule.writtenOff().list(),
+                schedule.owed().list());
     }
 
     private static List<ComingView> coming(PlanAtVersion current, Line line) {

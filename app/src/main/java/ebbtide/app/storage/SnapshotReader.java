@@ -3,6 +3,7 @@ package ebbtide.app.storage;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.plan.Direction;
+import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptItem;
@@ -173,14 +174,8 @@ final class SnapshotReader {
         int to = (int) ((upTo.isBefore(horizonEnd) ? upTo : horizonEnd).toEpochDay() + 1 - epoch);
         for (KeptLine line : lines) {
             long[][] parts = requireNonNull(days.get(line.id()));
-            flows.put(line.id(), new KeptFlows(cut(parts[0], from, to), cut(parts[1], from, to)));
+            flows.put(line.id(), new KeptFlows(DaySeries.of(parts[0], from, to), DaySeries.of(parts[1], from, to)));
         }
         return new Snapshot(asOf, horizonEnd, cash, lines, flows, List.copyOf(items.values()));
-    }
-
-    private static long[] cut(long[] days, int from, int to) {
-        return from >= Math.min(days.length, to)
-                ? KeptFlows.NONE.committed()
-                : Arrays.copyOfRange(days, from, Math.min(days.length, to));
     }
 }

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.flows.Part;
 import ebbtide.plan.Direction;
+import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptLine;
@@ -11,6 +12,8 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -193,24 +196,32 @@ public class SnapshotStore implements UndoableStore {
                 .query((row, n) -> {
                     LocalDate asOf = row.getObject("as_of", LocalDate.class);
                     LocalDate horizonEnd = row.getObject("horizon_end", LocalDate.class);
-                    Map<String, KeptFlows> flows = new LinkedHashMap<>();
+                    Map<String, Map<Part, DaySeries.Sum>> sums = new HashMap<>();
                     int length = (int) ChronoUnit.DAYS.between(asOf, upTo.isBefore(horizonEnd) ? upTo : horizonEnd);
-                    lines.forEach(line -> flows.put(
-                            line.id(), new KeptFlows(new long[Math.max(0, length)], new long[Math.max(0, length)])));
                     client.sql(
                                     "select line_id, flow_day, part, minor from snapshot_flow where snapshot_id = ? and flow_day <= ?")
                             .params(id, asOf.plusDays(length))
                             .query(flow -> {
-                                requireNonNull(flows.get(flow.getString("line_id")))
-                                                .of(Part.valueOf(flow.getString("part")))[
+                                sums.computeIfAbsent(flow.getString("line_id"), any -> new EnumMap<>(Part.class))
+                                        .computeIfAbsent(
+                                                Part.valueOf(flow.getString("part")), any -> new DaySeries.Sum(length))
+                                        .add(
                                                 (int) ChronoUnit.DAYS.between(
                                                                 asOf, flow.getObject("flow_day", LocalDate.class))
-                                                        - 1] +=
-                                        flow.getLong("minor");
+                                                        - 1,
+                                                flow.getLong("minor"));
                             });
+                    Map<String, KeptFlows> flows = new LinkedHashMap<>();
+                    lines.forEach(line -> flows.put(line.id(), kept(sums.getOrDefault(line.id(), Map.of()))));
                     return new Snapshot(asOf, horizonEnd, row.getLong("cash"), lines, flows, List.of());
                 })
                 .single();
+    }
+
+    private static KeptFlows kept(Map<Part, DaySeries.Sum> sums) {
+        return new KeptFlows(
+                sums.getOrDefault(Part.COMMITTED, new DaySeries.Sum(0)).series(),
+                sums.getOrDefault(Part.ESTIMATED, new DaySeries.Sum(0)).series());
     }
 
     static String state(SnapshotLabel said) {

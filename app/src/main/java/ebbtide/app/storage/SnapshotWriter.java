@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.plan.Direction;
+import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptItem;
@@ -79,23 +80,19 @@ final class SnapshotWriter {
         out.close();
     }
 
-    private static long at(long[] days, int day) {
-        return day < 0 || day >= days.length ? 0 : days[day];
-    }
-
     /** How many days differ, and of each how many days on it is, and what it is now. */
-    private void days(long[] was, long[] is, int shift) throws IOException {
+    private void days(DaySeries was, DaySeries is, int shift) throws IOException {
         int length = (int) (now.horizonEnd().toEpochDay() - now.asOf().toEpochDay());
         int changes = 0;
         for (int day = 0; day < length; day++) {
-            changes += at(is, day) == at(was, day + shift) ? 0 : 1;
+            changes += is.on(day) == was.on(day + shift) ? 0 : 1;
         }
         number(changes);
         int last = -1;
         for (int day = 0; changes > 0 && day < length; day++) {
-            if (at(is, day) != at(was, day + shift)) {
+            if (is.on(day) != was.on(day + shift)) {
                 number(day - last);
-                signed(at(is, day));
+                signed(is.on(day));
                 last = day;
             }
         }

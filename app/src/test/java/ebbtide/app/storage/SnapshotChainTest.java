@@ -3,6 +3,7 @@ package ebbtide.app.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.plan.Direction;
+import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptItem;
@@ -61,15 +62,12 @@ class SnapshotChainTest {
                             new KeptLine(id, "Line " + id, "", Direction.RECEIPT, Integer.toString(random.nextInt(2))))
                     .toList();
             Map<String, KeptFlows> flows = new LinkedHashMap<>();
-            days.forEach((id, parts) -> flows.put(id, new KeptFlows(cut(parts[0], horizon), cut(parts[1], horizon))));
+            days.forEach((id, parts) -> flows.put(
+                    id, new KeptFlows(DaySeries.of(parts[0], 0, horizon), DaySeries.of(parts[1], 0, horizon))));
             chain.add(new Snapshot(
                     asOf, asOf.plusDays(horizon), random.nextLong(), lines, flows, List.copyOf(items.values())));
         }
         return chain;
-    }
-
-    private static long[] cut(long[] days, int length) {
-        return java.util.Arrays.copyOf(days, Math.min(days.length, length));
     }
 
     private long[] some(int length, int oneIn) {
@@ -109,7 +107,7 @@ class SnapshotChainTest {
                 asOf.plusDays(days.length),
                 0,
                 List.of(new KeptLine("a", "A", "", Direction.RECEIPT, "")),
-                Map.of("a", new KeptFlows(new long[0], days)),
+                Map.of("a", new KeptFlows(DaySeries.NIL, DaySeries.of(days))),
                 List.of());
     }
 }

@@ -1,0 +1,40 @@
+package ebbtide.funding;
+
+import ebbtide.books.Books;
+import ebbtide.books.DayAmount;
+import ebbtide.plan.Line;
+import ebbtide.plan.Revolving;
+import ebbtide.time.DaySeries;
+import java.time.LocalDate;
+import java.util.List;
+
+/** What the bank has booked on the lines that the sweep moves: it is fact, and the sweep goes on from it. */
+record FundingBooks(Books books, SweptDays days) {
+    private List<DayAmount> movements(Line line) {
+        return books.byLine().getOrDefault(line.id(), List.of());
+    }
+
+    /** Returns what is booked after the as-of date, by day swept; what comes in is above zero. */
+    DaySeries after(Line line) {
+        DaySeries.Sum booked = new DaySeries.Sum(days.count());
+        movements(line).stream()
+                .filter(one -> one.day().isAfter(days.settings().asOf())
+                        && !one.day().isAfter(days.timeline().last()))
+                .forEach(one -> booked.add(days.index(one.day()), one.minor()));
+        return booked.series();
+    }
+
+    /**
+     * Returns what is drawn on a facility at the end of a day up to the as-of date: what was said, and every movement
+     * since.
+     */
+    long drawnOn(Line line, LocalDate day) {
+        Revolving.Drawn drawn = ((Revolving) line.assumption()).drawn();
+        return drawn.amount()
+                + movements(line).stream()
+                        .filter(one ->
+                                one.day().isAfter(drawn.on()) && !one.day().isAfter(day))
+                        .mapToLong(DayAmount::minor)
+                        .sum();
+    }
+}

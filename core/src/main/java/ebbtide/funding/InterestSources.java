@@ -1,0 +1,155 @@
+package ebbtide.funding;
+
+import ebbtide.money.Percent;
+import ebbtide.plan.BorrowingBase;
+import ebbtide.plan.Charging;
+import ebbtide.plan.Interest;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.Steps;
+import ebbtide.time.DaySeries;
+import java.math.BigInteger;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the sweep bears interest on: its facilities in order of priority, the overdraft, cash. What of it accrued by the
+ * as-of date is read once, when its accrual is asked for; nothing accrues where no line pays it.
+ */
+final class InterestSources {
+    private final Plan plan;
+    private final List<Line> facilities;
+    private final SweptDays days;
+    private final FundingBooks books;
+    private final Map<String, AccruedSoFar> soFar = new HashMap<>();
+
+    InterestSources(Plan plan, List<Line> facilities, FundingBooks books) {
+        this.plan = plan;
+        this.facilities = facilities;
+        this.days = books.days();
+        this.books = books;
+    }
+
+    /** Returns the line of interest of a facility, the overdraft or cash, if there is one. */
+    Optional<Line> line(Interest.Of of, @Nullable String lineId) {
+        return plan.lines().stream()
+                .filter(line -> line.assumption()
+                                .findInterest()
+                                .filter(one -> one.isOf(of, lineId))
+                                .isPresent()
+                        && plan.isActive(line))
+                .findFirst();
+    }
+
+    /** Returns the line on which the interest of a source is paid: facilities in order, the overdraft, cash. */
+    Optional<Line> line(int source) {
+        return source < facilities.size()
+                ? line(Interest.Of.LINE, facilities.get(source).id())
+                : line(source == facilities.size() ? Interest.Of.OVERDRAFT : Interest.Of.CASH, null);
+    }
+
+    /**
+     * Returns what the interest of a source came to from the start of the first month that is forecast to the as-of
+     * date, as far as its balance is known; below zero on cash.
+     */
+    long costOfMonthSoFar(int source) {
+        long cost = line(source)
+                .map(line -> soFar.get(line.id()))
+                .map(AccruedSoFar::ofMonth)
+                .orElse(0L);
+        return source == facilities.size() + 1 ? -cost : cost;
+    }
+
+    /** Returns the accrual of a facility: what is drawn at its rate, what is not at its fee. */
+    Accrual of(Line facility) {
+        Optional<Line> interest = line(Interest.Of.LINE, facility.id());
+        if (interest.isEmpty()) {
+            return Accrual.none(days.count());
+        }
+        Revolving revolving = (Revolving) facility.assumption();
+        Charging charging = revolving.charging();
+        AccruedSoFar accrued = new AccruedSoFar(
+                days,
+                charging,
+                revolving.drawn().on(),
+                Accrual.accrued(revolving.drawn().accrued(), charging.dayCount().year()));
+        for (LocalDate night = revolving.drawn().on();
+                !night.isAfter(plan.settings().asOf());
+                night = night.plusDays(1)) {
+            long drawn = books.drawnOn(facility, night);
+            accrued.night(
+                    night,
+                    product(drawn, revolving.rate(night).millionths())
+                            .add(product(Math.max(0, mostBefore(revolving, night) - drawn), fee(revolving, night))));
+        }
+        soFar.put(interest.get().id(), accrued);
+        return accrued.goesOn(
+                DaySeries.of(days.count(), day -> revolving.rate(days.date(day)).millionths()),
+                DaySeries.of(days.count(), day -> fee(revolving, days.date(day))),
+                books.after(interest.get()).negative());
+    }
+
+    /**
+     * The most that could be drawn up to the as-of date: what is available now is all that is known of it (rules 8.2).
+     */
+    private static long mostBefore(Revolving revolving, LocalDate night) {
+        BorrowingBase base = revolving.availability();
+        return base == null ? revolving.most(night) : Math.min(revolving.most(night), base.now());
+    }
+
+    private static long fee(Revolving revolving, LocalDate day) {
+        return rate(revolving.undrawnFee(), day);
+    }
+
+    private static long rate(Steps<Percent> rates, LocalDate day) {
+        return rates.findOn(day).map(step -> step.value().millionths()).orElse(0L);
+    }
+
+    private static BigInteger product(long one, long other) {
+        return BigInteger.valueOf(one).multiply(BigInteger.valueOf(other));
+    }
+
+    /**
+     * Returns the accrual of the overdraft, or of cash held, of cash by day of the timeline: what accrued by the as-of
+     * date is what the accounts bore since they were charged last.
+     */
+    Accrual ofBank(Interest.Of of, DaySeries levels) {
+        Optional<Line> line = line(of, null);
+        if (line.isEmpty()) {
+            return Accrual.none(days.count());
+        }
+        Charging charging = ((Interest) line.get().assumption()).charging();
+        Steps<Percent> rates = bankRates(of);
+        LocalDate asOf = plan.settings().asOf();
+        LocalDate from = charging.lastOn(charging.lastOn(asOf).minusDays(1));
+        // Before the first day of the timeline nothing moved: cash stood then as it did on the eve of it.
+        LocalDate first = days.timeline().first();
+        long before = books.books().cash(first.minusDays(1));
+        AccruedSoFar accrued = new AccruedSoFar(days, charging, from, BigInteger.ZERO);
+        for (LocalDate night = from; !night.isAfter(asOf); night = night.plusDays(1)) {
+            long cash =
+                    night.isBefore(first) ? before : levels.on(days.timeline().index(night));
+            long balance = of == Interest.Of.CASH ? Math.max(0, cash) : Math.max(0, -cash);
+            accrued.night(night, product(balance, rate(rates, night)));
+        }
+        soFar.put(line.get().id(), accrued);
+        return accrued.goesOn(
+                DaySeries.of(days.count(), day -> rate(rates, days.date(day))),
+                DaySeries.NIL,
+                books.after(line.get()).negative());
+    }
+
+    private Steps<Percent> bankRates(Interest.Of of) {
+        if (of == Interest.Of.CASH) {
+            return plan.settings().cashRate();
+        }
+        return plan.settings().facility() == null
+                ? Steps.none()
+                : plan.settings().facility().rate();
+    }
+}
