@@ -55,7 +55,7 @@
   }
 
   function discountWords(item: ItemJson): string {
-    const discount = item.discount as { until: string; share: string } | undefined;
+    const discount = item.discount;
     return discount ? `${discount.share}% until ${discount.until}` : '';
   }
 

@@ -3,7 +3,6 @@
   import { answer, api, type LineView } from '../../lib/api';
   import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
-  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
   import ComingDates from './parts/ComingDates.svelte';
   import RollForwardCard from './parts/RollForwardCard.svelte';
@@ -13,7 +12,6 @@
 
   interface Props {
     id: string;
-    time: TimeWindow;
     oncopied: (id: string) => void;
   }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
-  import { address, type TimeWindow } from '../../lib/place.svelte';
+  import { address } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import ItemsView from '../items/ItemsView.svelte';
   import AllMonths from './AllMonths.svelte';
@@ -13,10 +13,9 @@
     direction: 'receipt' | 'payment';
     /** The line that is chosen. */
     part?: string;
-    time: TimeWindow;
   }
 
-  let { direction, part, time }: Props = $props();
+  let { direction, part }: Props = $props();
   const plan = getPlan();
   const view = $derived(direction === 'receipt' ? 'receipts' : 'payments');
   const lines = $derived(plan.view!.lines.filter((line) => line.direction === direction));
@@ -75,7 +74,7 @@
       <AllMonths {direction} />
     {:else if chosen}
       {#key chosen.id}
-        <LineEditor id={chosen.id} {time} oncopied={choose} />
+        <LineEditor id={chosen.id} oncopied={choose} />
       {/key}
     {/if}
   </section>

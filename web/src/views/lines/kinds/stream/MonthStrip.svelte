@@ -116,7 +116,7 @@
     } else {
       void put(
         room.flatMap(({ month, history }, i) =>
-          block.amounts[i] ? [{ month, history, amount: block.amounts[i]! }] : [],
+          block.amounts[i] ? [{ month, history, amount: block.amounts[i] }] : [],
         ),
       );
     }
