@@ -15,7 +15,11 @@ public record CommandLine(Map<String, String> options, Set<String> switches, Lis
         return of(args, known, Set.of());
     }
 
-    /** Returns the parts of arguments; refuses options that are not known or lack their value. */
+    /**
+     * Returns the parts of arguments.
+     *
+     * @throws IllegalArgumentException for an option that is not known or lacks its value
+     */
     public static CommandLine of(String[] args, Set<String> known, Set<String> knownSwitches) {
         Map<String, String> options = new HashMap<>();
         Set<String> switches = new HashSet<>();

@@ -98,7 +98,11 @@ public final class ChaseAndHold {
                 cost(forecast, moved));
     }
 
-    /** Returns the forecast as it would be with an open item expected on a day; refuses an item that is not there. */
+    /**
+     * Returns the forecast as it would be with an open item expected on a day.
+     *
+     * @throws IllegalArgumentException for an item that is not there
+     */
     public static Forecast trial(Forecast forecast, String itemId, LocalDate day) {
         Books books = forecast.books();
         if (books.items().all().stream().noneMatch(item -> item.id().equals(itemId))) {

@@ -40,6 +40,8 @@ public record MovablePayment(String id, String lineId, String name, LocalDate da
     /**
      * Returns the line of something movable with its day changed, which lies after the as-of date and within the
      * horizon.
+     *
+     * @throws IllegalArgumentException for a day outside the horizon
      */
     public static Line moved(Plan plan, String id, LocalDate to) {
         MovablePayment one = of(plan).stream()

@@ -73,7 +73,7 @@ public final class Funding {
         YearMonth first = plan.settings().firstForecastMonth();
         long[] earned =
                 new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
-        Sweep.Cost cost = result.costs().get(source);
+        InterestCost cost = result.costs().get(source);
         long before = cost.opening() - input.interest().costOfMonthSoFar(source);
         for (int i = 0; i < earned.length; i++) {
             int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;

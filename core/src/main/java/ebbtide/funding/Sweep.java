@@ -77,7 +77,7 @@ public final class Sweep {
             List<DaySeries> forced,
             List<DaySeries> drawn,
             List<DaySeries> interest,
-            List<Cost> costs,
+            List<InterestCost> costs,
             DaySeries cash,
             DaySeries overdue,
             DaySeries shortfall,
@@ -87,58 +87,20 @@ public final class Sweep {
          * what is paid and what the bank has booked.
          */
         public long owed(int source) {
-            Cost cost = costs.get(source);
+            InterestCost cost = costs.get(source);
             int last = (unsettled < 0 ? cost.days() : unsettled) - 1;
             long owed = last < 0 ? cost.opening() : cost.upTo(last);
-            owed += cost.accrual.pendingOn() >= 0 ? cost.accrual.pending() * cost.sign : 0;
+            owed += cost.accrual().pendingOn() >= 0
+                    ? cost.sign() * cost.accrual().pending()
+                    : 0;
             return owed
                     - interest.get(source).sum(0, last + 1)
-                    - cost.accrual.booked().sum(0, last + 1);
+                    - cost.accrual().booked().sum(0, last + 1);
         }
 
         /** Returns whether a day is known: interest settled up to its month. */
         public boolean isKnown(int day) {
             return unsettled < 0 || day < unsettled;
-        }
-    }
-
-    /**
-     * What interest came to by day, whenever it is paid: the sum of what was charged, and what had accrued since the
-     * charge before.
-     */
-    public static final class Cost {
-        private final Accrual accrual;
-        private final int sign;
-        private final long[] charged;
-        private final BigInteger[] accrued;
-
-        Cost(Accrual accrual, int sign, int days) {
-            this.accrual = accrual;
-            this.sign = sign;
-            this.charged = new long[days];
-            this.accrued = new BigInteger[days];
-        }
-
-        int days() {
-            return charged.length;
-        }
-
-        void put(int day, long sum, BigInteger since) {
-            charged[day] = sum;
-            accrued[day] = since;
-        }
-
-        /**
-         * Returns what was charged and accrued up to a day, with what had accrued by the as-of date; below zero on
-         * cash.
-         */
-        public long upTo(int day) {
-            return charged[day] + sign * accrual.charge(accrued[day]);
-        }
-
-        /** Returns what had accrued by the as-of date. */
-        public long opening() {
-            return sign * accrual.charge(accrual.opening());
         }
     }
 
@@ -148,7 +110,7 @@ public final class Sweep {
     private final long[][] forced;
     private final long[][] drawnBy;
     private final long[][] interest;
-    private final List<Cost> costs;
+    private final List<InterestCost> costs;
     private final long[] cashBy;
     private final long[] overdue;
     private final long[] shortfall;
@@ -205,12 +167,12 @@ public final class Sweep {
         return Arrays.stream(series).map(DaySeries::of).toList();
     }
 
-    private static List<Cost> costs(Input in) {
+    private static List<InterestCost> costs(Input in) {
         int count = in.facilities().size();
-        List<Cost> costs = new ArrayList<>();
+        List<InterestCost> costs = new ArrayList<>();
         for (int i = 0; i < count + 2; i++) {
             Accrual of = i < count ? in.facilities().get(i).accrual() : i == count ? in.ofOverdraft() : in.onCash();
-            costs.add(new Cost(of, i == count + 1 ? -1 : 1, in.days()));
+            costs.add(new InterestCost(of, i == count + 1 ? -1 : 1, in.days()));
         }
         return costs;
     }

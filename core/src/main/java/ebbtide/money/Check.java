@@ -6,7 +6,11 @@ import java.util.Objects;
 public final class Check {
     private Check() {}
 
-    /** Returns the value, refusing null and blank text; surrounding spaces are taken off. */
+    /**
+     * Returns the value; surrounding spaces are taken off.
+     *
+     * @throws IllegalArgumentException for null and blank text
+     */
     public static String text(String value, String name) {
         if (value == null || value.isBlank()) {
             throw new IllegalArgumentException(name + " must not be empty: type at least a letter");
@@ -19,7 +23,11 @@ public final class Check {
         return atMost(text(value, name), name, most);
     }
 
-    /** Returns the value, which may be empty, refusing text of more letters than the most. */
+    /**
+     * Returns the value, which may be empty.
+     *
+     * @throws IllegalArgumentException for text of more letters than the most
+     */
     public static String atMost(String value, String name, int most) {
         if (value.length() > most) {
             throw new IllegalArgumentException(
@@ -28,7 +36,11 @@ public final class Check {
         return value;
     }
 
-    /** Returns the value if it lies from least to most, both included. */
+    /**
+     * Returns the value if it lies from least to most, both included.
+     *
+     * @throws IllegalArgumentException for a value outside them
+     */
     public static int inRange(int value, int least, int most, String name) {
         if (value < least || value > most) {
             throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
@@ -36,7 +48,11 @@ public final class Check {
         return value;
     }
 
-    /** Returns the percentage if it lies from least to most, both included. */
+    /**
+     * Returns the percentage if it lies from least to most, both included.
+     *
+     * @throws IllegalArgumentException for a percentage outside them
+     */
     public static Percent inRange(Percent value, Percent least, Percent most, String name) {
         Objects.requireNonNull(value, name);
         if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
@@ -45,7 +61,11 @@ public final class Check {
         return value;
     }
 
-    /** Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4). */
+    /**
+     * Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4).
+     *
+     * @throws IllegalArgumentException for an amount below zero
+     */
     public static long notNegative(long minor, String name) {
         if (minor < 0) {
             throw new IllegalArgumentException(
@@ -54,7 +74,11 @@ public final class Check {
         return minor;
     }
 
-    /** Refuses with the given sentence unless the condition holds. */
+    /**
+     * Refuses with the given sentence unless the condition holds.
+     *
+     * @throws IllegalArgumentException with the sentence
+     */
     public static void that(boolean holds, String sentence) {
         if (!holds) {
             throw new IllegalArgumentException(sentence);

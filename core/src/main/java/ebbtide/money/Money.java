@@ -18,7 +18,11 @@ public record Money(Currency currency, long minor) {
         return Check.inRange(currency.getDefaultFractionDigits(), 0, 3, "decimals of " + currency.getCurrencyCode());
     }
 
-    /** Returns the currency of a three-letter code such as GBP. */
+    /**
+     * Returns the currency of a three-letter code such as GBP.
+     *
+     * @throws IllegalArgumentException for any other text
+     */
     public static Currency currency(String code) {
         try {
             Currency currency = Currency.getInstance(code);
@@ -38,7 +42,9 @@ public record Money(Currency currency, long minor) {
     }
 
     /**
-     * Returns the minor units of a plain decimal number; refuses text that is no number and fractions of a minor unit.
+     * Returns the minor units of a plain decimal number.
+     *
+     * @throws IllegalArgumentException for text that is no number, fractions of a minor unit, and more than 16 digits
      */
     public static long minor(String number, Currency currency) {
         try {

@@ -9,7 +9,11 @@ public record Percent(long millionths) implements Comparable<Percent> {
     public static final Percent ZERO = new Percent(0);
     public static final Percent HUNDRED = new Percent(WHOLE);
 
-    /** Returns the percentage for a number of percent, 12.5 being 12.5%; refuses more than four decimals. */
+    /**
+     * Returns the percentage for a number of percent, 12.5 being 12.5%.
+     *
+     * @throws IllegalArgumentException for more than four decimals
+     */
     public static Percent of(BigDecimal percent) {
         try {
             return new Percent(percent.movePointRight(4).longValueExact());
@@ -19,7 +23,11 @@ public record Percent(long millionths) implements Comparable<Percent> {
         }
     }
 
-    /** Returns the percentage written as a plain number, with or without a percent sign: "12.5" or "12.5%". */
+    /**
+     * Returns the percentage written as a plain number, with or without a percent sign: "12.5" or "12.5%".
+     *
+     * @throws IllegalArgumentException for any other text, and more than four decimals
+     */
     public static Percent parse(String text) {
         String number = text.strip();
         if (number.endsWith("%")) {

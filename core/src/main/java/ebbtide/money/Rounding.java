@@ -30,7 +30,9 @@ public final class Rounding {
     }
 
     /**
-     * Returns the exact amount of a month as whole minor units, half away from zero; refuses what no money comes to.
+     * Returns the exact amount of a month as whole minor units, half away from zero.
+     *
+     * @throws IllegalArgumentException for what no money comes to
      */
     public static long toAmount(BigDecimal exact) {
         if (exact.abs().compareTo(MOST) > 0) {

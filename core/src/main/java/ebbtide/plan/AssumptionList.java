@@ -47,11 +47,23 @@ public final class AssumptionList {
      * order of the plan.
      */
     public static List<Entry> of(Plan plan) {
+        List<Entry> all = new ArrayList<>(ofSettings(plan));
+        plan.lines().forEach(line -> all.addAll(ofLine(plan, line)));
+        return List.copyOf(all);
+    }
+
+    /** Returns those of the settings. */
+    static List<Entry> ofSettings(Plan plan) {
         AssumptionList list = new AssumptionList(plan);
         PlanInputs.ofSettings(plan).forEach(input -> list.add(input, null, SETTINGS));
-        plan.lines().forEach(line -> PlanInputs.ofLine(plan, line)
-                .forEach(input -> list.add(input, line.id(), line.name())));
-        return List.copyOf(list.entries);
+        return list.entries;
+    }
+
+    /** Returns those of a line of the plan. */
+    static List<Entry> ofLine(Plan plan, Line line) {
+        AssumptionList list = new AssumptionList(plan);
+        PlanInputs.ofLine(plan, line).forEach(input -> list.add(input, line.id(), line.name()));
+        return list.entries;
     }
 
     private void add(Input<Plan> input, @Nullable String lineId, String line) {

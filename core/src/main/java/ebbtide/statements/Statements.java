@@ -48,6 +48,8 @@ public final class Statements {
     /**
      * Returns the periods of a length from the first month that is forecast to the horizon: months, quarters or fiscal
      * years.
+     *
+     * @throws IllegalArgumentException for days and weeks
      */
     public List<Period> periods(Periods by) {
         if (by == Periods.DAY || by == Periods.WEEK) {
@@ -123,8 +125,9 @@ public final class Statements {
     }
 
     /**
-     * Returns the parts of a row of a statement in a period, null for the opening: they add up to it. Refuses what is
-     * not there.
+     * Returns the parts of a row of a statement in a period, null for the opening: they add up to it.
+     *
+     * @throws IllegalArgumentException for a row or a period that is not there
      */
     public List<Workings.Item> workings(Kind kind, String row, @Nullable Period period) {
         Figure figure = figures(kind).stream()
@@ -176,7 +179,11 @@ public final class Statements {
      */
     public record Bridge(long opening, List<Step> steps, long closing) {}
 
-    /** Returns where the cash of a period of whole months went, by the rows of the direct cash flow. */
+    /**
+     * Returns where the cash of a period of whole months went, by the rows of the direct cash flow.
+     *
+     * @throws IllegalArgumentException for a period that is not there
+     */
     public Bridge bridge(Period period) {
         int from = month(period.startInclusive());
         int to = month(period.lastDay());

@@ -17,7 +17,9 @@ public final class CalendarDay {
     private CalendarDay() {}
 
     /**
-     * Returns the day of a text such as 2026-03-01; refuses any other, a day that its month lacks with how many it has.
+     * Returns the day of a text such as 2026-03-01.
+     *
+     * @throws IllegalArgumentException for any other text, and a day that its month lacks
      */
     public static LocalDate parse(String text) {
         Matcher written = WRITTEN.matcher(text);
@@ -35,7 +37,9 @@ public final class CalendarDay {
     }
 
     /**
-     * Returns the day of a year, a month and a day of it; refuses one that there is not: "February 2026 has 28 days".
+     * Returns the day of a year, a month and a day of it.
+     *
+     * @throws IllegalArgumentException for a day that there is not: "February 2026 has 28 days"
      */
     public static LocalDate of(int year, int month, int day) {
         if (month < 1 || month > 12) {

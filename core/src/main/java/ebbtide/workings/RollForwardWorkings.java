@@ -44,7 +44,9 @@ public final class RollForwardWorkings {
 
     /**
      * Returns the parts of a row ("opening", a change by its name, "closing") of a kind's roll-forward in a month; a
-     * null line means the total. Refuses what is not there.
+     * null line means the total.
+     *
+     * @throws IllegalArgumentException for what is not there
      */
     public static List<Workings.Item> of(
             Forecast forecast, RollForward.Kind kind, String lineId, String row, YearMonth month) {

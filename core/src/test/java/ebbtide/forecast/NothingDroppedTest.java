@@ -1,37 +1,33 @@
 package ebbtide.forecast;
 
+import static ebbtide.forecast.OneLineCases.LONG_AGO;
+import static ebbtide.forecast.OneLineCases.NEW_YEARS_EVE;
+import static ebbtide.forecast.OneLineCases.estimates;
+import static ebbtide.forecast.OneLineCases.forecast;
+import static ebbtide.forecast.OneLineCases.line;
+import static ebbtide.forecast.OneLineCases.on;
+import static ebbtide.forecast.OneLineCases.settings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.answers.ChecklistItem;
-import ebbtide.books.Account;
-import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
-import ebbtide.flows.Part;
-import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.CapitalSpending;
-import ebbtide.plan.Charging;
-import ebbtide.plan.DayCount;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Driver;
-import ebbtide.plan.Facility;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
-import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
-import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
@@ -58,47 +54,6 @@ import org.junit.jupiter.params.provider.ValueSource;
  * smallest plans that show it.
  */
 class NothingDroppedTest {
-    private static final LocalDate LONG_AGO = LocalDate.of(2020, 1, 1);
-    private static final LocalDate NEW_YEARS_EVE = LocalDate.of(2026, 12, 31);
-
-    private static Line line(String id, Direction direction, Assumption assumption) {
-        return new Line(id, null, id, direction, true, null, "", assumption, List.of());
-    }
-
-    private static Forecast forecast(
-            Settings settings, long cash, Map<String, List<DayAmount>> movements, Line... lines) {
-        List<DayAmount> all = movements.values().stream().flatMap(List::stream).toList();
-        Books books = new Books(
-                List.of(new Account("bank", "Bank", "--", false, LONG_AGO, cash)),
-                movements,
-                List.of(),
-                List.of(),
-                List.of(),
-                Map.of("bank", all));
-        return Forecaster.forecast(new Plan(settings, List.of(lines), List.of()), books);
-    }
-
-    private static Settings settings(LocalDate asOf, int months) {
-        return Settings.of("P", Money.currency("EUR"), asOf).withHorizon(months);
-    }
-
-    private static Forecast forecast(String asOf, int months, Line... lines) {
-        return forecast(settings(LocalDate.parse(asOf), months), 0, Map.of(), lines);
-    }
-
-    private static long on(Forecast forecast, String line, String day) {
-        LocalDate date = LocalDate.parse(day);
-        return forecast.cell(forecast.plan().findLine(line).orElseThrow(), new Period(date, date.plusDays(1)))
-                .amount();
-    }
-
-    private static long estimates(Forecast forecast, String line) {
-        return forecast.flows(forecast.plan().findLine(line).orElseThrow()).stream()
-                .filter(flow -> flow.part() == Part.ESTIMATED)
-                .mapToLong(Forecast.DayFlow::minor)
-                .sum();
-    }
-
     private static Line sales(String id, long monthly, SalesTax tax) {
         return line(
                 id,
@@ -291,86 +246,6 @@ class NothingDroppedTest {
                         .toArray())
                 .hasSize(6)
                 .containsOnly(-100_000L);
-    }
-
-    private static Line interest(Interest.Of of, String line, Charging.Often often) {
-        return line(
-                "interest", Direction.PAYMENT, new Interest(of, line, new Charging(DayCount.ACT_365F, often, false)));
-    }
-
-    private static Settings bank(LocalDate asOf, Steps<Percent> onCash, Facility overdraft) {
-        Settings plain = settings(asOf, 1);
-        return new Settings(
-                "P",
-                plain.currency(),
-                asOf,
-                plain.firstDayOfWeek(),
-                plain.firstFiscalMonth(),
-                1,
-                plain.amountSteps(),
-                Steps.none(),
-                overdraft,
-                plain.countedReceipts(),
-                plain.countedPayments(),
-                onCash,
-                List.of(),
-                List.of());
-    }
-
-    /**
-     * The nights since the last charge count, whichever month they lie in: 31 December to 30 March, and 31 January to
-     * 27 February.
-     */
-    @Test
-    void interestOfTheBank_countsEveryNightSinceItsLastCharge() {
-        Steps<Percent> one = Steps.from(LONG_AGO, Percent.parse("1"));
-        Forecast cash = forecast(
-                bank(LocalDate.of(2027, 3, 15), one, null),
-                3_650_000,
-                Map.of(),
-                interest(Interest.Of.CASH, null, Charging.Often.QUARTER));
-        assertThat(on(cash, "interest", "2027-03-31"))
-                .as("90 nights of 36,500.00 at 1%")
-                .isEqualTo(9_000);
-        Forecast overdrawn = forecast(
-                bank(
-                        LocalDate.of(2027, 2, 15),
-                        Steps.none(),
-                        new Facility("Overdraft", Steps.from(LONG_AGO, 5_000_000L), one)),
-                -3_650_000,
-                Map.of(),
-                interest(Interest.Of.OVERDRAFT, null, Charging.Often.MONTH));
-        assertThat(on(overdrawn, "interest", "2027-02-28")).as("28 nights").isEqualTo(-2_800);
-    }
-
-    /** A fee of 10% on what is undrawn of the 36,500.00 that are available, for the night of D as for any other. */
-    @Test
-    void feeOnTheUndrawnPart_isOnWhatIsAvailable_theNightOfTheAsOfDateToo() {
-        LocalDate asOf = LocalDate.of(2026, 12, 30);
-        Line facility = line(
-                "f",
-                Direction.PAYMENT,
-                new Revolving(
-                        Steps.from(LONG_AGO, 36_500_000L),
-                        true,
-                        null,
-                        null,
-                        Steps.none(),
-                        Steps.none(),
-                        Steps.from(LONG_AGO, Percent.parse("10")),
-                        1,
-                        0,
-                        Steps.none(),
-                        Charging.MONTHLY,
-                        new Revolving.Drawn(asOf, 0, 0),
-                        new BorrowingBase(Percent.ZERO, Percent.ZERO, 0, 3_650_000)));
-        Forecast forecast = forecast(
-                settings(asOf, 1),
-                10_000_000,
-                Map.of(),
-                facility,
-                interest(Interest.Of.LINE, "f", Charging.Often.MONTH));
-        assertThat(on(forecast, "interest", "2026-12-31")).isEqualTo(-1_000);
     }
 
     private static Line owners(int monthsAfter, int day) {

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.tuple;
 
 import ebbtide.accounts.Accounts;
-import ebbtide.accounts.PayAccount.PayDay;
+import ebbtide.accounts.Payroll.PayDay;
 import ebbtide.answers.ChecklistItem;
 import ebbtide.books.Account;
 import ebbtide.books.Books;

@@ -74,6 +74,39 @@ class AssumptionListTest {
                         "override of cash up to 2026-03-07 = 5 GBP from 2026-03-01seen");
     }
 
+    private static Plan growing(Steps<Long> base, String growth) {
+        Assumption.Stream stream = Assumption.Stream.of(
+                new ActivityMethod.BaseWithGrowth(base, Percent.parse(growth), new TreeMap<>()),
+                new TreeMap<>(),
+                new TreeMap<>(),
+                SalesTax.NONE,
+                MonthPattern.atOnce(),
+                new Spread.Even());
+        Line line = new Line("s", null, "Sales", Direction.RECEIPT, true, null, "", stream, List.of());
+        return new Plan(Settings.of("P", Money.currency("GBP"), FIRST.minusDays(1)), List.of(line), List.of());
+    }
+
+    /** One value has no day worth saying; of several steps the day says which. */
+    @Test
+    void change_ofAnAssumption_isSaidWithWhatItWasAndIs() {
+        Plan before = growing(Steps.from(FIRST, 100_000L), "0.4");
+        Plan after = growing(
+                new Steps<>(
+                        List.of(new Steps.Step<>(FIRST, 100_000L), new Steps.Step<>(FIRST.plusMonths(2), 120_050L))),
+                "0.9");
+        assertThat(AssumptionChange.ofLine(before, after, "s"))
+                .extracting(AssumptionChange::words)
+                .containsExactly("base a month from 1 May 2026: 1,200.50 GBP", "growth a month 0.4 → 0.9%");
+        assertThat(AssumptionChange.ofLine(after, before, "s"))
+                .extracting(AssumptionChange::words)
+                .containsExactly("base a month from 1 May 2026: no more", "growth a month 0.9 → 0.4%");
+        assertThat(AssumptionChange.ofLine(before, growing(Steps.from(FIRST, 90_000L), "0.4"), "s"))
+                .extracting(AssumptionChange::words)
+                .containsExactly("base a month 1,000 → 900 GBP");
+        assertThat(AssumptionChange.ofLine(before, before, "s")).isEmpty();
+        assertThat(AssumptionChange.ofLine(before, after, "gone")).isEmpty();
+    }
+
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void anyPlan_everyLineWithFigures_isListedUnderItsName(long seed) {

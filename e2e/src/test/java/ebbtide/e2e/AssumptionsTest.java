@@ -42,7 +42,7 @@ class AssumptionsTest extends Journeys {
         assertThat(status()).containsText("saved");
         go("payments/diesel");
         type("growing % a month", "0.9");
-        assertThat(status()).containsText("Diesel: growth 0.9%");
+        assertThat(status()).containsText("Diesel: growth a month 0.4 \u2192 0.9%");
         go("setup");
         button(page, "Assumptions").click();
         page.getByLabel("changed since").check();

@@ -55,7 +55,7 @@ class FundingTest extends Journeys {
         accessible();
         button(page, "Boat loan").click();
         type("rate, % a year", "6.6");
-        assertThat(page.getByText("rate set")).isVisible();
+        assertThat(page.getByText("Boat loan: rate")).isVisible();
         type("payments", "0");
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("This must be from 1 to 600");
         type("payments", "24");
@@ -103,7 +103,7 @@ class FundingTest extends Journeys {
         page.keyboard().press("Escape");
         button(page, "Rainy day").click();
         type("rate, % a year", "3.15");
-        assertThat(page.getByText("rate set")).isVisible();
+        assertThat(page.getByText("Rainy day: rate")).isVisible();
         type("broken early on", "2026-01-15");
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("A deposit is broken after 2026-03-02");
         type("broken early on", "2026-06-01");

@@ -88,7 +88,7 @@ class SetupTest {
     private static void mend(Page page) {
         change(page, "minimum cash", "2k");
         assertThat(page.getByText("No minimum cash is set")).hasCount(0);
-        assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Settings: minimum cash set");
+        assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("Settings: minimum cash: 2,000 GBP");
         change(page, "Balance", "lots");
         assertThat(page.getByText("'lots' is no amount: type a number such as 1,250.50, below zero when overdrawn."))
                 .isVisible();

@@ -51,7 +51,7 @@ class TypingTest extends Journeys {
         field("paid days after").press("End");
         page.keyboard().type("0");
         page.keyboard().press("Tab");
-        assertThat(status()).containsText("paid days after 30");
+        assertThat(status()).containsText("paid after 0 \u2192 30 days");
         page.reload();
         assertThat(field("paid days after")).hasValue("30");
         assertThat(field("more each year %")).hasValue("4");
@@ -84,7 +84,7 @@ class TypingTest extends Journeys {
         field("Days of the month").fill("the tenth");
         field("Days of the month").press("Tab");
         assertThat(page.getByText("'the tenth' are no days")).isVisible();
-        assertThat(status()).containsText("days of the month chosen");
+        assertThat(status()).containsText("on days 10, 20");
         page.waitForTimeout(900);
         assertThat(page.getByText("'the tenth' are no days")).isVisible();
         assertThat(field("Days of the month")).hasValue("the tenth");
@@ -188,7 +188,7 @@ class TypingTest extends Journeys {
         page.unroute("**/api/plans/*/lines/rent?*");
         field("more each year %").fill("6.5");
         field("more each year %").press("Enter");
-        assertThat(status()).containsText("more each year % 6.5");
+        assertThat(status()).containsText("more each year 4 \u2192 6.5%");
         undoAll(1);
     }
 
@@ -197,7 +197,7 @@ class TypingTest extends Journeys {
         Page other = chromium.open(page.url());
         other.getByLabel("paid days after").fill("10");
         other.getByLabel("paid days after").press("Tab");
-        assertThat(other.getByRole(AriaRole.STATUS).first()).containsText("paid days after 10");
+        assertThat(other.getByRole(AriaRole.STATUS).first()).containsText("paid after 0 \u2192 10 days");
         other.close();
         type("more each year %", "7");
         assertThat(page.getByText("changed since").first()).isVisible();

@@ -24,7 +24,11 @@ public final class StandIns implements AutoCloseable {
         this.server = server;
     }
 
-    /** Starts on a free port of this machine alone. */
+    /**
+     * Starts on a free port of this machine alone.
+     *
+     * @throws UncheckedIOException where no port can be had
+     */
     public static StandIns start() {
         try {
             StandIns standIns =

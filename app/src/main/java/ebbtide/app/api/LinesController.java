@@ -8,6 +8,7 @@ import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.YearMonth;
@@ -51,7 +52,10 @@ class LinesController {
         return current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
     }
 
-    /** Puts a line as it is sent: a new one stands after all others, one that is there keeps its place. */
+    /**
+     * Puts a line as it is sent: a new one stands after all others, one that is there keeps its place. The change log
+     * says what changed where it is one assumption, and {@code words} otherwise.
+     */
     @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome put(
             @PathVariable String plan,
@@ -62,14 +66,20 @@ class LinesController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_LINE)))
                     @RequestBody
                     String json) {
-        Line line = PlanReader.line(
-                PlanReader.parse(json), edits.current(plan).plan().settings().currency());
+        Plan now = edits.current(plan).plan();
+        Line line = PlanReader.line(PlanReader.parse(json), now.settings().currency());
         if (!line.id().equals(id)) {
             throw new IllegalArgumentException(
                     "The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
         }
         return EditOutcome.of(
-                plan, edits.edit(plan, version, words, draft -> draft.putLine(line, position(plan, id))), stores);
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        LineWords.of(now, line, words),
+                        draft -> draft.putLine(line, position(plan, id))),
+                stores);
     }
 
     /** Returns the position of a line in the order of all, for a new one that after the last. */

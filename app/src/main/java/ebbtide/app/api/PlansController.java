@@ -10,6 +10,7 @@ import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -83,7 +84,8 @@ class PlansController {
                     @RequestBody
                     String json) {
         Settings settings = PlanReader.settings(PlanReader.parse(json));
-        Settings before = edits.current(plan).plan().settings();
+        Plan now = edits.current(plan).plan();
+        Settings before = now.settings();
         if (!before.currency().equals(settings.currency())) {
             throw new IllegalArgumentException(
                     "The currency of a plan stays " + before.currency().getCurrencyCode()
@@ -91,7 +93,7 @@ class PlansController {
         }
         return EditOutcome.of(
                 plan,
-                edits.edit(plan, version, SettingsWords.of(before, settings), draft -> draft.putSettings(settings)),
+                edits.edit(plan, version, SettingsWords.of(now, settings), draft -> draft.putSettings(settings)),
                 stores);
     }
 

@@ -1,9 +1,11 @@
 package ebbtide.app.api;
 
 import ebbtide.plan.AmountSteps;
+import ebbtide.plan.AssumptionChange;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.NamedTerms;
+import ebbtide.plan.Plan;
 import ebbtide.plan.SaidHabit;
 import ebbtide.plan.Settings;
 import ebbtide.plan.SourceDocument;
@@ -20,11 +22,17 @@ import org.jspecify.annotations.Nullable;
 final class SettingsWords {
     private final List<String> words = new ArrayList<>();
 
-    private SettingsWords() {}
+    private final List<AssumptionChange> changes;
+
+    private SettingsWords(List<AssumptionChange> changes) {
+        this.changes = changes;
+    }
 
     /** Returns "Settings: 18 months ahead, weeks begin on Sunday", each part for something that is not as before. */
-    static String of(Settings before, Settings after) {
-        SettingsWords all = new SettingsWords();
+    static String of(Plan plan, Settings after) {
+        Settings before = plan.settings();
+        SettingsWords all =
+                new SettingsWords(AssumptionChange.ofSettings(plan, new Plan(after, plan.lines(), plan.buoys())));
         all.add(before.asOf(), after.asOf(), "as-of date moved from " + before.asOf() + " to " + after.asOf());
         all.add(before.name(), after.name(), "the plan is called '" + after.name() + "'");
         all.add(before.horizonMonths(), after.horizonMonths(), after.horizonMonths() + " months ahead");
@@ -38,14 +46,16 @@ final class SettingsWords {
                 after.amountSteps(),
                 "a new amount inside a month counts "
                         + (after.amountSteps() == AmountSteps.BY_DAYS ? "by days" : "from the next month"));
-        all.add(before.minimumCash(), after.minimumCash(), "minimum cash set");
+        all.add(before.minimumCash(), after.minimumCash(), all.changed("/cash/minimumCash", "minimum cash set"));
         all.add(
                 before.facility(),
                 after.facility(),
                 after.facility() == null
                         ? "no facility"
-                        : "limit or rate of " + after.facility().name() + " set");
-        all.add(before.cashRate(), after.cashRate(), "rate on cash set");
+                        : all.changed(
+                                "/cash/facility",
+                                "limit or rate of " + after.facility().name() + " set"));
+        all.add(before.cashRate(), after.cashRate(), all.changed("/cash/cashRate", "rate on cash set"));
         all.add(
                 before.paymentRuns(),
                 after.paymentRuns(),
@@ -74,7 +84,10 @@ final class SettingsWords {
                 before.longRange(),
                 after.longRange(),
                 after.longRange() == null ? "no years after the months" : "years after the months set");
-        all.add(before.funding(), after.funding(), "when facilities are drawn, and minimum cash by days, set");
+        all.add(
+                before.funding(),
+                after.funding(),
+                all.changed("/cash/funding", "when facilities are drawn, and minimum cash by days, set"));
         all.add(
                 before.closedAfter(),
                 after.closedAfter(),
@@ -111,6 +124,13 @@ final class SettingsWords {
         return "Settings: " + (all.words.isEmpty() ? "as they were" : String.join(", ", all.words));
     }
 
+    /** Returns the one assumption under a path that changed; what is said of them otherwise. */
+    private String changed(String path, String otherwise) {
+        List<AssumptionChange> under =
+                changes.stream().filter(one -> one.path().startsWith(path)).toList();
+        return under.size() == 1 ? under.get(0).words() : otherwise;
+    }
+
     private void add(@Nullable Object before, @Nullable Object after, String what) {
         if (!Objects.equals(before, after)) {
             words.add(what);
@@ -120,7 +140,14 @@ final class SettingsWords {
     private void addTerms(Settings before, Settings after) {
         for (NamedTerms terms : after.terms()) {
             NamedTerms was = before.findTerms(terms.id()).orElse(null);
-            add(was, terms, "shared terms '" + terms.name() + "' " + (was == null ? "added" : "changed"));
+            add(
+                    was,
+                    terms,
+                    was == null
+                            ? "shared terms '" + terms.name() + "' added"
+                            : changed(
+                                    "/references/terms[" + terms.id() + "]",
+                                    "shared terms '" + terms.name() + "' changed"));
         }
         before.terms().stream()
                 .filter(terms -> after.findTerms(terms.id()).isEmpty())

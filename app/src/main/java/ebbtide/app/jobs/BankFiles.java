@@ -43,7 +43,11 @@ public class BankFiles {
     /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
     public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
 
-    /** Takes a file in. */
+    /**
+     * Takes a file in.
+     *
+     * @throws IllegalArgumentException for an empty file
+     */
     public synchronized HeldFile hold(String planId, String account, String name, InputStream content) {
         try {
             Path path = Files.createTempFile("ebbtide-bank", ".csv");
@@ -63,7 +67,11 @@ public class BankFiles {
         }
     }
 
-    /** Returns a file that waits; refuses an id that is not there. */
+    /**
+     * Returns a file that waits.
+     *
+     * @throws NotFound for an id that is not there
+     */
     public synchronized HeldFile get(String planId, String id) {
         HeldFile file = held.get(id);
         if (file == null || !file.planId().equals(planId)) {
@@ -122,7 +130,11 @@ public class BankFiles {
         return new Preview(rows, problems);
     }
 
-    /** Returns the standard format that a file is in, none if it is some bank's CSV; refuses what can be neither. */
+    /**
+     * Returns the standard format that a file is in, none if it is some bank's CSV.
+     *
+     * @throws IllegalArgumentException for what can be neither
+     */
     public Optional<StatementFormat> format(HeldFile file) {
         if (StatementFormat.isOtherDocument(head(file))) {
             throw new IllegalArgumentException("The file '" + file.name()
@@ -133,8 +145,9 @@ public class BankFiles {
     }
 
     /**
-     * Returns the statements of a file in a standard format; refuses a damaged file and one in another currency in a
-     * sentence.
+     * Returns the statements of a file in a standard format.
+     *
+     * @throws IllegalArgumentException for a damaged file and one in another currency, in a sentence
      */
     public List<DeclaredStatement> statements(HeldFile file, Currency currency) {
         try (InputStream in = Files.newInputStream(file.path())) {
@@ -144,7 +157,11 @@ public class BankFiles {
         }
     }
 
-    /** Returns the statements of a file's bytes; refuses as {@link #statements(Held, Currency)} does. */
+    /**
+     * Returns the statements of a file's bytes.
+     *
+     * @throws IllegalArgumentException as {@link #statements(HeldFile, Currency)} does
+     */
     public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency)
             throws IOException {
         byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);

@@ -44,7 +44,9 @@ public class IssuedFiles {
     }
 
     /**
-     * Returns the files of the days after one up to another; refuses with what the address says when there are none.
+     * Returns the files of the days after one up to another.
+     *
+     * @throws NotFound without an address
      */
     public List<IssuedFile> fetch(LocalDate after, LocalDate upTo) {
         if (address == null) {

@@ -70,7 +70,11 @@ public final class Draft {
         put(UndoableStore.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
     }
 
-    /** Takes a line out; movements assigned to it become unassigned again. */
+    /**
+     * Takes a line out; movements assigned to it become unassigned again.
+     *
+     * @throws IllegalArgumentException while open items stand on the line
+     */
     public void removeLine(String lineId) {
         int items = stores.items().count(planId, lineId);
         if (items > 0) {

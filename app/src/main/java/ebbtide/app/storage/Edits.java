@@ -205,8 +205,10 @@ public class Edits {
     }
 
     /**
-     * Makes an edit on a version of the plan. Refuses a stale version ({@link StaleVersion}) and an edit that leaves
-     * the plan broken ({@link BrokenPlan}); then nothing is changed.
+     * Makes an edit on a version of the plan.
+     *
+     * @throws StaleVersion where others have edited since that version
+     * @throws BrokenPlan where the edit leaves the plan broken: nothing is changed then
      */
     public EditMade edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
         return change(

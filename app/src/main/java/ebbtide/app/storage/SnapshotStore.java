@@ -139,7 +139,11 @@ public class SnapshotStore implements UndoableStore {
         return any[0] ? reader : null;
     }
 
-    /** Returns a snapshot with its flows up to a day; later ones are not loaded. Refuses an id that is not there. */
+    /**
+     * Returns a snapshot with its flows up to a day; later ones are not loaded.
+     *
+     * @throws NotFound for an id that is not there
+     */
     public Snapshot get(String planId, String id, LocalDate upTo) {
         if (find(planId, id).isEmpty()) {
             throw new NotFound("snapshot", id);

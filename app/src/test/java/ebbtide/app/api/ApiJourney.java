@@ -2,11 +2,16 @@ package ebbtide.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import ebbtide.app.storage.Edits;
 import java.nio.charset.StandardCharsets;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import tools.jackson.databind.JsonNode;
@@ -35,5 +40,26 @@ abstract class ApiJourney {
 
     protected String path(String rest) {
         return "/api/plans/" + plan + rest;
+    }
+
+    long version() throws Exception {
+        return send(200, get(path(""))).get("version").asLong();
+    }
+
+    void bring(String csv) throws Exception {
+        JsonNode held = send(
+                200,
+                multipart(path("/bank-files?account=current"))
+                        .file(new MockMultipartFile(
+                                "file", "bank.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))));
+        JsonNode job = send(
+                200,
+                post(path("/bank-files/" + held.get("id").asString() + "/take"))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(held.get("dialect").toString()));
+        while (!job.get("state").asString().equals("DONE")) {
+            Thread.sleep(10);
+            job = send(200, get(path("/bank-files/jobs/" + job.get("id").asString())));
+        }
     }
 }

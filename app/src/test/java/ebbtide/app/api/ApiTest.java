@@ -150,7 +150,8 @@ class ApiTest {
                 .isLessThan(get200("").get("tide").get("cashNow").asLong() * 20);
         MockHttpServletResponse stale = send(putJson("/lines/diesel?version=1&words=late", line));
         assertThat(stale.getStatus()).isEqualTo(409);
-        assertThat(json(stale).get("changedSince").get(0).asString()).isEqualTo("Dearer");
+        assertThat(json(stale).get("changedSince").get(0).asString())
+                .isEqualTo("Diesel: base a month 17,800 → 19,000 GBP");
     }
 
     @Test

@@ -6,11 +6,13 @@ import ebbtide.money.Money;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Facility;
+import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
+import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
@@ -18,6 +20,10 @@ import org.junit.jupiter.api.Test;
 class SettingsWordsTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
     private static final Settings BEFORE = Settings.of("P", Money.currency("GBP"), DAY);
+
+    private static String words(Settings before, Settings after) {
+        return SettingsWords.of(new Plan(before, List.of(), List.of()), after);
+    }
 
     @Test
     void settings_everythingChanged_isSaidPartByPart() {
@@ -33,12 +39,12 @@ class SettingsWordsTest {
                 new Facility("Overdraft", Steps.from(DAY, 9L)),
                 Set.of(),
                 Set.of(Certainty.LIKELY, Certainty.CERTAIN));
-        assertThat(SettingsWords.of(BEFORE, after))
+        assertThat(words(BEFORE, after))
                 .isEqualTo("Settings: as-of date moved from 2026-03-01 to 2026-03-08, "
                         + "the plan is called 'Q', 18 months ahead, weeks begin on Sunday, fiscal year begins in April, "
-                        + "a new amount inside a month counts by days, minimum cash set, limit or rate of Overdraft set, "
+                        + "a new amount inside a month counts by days, minimum cash: 0.05 GBP, limit of Overdraft: 0.09 GBP, "
                         + "receipts that count: none, payments that count: certain, likely");
-        assertThat(SettingsWords.of(after, BEFORE)).contains("counts from the next month", "no facility");
+        assertThat(words(after, BEFORE)).contains("counts from the next month", "no facility");
     }
 
     @Test
@@ -55,7 +61,7 @@ class SettingsWordsTest {
                 null,
                 BEFORE.countedReceipts(),
                 BEFORE.countedPayments());
-        assertThat(SettingsWords.of(BEFORE, after)).isEqualTo("Settings: 36 months ahead");
-        assertThat(SettingsWords.of(BEFORE, BEFORE)).isEqualTo("Settings: as they were");
+        assertThat(words(BEFORE, after)).isEqualTo("Settings: 36 months ahead");
+        assertThat(words(BEFORE, BEFORE)).isEqualTo("Settings: as they were");
     }
 }

@@ -43,7 +43,7 @@ class TrackApiTest extends ApiJourney {
         return snapshots.get(from).get("id").asString();
     }
 
-    private String version() {
+    private String atVersion() {
         return "version=" + edits.current(plan).version();
     }
 
@@ -188,16 +188,16 @@ class TrackApiTest extends ApiJourney {
                 "{\"name\": \"For the bank\", \"note\": \"n\", \"locked\": true, \"commentary\": \"Late customers.\"}";
         send(
                 200,
-                put(path("/snapshots/" + id(0) + "?" + version()))
+                put(path("/snapshots/" + id(0) + "?" + atVersion()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(said));
-        assertThat(send(422, delete(path("/snapshots/" + id(0) + "?" + version())))
+        assertThat(send(422, delete(path("/snapshots/" + id(0) + "?" + atVersion())))
                         .get("detail")
                         .asString())
                 .contains("'For the bank' is protected");
         assertThat(send(
                                 422,
-                                put(path("/snapshots/" + id(0) + "?" + version()))
+                                put(path("/snapshots/" + id(0) + "?" + atVersion()))
                                         .contentType(MediaType.APPLICATION_JSON)
                                         .content(said.replace("For the bank", " ")))
                         .get("detail")
@@ -206,7 +206,7 @@ class TrackApiTest extends ApiJourney {
         assertThat(stores.snapshots().get(plan, id(0), LocalDate.MAX)).isEqualTo(kept);
         send(200, post(path("/undo")));
         assertThat(stores.snapshots().said(plan, id(0)).commentary()).isEmpty();
-        send(200, delete(path("/snapshots/" + id(1) + "?" + version())));
+        send(200, delete(path("/snapshots/" + id(1) + "?" + atVersion())));
         assertThat(send(200, get(path("/snapshots"))).size()).isEqualTo(25);
         assertThat(stores.snapshots().get(plan, id(0), LocalDate.MAX))
                 .as("those after it lean on it still")
@@ -216,7 +216,7 @@ class TrackApiTest extends ApiJourney {
                 "{\"row\": \"export\", \"from\": \"2026-02-23\", \"to\": \"2026-03-01\", \"note\": \"Paid on the tenth.\"}";
         send(
                 200,
-                put(path("/snapshots/" + id(0) + "/note?" + version()))
+                put(path("/snapshots/" + id(0) + "/note?" + atVersion()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(noting));
         assertThat(send(200, get(path("/snapshots/" + id(0) + "/variance")))
@@ -259,7 +259,7 @@ class TrackApiTest extends ApiJourney {
         for (String amount : List.of("4500", "4700.25", "4700.25")) {
             send(
                     200,
-                    put(path("/actuals?" + version()))
+                    put(path("/actuals?" + atVersion()))
                             .contentType(MediaType.APPLICATION_JSON)
                             .content(typing.formatted(amount)));
         }
@@ -280,7 +280,7 @@ class TrackApiTest extends ApiJourney {
                 .isEqualTo(470_025);
         assertThat(send(
                                 422,
-                                put(path("/actuals?" + version()))
+                                put(path("/actuals?" + atVersion()))
                                         .contentType(MediaType.APPLICATION_JSON)
                                         .content(typing.formatted("lots")))
                         .get("detail")
@@ -288,7 +288,7 @@ class TrackApiTest extends ApiJourney {
                 .contains("lots");
         assertThat(send(
                                 422,
-                                put(path("/actuals?" + version()))
+                                put(path("/actuals?" + atVersion()))
                                         .contentType(MediaType.APPLICATION_JSON)
                                         .content(typing.formatted("5").replace("shop", "moon")))
                         .get("detail")
@@ -300,7 +300,7 @@ class TrackApiTest extends ApiJourney {
                 .contains("before they begin");
         send(
                 200,
-                put(path("/actuals?" + version()))
+                put(path("/actuals?" + atVersion()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(typing.formatted("")));
         assertThat(edits.current(plan).books().byAccount())

@@ -8,7 +8,11 @@ import java.util.Locale;
 public final class AmountText {
     private AmountText() {}
 
-    /** Returns signed minor units; refuses what is no amount with a sentence. */
+    /**
+     * Returns signed minor units.
+     *
+     * @throws IllegalArgumentException for what is no amount
+     */
     public static long minor(String text, char decimalMark, Currency currency) {
         String rest = text.strip().toUpperCase(Locale.ROOT);
         boolean negative = false;

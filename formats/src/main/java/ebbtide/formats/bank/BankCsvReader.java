@@ -34,6 +34,8 @@ public final class BankCsvReader {
     /**
      * Reads a whole file into a sink. Rows without any field are passed over; a file that is no CSV from some line on
      * is a problem of that line, and nothing after it is read.
+     *
+     * @throws UncheckedIOException where the stream fails
      */
     public void read(InputStream in, Sink sink) {
         BalanceCheck balances = new BalanceCheck(currency);

@@ -34,7 +34,9 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
 
     /**
      * Returns the budget of a sheet; months without a year in their heading follow on from the year above them, or from
-     * a month. Refuses a sheet in which no row of months can be found.
+     * a month.
+     *
+     * @throws IllegalArgumentException for a sheet in which no row of months can be found
      */
     public static Budget of(Sheet sheet, YearMonth firstExpected, Currency currency) {
         int head = -1;

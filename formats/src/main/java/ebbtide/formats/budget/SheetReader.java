@@ -43,8 +43,9 @@ public final class SheetReader {
     }
 
     /**
-     * Returns the sheets of a file with at most so many rows each; refuses what is neither kind, or too large, with a
-     * sentence.
+     * Returns the sheets of a file with at most so many rows each.
+     *
+     * @throws IllegalArgumentException for a file that is neither kind, or too large
      */
     public static List<Sheet> read(byte[] file, int mostRows) {
         if (file.length == 0) {

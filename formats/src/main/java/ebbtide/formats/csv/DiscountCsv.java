@@ -10,7 +10,11 @@ import java.util.Map;
 public final class DiscountCsv {
     private DiscountCsv() {}
 
-    /** Writes the verdict of each line, in words. */
+    /**
+     * Writes the verdict of each line, in words.
+     *
+     * @throws UncheckedIOException where the writer fails
+     */
     public static void write(Map<String, String> verdicts, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("line", "verdict");

@@ -15,7 +15,11 @@ import java.util.Locale;
 public final class FundingCsv {
     private FundingCsv() {}
 
-    /** Writes the rows of a funding table, then what is owed on each facility and loan at the end of each period. */
+    /**
+     * Writes the rows of a funding table, then what is owed on each facility and loan at the end of each period.
+     *
+     * @throws UncheckedIOException where the writer fails
+     */
     public static void write(FundingTable table, Currency currency, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("row", "name", "period_start", "period_end", "amount");

@@ -18,7 +18,11 @@ import java.util.Locale;
 public final class RatioCsv {
     private RatioCsv() {}
 
-    /** Writes the ratios from top to bottom, each period by period. */
+    /**
+     * Writes the ratios from top to bottom, each period by period.
+     *
+     * @throws UncheckedIOException where the writer fails
+     */
     public static void write(List<Ratios.Ratio> ratios, List<Period> periods, Currency currency, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("ratio", "name", "unit", "period_start", "period_end", "value");

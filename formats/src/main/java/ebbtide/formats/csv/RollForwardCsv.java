@@ -14,7 +14,11 @@ import java.util.Locale;
 public final class RollForwardCsv {
     private RollForwardCsv() {}
 
-    /** Writes roll-forwards in order, each month by month from opening over its changes to closing. */
+    /**
+     * Writes roll-forwards in order, each month by month from opening over its changes to closing.
+     *
+     * @throws UncheckedIOException where the writer fails
+     */
     public static void write(List<RollForward> rolls, Currency currency, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("kind", "line", "month", "row", "amount");

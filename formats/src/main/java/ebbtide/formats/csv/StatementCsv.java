@@ -15,7 +15,11 @@ import java.util.Currency;
 public final class StatementCsv {
     private StatementCsv() {}
 
-    /** Writes the rows of a statement from top to bottom, each period by period. */
+    /**
+     * Writes the rows of a statement from top to bottom, each period by period.
+     *
+     * @throws UncheckedIOException where the writer fails
+     */
     public static void write(StatementTable table, Currency currency, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("row", "name", "period_start", "period_end", "amount");

@@ -64,7 +64,11 @@ public final class ItemList {
         return 0;
     }
 
-    /** Reads a list; refuses one without the columns that an item needs, in a sentence. */
+    /**
+     * Reads a list.
+     *
+     * @throws IllegalArgumentException for a sheet without the columns that an item needs
+     */
     public static ItemList read(Sheet sheet, int heading, ItemColumns columns, Reading reading) {
         List<String> missing = new ArrayList<>();
         Map<Field, String> has = columns.headings();

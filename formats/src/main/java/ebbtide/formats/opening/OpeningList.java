@@ -62,7 +62,11 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
     /** Which columns hold what, -1 where there is none. */
     private record Columns(int name, int kind, int amount, int debit, int credit, int line) {}
 
-    /** Reads a sheet for a plan; its first row may be a heading. */
+    /**
+     * Reads a sheet for a plan; its first row may be a heading.
+     *
+     * @throws IllegalArgumentException for a name that is there twice, and rows that are no entries
+     */
     public static OpeningList read(Sheet sheet, Plan plan) {
         List<Entry> entries = new ArrayList<>();
         List<Unread> problems = new ArrayList<>();

@@ -30,8 +30,10 @@ public final class PlanMove {
     }
 
     /**
-     * Returns a line with its assumption moved by some months, back when negative. Refuses with a sentence to move a
-     * date back to the as-of date or before it, where it would no longer count.
+     * Returns a line with its assumption moved by some months, back when negative.
+     *
+     * @throws IllegalArgumentException for a date that would move back to the as-of date or before it, where it would
+     *     no longer count
      */
     public static Line moved(Line line, LocalDate asOf, int months, Currency currency) {
         ObjectNode json = PlanWriter.json(line, currency);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.AssumptionChange;
 import ebbtide.plan.Charging;
 import ebbtide.plan.DayCount;
 import ebbtide.plan.Input;
@@ -227,9 +228,29 @@ class PlanInputsTest {
                 assertThat(after.get(input.path())).as(input.path()).isEqualTo(set.getKey());
                 changed.remove(input.path());
                 assertThat(changed).as(input.path()).isEmpty();
+                assertThat(saidOf(set.getValue()))
+                        .as(input.path())
+                        .allMatch(
+                                one -> one.equals(input.path()) || may.stream().anyMatch(one::startsWith))
+                        .hasSizeGreaterThanOrEqualTo(isListed(set.getValue(), input) ? 1 : 0);
             }
             assertThat(PlanInputs.find(plan, input.path()).map(Input::value)).contains(input.value());
         }
+    }
+
+    /** The assumptions that the change log would name. */
+    private List<String> saidOf(Plan after) {
+        return Stream.concat(
+                        AssumptionChange.ofSettings(plan, after).stream(),
+                        plan.lines().stream().flatMap(line -> AssumptionChange.ofLine(plan, after, line.id()).stream()))
+                .map(AssumptionChange::path)
+                .toList();
+    }
+
+    /** Choices are said in words that may not tell all of them. */
+    private static boolean isListed(Plan after, Input<Plan> input) {
+        return input.unit().measure() != Unit.Measure.CHOICE
+                && PlanInputs.find(after, input.path()).filter(Input::listed).isPresent();
     }
 
     /** The one share of a pattern that has no other to make up for it. */
