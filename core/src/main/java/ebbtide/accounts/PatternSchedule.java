@@ -4,6 +4,7 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.billing.DayBilling;
 import ebbtide.billing.MonthBilling;
 import ebbtide.billing.PaidDays;
+import ebbtide.billing.PatternBilling;
 import ebbtide.billing.TargetBilling;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.MonthPattern;
@@ -86,9 +87,11 @@ public record PatternSchedule(
 
         void byMonths(Assumption.Stream stream) {
             MonthPattern pattern = stream.terms().pattern();
-            MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-            for (int m = first - stream.terms().monthsBack(); m <= last + pattern.longestLead(); m++) {
-                MonthBilling billing = series.bill(m, activity.in(m));
+            int from = first - stream.terms().monthsBack();
+            int to = last + pattern.longestLead();
+            PatternBilling all = new PatternBilling(stream.tax(), pattern, MonthSeries.of(from, to, activity::in));
+            for (int m = from; m <= to; m++) {
+                MonthBilling billing = all.of(m);
                 List<Payment> payments = new ArrayList<>();
                 owes(m, billing.gross());
                 for (int step = 0; step < pattern.steps().size(); step++) {

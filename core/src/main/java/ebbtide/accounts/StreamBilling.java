@@ -6,6 +6,7 @@ import ebbtide.billing.LeftOfPlan;
 import ebbtide.billing.MonthBilling;
 import ebbtide.billing.OwedByHistory;
 import ebbtide.billing.PaidDays;
+import ebbtide.billing.PatternBilling;
 import ebbtide.billing.TargetBilling;
 import ebbtide.derive.Lazy;
 import ebbtide.items.LineItems;
@@ -27,7 +28,7 @@ public final class StreamBilling {
     private final Assumption.Stream stream;
     private final Lazy<LeftOfPlan> left;
     private final Lazy<MonthlyActivity> amounts;
-    private final Lazy<MonthBilling[]> billings;
+    private final Lazy<PatternBilling> billings;
     private final Lazy<OwedByHistory> owed;
 
     /**
@@ -65,21 +66,10 @@ public final class StreamBilling {
                 reads.frame().settings(),
                 timeline()));
         this.amounts = Lazy.of(() -> reads.isOnBooks() ? left.get().billed() : reads.planned());
-        this.billings = Lazy.of(this::bill);
+        this.billings = Lazy.of(() -> new PatternBilling(
+                stream.tax(), stream.terms().pattern(), amounts().effective()));
         this.owed =
                 Lazy.of(() -> new OwedByHistory(amounts(), stream, reads.frame().settings(), timeline(), paidDays()));
-    }
-
-    private MonthBilling[] bill() {
-        MonthlyActivity of = amounts();
-        MonthBilling.Series series =
-                new MonthBilling.Series(stream.tax(), stream.terms().pattern());
-        MonthBilling[] all = new MonthBilling[of.lastMonth() - of.firstMonth() + 1];
-        for (int i = 0; i < all.length; i++) {
-            long amount = of.in(of.firstMonth() + i);
-            all[i] = amount == 0 ? null : series.bill(of.firstMonth() + i, amount);
-        }
-        return all;
     }
 
     Frame frame() {
@@ -126,8 +116,8 @@ public final class StreamBilling {
 
     /** Returns the billing of a month paid by a pattern, null when it bills nothing then; each is parted once. */
     public @Nullable MonthBilling billing(int month) {
-        int at = month - amounts().firstMonth();
-        return at < 0 || month > amounts().lastMonth() ? null : billings.get()[at];
+        PatternBilling all = billings.get();
+        return all.bills(month) ? all.of(month) : null;
     }
 
     /** Returns the billing of a stream that stands at a target of days (rules 3.4). */

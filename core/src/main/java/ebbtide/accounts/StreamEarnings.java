@@ -106,6 +106,9 @@ final class StreamEarnings {
                 continue;
             }
             for (int step = 0; discounts && step < billing.steps(); step++) {
+                if (billing.discount(step) == 0) {
+                    continue;
+                }
                 lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
             }
             if (writesOff) {

@@ -9,6 +9,7 @@ import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
 import ebbtide.time.DaySink;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,9 +60,11 @@ public final class OwedByHistory {
 
     private void byMonths(MonthlyActivity activity) {
         MonthPattern pattern = stream.terms().pattern();
-        MonthBilling.Series series = new MonthBilling.Series(stream.tax(), pattern);
-        for (int month = open - stream.terms().monthsBack(); month <= (isWithinMonth() ? open : open - 1); month++) {
-            MonthBilling billing = series.bill(month, activity.in(month));
+        int first = open - stream.terms().monthsBack();
+        int last = isWithinMonth() ? open : open - 1;
+        PatternBilling all = new PatternBilling(stream.tax(), pattern, MonthSeries.of(first, last, activity::in));
+        for (int month = first; month <= last; month++) {
+            MonthBilling billing = all.of(month);
             for (int step = 0; step < pattern.steps().size(); step++) {
                 int paid = billing.cashMonth(step);
                 long gross = owed(month, paid, billing.grossOf(step));

@@ -14,67 +14,74 @@ public final class Split {
      * are zero or more with a sum above zero, the weight of a whole not above 2^40.
      */
     public static long[] byWeights(long total, long[] weights) {
+        long[] parts = new long[weights.length];
+        byWeights(total, weights, parts, 0);
+        return parts;
+    }
+
+    /** Puts the parts into a longer array, from a place on, as {@link #byWeights(long, long[])} splits them. */
+    public static void byWeights(long total, long[] weights, long[] into, int at) {
         long sum = 0;
         for (long weight : weights) {
             sum += weight;
         }
         Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
         long size = Math.abs(total);
-        long[] parts = new long[weights.length];
         long given = size <= MOST_IN_DOUBLE && size < Long.MAX_VALUE / sum
-                ? floors(size, weights, sum, parts)
-                : floorsOfAny(size, weights, sum, parts);
-        if (given < size) {
-            giveRest(size, weights, sum, parts, size - given);
+                ? floors(size, weights, sum, into, at)
+                : floorsOfAny(size, weights, sum, into, at);
+        for (long unit = size - given; unit > 0; unit--) {
+            into[at + largestRest(size, weights, sum, into, at)]++;
         }
         if (total < 0) {
-            for (int i = 0; i < parts.length; i++) {
-                parts[i] = -parts[i];
+            for (int i = at; i < at + weights.length; i++) {
+                into[i] = -into[i];
             }
         }
-        return parts;
     }
 
     /**
      * A quotient of doubles is at most one off where it is below 2^52, and costs a fraction of one of whole numbers.
      */
-    private static long floors(long size, long[] weights, long sum, long[] parts) {
+    private static long floors(long size, long[] weights, long sum, long[] into, int at) {
         long given = 0;
         for (int i = 0; i < weights.length; i++) {
             long product = size * weights[i];
             long part = (long) ((double) product / sum);
             long rest = product - part * sum;
-            parts[i] = rest < 0 ? part - 1 : rest >= sum ? part + 1 : part;
-            given += parts[i];
+            into[at + i] = rest < 0 ? part - 1 : rest >= sum ? part + 1 : part;
+            given += into[at + i];
         }
         return given;
     }
 
-    private static long floorsOfAny(long size, long[] weights, long sum, long[] parts) {
+    private static long floorsOfAny(long size, long[] weights, long sum, long[] into, int at) {
         long given = 0;
         for (int i = 0; i < weights.length; i++) {
-            parts[i] = BigInteger.valueOf(size)
+            into[at + i] = BigInteger.valueOf(size)
                     .multiply(BigInteger.valueOf(weights[i]))
                     .divide(BigInteger.valueOf(sum))
                     .longValueExact();
-            given += parts[i];
+            given += into[at + i];
         }
         return given;
     }
 
-    /** Gives the units left over to the parts with the largest remainders, equal ones to the earliest. */
-    private static void giveRest(long size, long[] weights, long sum, long[] parts, long left) {
-        long[] rests = new long[weights.length];
+    /** Returns which part lacks most of its share, of equal ones the earliest; one that was given a unit lacks none. */
+    private static int largestRest(long size, long[] weights, long sum, long[] into, int at) {
+        int best = 0;
+        long most = Long.MIN_VALUE;
         for (int i = 0; i < weights.length; i++) {
-            // The difference of two numbers that may not fit is below the sum of the weights, so it comes out right all
+            // The difference of two numbers that may not fit is within the sum of the weights, so it comes out right
+            // all
             // the same.
-            rests[i] = size * weights[i] - parts[i] * sum;
+            long rest = size * weights[i] - into[at + i] * sum;
+            if (rest > most) {
+                most = rest;
+                best = i;
+            }
         }
-        for (long unit = left; unit > 0; unit--) {
-            int largest = largest(rests);
-            parts[largest]++;
-            rests[largest] = -1;
-        }
+        return best;
     }
 
     /**
@@ -82,15 +89,5 @@ public final class Split {
      */
     public static long equalPart(long total, int parts, int index) {
         return total / parts + (index < Math.abs(total % parts) ? Long.signum(total) : 0);
-    }
-
-    private static int largest(long[] rests) {
-        int best = 0;
-        for (int i = 1; i < rests.length; i++) {
-            if (rests[i] > rests[best]) {
-                best = i;
-            }
-        }
-        return best;
     }
 }

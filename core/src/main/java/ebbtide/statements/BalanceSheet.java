@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.accounts.LineAccount;
 import ebbtide.money.Money;
 import ebbtide.plan.Line;
 import ebbtide.statements.Figure.Part;
@@ -11,6 +12,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntToLongFunction;
 
 /**
  * The balance sheet (rules 9.1) at the end of each month; month -1 is the opening. Each account stands on the side its
@@ -71,8 +73,8 @@ final class BalanceSheet {
             default ->
                 ledger.accounts().stream()
                         .filter(account -> canBe(account, row))
-                        .forEach(account -> parts.add(new Part(
-                                account.name(), month -> because(account, month), month -> in(account, row, month))));
+                        .forEach(account -> parts.add(
+                                new Part(account.name(), month -> because(account, month), amount(account, row))));
         }
         return new Figure(
                 "row " + row.name().toLowerCase(java.util.Locale.ROOT),
@@ -94,31 +96,38 @@ final class BalanceSheet {
                 || BalanceRow.of(account.kind(), false) == row;
     }
 
-    /** What of an account stands in a row at the end of a month, above zero on the row's side. */
-    private long in(Account account, BalanceRow row, int month) {
-        long level = account.at(month);
+    /** What of an account stands in a row at the end of each month, above zero on the row's side. */
+    private IntToLongFunction amount(Account account, BalanceRow row) {
+        int sign = row.part().sign();
         Optional<BalanceRow> later = BalanceRow.later(account.kind());
         if (later.isPresent()) {
-            long whole = level * row.part().sign();
-            long beyond = dueLater(account, month, whole);
-            return later.get() == row ? beyond : whole - beyond;
+            IntToLongFunction whole = month -> account.at(month) * sign;
+            IntToLongFunction beyond = dueLater(account, whole);
+            return later.get() == row ? beyond : month -> whole.applyAsLong(month) - beyond.applyAsLong(month);
         }
-        return BalanceRow.of(account.kind(), level > 0) == row
-                ? level * row.part().sign()
-                : 0;
+        boolean ifOwned = BalanceRow.of(account.kind(), true) == row;
+        boolean ifOwed = BalanceRow.of(account.kind(), false) == row;
+        return month -> {
+            long level = account.at(month);
+            return (level > 0 ? ifOwned : ifOwed) ? level * sign : 0;
+        };
     }
 
     /**
      * What of a debt or a deposit falls due later than twelve months after a month's end: of a facility all where it
      * ends later.
      */
-    private long dueLater(Account account, int month, long whole) {
-        LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
+    private IntToLongFunction dueLater(Account account, IntToLongFunction whole) {
         Line line = ledger.line(account).orElse(null);
-        return line == null
-                ? whole
-                : ledger.account(line)
-                        .dueLater(whole, line.standing().own() == account.kind(), end, end.plusMonths(YEAR));
+        if (line == null) {
+            return whole;
+        }
+        LineAccount due = ledger.account(line);
+        boolean own = line.standing().own() == account.kind();
+        return month -> {
+            LocalDate end = ledger.first().plusMonths(month + 1L).atDay(1).minusDays(1);
+            return due.dueLater(whole.applyAsLong(month), own, end, end.plusMonths(YEAR));
+        };
     }
 
     private String because(Account account, int month) {

@@ -153,8 +153,7 @@ final class CashFlow {
                     name,
                     false,
                     lines.stream()
-                            .map(line -> Part.of(
-                                    line.name(), month -> ledger.cash(line).at(month)))
+                            .map(line -> Part.of(line.name(), ledger.cash(line)::at))
                             .toList()));
         }
     }
@@ -183,20 +182,20 @@ final class CashFlow {
                 "tax-elsewhere",
                 "Sales tax on investing and financing",
                 line -> ledger.section(line) != Section.OPERATING,
-                line -> month -> -ledger.earnings(line).tax().at(month));
+                line -> ledger.earnings(line).tax().negative()::at);
         List<Figure> investing = new ArrayList<>();
         others(
                 investing,
                 "bought",
                 "Assets bought, less sold",
                 line -> ledger.section(line) == Section.INVESTING,
-                line -> month -> ledger.earnings(line).billed().at(month));
+                line -> ledger.earnings(line).billed()::at);
         others(
                 investing,
                 "tax-on-assets",
                 "Sales tax on them",
                 line -> ledger.section(line) == Section.INVESTING,
-                line -> month -> ledger.earnings(line).tax().at(month));
+                line -> ledger.earnings(line).tax()::at);
         changes(investing, "placed", "Term deposits, back less placed", Section.INVESTING, Kind.DEPOSITS);
         owed(investing, "assets-owed", "Change of what is owed for them", Section.INVESTING);
         List<Figure> financing = new ArrayList<>();
@@ -218,7 +217,7 @@ final class CashFlow {
                 "tax-on-owners",
                 "Sales tax on what owners and others pay",
                 line -> ledger.section(line) == Section.FINANCING,
-                line -> month -> ledger.earnings(line).tax().at(month));
+                line -> ledger.earnings(line).tax()::at);
         for (Kind kind : Kind.values()) {
             if (kind != Kind.DEBT && kind != Kind.DIVIDENDS) {
                 changes(
@@ -297,8 +296,7 @@ final class CashFlow {
     }
 
     private void others(List<Figure> to, String id, String name, Predicate<Line> which, ByLine amounts) {
-        List<Line> lines = lines(line -> which.test(line) && (ledger.earnings(line) != null));
-        List<Part> parts = lines.stream()
+        List<Part> parts = lines(which).stream()
                 .map(line -> Part.of(line.name(), amounts.of(line)))
                 .toList();
         if (hasAny(parts)) {

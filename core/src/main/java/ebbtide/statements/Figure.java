@@ -1,5 +1,6 @@
 package ebbtide.statements;
 
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.function.IntFunction;
@@ -82,6 +83,23 @@ final class Figure {
             added.set(at);
         }
         return known[at];
+    }
+
+    /**
+     * Adds up all of some months, the first and the last included: part by part, since the months of a part lie beside
+     * each other.
+     */
+    void addUp(int from, int to) {
+        if (added.nextSetBit(from + 1) >= 0) {
+            return;
+        }
+        Arrays.fill(known, from + 1, to + 2, 0);
+        for (Part part : parts) {
+            for (int month = from; month <= to; month++) {
+                known[month + 1] += part.amount().applyAsLong(month);
+            }
+        }
+        added.set(from + 1, to + 2);
     }
 
     /** Returns the amount of some months, the first and the last included. */

@@ -68,9 +68,11 @@ final class IncomeStatement {
     /** The lines of a group one by one, and their sum; a line whose group is one alone stands for it. */
     private Figure group(String id, String name, Predicate<Line> which) {
         List<Figure> lines = lines(which).stream()
-                .map(line -> Figure.line("line " + line.id(), line.name(), words(line), month -> ledger.earnings(line)
-                        .earned()
-                        .at(month)))
+                .map(line -> Figure.line(
+                        "line " + line.id(),
+                        line.name(),
+                        words(line),
+                        ledger.earnings(line).earned()::at))
                 .toList();
         figures.addAll(lines);
         return lines.isEmpty() ? Figure.sum(id, name, lines) : add(Figure.sum(id, name, lines));

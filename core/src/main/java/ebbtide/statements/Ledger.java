@@ -6,6 +6,7 @@ import ebbtide.accounts.Accounts;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.accounts.Earned;
 import ebbtide.accounts.LineAccount;
+import ebbtide.flows.LineFlows;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
@@ -119,7 +120,15 @@ final class Ledger {
         }
         Earned one = of.earned(line);
         earnings.put(line.id(), one);
-        cash.put(line.id(), byMonth(i -> forecast.cell(line, period(i)).amount()));
+        cash.put(line.id(), cash(forecast.flowsOf(line.id())));
+    }
+
+    private MonthSeries cash(LineFlows flows) {
+        Timeline timeline = forecast.timeline();
+        return MonthSeries.of(nil.first(), nil.last(), month -> {
+            int start = timeline.startOfMonth(month);
+            return flows.cell(start, start + timeline.lengthOfMonth(month)).amount();
+        });
     }
 
     boolean opensWithout() {

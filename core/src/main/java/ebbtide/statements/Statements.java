@@ -11,8 +11,10 @@ import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -69,11 +71,16 @@ public final class Statements {
      */
     public StatementTable table(Kind kind, List<Period> periods, boolean commonSize) {
         boolean opening = kind == Kind.BALANCE;
-        Figure base = kind == Kind.BALANCE ? balance.figure("assets") : income.figure("sales");
-        List<Long> whole = amounts(base, periods, opening);
+        List<MonthRange> months = periods.stream()
+                .map(period -> new MonthRange(month(period.startInclusive()), month(period.lastDay())))
+                .toList();
+        // Sums come after what they are of: each finds its parts added up.
+        Map<Figure, List<Long>> all = new LinkedHashMap<>();
+        figures(kind).forEach(figure -> all.put(figure, amounts(figure, months, opening)));
+        Figure base = opening ? balance.figure("assets") : income.figure("sales");
+        List<Long> whole = amounts(base, months, opening);
         List<StatementTable.Row> rows = new ArrayList<>();
-        for (Figure figure : figures(kind)) {
-            List<Long> amounts = amounts(figure, periods, opening);
+        all.forEach((figure, amounts) -> {
             if (amounts.stream().anyMatch(minor -> minor != 0)) {
                 rows.add(new StatementTable.Row(
                         figure.id(),
@@ -82,7 +89,7 @@ public final class Statements {
                         amounts,
                         commonSize ? shares(amounts, whole) : null));
             }
-        }
+        });
         return new StatementTable(List.copyOf(periods), opening, rows);
     }
 
@@ -102,12 +109,16 @@ public final class Statements {
         return twice / (2 * Math.abs(whole)) * Long.signum(part) * Long.signum(whole);
     }
 
-    private List<Long> amounts(Figure figure, List<Period> periods, boolean opening) {
+    /** The months of a period, counted from the first that is forecast, both included. */
+    private record MonthRange(int from, int to) {}
+
+    private static List<Long> amounts(Figure figure, List<MonthRange> months, boolean opening) {
+        figure.addUp(months.get(0).from(), months.get(months.size() - 1).to());
         List<Long> amounts = new ArrayList<>();
         if (opening) {
             amounts.add(figure.in(-1));
         }
-        periods.forEach(period -> amounts.add(figure.over(month(period.startInclusive()), month(period.lastDay()))));
+        months.forEach(one -> amounts.add(figure.over(one.from(), one.to())));
         return amounts;
     }
 

@@ -8,13 +8,17 @@ import java.util.function.IntFunction;
  * of one.
  */
 final class EvenSum implements SpreadSum {
+    private static final int MOST_DAYS = 31;
     private final IntFunction<int[]> days;
     private final DaySink sink;
     private final int first;
     /** What every day of a month gets, by its place among the timeline's months. */
     private final long[] each;
-    /** How units left over change from one day of a month to the next, null for a month without any. */
-    private final long[][] rest;
+    /**
+     * How units left over change from one business day of a month to the next, month by month; empty while there are
+     * none.
+     */
+    private int[] rest = new int[0];
 
     /** Begins a sum over the months of a timeline; the days of a month, by its number, are at least one. */
     EvenSum(Timeline timeline, IntFunction<int[]> days, DaySink sink) {
@@ -23,7 +27,6 @@ final class EvenSum implements SpreadSum {
         this.first = timeline.firstMonth();
         int months = timeline.lastMonth() - first + 1;
         this.each = new long[months];
-        this.rest = new long[months][];
     }
 
     @Override
@@ -33,18 +36,16 @@ final class EvenSum implements SpreadSum {
         each[at] += minor / count;
         int left = (int) Math.abs(minor % count);
         if (left > 0) {
-            rest[at] = rest[at] == null ? new long[count] : rest[at];
-            rest[at][0] += Long.signum(minor);
-            rest[at][left] -= Long.signum(minor);
+            rest = rest.length == 0 ? new int[each.length * MOST_DAYS] : rest;
+            rest[at * MOST_DAYS] += Long.signum(minor);
+            rest[at * MOST_DAYS + left] -= Long.signum(minor);
         }
     }
 
     @Override
     public void lay() {
         for (int at = 0; at < each.length; at++) {
-            if (each[at] != 0 || rest[at] != null) {
-                lay(at);
-            }
+            lay(at);
         }
     }
 
@@ -52,8 +53,10 @@ final class EvenSum implements SpreadSum {
         int[] of = days.apply(first + at);
         long units = 0;
         for (int i = 0; i < of.length; i++) {
-            units += rest[at] == null ? 0 : rest[at][i];
-            sink.add(of[i], each[at] + units);
+            units += rest.length == 0 ? 0 : rest[at * MOST_DAYS + i];
+            if (each[at] + units != 0) {
+                sink.add(of[i], each[at] + units);
+            }
         }
     }
 }

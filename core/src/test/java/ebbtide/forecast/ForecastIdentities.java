@@ -356,13 +356,13 @@ public final class ForecastIdentities {
 
     private static long notYetWrittenOff(ebbtide.plan.Plan plan, Line line, YearMonth first) {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
-        ebbtide.billing.MonthBilling.Series series = new ebbtide.billing.MonthBilling.Series(
-                stream.tax(), stream.terms().pattern());
         ebbtide.activity.MonthlyActivity activity = new ebbtide.activity.ActivityCalculator(plan).planned(line);
         int last = ebbtide.time.Timeline.monthNumber(first);
-        return java.util.stream.IntStream.rangeClosed(
-                        last - stream.terms().pattern().monthsToWriteOff() + 1, last)
-                .mapToLong(month -> series.bill(month, activity.in(month)).writtenOff())
+        int from = last - stream.terms().pattern().monthsToWriteOff() + 1;
+        ebbtide.billing.PatternBilling all = new ebbtide.billing.PatternBilling(
+                stream.tax(), stream.terms().pattern(), ebbtide.time.MonthSeries.of(from, last, activity::in));
+        return java.util.stream.IntStream.rangeClosed(from, last)
+                .mapToLong(month -> all.of(month).writtenOff())
                 .sum();
     }
 
