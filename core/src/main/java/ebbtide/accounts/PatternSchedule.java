@@ -91,7 +91,7 @@ public record PatternSchedule(
             int to = last + pattern.longestLead();
             PatternBilling all = new PatternBilling(stream.tax(), pattern, MonthSeries.of(from, to, activity::in));
             for (int m = from; m <= to; m++) {
-                MonthBilling billing = all.of(m);
+                MonthBilling billing = new MonthBilling(all, m);
                 List<Payment> payments = new ArrayList<>();
                 owes(m, billing.gross());
                 for (int step = 0; step < pattern.steps().size(); step++) {

@@ -117,7 +117,7 @@ public final class StreamBilling {
     /** Returns the billing of a month paid by a pattern, null when it bills nothing then; each is parted once. */
     public @Nullable MonthBilling billing(int month) {
         PatternBilling all = billings.get();
-        return all.bills(month) ? all.of(month) : null;
+        return all.bills(month) ? new MonthBilling(all, month) : null;
     }
 
     /** Returns the billing of a stream that stands at a target of days (rules 3.4). */

@@ -11,7 +11,8 @@ public final class MonthBilling {
     private final int month;
     private final int row;
 
-    MonthBilling(PatternBilling all, int monthNumber) {
+    /** Makes the billing of one of the months that are billed, by its number. */
+    public MonthBilling(PatternBilling all, int monthNumber) {
         this.all = all;
         this.month = monthNumber;
         this.row = all.row(monthNumber);

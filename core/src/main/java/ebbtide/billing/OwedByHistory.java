@@ -64,7 +64,7 @@ public final class OwedByHistory {
         int last = isWithinMonth() ? open : open - 1;
         PatternBilling all = new PatternBilling(stream.tax(), pattern, MonthSeries.of(first, last, activity::in));
         for (int month = first; month <= last; month++) {
-            MonthBilling billing = all.of(month);
+            MonthBilling billing = new MonthBilling(all, month);
             for (int step = 0; step < pattern.steps().size(); step++) {
                 int paid = billing.cashMonth(step);
                 long gross = owed(month, paid, billing.grossOf(step));

@@ -69,15 +69,6 @@ public final class PatternBilling {
         return amounts.in(monthNumber) != 0;
     }
 
-    /**
-     * Returns the billing of a month.
-     *
-     * @throws IndexOutOfBoundsException for a month that is not among those billed
-     */
-    public MonthBilling of(int monthNumber) {
-        return new MonthBilling(this, monthNumber);
-    }
-
     int row(int monthNumber) {
         return monthNumber - amounts.first();
     }

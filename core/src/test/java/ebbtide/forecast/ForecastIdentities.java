@@ -362,7 +362,7 @@ public final class ForecastIdentities {
         ebbtide.billing.PatternBilling all = new ebbtide.billing.PatternBilling(
                 stream.tax(), stream.terms().pattern(), ebbtide.time.MonthSeries.of(from, last, activity::in));
         return java.util.stream.IntStream.rangeClosed(from, last)
-                .mapToLong(month -> all.of(month).writtenOff())
+                .mapToLong(month -> new ebbtide.billing.MonthBilling(all, month).writtenOff())
                 .sum();
     }
 

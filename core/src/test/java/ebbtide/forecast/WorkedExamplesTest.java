@@ -85,9 +85,10 @@ class WorkedExamplesTest {
     @Test
     void patternWithTax_oneMonthWithPence_everyPartToTheCent() {
         int january = Timeline.monthNumber(YearMonth.of(2026, 1));
-        MonthBilling billing = new PatternBilling(
-                        SalesTax.of(Percent.parse("20"), false), PATTERN, MonthSeries.of(january, 8_400_037L))
-                .of(january);
+        MonthBilling billing = new MonthBilling(
+                new PatternBilling(
+                        SalesTax.of(Percent.parse("20"), false), PATTERN, MonthSeries.of(january, 8_400_037L)),
+                january);
         assertThat(billing.tax()).isEqualTo(1_680_007L);
         assertThat(billing.gross()).isEqualTo(10_080_044L);
         assertThat(List.of(billing.grossOf(0), billing.grossOf(1), billing.grossOf(2), billing.writtenOff()))
