@@ -212,8 +212,8 @@ public final class Flows {
      * Returns cash at the end of each day of the timeline, in minor units; on the as-of date it is what the bank has.
      */
     public DaySeries closing() {
-        // Where nothing flows at all, cash still stands on every day.
-        DaySeries flows = DaySeries.of(timeline.days(), net.get()::on);
-        return flows.levels(accounts.books().cash(accounts.plan().settings().asOf()) - flows.sum(0, asOf + 1));
+        DaySeries flows = net.get();
+        long asOfDate = accounts.books().cash(accounts.plan().settings().asOf());
+        return flows.levels(timeline.days(), asOfDate - flows.sum(0, asOf + 1));
     }
 }

@@ -167,33 +167,26 @@ public final class Funding {
     /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
     public Liquidity liquidity(DaySeries closing) {
         int days = timeline.days();
+        DaySeries limit = DaySeries.of(days, this::overdraft);
+        DaySeries undrawn = limit;
+        DaySeries drawn = DaySeries.NIL;
+        for (int i = 0; i < facilities().size(); i++) {
+            int at = i;
+            DaySeries most = DaySeries.of(days, day -> most(at, day));
+            DaySeries ofIt = DaySeries.of(days, day -> drawn(at, day));
+            limit = limit.plus(most);
+            drawn = drawn.plus(ofIt);
+            if (((Revolving) facilities().get(i).assumption()).committed()) {
+                undrawn = undrawn.plus(DaySeries.of(days, day -> Math.max(0, most.on(day) - ofIt.on(day))));
+            }
+        }
         return new Liquidity(
                 closing,
                 DaySeries.of(days, this::minimum),
-                DaySeries.of(days, this::limit),
-                DaySeries.of(days, this::undrawn),
-                DaySeries.of(days, this::drawn),
+                limit,
+                undrawn,
+                drawn,
                 CallableDeposits.byDay(accounts, timeline));
-    }
-
-    /** Of overdraft and all facilities. */
-    private long limit(int day) {
-        long sum = overdraft(day);
-        for (int i = 0; i < facilities().size(); i++) {
-            sum += most(i, day);
-        }
-        return sum;
-    }
-
-    /** The overdraft's limit, and what is undrawn of committed facilities. */
-    private long undrawn(int day) {
-        long sum = overdraft(day);
-        for (int i = 0; i < facilities().size(); i++) {
-            if (((Revolving) facilities().get(i).assumption()).committed()) {
-                sum += Math.max(0, most(i, day) - drawn(i, day));
-            }
-        }
-        return sum;
     }
 
     /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */

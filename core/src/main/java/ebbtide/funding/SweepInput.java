@@ -130,7 +130,7 @@ final class SweepInput {
         if (daysOfPayments == null) {
             return byDay(settings.minimumCash());
         }
-        DaySeries paid = payments(flows).levels(0);
+        DaySeries paid = payments(flows).levels(timeline.days(), 0);
         DaySeries.Sum minimum = new DaySeries.Sum(timeline.days());
         for (int day = 0; day < timeline.days(); day++) {
             int end = Math.min(timeline.days(), day + 1 + DAYS_AHEAD);

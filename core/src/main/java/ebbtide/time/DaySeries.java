@@ -81,12 +81,15 @@ public final class DaySeries {
         return of(amounts.length, day -> -amounts[day]);
     }
 
-    /** Returns the level at the end of each day, where the level before day 0 was one, and each day adds its amount. */
-    public DaySeries levels(long before) {
-        long[] levels = new long[amounts.length];
+    /**
+     * Returns the level at the end of each of so many days, where the level before day 0 was one, and each day adds to
+     * it.
+     */
+    public DaySeries levels(int days, long before) {
+        long[] levels = new long[days];
         long level = before;
-        for (int day = 0; day < levels.length; day++) {
-            level += amounts[day];
+        for (int day = 0; day < days; day++) {
+            level += on(day);
             levels[day] = level;
         }
         return new DaySeries(levels);

@@ -22,7 +22,7 @@ class DaySeriesTest {
             int to = from + random.nextInt(14);
             DaySeries both = one.plus(other);
             DaySeries part = one.part(from, to);
-            DaySeries levels = one.levels(100);
+            DaySeries levels = one.levels(one.days(), 100);
             long sum = 0;
             for (int day = -2; day < 30; day++) {
                 assertThat(both.on(day)).as("run %d", run).isEqualTo(one.on(day) + other.on(day));
