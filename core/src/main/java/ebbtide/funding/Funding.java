@@ -62,7 +62,7 @@ public final class Funding {
      */
     public Map<String, MonthSeries> interestByMonth() {
         Map<String, MonthSeries> byLine = new LinkedHashMap<>();
-        for (int i = 0; i < input.facilities().size() + 2; i++) {
+        for (int i = 0; i < input.interest().count(); i++) {
             int at = i;
             input.interest().line(i).ifPresent(line -> byLine.put(line.id(), earned(at)));
         }
@@ -90,7 +90,7 @@ public final class Funding {
      * nothing for another line.
      */
     public OptionalLong interestOwed(Line line) {
-        for (int i = 0; i < input.facilities().size() + 2; i++) {
+        for (int i = 0; i < input.interest().count(); i++) {
             if (input.interest().line(i).filter(line::equals).isPresent()) {
                 return OptionalLong.of(result.owed(i));
             }
@@ -105,7 +105,7 @@ public final class Funding {
         for (int i = 0; i < facilities.size(); i++) {
             byLine.put(facilities.get(i).id(), onTimeline(result.flows().get(i)));
         }
-        for (int i = 0; i < facilities.size() + 2; i++) {
+        for (int i = 0; i < input.interest().count(); i++) {
             DaySeries paid = result.interest().get(i).negative();
             input.interest().line(i).ifPresent(line -> byLine.put(line.id(), onTimeline(paid)));
         }

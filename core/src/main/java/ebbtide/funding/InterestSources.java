@@ -11,32 +11,56 @@ import ebbtide.plan.Steps;
 import ebbtide.time.DaySeries;
 import java.math.BigInteger;
 import java.time.LocalDate;
-import java.util.HashMap;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What the sweep bears interest on: its facilities in order of priority, the overdraft, cash. What of it accrued by the
- * as-of date is read once, when its accrual is asked for; nothing accrues where no line pays it.
+ * What the sweep bears interest on, each by its number: its facilities in order of priority, the overdraft, cash. What
+ * of it accrued by the as-of date is worked out once; nothing accrues where no line pays it.
  */
 final class InterestSources {
     private final Plan plan;
     private final List<Line> facilities;
     private final SweptDays days;
     private final FundingBooks books;
-    private final Map<String, AccruedSoFar> soFar = new HashMap<>();
+    private final List<Source> sources = new ArrayList<>();
 
-    InterestSources(Plan plan, List<Line> facilities, FundingBooks books) {
+    /** How the interest of a source accrues, and what it came to in the first month that is forecast up to D. */
+    private record Source(Accrual accrual, long ofMonth) {}
+
+    /** Reads what accrued by the as-of date, of cash by day of the timeline before the sweep. */
+    InterestSources(Plan plan, List<Line> facilities, FundingBooks books, DaySeries levels) {
         this.plan = plan;
         this.facilities = facilities;
         this.days = books.days();
         this.books = books;
+        facilities.forEach(line -> sources.add(ofFacility(line)));
+        sources.add(ofBank(Interest.Of.OVERDRAFT, levels));
+        sources.add(ofBank(Interest.Of.CASH, levels));
     }
 
-    /** Returns the line of interest of a facility, the overdraft or cash, if there is one. */
-    Optional<Line> line(Interest.Of of, @Nullable String lineId) {
+    /** Returns how the interest of a source accrues. */
+    Accrual accrual(int source) {
+        return sources.get(source).accrual();
+    }
+
+    /**
+     * Returns what the interest of a source came to from the start of the first month that is forecast to the as-of
+     * date, as far as its balance is known; below zero on cash.
+     */
+    long costOfMonthSoFar(int source) {
+        long cost = sources.get(source).ofMonth();
+        return source == facilities.size() + 1 ? -cost : cost;
+    }
+
+    /** Returns how many sources there are. */
+    int count() {
+        return sources.size();
+    }
+
+    private Optional<Line> line(Interest.Of of, @Nullable String lineId) {
         return plan.lines().stream()
                 .filter(line -> line.assumption()
                                 .findInterest()
@@ -53,23 +77,11 @@ final class InterestSources {
                 : line(source == facilities.size() ? Interest.Of.OVERDRAFT : Interest.Of.CASH, null);
     }
 
-    /**
-     * Returns what the interest of a source came to from the start of the first month that is forecast to the as-of
-     * date, as far as its balance is known; below zero on cash.
-     */
-    long costOfMonthSoFar(int source) {
-        long cost = line(source)
-                .map(line -> soFar.get(line.id()))
-                .map(AccruedSoFar::ofMonth)
-                .orElse(0L);
-        return source == facilities.size() + 1 ? -cost : cost;
-    }
-
-    /** Returns the accrual of a facility: what is drawn at its rate, what is not at its fee. */
-    Accrual of(Line facility) {
+    /** What is drawn bears the facility's rate, what is not its fee. */
+    private Source ofFacility(Line facility) {
         Optional<Line> interest = line(Interest.Of.LINE, facility.id());
         if (interest.isEmpty()) {
-            return Accrual.none(days.count());
+            return new Source(Accrual.none(days.count()), 0);
         }
         Revolving revolving = (Revolving) facility.assumption();
         Charging charging = revolving.charging();
@@ -87,11 +99,11 @@ final class InterestSources {
                     product(drawn, revolving.rate(night).millionths())
                             .add(product(Math.max(0, mostBefore(revolving, night) - drawn), fee(revolving, night))));
         }
-        soFar.put(interest.get().id(), accrued);
-        return accrued.goesOn(
+        Accrual accrual = accrued.goesOn(
                 DaySeries.of(days.count(), day -> revolving.rate(days.date(day)).millionths()),
                 DaySeries.of(days.count(), day -> fee(revolving, days.date(day))),
                 books.after(interest.get()).negative());
+        return new Source(accrual, accrued.ofMonth());
     }
 
     /**
@@ -114,14 +126,11 @@ final class InterestSources {
         return BigInteger.valueOf(one).multiply(BigInteger.valueOf(other));
     }
 
-    /**
-     * Returns the accrual of the overdraft, or of cash held, of cash by day of the timeline: what accrued by the as-of
-     * date is what the accounts bore since they were charged last.
-     */
-    Accrual ofBank(Interest.Of of, DaySeries levels) {
+    /** What accrued by the as-of date is what the accounts bore since they were charged last. */
+    private Source ofBank(Interest.Of of, DaySeries levels) {
         Optional<Line> line = line(of, null);
         if (line.isEmpty()) {
-            return Accrual.none(days.count());
+            return new Source(Accrual.none(days.count()), 0);
         }
         Charging charging = ((Interest) line.get().assumption()).charging();
         Steps<Percent> rates = bankRates(of);
@@ -137,11 +146,11 @@ final class InterestSources {
             long balance = of == Interest.Of.CASH ? Math.max(0, cash) : Math.max(0, -cash);
             accrued.night(night, product(balance, rate(rates, night)));
         }
-        soFar.put(line.get().id(), accrued);
-        return accrued.goesOn(
+        Accrual accrual = accrued.goesOn(
                 DaySeries.of(days.count(), day -> rate(rates, days.date(day))),
                 DaySeries.NIL,
                 books.after(line.get()).negative());
+        return new Source(accrual, accrued.ofMonth());
     }
 
     private Steps<Percent> bankRates(Interest.Of of) {

@@ -9,7 +9,6 @@ import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.FundingRules;
-import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
@@ -23,6 +22,7 @@ import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -58,13 +58,14 @@ final class SweepInput {
         this.facilities = plan.lines().stream()
                 .filter(line -> line.standing().cash() == CashRow.FACILITIES && plan.isActive(line))
                 .toList();
-        this.interest = new InterestSources(plan, facilities, books);
+        DaySeries levels = flows.closing();
+        this.interest = new InterestSources(plan, facilities, books, levels);
         Availability known =
                 facilities.stream().anyMatch(line -> ((Revolving) line.assumption()).availability() != null)
                         ? new Availability(flows.accounts(), months(plan.settings()))
                         : null;
         this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption(), known)));
-        this.input = read(flows.closing());
+        this.input = read(levels);
     }
 
     List<Line> facilities() {
@@ -187,13 +188,14 @@ final class SweepInput {
                 days.after(overdraft),
                 facilities.isEmpty() ? new boolean[days.count()] : days.swept(rules.sweeps()),
                 rules.buffer(),
-                facilities.stream().map(this::facility).toList(),
-                interest.ofBank(Interest.Of.OVERDRAFT, levels),
-                interest.ofBank(Interest.Of.CASH, levels),
+                IntStream.range(0, facilities.size()).mapToObj(this::facility).toList(),
+                interest.accrual(facilities.size()),
+                interest.accrual(facilities.size() + 1),
                 rules.interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE ? days.months() : null);
     }
 
-    private Sweep.Facility facility(Line line) {
+    private Sweep.Facility facility(int at) {
+        Line line = facilities.get(at);
         Revolving revolving = (Revolving) line.assumption();
         LocalDate drawable = plan.settings().asOf();
         for (int i = 0; i < revolving.noticeDays(); i++) {
@@ -206,6 +208,6 @@ final class SweepInput {
                 revolving.multiple(),
                 Math.max(0, days.index(drawable)),
                 books.drawnOn(line, plan.settings().asOf()),
-                interest.of(line));
+                interest.accrual(at));
     }
 }

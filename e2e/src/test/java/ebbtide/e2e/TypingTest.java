@@ -188,7 +188,7 @@ class TypingTest extends Journeys {
         page.unroute("**/api/plans/*/lines/rent?*");
         field("more each year %").fill("6.5");
         field("more each year %").press("Enter");
-        assertThat(status()).containsText("more each year 4 \u2192 6.5%");
+        assertThat(status()).containsText("Rent of sheds & foreshore: more each year");
         undoAll(1);
     }
 
