@@ -106,10 +106,10 @@ final class StreamEarnings {
                 continue;
             }
             for (int step = 0; discounts && step < billing.steps(); step++) {
-                if (billing.discount(step) == 0) {
-                    continue;
+                long discount = billing.discount(step);
+                if (discount != 0) {
+                    lower(billing.cashMonth(step), discount, back(billing.taxOfDiscount(step)));
                 }
-                lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
             }
             if (writesOff) {
                 lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);

@@ -45,7 +45,7 @@ public record Percent(long millionths) implements Comparable<Percent> {
         if (millionths == 0 || minor == 0) {
             return 0;
         }
-        if (Math.abs(minor) < Long.MAX_VALUE / 2 / Math.abs(millionths)) {
+        if (Rounding.isExact(minor, millionths)) {
             return Rounding.divide(minor * millionths, WHOLE);
         }
         return Rounding.toMinor(BigDecimal.valueOf(minor).multiply(asFraction()));
@@ -53,7 +53,7 @@ public record Percent(long millionths) implements Comparable<Percent> {
 
     /** Returns the part of a tax-inclusive amount that is tax at this rate: gross x rate / (100% + rate). */
     public long withinGross(long gross) {
-        if (Math.abs(gross) < Long.MAX_VALUE / 2 / Math.max(1, Math.abs(millionths))) {
+        if (Rounding.isExact(gross, millionths)) {
             return Rounding.divide(gross * millionths, WHOLE + millionths);
         }
         BigInteger top = BigInteger.valueOf(gross).multiply(BigInteger.valueOf(millionths));

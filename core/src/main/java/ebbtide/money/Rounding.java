@@ -10,6 +10,13 @@ public final class Rounding {
 
     private Rounding() {}
 
+    /**
+     * Returns whether a product of two numbers comes out right; asked without a division, which would cost the most.
+     */
+    static boolean isExact(long one, long other) {
+        return Math.multiplyHigh(one, other) == one * other >> 63;
+    }
+
     /** Returns numerator / denominator as a whole number, half away from zero; the denominator is above zero. */
     public static long divide(long numerator, long denominator) {
         long quotient = numerator / denominator;

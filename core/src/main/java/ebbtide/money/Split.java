@@ -27,7 +27,7 @@ public final class Split {
         }
         Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
         long size = Math.abs(total);
-        long given = size <= MOST_IN_DOUBLE && size < Long.MAX_VALUE / sum
+        long given = size <= MOST_IN_DOUBLE && Rounding.isExact(size, sum)
                 ? floors(size, weights, sum, into, at)
                 : floorsOfAny(size, weights, sum, into, at);
         for (long unit = size - given; unit > 0; unit--) {
