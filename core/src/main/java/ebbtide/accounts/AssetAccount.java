@@ -1,6 +1,7 @@
 package ebbtide.accounts;
 
 import ebbtide.money.Split;
+import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CapitalSpending.Asset;
 import ebbtide.plan.Certainty;
@@ -92,6 +93,14 @@ public final class AssetAccount implements LineAccount {
                         .sum();
     }
 
+    private static long costIn(Asset asset, int month) {
+        long cost = 0;
+        for (ActivityMethod.DatedAmount one : asset.milestones()) {
+            cost += Frame.month(one.date()) == month ? asset.costOf(one.amount()) : 0;
+        }
+        return cost;
+    }
+
     /** Returns the book value at the end of the month before the first that is forecast. */
     public long opening() {
         return spending.assets().stream()
@@ -112,7 +121,7 @@ public final class AssetAccount implements LineAccount {
         long sold = 0;
         long gain = 0;
         for (Asset asset : spending.assets()) {
-            bought += costBefore(asset, month + 1) - costBefore(asset, month);
+            bought += costIn(asset, month);
             depreciation += depreciation(asset, month);
             if (asset.disposal() != null && Frame.month(asset.disposal().date()) == month) {
                 long book = costBefore(asset, month + 1) - depreciatedBefore(asset, month);

@@ -33,9 +33,14 @@ final class DriverPath {
         Arrays.fill(near, Near.of(BigDecimal.ZERO));
         eachStep((value, begins, until) -> {
             Near at = Near.of(value);
+            Percent grown = Percent.ZERO;
+            Near by = Near.of(BigDecimal.ONE);
             for (int m = begins; m < until; m++) {
                 Percent growth = m == begins ? Percent.ZERO : driver.growthIn(Timeline.month(m));
-                at = growth.millionths() == 0 ? at : at.times(Near.of(factor(growth)));
+                // Most months grow as the one before.
+                by = growth.equals(grown) ? by : Near.of(factor(growth));
+                grown = growth;
+                at = growth.millionths() == 0 ? at : at.times(by);
                 if (m >= first) {
                     near[m - first] = at;
                 }

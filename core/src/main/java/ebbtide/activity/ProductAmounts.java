@@ -26,12 +26,17 @@ record ProductAmounts(Product product, Settings settings) implements MonthlyAmou
         return MonthSeries.of(first, last, m -> {
             OptionalLong whole = isByDays(paths, Timeline.month(m))
                     ? OptionalLong.empty()
-                    : paths.stream()
-                            .map(path -> path.near(m))
-                            .reduce(scale, Near::times)
-                            .whole();
+                    : near(paths, m, scale).whole();
             return whole.isPresent() ? whole.getAsLong() : amount(paths, Timeline.month(m));
         });
+    }
+
+    private static Near near(List<DriverPath> paths, int month, Near scale) {
+        Near product = scale;
+        for (DriverPath path : paths) {
+            product = product.times(path.near(month));
+        }
+        return product;
     }
 
     private boolean isByDays(List<DriverPath> paths, YearMonth month) {
