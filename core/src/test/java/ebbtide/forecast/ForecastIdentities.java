@@ -63,8 +63,9 @@ public final class ForecastIdentities {
                                 ForecastIdentities::horizon_furtherAway_changesNothingNearer)
                         .ofEvery(2),
                 Identity.of(
-                        "salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt",
-                        ForecastIdentities::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt),
+                                "salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt",
+                                ForecastIdentities::salesTax_owedAtTheHorizon_isTheBalanceOfPeriodsSettledAfterIt)
+                        .ofEvery(3),
                 Identity.of(
                         "variance_laterFactsAgainstSnapshot_addsUpInEveryWindow",
                         ForecastIdentities::variance_laterFactsAgainstSnapshot_addsUpInEveryWindow));

@@ -51,8 +51,10 @@ final class Running implements AutoCloseable {
         command.addAll(arguments);
         ProcessBuilder program =
                 new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile());
-        // It lives for minutes: compiling its code to the last costs more than that gives back.
-        program.environment().put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1");
+        // It lives for minutes beside others: what pays off over days, or with more cores, costs more than it gives
+        // back.
+        program.environment()
+                .put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1 -XX:-UseParallelGC -XX:+UseSerialGC");
         return program.start();
     }
 

@@ -1,8 +1,10 @@
 package ebbtide.app.api;
 
 import ebbtide.plan.AssumptionChange;
+import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
 import java.util.List;
 
 /** What an edit of a line changed, in words for the change log. */
@@ -21,14 +23,26 @@ final class LineWords {
         }
         List<Line> lines =
                 before.lines().stream().map(one -> one == was ? after : one).toList();
-        List<AssumptionChange> changes =
-                AssumptionChange.ofLine(before, new Plan(before.settings(), lines, before.buoys()), after.id());
-        return changes.size() == 1 && isOfValue(changes.get(0))
+        Plan edited = new Plan(before.settings(), lines, before.buoys());
+        List<AssumptionChange> changes = AssumptionChange.ofLine(before, edited, after.id());
+        return changes.size() == 1
+                        && isOfValue(changes.get(0))
+                        && isAll(before, edited, changes.get(0).path())
                 ? after.name() + ": " + changes.get(0).words()
                 : said;
     }
 
     private static boolean isOfValue(AssumptionChange change) {
         return change.was() != null && change.now() != null && !change.path().contains("/overrides");
+    }
+
+    /** Says whether the one input makes the whole edit: inputs that go without saying are listed nowhere. */
+    private static boolean isAll(Plan before, Plan edited, String path) {
+        Input.Value now = PlanInputs.find(edited, path).orElseThrow().value();
+        try {
+            return PlanInputs.find(before, path).orElseThrow().with(now).equals(edited);
+        } catch (IllegalArgumentException onlyWithAnother) {
+            return false;
+        }
     }
 }

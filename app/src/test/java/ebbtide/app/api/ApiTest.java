@@ -29,6 +29,7 @@ import tools.jackson.core.util.DefaultPrettyPrinter;
 import tools.jackson.core.util.Separators;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The api as the web meets it: what it answers, what it refuses and in which words. */
 @InMemory
@@ -152,6 +153,16 @@ class ApiTest {
         assertThat(stale.getStatus()).isEqualTo(409);
         assertThat(json(stale).get("changedSince").get(0).asString())
                 .isEqualTo("Diesel: base a month 17,800 → 19,000 GBP");
+    }
+
+    @Test
+    void edit_thatChangesMoreThanIsListed_isSaidInTheWordsOfWhoMadeIt() throws Exception {
+        ObjectNode line = (ObjectNode) get200("/lines/diesel").get("line");
+        ((ObjectNode) line.get("assumption")).put("basis", "books");
+        String dearer = line.toString().replace("17800.00", "19000.00");
+        MockHttpServletResponse edit = send(putJson("/lines/diesel?version=1&words=Dearer, by invoice", dearer));
+        assertThat(edit.getStatus()).as(edit.getContentAsString()).isEqualTo(200);
+        assertThat(get200("/changes").get(0).get("words").asString()).isEqualTo("Dearer, by invoice");
     }
 
     @Test
