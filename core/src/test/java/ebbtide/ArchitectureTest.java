@@ -86,7 +86,8 @@ class ArchitectureTest {
             "workings",
             "answers",
             "statements",
-            "track");
+            "track",
+            "whatif");
 
     @Test
     void packages_useOnlyThoseAboveThem() {

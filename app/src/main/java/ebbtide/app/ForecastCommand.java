@@ -7,6 +7,8 @@ import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.time.Periods;
+import ebbtide.whatif.Scenario;
+import ebbtide.whatif.ScenarioPlan;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;
@@ -18,6 +20,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,10 +40,10 @@ final class ForecastCommand {
      */
     static int run(String[] args, PrintStream out, PrintStream err) {
         try {
-            CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show"), Set.of("--check"));
+            CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show", "--scenario"), Set.of("--check"));
             if (line.words().size() != 1) {
                 throw new IllegalArgumentException(
-                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--check] [--out FILE].");
+                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--check] [--out FILE].");
             }
             Periods by = periods(line.options().getOrDefault("--by", "month"));
             Shown show = Shown.of(line.options().getOrDefault("--show", "forecast"));
@@ -64,7 +67,7 @@ final class ForecastCommand {
         List<ChecklistItem> checklist;
         try (InputStream in = Files.newInputStream(file)) {
             PlanDocument document = PlanReader.read(in);
-            Forecast forecast = Forecaster.forecast(document.plan(), document.books());
+            Forecast forecast = forecast(document, line.options().get("--scenario"), err);
             csv = show.csv(forecast, by);
             checklist = ChecklistItem.of(forecast);
         } catch (BrokenPlan e) {
@@ -83,6 +86,27 @@ final class ForecastCommand {
         int written = write(csv, line.options().get("--out"), out, err);
         checklist.forEach(missing -> err.println("Checklist: " + missing.sentence() + "."));
         return written == 0 && line.switches().contains("--check") && !checklist.isEmpty() ? INCOMPLETE : written;
+    }
+
+    /** What of a scenario finds nothing is said, and the figures are those of the rest (rules 11.4). */
+    private static Forecast forecast(PlanDocument document, @Nullable String name, PrintStream err) {
+        Forecast base = Forecaster.forecast(document.plan(), document.books());
+        if (name == null) {
+            return base;
+        }
+        Scenario scenario = document.scenarios()
+                .findNamed(name)
+                .orElseThrow(() -> new IllegalArgumentException("the plan has no scenario '" + name + "'; it has "
+                        + (document.scenarios().all().isEmpty()
+                                ? "none"
+                                : document.scenarios().all().stream()
+                                        .map(one -> "'" + one.name() + "'")
+                                        .collect(Collectors.joining(", ")))));
+        ScenarioPlan made = ScenarioPlan.of(base, document.scenarios(), scenario);
+        made.changes().forEach(done -> done.findsNothing()
+                .ifPresent(sentence -> err.println(
+                        "Finds nothing: a change of '" + done.scenario().name() + "' is left out: " + sentence + ".")));
+        return Forecaster.forecast(made.plan(), document.books(), base);
     }
 
     private static int write(String csv, @Nullable String outFile, PrintStream out, PrintStream err) {

@@ -59,7 +59,7 @@ public final class PayAccount implements LineAccount {
         this.pay = (Pay) reads.line().assumption();
         this.calendar = reads.frame().calendar(reads.line());
         this.asOf = reads.frame().asOf();
-        this.payroll = new Payroll(reads.frame(), pay, calendar, reads.sold());
+        this.payroll = new Payroll(reads.frame(), reads.line(), calendar, reads.sold());
         this.payDays = payroll.payDays();
         this.expenses = Lazy.of(() -> earnedAfter(asOf));
         this.costs = Lazy.of(

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.money.Rounding;
 import ebbtide.money.Split;
+import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.time.BusinessDays;
@@ -27,6 +28,7 @@ public final class Payroll {
     private static final int DAYS_AHEAD = 62;
 
     private final Frame frame;
+    private final Line line;
     private final Pay pay;
     private final BusinessDays calendar;
     private final Map<String, MonthlyActivity> sold;
@@ -72,10 +74,14 @@ public final class Payroll {
         }
     }
 
-    /** Makes the pay days of roles; {@code sold} is the activity of the lines that their commissions are a share of. */
-    Payroll(Frame frame, Pay pay, BusinessDays calendar, Map<String, MonthlyActivity> sold) {
+    /**
+     * Makes the pay days of a line's roles; {@code sold} is the activity of the lines that their commissions are a
+     * share of.
+     */
+    Payroll(Frame frame, Line line, BusinessDays calendar, Map<String, MonthlyActivity> sold) {
         this.frame = frame;
-        this.pay = pay;
+        this.line = line;
+        this.pay = (Pay) line.assumption();
         this.calendar = calendar;
         this.sold = sold;
         this.payDays = List.copyOf(made());
@@ -116,7 +122,9 @@ public final class Payroll {
         return made;
     }
 
-    private void addUnlessNil(List<PayDay> made, Pay.Role role, Why why, String what, PayDays.Date date, long earned) {
+    /** What a scenario pays a role otherwise takes the place of its pay; a commission follows what is sold. */
+    private void addUnlessNil(List<PayDay> made, Pay.Role role, Why why, String what, PayDays.Date date, long typed) {
+        long earned = why == Why.COMMISSION ? typed : line.altered(typed, date.day(), role.name());
         if (earned != 0) {
             made.add(new PayDay(
                     role.name(),

@@ -77,12 +77,16 @@ public final class RecurringAccount implements LineAccount {
             found.add(Due.whole(
                     due,
                     recurring.convention().adjust(due, frame.calendar(line)),
-                    recurring.tax().grossOf(recurring.amountOn(bill)),
+                    recurring.tax().grossOf(amountOn(bill)),
                     recurring.certainty(),
                     Due.Lasting.BETWEEN_NEIGHBOURS,
                     words));
         }
         return List.copyOf(found);
+    }
+
+    private long amountOn(LocalDate bill) {
+        return line.altered(recurring.amountOn(bill), bill, "");
     }
 
     private boolean counts(Certainty certainty) {
@@ -109,7 +113,7 @@ public final class RecurringAccount implements LineAccount {
     }
 
     private void earn(Earned.Sum sum, LocalDate bill) {
-        long amount = recurring.amountOn(bill);
+        long amount = amountOn(bill);
         long taxed = recurring
                 .tax()
                 .back(line.direction() == Direction.RECEIPT, recurring.tax().taxOf(amount));
@@ -136,7 +140,7 @@ public final class RecurringAccount implements LineAccount {
                                 .convention()
                                 .adjust(bill.plusDays(recurring.termsDays()), frame.calendar(line))
                                 .isAfter(day))
-                        .mapToLong(bill -> recurring.tax().grossOf(recurring.amountOn(bill)))
+                        .mapToLong(bill -> recurring.tax().grossOf(amountOn(bill)))
                         .sum());
     }
 
@@ -162,7 +166,7 @@ public final class RecurringAccount implements LineAccount {
                                     .tax()
                                     .back(
                                             line.direction() == Direction.RECEIPT,
-                                            recurring.tax().taxOf(recurring.amountOn(bill)))));
+                                            recurring.tax().taxOf(amountOn(bill)))));
         }
         return sum.done();
     }

@@ -130,6 +130,16 @@ public final class StreamBilling {
         return owed.get();
     }
 
+    /**
+     * Returns what is owed on the as-of date by its history and terms, gross, in minor units, as it is before it is
+     * trued up.
+     */
+    public long owed() {
+        return stream.terms().by() == Terms.By.TARGET
+                ? target().opening()
+                : owedByHistory().total();
+    }
+
     /** Returns whether what is owed on the as-of date is trued up to the ledger month by month. */
     public boolean isTruedUp() {
         return stream.ledger() != null

@@ -4,8 +4,10 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.derive.Derived;
 import ebbtide.money.Money;
+import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.ShareOfLine;
 import ebbtide.plan.ActivityMethod.StockPurchases;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -17,6 +19,7 @@ import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,10 +37,16 @@ public final class ActivityCalculator {
     private final int firstForecastMonth;
 
     /**
-     * What a stream's months are worked out from: {@code read} is the other line that its method reads, empty where it
-     * reads none.
+     * What a stream's months are worked out from, and what a scenario does to them; {@code read} is the other line that
+     * its method reads, empty where it reads none.
      */
-    private record Reads(Assumption.Stream stream, Settings settings, int first, int last, List<OtherLine> read) {
+    private record Reads(
+            Assumption.Stream stream,
+            List<Alteration.Amounts> altered,
+            Settings settings,
+            int first,
+            int last,
+            List<OtherLine> read) {
         MonthlyAmounts amounts() {
             return MonthlyAmounts.of(stream, settings, read);
         }
@@ -59,7 +68,16 @@ public final class ActivityCalculator {
             stream.overrides()
                     .tailMap(settings.firstForecastMonth())
                     .forEach((month, override) -> amounts.put(Timeline.monthNumber(month), override.amount()));
+            altered.forEach(one -> alter(amounts, one));
             return new MonthlyActivity(computed, amounts.series());
+        }
+
+        private void alter(MonthSeries.Sum amounts, Alteration.Amounts by) {
+            for (int month = Timeline.monthNumber(settings.firstForecastMonth()); month <= last; month++) {
+                if (by.range().touches(Timeline.month(month))) {
+                    amounts.put(month, by.of(amounts.in(month)));
+                }
+            }
         }
     }
 
@@ -131,6 +149,7 @@ public final class ActivityCalculator {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
         return new Reads(
                 stream,
+                line.alteredAmounts(),
                 plan.settings(),
                 firstMonth,
                 lastMonth,
@@ -159,6 +178,28 @@ public final class ActivityCalculator {
 
     /** Returns where a stream's figure of a month comes from, in words: "history", "55% of Grocery chains 412,000". */
     public String words(Line line, int monthNumber) {
+        String altered = monthNumber < firstForecastMonth ? "" : alteredWords(line, Timeline.month(monthNumber));
+        return wordsOfBase(line, monthNumber) + altered;
+    }
+
+    /** What a scenario does to a month, in words, the last of it last. */
+    private String alteredWords(Line line, YearMonth month) {
+        return line.alteredAmounts().stream()
+                .filter(one -> one.range().touches(month))
+                .map(one -> "; in '" + one.by() + "' "
+                        + switch (one.kind()) {
+                            case SCALE -> new Percent(one.value()) + " of that";
+                            case ADD ->
+                                Money.words(
+                                                Math.abs(one.value()),
+                                                plan.settings().currency())
+                                        + (one.value() < 0 ? " less" : " more");
+                            case SET -> Money.words(one.value(), plan.settings().currency());
+                        })
+                .collect(Collectors.joining());
+    }
+
+    private String wordsOfBase(Line line, int monthNumber) {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
         YearMonth month = Timeline.month(monthNumber);
         if (monthNumber < firstForecastMonth && stream.history().containsKey(month)) {

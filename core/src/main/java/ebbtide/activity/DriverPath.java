@@ -31,26 +31,29 @@ final class DriverPath {
         this.last = last;
         this.near = new Near[last - first + 1];
         Arrays.fill(near, Near.of(BigDecimal.ZERO));
-        eachStep((value, begins, until) -> {
+        eachStep((value, since, begins, until) -> {
             Near at = Near.of(value);
             Percent grown = Percent.ZERO;
             Near by = Near.of(BigDecimal.ONE);
-            for (int m = begins; m < until; m++) {
-                Percent growth = m == begins ? Percent.ZERO : driver.growthIn(Timeline.month(m));
+            for (int m = since; m < until; m++) {
+                Percent growth = m == since ? Percent.ZERO : driver.growthIn(Timeline.month(m));
                 // Most months grow as the one before.
                 by = growth.equals(grown) ? by : Near.of(factor(growth));
                 grown = growth;
                 at = growth.millionths() == 0 ? at : at.times(by);
-                if (m >= first) {
+                if (m >= first && m >= begins) {
                     near[m - first] = at;
                 }
             }
         });
     }
 
-    /** Receives what each step begins with, in which month, and in which month the next begins, or the path ends. */
+    /**
+     * Receives what each step grows from and since which month, the month from which it holds, and the one in which the
+     * next begins, or the path ends.
+     */
     private interface EachStep {
-        void take(BigDecimal value, int begins, int until);
+        void take(BigDecimal value, int since, int begins, int until);
     }
 
     private void eachStep(EachStep each) {
@@ -60,6 +63,7 @@ final class DriverPath {
                     s + 1 < steps.size() ? Timeline.monthNumber(steps.get(s + 1).firstWholeMonth()) : last + 1;
             each.take(
                     steps.get(s).value(),
+                    Timeline.monthNumber(steps.get(s).firstGrownMonth()),
                     Timeline.monthNumber(steps.get(s).firstWholeMonth()),
                     Math.min(until, last + 1));
         }
@@ -68,11 +72,11 @@ final class DriverPath {
     private BigDecimal[] exact() {
         BigDecimal[] months = new BigDecimal[last - first + 1];
         Arrays.fill(months, BigDecimal.ZERO);
-        eachStep((begun, begins, until) -> {
+        eachStep((begun, since, begins, until) -> {
             BigDecimal value = begun;
-            for (int m = begins; m < until; m++) {
-                value = m == begins ? value : grown(value, Timeline.month(m));
-                if (m >= first) {
+            for (int m = since; m < until; m++) {
+                value = m == since ? value : grown(value, Timeline.month(m));
+                if (m >= first && m >= begins) {
                     months[m - first] = value;
                 }
             }
@@ -102,7 +106,8 @@ final class DriverPath {
     }
 
     /**
-     * Returns the value in force on a day of a month: that of its first day, or a step's that began since, not grown.
+     * Returns the value in force on a day of a month: that of its first day, or a step's that began since, grown where
+     * its growth is counted from before that.
      */
     BigDecimal on(YearMonth month, int day) {
         BigDecimal value = wholeMonths.get()[Timeline.monthNumber(month) - first];
@@ -110,8 +115,16 @@ final class DriverPath {
             if (step.from().getDayOfMonth() > 1
                     && YearMonth.from(step.from()).equals(month)
                     && step.from().getDayOfMonth() <= day) {
-                value = step.value();
+                value = grownTo(step, month);
             }
+        }
+        return value;
+    }
+
+    private BigDecimal grownTo(Steps.Step<BigDecimal> step, YearMonth month) {
+        BigDecimal value = step.value();
+        for (YearMonth m = step.firstGrownMonth().plusMonths(1); !m.isAfter(month); m = m.plusMonths(1)) {
+            value = grown(value, m);
         }
         return value;
     }

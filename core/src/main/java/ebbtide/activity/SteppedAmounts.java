@@ -61,11 +61,12 @@ record SteppedAmounts(
         MonthSeries.Sum amounts = new MonthSeries.Sum(first, last - first + 1);
         for (int s = 0; s < steps.steps().size(); s++) {
             int begins = firstWholeMonth(s);
+            int since = firstGrownMonth(s);
             int until = s + 1 < steps.steps().size() ? firstWholeMonth(s + 1) : last + 1;
-            Growth growth = new Growth(steps.steps().get(s).value(), Math.max(1, until - begins));
-            for (int m = begins; m < until && m <= last; m++) {
-                grow(growth, m, begins);
-                if (m >= first) {
+            Growth growth = new Growth(steps.steps().get(s).value(), Math.max(1, until - since));
+            for (int m = since; m < until && m <= last; m++) {
+                grow(growth, m, since);
+                if (m >= first && m >= begins) {
                     amounts.put(m, growth.rounded());
                 }
             }
@@ -82,8 +83,8 @@ record SteppedAmounts(
         return amounts.series();
     }
 
-    private void grow(Growth growth, int month, int begins) {
-        if (month > begins) {
+    private void grow(Growth growth, int month, int since) {
+        if (month > since) {
             growth.grow(Percent.WHOLE + growthIn.apply(Timeline.month(month)).millionths());
         }
     }
@@ -105,23 +106,29 @@ record SteppedAmounts(
             int begins = firstWholeMonth(s);
             int day = steps.steps().get(s).from().getDayOfMonth();
             if (begins <= month) {
-                value = grown(s, month, begins);
+                value = grown(s, month);
             } else if (rule == AmountSteps.BY_DAYS && begins == month + 1 && day > 1) {
                 pieces.add(new Piece(value, day - from));
                 from = day;
-                value = BigDecimal.valueOf(steps.steps().get(s).value());
+                value = grown(s, month);
             }
         }
         pieces.add(new Piece(value, length - from + 1));
         return pieces;
     }
 
-    private BigDecimal grown(int step, int month, int begins) {
-        Growth growth = new Growth(steps.steps().get(step).value(), Math.max(1, month - begins));
-        for (int m = begins; m <= month; m++) {
-            grow(growth, m, begins);
+    /** The value of a step as it has grown by a month, as it is typed before it grows. */
+    private BigDecimal grown(int step, int month) {
+        int since = firstGrownMonth(step);
+        Growth growth = new Growth(steps.steps().get(step).value(), Math.max(1, month - since));
+        for (int m = since; m <= month; m++) {
+            grow(growth, m, since);
         }
         return growth.exact();
+    }
+
+    private int firstGrownMonth(int step) {
+        return Timeline.monthNumber(steps.steps().get(step).firstGrownMonth());
     }
 
     private int firstWholeMonth(int step) {
@@ -146,7 +153,7 @@ record SteppedAmounts(
                                 : ", " + growthWords + ", "
                                         + Words.count(
                                                 Timeline.monthNumber(month)
-                                                        - Timeline.monthNumber(step.firstWholeMonth()),
+                                                        - Timeline.monthNumber(step.firstGrownMonth()),
                                                 "month")
                                         + " on"))
                 .orElse("no " + name.replace("fixed ", "") + " in force yet");

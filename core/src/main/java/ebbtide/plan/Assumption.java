@@ -224,7 +224,12 @@ public sealed interface Assumption
 
         /** Returns the stream without what its ledger says on the as-of date. */
         public Stream withoutLedger() {
-            return new Stream(method, aside, history, overrides, tax, terms, null, spread, basis);
+            return withLedger(null);
+        }
+
+        /** Returns the stream with what its ledger says on the as-of date, null for nothing. */
+        public Stream withLedger(@Nullable Ledger other) {
+            return new Stream(method, aside, history, overrides, tax, terms, other, spread, basis);
         }
 
         /**

@@ -40,7 +40,8 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
             long residual,
             @Nullable Owned owned,
             @Nullable Disposal disposal) {
-        Asset with(List<ActivityMethod.DatedAmount> others) {
+        /** Returns the asset with other milestones. */
+        public Asset with(List<ActivityMethod.DatedAmount> others) {
             return new Asset(name, tax, others, termsDays, service, lifeMonths, residual, owned, disposal);
         }
 

@@ -23,7 +23,7 @@ public record Driver(Steps<BigDecimal> value, Percent growth, SortedMap<YearMont
         growthOf = Collections.unmodifiableSortedMap(new TreeMap<>(growthOf));
         growthOf.forEach((month, rate) -> requireGrowth(rate, "growth of " + month));
         value = new Steps<>(value.steps().stream()
-                .map(step -> new Steps.Step<>(step.from(), plain(step.value())))
+                .map(step -> new Steps.Step<>(step.from(), plain(step.value()), step.since()))
                 .toList());
     }
 

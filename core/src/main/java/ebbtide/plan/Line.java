@@ -3,6 +3,7 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.time.Period;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -37,10 +38,17 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /**
      * What is done to a line's cash by hand: figures that replace its cells, amounts carried on it from days that have
-     * passed, and how facts take the plan's place.
+     * passed, and how facts take the plan's place; and what a scenario does to the line.
      */
-    public record Adjustments(List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting) {
+    public record Adjustments(
+            List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting, List<Alteration> altered) {
+        /** Makes adjustments of the base, which no scenario alters. */
+        public Adjustments(List<CashOverride> overrides, List<CarriedAmount> carried, Netting netting) {
+            this(overrides, carried, netting, List.of());
+        }
+
         public Adjustments {
+            altered = List.copyOf(altered);
             overrides = overrides.stream()
                     .sorted(Comparator.comparing(one -> one.period().startInclusive()))
                     .toList();
@@ -165,6 +173,35 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return adjustments.netting();
     }
 
+    /** Returns what a scenario does to it beyond what it assumes, in the order in which it is done. */
+    public List<Alteration> altered() {
+        return adjustments.altered();
+    }
+
+    /** Returns what a scenario does to its amounts, in the order in which it is done. */
+    public List<Alteration.Amounts> alteredAmounts() {
+        return altered().stream()
+                .filter(Alteration.Amounts.class::isInstance)
+                .map(Alteration.Amounts.class::cast)
+                .toList();
+    }
+
+    /** Returns an amount of a day, of a role where it is pay, in minor units as a scenario leaves it. */
+    public long altered(long minor, LocalDate day, String part) {
+        long amount = minor;
+        for (Alteration.Amounts one : alteredAmounts()) {
+            amount = one.isOf(day, part) ? one.of(amount) : amount;
+        }
+        return amount;
+    }
+
+    /** Returns the line with something more that a scenario does to it. */
+    public Line altered(Alteration more) {
+        List<Alteration> all = new ArrayList<>(altered());
+        all.add(more);
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), netting(), all));
+    }
+
     /**
      * Returns the ids of the lines whose months this line's assumption reads: what it is a share of, sells from or
      * earns on.
@@ -185,12 +222,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns the line with other overrides of its cash. */
     public Line overridden(List<CashOverride> others) {
-        return new Line(id, heading, assumption, nature, new Adjustments(others, carried(), netting()));
+        return new Line(id, heading, assumption, nature, new Adjustments(others, carried(), netting(), altered()));
     }
 
     /** Returns the line with other amounts carried on it. */
     public Line carrying(List<CarriedAmount> others) {
-        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), others, netting()));
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), others, netting(), altered()));
     }
 
     /** Returns the line without its figures and overrides: what it is, its history, dates and terms stay. */
@@ -237,7 +274,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns the line with facts taking the plan's place in another way. */
     public Line netting(Netting other) {
-        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), other));
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), other, altered()));
     }
 
     /**

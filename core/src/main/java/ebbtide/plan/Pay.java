@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements Assumption {
     private static final BigDecimal MOST_POSTS = BigDecimal.valueOf(100_000);
-    private static final Unit POSTS = new Unit(Unit.Measure.COUNT, "", BigDecimal.ZERO, MOST_POSTS);
+    private static final Unit POSTS = new Unit(Unit.Measure.COUNT, "", BigDecimal.ZERO, MOST_POSTS, 4);
     private static final BigDecimal HOUR = new BigDecimal("0.01");
     private static final BigDecimal MOST_HOURS = BigDecimal.valueOf(8_784);
     private static final Percent MOST_ON_COST = new Percent(3 * Percent.WHOLE);
@@ -102,7 +102,11 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
                             .ofLine(one.lineId(), "share", "commission on", Unit.SHARE)
                             .when(false, "monthsAfter", "commission paid after", Unit.months(0, 12)))
                     .each("extras", extras, one -> one.date().toString(), (one, at) -> one.inputs("extra pay"))
-                    .when(false, "hoursAYear", "hours a year", new Unit(Unit.Measure.NUMBER, "hours", HOUR, MOST_HOURS))
+                    .when(
+                            false,
+                            "hoursAYear",
+                            "hours a year",
+                            new Unit(Unit.Measure.NUMBER, "hours", HOUR, MOST_HOURS, 2))
                     .when(false, "start", "begins", Unit.DATE)
                     .when(end != null, "end", "ends", Unit.DATE);
         }

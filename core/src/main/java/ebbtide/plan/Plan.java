@@ -98,6 +98,34 @@ public final class Plan {
                 : last;
     }
 
+    /** Returns the plan with a line in the place of the one of its id. */
+    public Plan with(Line line) {
+        return new Plan(
+                settings,
+                lines.stream()
+                        .map(one -> one.id().equals(line.id()) ? line : one)
+                        .toList(),
+                buoys);
+    }
+
+    /** Returns a line, where it is none that is a group, else every line in the group that is none, in order. */
+    public List<Line> linesOf(Line line) {
+        return line.isGroup()
+                ? lines.stream()
+                        .filter(one -> !one.isGroup() && stands(one, line.id()))
+                        .toList()
+                : List.of(line);
+    }
+
+    private boolean stands(Line line, String group) {
+        for (Line at = line; at != null && at.group() != null; at = byId.get(at.group())) {
+            if (at.group().equals(group)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Returns the line of an id, if there is one. */
     public Optional<Line> findLine(@Nullable String id) {
         return Optional.ofNullable(byId.get(id));

@@ -126,7 +126,7 @@ public record Recurring(
     public long amountOn(LocalDate bill) {
         return amount.findOn(bill)
                 .map(step -> {
-                    int years = (int) ChronoUnit.YEARS.between(step.from(), bill);
+                    int years = (int) ChronoUnit.YEARS.between(step.since(), bill);
                     return Rounding.toMinor(BigDecimal.valueOf(step.value())
                             .multiply(BigDecimal.ONE
                                     .add(yearlyUplift.asFraction())

@@ -8,12 +8,29 @@ import java.util.Optional;
 
 /** Values that each hold from a date until the next (rules 2.2), in order of date. */
 public record Steps<T>(List<Step<T>> steps) {
-    /** A value and the day from which it holds. */
-    public record Step<T>(LocalDate from, T value) {
+    /**
+     * A value and the day from which it holds; what grows is counted since another where a scenario changes a value in
+     * the midst of its growth (rules 11.2), else since that same day.
+     */
+    public record Step<T>(LocalDate from, T value, LocalDate since) {
+        /** Makes a step whose growth begins with it. */
+        public Step(LocalDate from, T value) {
+            this(from, value, from);
+        }
+
         /** Returns the first month on whose first day the value is in force. */
         public YearMonth firstWholeMonth() {
-            YearMonth month = YearMonth.from(from);
-            return from.getDayOfMonth() == 1 ? month : month.plusMonths(1);
+            return wholeMonth(from);
+        }
+
+        /** Returns the month from which growth is counted. */
+        public YearMonth firstGrownMonth() {
+            return wholeMonth(since);
+        }
+
+        private static YearMonth wholeMonth(LocalDate day) {
+            YearMonth month = YearMonth.from(day);
+            return day.getDayOfMonth() == 1 ? month : month.plusMonths(1);
         }
     }
 

@@ -7,13 +7,22 @@ import org.jspecify.annotations.Nullable;
 /**
  * What an input is measured in: its measure, the word behind its value ("%", "days"; "$" for the plan's currency; empty
  * where the measure says it all), and the bounds that its own check knows, null where there is none on a side. Bounds
- * are in the input's own type: minor units, {@link Percent}, whole numbers, decimals.
+ * are in the input's own type: minor units, {@link Percent}, whole numbers, decimals. {@code places} is how many
+ * decimals a decimal number may have.
  */
 public record Unit(
         Measure measure,
         String words,
         @Nullable Comparable<?> least,
-        @Nullable Comparable<?> most) {
+        @Nullable Comparable<?> most,
+        int places) {
+    private static final int PLACES_OF_NUMBERS = 6;
+
+    /** Makes a unit whose numbers may have six decimals, as those of drivers. */
+    public Unit(Measure measure, String words, @Nullable Comparable<?> least, @Nullable Comparable<?> most) {
+        this(measure, words, least, most, PLACES_OF_NUMBERS);
+    }
+
     /** What kind of quantity a value is; how it is scaled and stepped follows from it (rules 11.2, 11.7). */
     public enum Measure {
         MONEY,

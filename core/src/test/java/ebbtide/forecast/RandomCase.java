@@ -3,6 +3,9 @@ package ebbtide.forecast;
 import ebbtide.books.Books;
 import ebbtide.plan.Plan;
 import ebbtide.statements.Statements;
+import ebbtide.whatif.RandomScenarios;
+import ebbtide.whatif.ScenarioPlan;
+import ebbtide.whatif.Scenarios;
 
 /**
  * A plan and its books made at random from a seed, with the forecast and the statements that come of them, each worked
@@ -15,12 +18,21 @@ public final class RandomCase {
     private Forecast forecast;
     private Statements statements;
 
-    /** Makes the case of a seed. */
+    /** Makes the case of a seed; the plan of every eighth is a scenario over another. */
     RandomCase(long seed) {
         RandomPlans.Case made = RandomPlans.of(seed);
         this.seed = seed;
-        this.plan = made.plan();
+        this.plan = seed % 8 == 3 ? scenario(made, seed) : made.plan();
         this.books = made.books();
+    }
+
+    private static Plan scenario(RandomPlans.Case made, long seed) {
+        Scenarios all = RandomScenarios.of(seed, made.plan());
+        return ScenarioPlan.of(
+                        Forecaster.forecast(made.plan(), made.books()),
+                        all,
+                        all.find("second").orElseThrow())
+                .plan();
     }
 
     public long seed() {

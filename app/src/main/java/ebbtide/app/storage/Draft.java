@@ -15,6 +15,7 @@ import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import ebbtide.track.Snapshot;
+import ebbtide.whatif.Scenario;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -252,6 +253,18 @@ public final class Draft {
     /** Puts a roll forward. */
     public void putRoll(RollStore.Roll roll) {
         put(UndoableStore.Kind.ROLL, roll.id(), RollStore.state(roll));
+    }
+
+    /** Puts a scenario: a new one stands last. */
+    public void putScenario(Scenario scenario) {
+        put(
+                UndoableStore.Kind.SCENARIO,
+                scenario.id(),
+                ScenarioStore.state(scenario, stores.scenarios().position(planId, scenario.id()), currency()));
+    }
+
+    public void removeScenario(String id) {
+        put(UndoableStore.Kind.SCENARIO, id, null);
     }
 
     public void removeSnapshot(String id) {

@@ -17,6 +17,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.whatif.Scenarios;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -52,7 +53,11 @@ public class Edits {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     /** What is kept beside a plan and no forecast reads. */
     private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(
-            UndoableStore.Kind.SNAPSHOT, UndoableStore.Kind.NOTE, UndoableStore.Kind.ROLL, UndoableStore.Kind.RULE);
+            UndoableStore.Kind.SNAPSHOT,
+            UndoableStore.Kind.NOTE,
+            UndoableStore.Kind.ROLL,
+            UndoableStore.Kind.RULE,
+            UndoableStore.Kind.SCENARIO);
 
     private final Stores stores;
     private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
@@ -83,6 +88,7 @@ public class Edits {
                     version,
                     stores.lines().all(planId),
                     books(planId),
+                    stores.scenarios().all(planId),
                     Optional.ofNullable(known).map(PlanAtVersion::forecast));
         });
         current.put(planId, loaded);
@@ -92,7 +98,12 @@ public class Edits {
     /** Returns the plan after effects: what they did not touch is taken over, not read again. */
     private PlanAtVersion after(String planId, PlanAtVersion was, List<Effect> effects) {
         if (ASIDE.containsAll(effects.stream().map(Effect::kind).toList())) {
-            return new PlanAtVersion(stores.plans().version(planId), was.forecast(), was.placed(), was.unassigned());
+            return new PlanAtVersion(
+                    stores.plans().version(planId),
+                    was.forecast(),
+                    was.placed(),
+                    was.unassigned(),
+                    scenariosAfter(planId, was, effects));
         }
         Set<String> changed = effects.stream()
                 .filter(e -> e.kind() == UndoableStore.Kind.LINE)
@@ -109,7 +120,14 @@ public class Edits {
                 placed,
                 booksAfter(planId, was, effects)
                         .with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
+                scenariosAfter(planId, was, effects),
                 Optional.of(was.forecast()));
+    }
+
+    private Scenarios scenariosAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+        return effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.SCENARIO)
+                ? stores.scenarios().all(planId)
+                : was.scenarios();
     }
 
     /**
@@ -182,18 +200,24 @@ public class Edits {
     }
 
     private PlanAtVersion forecast(
-            String planId, long version, List<PlacedLine> placed, BooksWithCount counted, Optional<Forecast> was) {
+            String planId,
+            long version,
+            List<PlacedLine> placed,
+            BooksWithCount counted,
+            Scenarios scenarios,
+            Optional<Forecast> was) {
         Plan plan = new Plan(
                 stores.plans().settings(planId),
                 placed.stream().map(PlacedLine::line).toList(),
                 stores.buoys().all(planId));
-        List<PlanProblem> problems = PlanCheck.problems(plan);
+        List<PlanProblem> problems = new ArrayList<>(PlanCheck.problems(plan));
+        problems.addAll(scenarios.problems());
         if (!problems.isEmpty()) {
             throw new BrokenPlan(problems);
         }
         Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one))
                 .orElseGet(() -> Forecaster.forecast(plan, counted.books()));
-        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned());
+        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios);
     }
 
     private BooksWithCount books(String planId) {
@@ -339,6 +363,7 @@ public class Edits {
             document.plan().buoys().forEach(draft::putBuoy);
             document.rules().forEach(draft::putRule);
             draft.putItems(document.items());
+            document.scenarios().all().forEach(draft::putScenario);
             document.accounts()
                     .forEach(account -> draft.addStatement(
                             ShortId.next(),
@@ -372,6 +397,7 @@ public class Edits {
                         .stream()
                         .map(MovementStore.StoredMovement::movement)
                         .toList(),
-                current(planId).books().items().all()));
+                current(planId).books().items().all(),
+                current(planId).scenarios()));
     }
 }

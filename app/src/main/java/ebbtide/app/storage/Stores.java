@@ -17,4 +17,5 @@ public record Stores(
         OpenItemStore items,
         RollStore rolls,
         NoteStore notes,
+        ScenarioStore scenarios,
         ChangeLog log) {}

@@ -19,7 +19,8 @@ interface UndoableStore {
         ITEM,
         SNAPSHOT,
         ROLL,
-        NOTE
+        NOTE,
+        SCENARIO
     }
 
     Kind kind();

@@ -270,6 +270,7 @@ class EditsTest {
                 stores.items(),
                 stores.rolls(),
                 stores.notes(),
+                stores.scenarios(),
                 stores.log());
         Edits started = new Edits(slow, kept, transaction);
         started.current(plan);

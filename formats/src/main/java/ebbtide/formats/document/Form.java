@@ -1,6 +1,7 @@
 package ebbtide.formats.document;
 
 import ebbtide.plan.Steps;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Currency;
 import java.util.List;
@@ -46,10 +47,17 @@ public abstract class Form<T> {
     /** Returns the form of values that each hold from a day until the next (rules 2.2); absent is none. */
     @SuppressWarnings({"unchecked", "rawtypes"})
     public final Form<Steps<T>> steps() {
-        Form<Steps.Step<T>> step =
-                (Form) RecordForm.of(Steps.Step.class, Field.always("from", Values.DATE), Field.always("value", this));
-        return step.list().as(Steps::new, Steps::steps);
+        Form<WrittenStep<T>> step =
+                (Form) RecordForm.of(WrittenStep.class, Field.always("from", Values.DATE), Field.always("value", this));
+        return step.as(
+                        written -> new Steps.Step<>(written.from(), written.value()),
+                        held -> new WrittenStep<>(held.from(), held.value()))
+                .list()
+                .as(Steps::new, Steps::steps);
     }
+
+    /** A step as a document has it: in a plan, growth begins with it. */
+    record WrittenStep<T>(LocalDate from, T value) {}
 
     /**
      * Returns the form of what is made of these values; an argument that the making refuses becomes a problem at the

@@ -12,6 +12,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Settings;
+import ebbtide.whatif.Scenarios;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -55,7 +56,9 @@ final class DocumentCheck {
         Plan plan = new Plan(settings, lines, buoys);
         PlanCheck.problems(plan).forEach(root::problemAt);
         new DocumentCheck(root, accounts, lines).check(lines, movements, items);
-        return new PlanDocument(plan, accounts, rules, movements, items);
+        Scenarios scenarios = new Scenarios(read.list("scenarios"));
+        scenarios.problems().forEach(root::problemAt);
+        return new PlanDocument(plan, accounts, rules, movements, items, scenarios);
     }
 
     private void check(List<Line> lines, List<BankMovement> movements, List<OpenItem> items) {

@@ -4,6 +4,7 @@ import static ebbtide.formats.document.Field.always;
 import static ebbtide.formats.document.Field.flat;
 import static ebbtide.formats.document.Field.following;
 import static ebbtide.formats.document.Field.ifAny;
+import static ebbtide.formats.document.Field.never;
 import static ebbtide.formats.document.Field.unless;
 import static ebbtide.formats.document.Field.usually;
 import static ebbtide.formats.document.Values.AMOUNT;
@@ -19,6 +20,7 @@ import ebbtide.formats.document.JsonPlace;
 import ebbtide.formats.document.RecordForm;
 import ebbtide.formats.document.Values;
 import ebbtide.formats.plan.kinds.LineKinds;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.CarriedAmount;
@@ -76,7 +78,8 @@ final class LineForm {
             always("overrides", OVERRIDE.list()),
             unless(List.<CarriedAmount>of(), "carried", CARRIED.list()),
             unless(Netting.USUAL, "netting", NETTING)
-                    .says("How facts take the place of what the line planned, where that is not as usual."));
+                    .says("How facts take the place of what the line planned, where that is not as usual."),
+            never("altered", List.<Alteration>of()));
     private static final Form<Nature> NATURE = oneOf(Nature.class);
     private static final RecordForm<Line> ALL = RecordForm.of(
             Line.class,

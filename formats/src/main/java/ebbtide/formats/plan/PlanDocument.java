@@ -7,17 +7,33 @@ import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.plan.Plan;
+import ebbtide.whatif.Scenarios;
 import java.util.List;
 
 /**
  * What a plan file holds: the plan, its accounts, the remembered rules, the movements with what they were assigned to,
- * and the open items, paid ones with them.
+ * the open items, paid ones with them, and the scenarios.
  */
 public record PlanDocument(
-        Plan plan, List<Account> accounts, List<AssignRule> rules, List<BankMovement> movements, List<OpenItem> items) {
-    /** Makes a document without open items. */
+        Plan plan,
+        List<Account> accounts,
+        List<AssignRule> rules,
+        List<BankMovement> movements,
+        List<OpenItem> items,
+        Scenarios scenarios) {
+    /** Makes a document without open items and scenarios. */
     public PlanDocument(Plan plan, List<Account> accounts, List<AssignRule> rules, List<BankMovement> movements) {
-        this(plan, accounts, rules, movements, List.of());
+        this(plan, accounts, rules, movements, List.of(), Scenarios.NONE);
+    }
+
+    /** Makes a document without scenarios. */
+    public PlanDocument(
+            Plan plan,
+            List<Account> accounts,
+            List<AssignRule> rules,
+            List<BankMovement> movements,
+            List<OpenItem> items) {
+        this(plan, accounts, rules, movements, items, Scenarios.NONE);
     }
 
     public PlanDocument {

@@ -13,6 +13,7 @@ import ebbtide.money.Check;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
+import ebbtide.whatif.Scenario;
 import java.util.List;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -33,7 +34,8 @@ public final class PlanForm {
             List<Buoy> buoys,
             List<AssignRule> rules,
             List<BankMovement> movements,
-            List<OpenItem> items) {
+            List<OpenItem> items,
+            List<Scenario> scenarios) {
         static Content of(PlanDocument document) {
             return new Content(
                     FORMAT,
@@ -44,7 +46,8 @@ public final class PlanForm {
                     document.plan().buoys(),
                     document.rules(),
                     document.movements(),
-                    document.items());
+                    document.items(),
+                    document.scenarios().all());
         }
     }
 
@@ -58,7 +61,8 @@ public final class PlanForm {
             always("buoys", LineForm.BUOY.list()),
             always("rules", BooksForms.RULE.list()),
             always("movements", BooksForms.MOVEMENT.list()),
-            always("items", BooksForms.ITEM.list()));
+            always("items", BooksForms.ITEM.list()),
+            always("scenarios", ScenarioForm.FORM.list()));
 
     private PlanForm() {}
 

@@ -9,6 +9,7 @@ import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Settings;
+import ebbtide.whatif.Scenario;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -64,6 +65,11 @@ public final class PlanReader {
     /** Returns the open item of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
     public static OpenItem item(JsonNode json, Currency currency) {
         return part(BooksForms.ITEM, json, currency);
+    }
+
+    /** Returns the scenario of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
+    public static Scenario scenario(JsonNode json, Currency currency) {
+        return part(ScenarioForm.FORM, json, currency);
     }
 
     /** Returns JSON text as a tree; refuses text that is no JSON with {@link BrokenPlan}. */

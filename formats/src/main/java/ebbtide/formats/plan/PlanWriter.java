@@ -9,6 +9,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Settings;
+import ebbtide.whatif.Scenario;
 import java.io.OutputStream;
 import java.util.Currency;
 import tools.jackson.databind.node.ObjectNode;
@@ -66,6 +67,11 @@ public final class PlanWriter {
     /** Returns the JSON object of what is assumed of the years after the months, in a currency. */
     public static ObjectNode json(LongRange range, Currency currency) {
         return json(StatementForms.LONG_RANGE, range, currency);
+    }
+
+    /** Returns the JSON object of a scenario in a currency. */
+    public static ObjectNode json(Scenario scenario, Currency currency) {
+        return json(ScenarioForm.FORM, scenario, currency);
     }
 
     private static <T> ObjectNode json(Form<T> form, T value, Currency currency) {

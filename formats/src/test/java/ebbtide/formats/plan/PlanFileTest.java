@@ -12,6 +12,7 @@ import ebbtide.books.BankMovement;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.whatif.RandomScenarios;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -65,7 +66,8 @@ class PlanFileTest {
                                 null,
                                 some.plan().lines().get(0).id())),
                 movements,
-                some.books().items().all());
+                some.books().items().all(),
+                RandomScenarios.of(seed, some.plan()));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PlanWriter.write(document, out);
         assertThat(PlanReader.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(document);

@@ -1,0 +1,48 @@
+package ebbtide.plan;
+
+import ebbtide.money.Percent;
+import java.time.LocalDate;
+import java.util.Objects;
+
+/**
+ * What a scenario does to a line beyond what the line assumes (rules 11.2, 11.3), each on what those before it left.
+ * The base has none.
+ */
+public sealed interface Alteration {
+    /** Returns the name of the scenario that does it. */
+    String by();
+
+    /** What is done to an amount: it takes a share of it, more or less, or another in its place. */
+    enum Kind {
+        SCALE,
+        ADD,
+        SET
+    }
+
+    /**
+     * Other amounts in a range: of a stream's months, of bills, of pay. {@code value} is millionths of what there was
+     * to scale it, else minor units; {@code part} is the role that is paid otherwise, empty for all there is on the
+     * line.
+     */
+    record Amounts(String by, Kind kind, long value, DayRange range, String part) implements Alteration {
+        public Amounts {
+            Objects.requireNonNull(by, "scenario");
+            Objects.requireNonNull(kind, "what is done");
+            Objects.requireNonNull(range, "range");
+        }
+
+        /** Returns whether it is about an amount of a day, or of a role's on that day. */
+        boolean isOf(LocalDate day, String some) {
+            return range.contains(day) && (part.isEmpty() || part.equals(some));
+        }
+
+        /** Returns an amount as this leaves it, in minor units; never below nil. */
+        public long of(long minor) {
+            return switch (kind) {
+                case SCALE -> new Percent(value).of(minor);
+                case ADD -> Math.max(0, Math.addExact(minor, value));
+                case SET -> value;
+            };
+        }
+    }
+}

@@ -1,0 +1,99 @@
+package ebbtide.whatif;
+
+import ebbtide.money.Check;
+import ebbtide.plan.Input;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The doing of one change to a plan (rules 11.2, 11.3). */
+final class Changing {
+    private final Plan plan;
+    private final Scenario scenario;
+    private final Change change;
+
+    private Changing(Plan plan, Scenario scenario, Change change) {
+        this.plan = plan;
+        this.scenario = scenario;
+        this.change = change;
+    }
+
+    /**
+     * Returns a plan with a change of a scenario done to it.
+     *
+     * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed, in a sentence
+     */
+    static Plan changed(Plan plan, Scenario scenario, Change change) {
+        Changing changing = new Changing(plan, scenario, change);
+        if (change.target() instanceof Target.OfAssumption assumption) {
+            return changing.assumption(assumption.path());
+        }
+        if (change.target() instanceof Target.OfPart part) {
+            return changing.part(part);
+        }
+        return changing.line(((Target.OfLine) change.target()).lineId());
+    }
+
+    private Plan assumption(String path) {
+        Input<Plan> input = PlanInputs.find(plan, path)
+                .orElseThrow(() -> new IllegalArgumentException("The plan has no assumption '" + path + "' any more"));
+        if (!path.startsWith("/")) {
+            on(path.substring(0, path.indexOf('/')));
+        }
+        ChangedValue value =
+                new ChangedValue(change.act(), input.unit(), plan.settings().currency(), scenario.name());
+        return input.with(new ChangedInput(input, value, change.range(), plan).changed());
+    }
+
+    private Line on(String lineId) {
+        Line line = plan.findLine(lineId)
+                .orElseThrow(() -> new IllegalArgumentException("The plan has no line '" + lineId + "' any more"));
+        Check.that(plan.isActive(line), "'" + line.name() + "' is switched off");
+        return line;
+    }
+
+    private Plan line(String lineId) {
+        if (change.act() instanceof Act.New made) {
+            Check.that(
+                    plan.findLine(lineId).isEmpty() && made.line().id().equals(lineId),
+                    "The plan has a line '" + lineId + "' already");
+            List<Line> lines = new ArrayList<>(plan.lines());
+            lines.add(made.line());
+            return new Plan(plan.settings(), lines, plan.buoys());
+        }
+        Line target = on(lineId);
+        List<Line> all = plan.linesOf(target);
+        Plan changed = plan;
+        int found = 0;
+        for (Line one : all) {
+            Optional<Line> other = plan.isActive(one) && !follows(one, all)
+                    ? LineChange.of(plan, scenario.name(), change, one)
+                    : Optional.empty();
+            if (other.isPresent()) {
+                changed = changed.with(other.get());
+                found++;
+            }
+        }
+        Check.that(
+                found > 0,
+                target.isGroup()
+                        ? "No line of '" + target.name() + "' has anything of that to change"
+                        : "'" + target.name() + "' has no activity of its own to change: change what it follows from");
+        return changed;
+    }
+
+    /** A line of a group that reads another of it is not changed itself: it follows (rules 11.2). */
+    private static boolean follows(Line line, List<Line> all) {
+        return all.stream().anyMatch(one -> line.reads().contains(one.id()));
+    }
+
+    private Plan part(Target.OfPart part) {
+        Line line = on(part.lineId());
+        return plan.with(LineChange.ofPart(plan, scenario.name(), change, line, part.part())
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + line.name() + "' has no asset or role '" + part.part() + "' any more")));
+    }
+}

@@ -1,0 +1,159 @@
+package ebbtide.whatif;
+
+import static java.util.Map.entry;
+import static java.util.Objects.requireNonNull;
+
+import ebbtide.money.Check;
+import ebbtide.money.Money;
+import ebbtide.plan.ActivityMethod;
+import ebbtide.plan.ActivityMethod.DatedAmount;
+import ebbtide.plan.Alteration.Amounts;
+import ebbtide.plan.Alteration.Kind;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.DatedItem;
+import ebbtide.plan.DatedItems;
+import ebbtide.plan.DayRange;
+import ebbtide.plan.Dividends;
+import ebbtide.plan.Interest;
+import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
+import ebbtide.plan.Plan;
+import ebbtide.plan.ProfitTax;
+import ebbtide.plan.Recurring;
+import ebbtide.plan.Revolving;
+import ebbtide.plan.SalesTaxSettlement;
+import ebbtide.plan.TermDeposit;
+import ebbtide.plan.TermLoan;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a change does to the activity of a line, by the kind of the line (rules 11.2): the figures in force take a
+ * share, more, another in their place, or are left out. History, and what lies before the forecast, stays.
+ */
+final class LineChange {
+    private static final DoneTo NO_ACTIVITY = (change, line) -> Optional.empty();
+
+    /** How the activity of each kind of line is changed; nothing where it has none of its own. */
+    static final Map<Class<? extends Assumption>, DoneTo> KINDS = Map.ofEntries(
+            entry(Assumption.Group.class, NO_ACTIVITY),
+            entry(Assumption.Stream.class, LineChange::stream),
+            entry(Recurring.class, LineChange::bills),
+            entry(DatedItems.class, LineChange::items),
+            entry(Pay.class, LineChange::bills),
+            entry(SalesTaxSettlement.class, NO_ACTIVITY),
+            entry(ProfitTax.class, NO_ACTIVITY),
+            entry(CapitalSpending.class, LineChange::assets),
+            entry(Dividends.class, NO_ACTIVITY),
+            entry(Revolving.class, NO_ACTIVITY),
+            entry(TermLoan.class, NO_ACTIVITY),
+            entry(TermDeposit.class, NO_ACTIVITY),
+            entry(Interest.class, NO_ACTIVITY));
+
+    private final Plan plan;
+    private final String by;
+    private final Change change;
+    private final String part;
+
+    /** How a change is done to a line of a kind. */
+    interface DoneTo {
+        Optional<Line> of(LineChange change, Line line);
+    }
+
+    private LineChange(Plan plan, String by, Change change, String part) {
+        this.plan = plan;
+        this.by = by;
+        this.change = change;
+        this.part = part;
+    }
+
+    /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
+    static Optional<Line> of(Plan plan, String by, Change change, Line line) {
+        return requireNonNull(KINDS.get(line.assumption().getClass())).of(new LineChange(plan, by, change, ""), line);
+    }
+
+    /** Returns a line with a change of one of its assets or roles; nothing where it has none of that name. */
+    static Optional<Line> ofPart(Plan plan, String by, Change change, Line line, String part) {
+        boolean there = line.assumption() instanceof Pay pay
+                        && pay.roles().stream().anyMatch(role -> role.name().equals(part))
+                || line.assumption() instanceof CapitalSpending assets
+                        && assets.assets().stream()
+                                .anyMatch(asset -> asset.name().equals(part));
+        return there
+                ? requireNonNull(KINDS.get(line.assumption().getClass()))
+                        .of(new LineChange(plan, by, change, part), line)
+                : Optional.empty();
+    }
+
+    /** The change as what it does to amounts from a day on. */
+    private Amounts amounts(LocalDate first) {
+        DayRange range = change.range()
+                .since(first)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "Its range is over: history, and what is open or owed on the as-of date, stays as it is"));
+        if (change.act() instanceof Act.Scale scale) {
+            return new Amounts(by, Kind.SCALE, scale.to().millionths(), range, part);
+        }
+        if (change.act() instanceof Act.Add add) {
+            return new Amounts(by, Kind.ADD, minor(add.more()), range, part);
+        }
+        if (change.act() instanceof Act.LeaveOut) {
+            return new Amounts(by, Kind.SET, 0, range, part);
+        }
+        if (change.act() instanceof Act.Set set && set.value() instanceof Typed.Figure figure) {
+            return new Amounts(by, Kind.SET, Check.notNegative(minor(figure.number()), "amount"), range, part);
+        }
+        throw new IllegalArgumentException("Activity is set to an amount, scaled, added to or left out");
+    }
+
+    private long minor(BigDecimal number) {
+        return Money.minor(number.toPlainString(), plan.settings().currency());
+    }
+
+    private LocalDate tomorrow() {
+        return plan.settings().asOf().plusDays(1);
+    }
+
+    private Optional<Line> stream(Line line) {
+        if (((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.StockPurchases) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                line.altered(amounts(plan.settings().firstForecastMonth().atDay(1))));
+    }
+
+    private Optional<Line> bills(Line line) {
+        return Optional.of(line.altered(amounts(tomorrow())));
+    }
+
+    private Optional<Line> items(Line line) {
+        DatedItems dated = (DatedItems) line.assumption();
+        Amounts amounts = amounts(tomorrow());
+        List<DatedItem> items = dated.items().stream()
+                .map(item -> amounts.range().contains(item.date())
+                        ? new DatedItem(item.date(), amounts.of(item.amount()), item.certainty(), item.note())
+                        : item)
+                .toList();
+        return Optional.of(line.with(new DatedItems(items, dated.tax(), dated.convention())));
+    }
+
+    private Optional<Line> assets(Line line) {
+        CapitalSpending spending = (CapitalSpending) line.assumption();
+        Amounts amounts = amounts(tomorrow());
+        return Optional.of(line.with(new CapitalSpending(
+                spending.assets().stream()
+                        .map(asset -> part.isEmpty() || asset.name().equals(part)
+                                ? asset.with(asset.milestones().stream()
+                                        .map(one -> amounts.range().contains(one.date())
+                                                ? new DatedAmount(one.date(), amounts.of(one.amount()), one.note())
+                                                : one)
+                                        .toList())
+                                : asset)
+                        .toList(),
+                spending.convention())));
+    }
+}

@@ -1,0 +1,90 @@
+package ebbtide.whatif;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Ledger;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanCheck;
+import ebbtide.plan.PlanProblem;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The plan that a scenario is (rules 11.1, 11.2): the base with the changes of the scenarios it stands on and its own,
+ * one after the other, and what came of each. A change whose target is gone, or that leaves what is not allowed, finds
+ * nothing: it is left out and says why (rules 11.4).
+ */
+public record ScenarioPlan(Plan plan, List<Done> changes) {
+
+    /** A change that is switched on, of which scenario, and why it finds nothing, where it does. */
+    public record Done(Scenario scenario, Change change, Optional<String> findsNothing) {}
+
+    public ScenarioPlan {
+        changes = List.copyOf(changes);
+    }
+
+    /** Returns the plan of a scenario over the base that a forecast is of. */
+    public static ScenarioPlan of(Forecast base, Scenarios scenarios, Scenario shown) {
+        return of(base, scenarios, shown, Integer.MAX_VALUE);
+    }
+
+    /** Returns the same with the first so many changes alone that are switched on (rules 11.5). */
+    public static ScenarioPlan of(Forecast base, Scenarios scenarios, Scenario shown, int most) {
+        Plan plan = base.plan();
+        List<Done> done = new ArrayList<>();
+        for (Scenario scenario : scenarios.under(shown)) {
+            for (Change change : scenario.changes()) {
+                if (change.on() && done.size() < most) {
+                    try {
+                        plan = checked(Changing.changed(plan, scenario, change));
+                        done.add(new Done(scenario, change, Optional.empty()));
+                    } catch (IllegalArgumentException refused) {
+                        done.add(new Done(scenario, change, Optional.of(String.valueOf(refused.getMessage()))));
+                    }
+                }
+            }
+        }
+        return new ScenarioPlan(owingAsBefore(base, plan), done);
+    }
+
+    /** Returns whether every change found its target, so that the figures are those of the whole scenario. */
+    public boolean isWhole() {
+        return changes.stream().allMatch(one -> one.findsNothing().isEmpty());
+    }
+
+    private static Plan checked(Plan plan) {
+        List<PlanProblem> problems = PlanCheck.problems(plan);
+        if (!problems.isEmpty()) {
+            throw new IllegalArgumentException(problems.get(0).sentence());
+        }
+        return plan;
+    }
+
+    /**
+     * Under changed terms what history still pays is scaled to what it owed on the as-of date without the change, as
+     * where a line is trued up to its ledger (rules 3.5, 11.2).
+     */
+    private static Plan owingAsBefore(Forecast base, Plan changed) {
+        return new Plan(
+                changed.settings(),
+                changed.lines().stream().map(line -> owingAsBefore(base, line)).toList(),
+                changed.buoys());
+    }
+
+    private static Line owingAsBefore(Forecast base, Line line) {
+        Optional<Assumption.Stream> before = base.plan().findLine(line.id()).flatMap(Line::findStream);
+        Optional<Assumption.Stream> after = line.findStream();
+        if (before.isEmpty()
+                || after.isEmpty()
+                || after.get().basis() == Basis.BOOKS
+                || before.get().terms().equals(after.get().terms())
+                || before.get().ledger() != null && before.get().ledger().trueUp()) {
+            return line;
+        }
+        return line.with(
+                after.get().withLedger(new Ledger(base.accounts().stream(line).owed(), true)));
+    }
+}

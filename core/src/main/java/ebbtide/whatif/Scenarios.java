@@ -1,0 +1,84 @@
+package ebbtide.whatif;
+
+import ebbtide.plan.PlanProblem;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** The scenarios of a plan, in the order in which they are shown. */
+public record Scenarios(List<Scenario> all) {
+    public static final Scenarios NONE = new Scenarios(List.of());
+
+    public Scenarios {
+        all = List.copyOf(all);
+    }
+
+    /** Returns the scenario of an id, if there is one. */
+    public Optional<Scenario> find(String id) {
+        return all.stream().filter(one -> one.id().equals(id)).findFirst();
+    }
+
+    /** Returns the scenario of a name, if there is one: of equals the first. */
+    public Optional<Scenario> findNamed(String name) {
+        return all.stream().filter(one -> one.name().equals(name)).findFirst();
+    }
+
+    /**
+     * Returns the scenarios whose changes make one of them, in the order in which they are done: those that it stands
+     * on first, in the order named, each once, itself last (rules 11.1).
+     */
+    public List<Scenario> under(Scenario scenario) {
+        Set<Scenario> found = new LinkedHashSet<>();
+        add(scenario, found, new HashSet<>());
+        return List.copyOf(found);
+    }
+
+    private void add(Scenario scenario, Set<Scenario> found, Set<String> seen) {
+        if (seen.add(scenario.id())) {
+            scenario.standsOn().forEach(id -> find(id).ifPresent(below -> add(below, found, seen)));
+            found.add(scenario);
+        }
+    }
+
+    /** Returns everything wrong between scenarios, by their order; empty when all is well. */
+    public List<PlanProblem> problems() {
+        List<PlanProblem> problems = new ArrayList<>();
+        Map<String, Integer> seen = new TreeMap<>();
+        for (int i = 0; i < all.size(); i++) {
+            Scenario one = all.get(i);
+            String at = "/scenarios/" + i;
+            if (seen.putIfAbsent(one.id(), i) != null) {
+                problems.add(new PlanProblem(
+                        at + "/id", "The id '" + one.id() + "' is used by two scenarios: give one of them another"));
+            }
+            for (String id : one.standsOn()) {
+                Optional<Scenario> below = find(id);
+                if (below.isEmpty()) {
+                    problems.add(new PlanProblem(
+                            at + "/standsOn",
+                            "'" + one.name() + "' stands on a scenario that is not there ('" + id
+                                    + "'): add that one, or leave it out"));
+                } else if (standsOn(below.get(), one.id(), new HashSet<>())) {
+                    problems.add(new PlanProblem(
+                            at + "/standsOn",
+                            "'" + one.name() + "' stands on '" + below.get().name()
+                                    + "', which stands on it again: leave one of the two out"));
+                }
+            }
+        }
+        return problems;
+    }
+
+    private boolean standsOn(Scenario scenario, String id, Set<String> seen) {
+        return scenario.id().equals(id)
+                || seen.add(scenario.id())
+                        && scenario.standsOn().stream()
+                                .flatMap(below -> find(below).stream())
+                                .anyMatch(below -> standsOn(below, id, seen));
+    }
+}

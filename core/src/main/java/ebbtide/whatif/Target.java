@@ -1,0 +1,29 @@
+package ebbtide.whatif;
+
+import ebbtide.money.Check;
+
+/** What a change is of, by a name that lasts (rules 11.2). */
+public sealed interface Target {
+
+    /** An assumption of the list: the id of its line and where it stands, a setting beginning with "/". */
+    record OfAssumption(String path) implements Target {
+        public OfAssumption {
+            path = Check.text(path, "name of the assumption", 400);
+        }
+    }
+
+    /** A line, or a group and all lines in it. */
+    record OfLine(String lineId) implements Target {
+        public OfLine {
+            lineId = Check.text(lineId, "line", 80);
+        }
+    }
+
+    /** An asset, or a role, of a line. */
+    record OfPart(String lineId, String part) implements Target {
+        public OfPart {
+            lineId = Check.text(lineId, "line", 80);
+            part = Check.text(part, "name of the asset or the role", 120);
+        }
+    }
+}

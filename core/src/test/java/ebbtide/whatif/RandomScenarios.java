@@ -1,0 +1,93 @@
+package ebbtide.whatif;
+
+import ebbtide.money.Percent;
+import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.DayRange;
+import ebbtide.plan.Input;
+import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import ebbtide.plan.Unit;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+
+/** Scenarios made at random over a plan: every act on every kind of target. */
+public final class RandomScenarios {
+    private static final Set<Unit.Measure> FIGURES =
+            EnumSet.complementOf(EnumSet.of(Unit.Measure.DAY, Unit.Measure.CHOICE));
+
+    private final Random random;
+    private final Plan plan;
+
+    private RandomScenarios(long seed, Plan plan) {
+        this.random = new Random(seed ^ 0x5ce4a710);
+        this.plan = plan;
+    }
+
+    /** Returns three scenarios of a plan; the second stands on the first, the third has no changes. */
+    public static Scenarios of(long seed, Plan plan) {
+        RandomScenarios made = new RandomScenarios(seed, plan);
+        return new Scenarios(List.of(
+                made.scenario("first", List.of(), 1 + made.random.nextInt(5)),
+                made.scenario("second", List.of("first"), 1 + made.random.nextInt(3)),
+                made.scenario("third", List.of(), 0)));
+    }
+
+    private Scenario scenario(String id, List<String> on, int changes) {
+        List<Change> all = new ArrayList<>();
+        for (int i = 0; i < changes; i++) {
+            all.add(new Change(
+                    "c" + i,
+                    target(),
+                    act(),
+                    random.nextBoolean() ? DayRange.ALWAYS : range(),
+                    "",
+                    random.nextInt(9) > 0));
+        }
+        return new Scenario(id, "The " + id, "", on, all, false);
+    }
+
+    private Target target() {
+        List<Input<Plan>> inputs = PlanInputs.of(plan).stream()
+                .filter(input -> FIGURES.contains(input.unit().measure()))
+                .toList();
+        Line line = plan.lines().get(random.nextInt(plan.lines().size()));
+        if (random.nextBoolean() && !inputs.isEmpty()) {
+            return new Target.OfAssumption(
+                    inputs.get(random.nextInt(inputs.size())).path());
+        }
+        if (line.assumption() instanceof Pay pay && !pay.roles().isEmpty()) {
+            return new Target.OfPart(line.id(), pay.roles().get(0).name());
+        }
+        return line.assumption() instanceof CapitalSpending spending
+                        && !spending.assets().isEmpty()
+                ? new Target.OfPart(line.id(), spending.assets().get(0).name())
+                : new Target.OfLine(line.id());
+    }
+
+    private Act act() {
+        return switch (random.nextInt(6)) {
+            case 0 -> new Act.Set(Typed.of(Integer.toString(1 + random.nextInt(40))));
+            case 1 -> new Act.Add(BigDecimal.valueOf(random.nextInt(40) - 10));
+            case 2 -> new Act.LeaveOut();
+            default -> new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
+        };
+    }
+
+    private DayRange range() {
+        YearMonth first = plan.settings().firstForecastMonth().plusMonths(random.nextInt(6));
+        LocalDate from = first.atDay(1);
+        return new DayRange(
+                from,
+                random.nextBoolean()
+                        ? null
+                        : first.plusMonths(random.nextInt(4)).atEndOfMonth());
+    }
+}

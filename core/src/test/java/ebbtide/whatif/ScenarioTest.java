@@ -1,0 +1,125 @@
+package ebbtide.whatif;
+
+import static ebbtide.whatif.WhatIfCases.FEBRUARY_28;
+import static ebbtide.whatif.WhatIfCases.atOnce;
+import static ebbtide.whatif.WhatIfCases.base;
+import static ebbtide.whatif.WhatIfCases.cash;
+import static ebbtide.whatif.WhatIfCases.change;
+import static ebbtide.whatif.WhatIfCases.changeOf;
+import static ebbtide.whatif.WhatIfCases.forecast;
+import static ebbtide.whatif.WhatIfCases.kelp;
+import static ebbtide.whatif.WhatIfCases.line;
+import static ebbtide.whatif.WhatIfCases.range;
+import static ebbtide.whatif.WhatIfCases.scale;
+import static ebbtide.whatif.WhatIfCases.set;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod.BaseWithGrowth;
+import ebbtide.plan.ActivityMethod.FixedAmount;
+import ebbtide.plan.ActivityMethod.ShareOfLine;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Assumption.MonthOverride;
+import ebbtide.plan.DayRange;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Steps;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+
+/** Scenarios to the cent (rules 11.1 to 11.4): W18, W26 and W27. */
+class ScenarioTest {
+    private static final LocalDate MARCH_31 = LocalDate.of(2026, 3, 31);
+
+    /** W18, change 1. */
+    @Test
+    void salesOfTwoMonthsScaled_areCollectedAsTheyWere() {
+        Forecast base = base("GBP", FEBRUARY_28, kelp());
+        assertThat(cash(base, "kelp", 3, 4, 5, 6)).containsExactly(3_873_200L, 4_062_000L, 4_487_200L, 4_760_000L);
+        assertThat(cash(forecast(base, change("kelp", scale("90"), range(4, 5))), "kelp", 3, 4, 5, 6))
+                .containsExactly(3_873_200L, 3_930_000L, 4_078_480L, 4_422_000L);
+    }
+
+    private static Line growing(MonthOverride... may) {
+        TreeMap<YearMonth, MonthOverride> overrides = new TreeMap<>();
+        List.of(may).forEach(one -> overrides.put(YearMonth.of(2026, 5), one));
+        Assumption.Stream plain = atOnce(new BaseWithGrowth(
+                Steps.from(LocalDate.of(2026, 1, 1), 4_000_000L), Percent.parse("1"), new TreeMap<>()));
+        return line(
+                "sales",
+                Direction.RECEIPT,
+                Assumption.Stream.of(
+                        plain.method(),
+                        plain.history(),
+                        overrides,
+                        plain.tax(),
+                        plain.terms().pattern(),
+                        plain.spread()));
+    }
+
+    /** W26, the table. */
+    @Test
+    void baseThatGrows_changedForTwoMonths_goesOnGrowingAsItDid() {
+        Forecast base = base("GBP", MARCH_31, growing());
+        assertThat(cash(base, "sales", 4, 5, 6)).containsExactly(4_121_204L, 4_162_416L, 4_204_040L);
+        for (Change one : List.of(
+                changeOf("sales/method/base", scale("90"), range(4, 5)),
+                changeOf("sales/method/base", set("36000"), range(4, 5)))) {
+            assertThat(cash(forecast(base, one), "sales", 4, 5, 6)).containsExactly(3_709_084L, 3_746_174L, 4_204_040L);
+        }
+        Forecast overridden = base("GBP", MARCH_31, growing(new MonthOverride(5_000_000, "order")));
+        assertThat(cash(
+                        forecast(overridden, changeOf("sales/method/base", scale("90"), range(4, 5))),
+                        "sales",
+                        4,
+                        5,
+                        6))
+                .containsExactly(3_709_084L, 5_000_000L, 4_204_040L);
+        assertThat(cash(forecast(overridden, change("sales", scale("90"), range(4, 5))), "sales", 4, 5, 6))
+                .containsExactly(3_709_084L, 4_500_000L, 4_204_040L);
+    }
+
+    /** W26, the group and the whole coins. */
+    @Test
+    void group_scaled_scalesWhatReadsNoneOfItAndTheRestFollows() {
+        Line group = new Line("all", null, "all", Direction.RECEIPT, true, null, "", new Assumption.Group(), List.of());
+        Forecast base = base(
+                "GBP",
+                MARCH_31,
+                group,
+                line("a", Direction.RECEIPT, atOnce(new FixedAmount(Steps.from(MARCH_31, 10_000_000L))))
+                        .in("all"),
+                line("b", Direction.RECEIPT, atOnce(new ShareOfLine("a", Percent.parse("50"))))
+                        .in("all"));
+        Forecast scaled = forecast(base, change("all", scale("80"), DayRange.ALWAYS));
+        assertThat(cash(scaled, "a", 5)).containsExactly(8_000_000L);
+        assertThat(cash(scaled, "b", 5)).containsExactly(4_000_000L);
+
+        Forecast yen = base(
+                "JPY", MARCH_31, line("y", Direction.RECEIPT, atOnce(new FixedAmount(Steps.from(MARCH_31, 44_005L)))));
+        Change once = change("y", scale("90"), DayRange.ALWAYS);
+        assertThat(cash(forecast(yen, once), "y", 5)).containsExactly(39_605L);
+        assertThat(cash(forecast(yen, once, once), "y", 5)).containsExactly(35_645L);
+        assertThat(cash(forecast(yen, change("y", scale("81"), DayRange.ALWAYS)), "y", 5))
+                .containsExactly(35_644L);
+    }
+
+    /** W27: terms changed, what is owed on the as-of date as it was. */
+    @Test
+    void changedTerms_scaleWhatHistoryStillPaysToWhatItOwed() {
+        Forecast base = base("GBP", FEBRUARY_28, onlyHistory());
+        assertThat(cash(base, "kelp", 3, 4)).containsExactly(2_673_200L, 390_000L);
+        Forecast changed = forecast(base, changeOf("kelp/terms/pattern/steps[0]/share", set("20"), DayRange.ALWAYS));
+        assertThat(cash(changed, "kelp", 3, 4)).containsExactly(2_447_282L, 625_206L);
+    }
+
+    private static Line onlyHistory() {
+        Line kelp = kelp();
+        return kelp.with(((Assumption.Stream) kelp.assumption())
+                .withTyped(WhatIfCases.months(3, 0, 0, 0, 0), YearMonth.of(2026, 3)));
+    }
+}
