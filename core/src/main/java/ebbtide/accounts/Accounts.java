@@ -128,6 +128,11 @@ public final class Accounts {
         return (SalesTaxAccount) of(line);
     }
 
+    /** Returns the account of a line of bills that come back (rules 7.2). */
+    public RecurringAccount recurring(Line line) {
+        return (RecurringAccount) of(line);
+    }
+
     /** Returns the account of a line that is pay by role (rules 7.1). */
     public PayAccount pay(Line line) {
         return (PayAccount) of(line);

@@ -85,7 +85,8 @@ public final class RecurringAccount implements LineAccount {
         return List.copyOf(found);
     }
 
-    private long amountOn(LocalDate bill) {
+    /** Returns the amount of the bill of a day in minor units, as the line types it, and as a scenario leaves it. */
+    public long amountOn(LocalDate bill) {
         return line.altered(recurring.amountOn(bill), bill, "");
     }
 

@@ -297,8 +297,9 @@ public final class RollForwards {
                         first.plusMonths(months + (long) reach).atDay(1))) {
             int month = Timeline.monthNumber(YearMonth.from(bill));
             int begins = Timeline.monthNumber(recurring.expensing().firstOf(YearMonth.from(bill)));
-            long net = recurring.tax().grossOf(recurring.amountOn(bill))
-                    - recurring.tax().recoverable().of(recurring.tax().taxOf(recurring.amountOn(bill)));
+            long amount = accounts.recurring(line).amountOn(bill);
+            long net = recurring.tax().grossOf(amount)
+                    - recurring.tax().recoverable().of(recurring.tax().taxOf(amount));
             add(billed, YearMonth.from(bill), net);
             opening += month < open ? net : 0;
             long[] parts =

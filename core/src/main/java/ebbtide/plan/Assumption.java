@@ -227,6 +227,11 @@ public sealed interface Assumption
             return withLedger(null);
         }
 
+        /** Returns the stream with other overrides of its months. */
+        public Stream withOverrides(SortedMap<YearMonth, MonthOverride> others) {
+            return new Stream(method, aside, history, others, tax, terms, ledger, spread, basis);
+        }
+
         /** Returns the stream with what its ledger says on the as-of date, null for nothing. */
         public Stream withLedger(@Nullable Ledger other) {
             return new Stream(method, aside, history, overrides, tax, terms, other, spread, basis);

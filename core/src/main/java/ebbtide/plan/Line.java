@@ -195,6 +195,11 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return amount;
     }
 
+    /** Returns the line as its assumptions alone have it. */
+    public Line unaltered() {
+        return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), netting(), List.of()));
+    }
+
     /** Returns the line with something more that a scenario does to it. */
     public Line altered(Alteration more) {
         List<Alteration> all = new ArrayList<>(altered());

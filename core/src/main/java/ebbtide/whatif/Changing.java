@@ -43,8 +43,11 @@ final class Changing {
         if (!path.startsWith("/")) {
             on(path.substring(0, path.indexOf('/')));
         }
-        ChangedValue value =
-                new ChangedValue(change.act(), input.unit(), plan.settings().currency(), scenario.name());
+        ChangedValue value = new ChangedValue(
+                change.act(),
+                input.unit(),
+                plan.settings().currency(),
+                change.note().isBlank() ? scenario.name() : change.note());
         return input.with(new ChangedInput(input, value, change.range(), plan).changed());
     }
 

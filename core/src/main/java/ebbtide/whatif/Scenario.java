@@ -28,4 +28,9 @@ public record Scenario(
                 changes.stream().map(Change::id).distinct().count() == changes.size(),
                 "two changes of '" + name + "' have the same id: give each its own");
     }
+
+    /** Returns the scenario with other changes. */
+    public Scenario with(List<Change> others) {
+        return new Scenario(id, name, note, standsOn, others, putBy);
+    }
 }

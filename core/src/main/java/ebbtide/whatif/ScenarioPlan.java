@@ -14,10 +14,10 @@ import java.util.Optional;
 
 /**
  * The plan that a scenario is (rules 11.1, 11.2): the base with the changes of the scenarios it stands on and its own,
- * one after the other, and what came of each. A change whose target is gone, or that leaves what is not allowed, finds
- * nothing: it is left out and says why (rules 11.4).
+ * one after the other ({@code asChanged}), owing on the as-of date what the base owes, and what came of each. A change
+ * whose target is gone, or that leaves what is not allowed, finds nothing: it is left out and says why (rules 11.4).
  */
-public record ScenarioPlan(Plan plan, List<Done> changes) {
+public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
 
     /** A change that is switched on, of which scenario, and why it finds nothing, where it does. */
     public record Done(Scenario scenario, Change change, Optional<String> findsNothing) {}
@@ -47,7 +47,7 @@ public record ScenarioPlan(Plan plan, List<Done> changes) {
                 }
             }
         }
-        return new ScenarioPlan(owingAsBefore(base, plan), done);
+        return new ScenarioPlan(owingAsBefore(base, plan), plan, done);
     }
 
     /** Returns whether every change found its target, so that the figures are those of the whole scenario. */

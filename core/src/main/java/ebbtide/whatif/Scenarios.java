@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** The scenarios of a plan, in the order in which they are shown. */
 public record Scenarios(List<Scenario> all) {
@@ -21,6 +22,20 @@ public record Scenarios(List<Scenario> all) {
     /** Returns the scenario of an id, if there is one. */
     public Optional<Scenario> find(String id) {
         return all.stream().filter(one -> one.id().equals(id)).findFirst();
+    }
+
+    /** Returns the same with a scenario in the place of the one of its id. */
+    public Scenarios with(Scenario other) {
+        return new Scenarios(all.stream()
+                .map(one -> one.id().equals(other.id()) ? other : one)
+                .toList());
+    }
+
+    /** Returns the same with a scenario in the place of the one of its id, or after the last. */
+    public Scenarios putting(Scenario other) {
+        return find(other.id()).isPresent()
+                ? with(other)
+                : new Scenarios(Stream.concat(all.stream(), Stream.of(other)).toList());
     }
 
     /** Returns the scenario of a name, if there is one: of equals the first. */

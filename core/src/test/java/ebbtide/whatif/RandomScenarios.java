@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Percent;
+import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
@@ -8,15 +9,19 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
+import ebbtide.plan.Steps;
 import ebbtide.plan.Unit;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** Scenarios made at random over a plan: every act on every kind of target. */
 public final class RandomScenarios {
@@ -89,5 +94,70 @@ public final class RandomScenarios {
                 random.nextBoolean()
                         ? null
                         : first.plusMonths(random.nextInt(4)).atEndOfMonth());
+    }
+
+    /** Returns some inputs of the lines of a plan that are figures. */
+    static List<Input<Plan>> figures(long seed, Plan plan, int most) {
+        List<Input<Plan>> all = new ArrayList<>(PlanInputs.of(plan).stream()
+                .filter(input -> !input.path().startsWith("/")
+                        && FIGURES.contains(input.unit().measure())
+                        && hasFigure(input.value()))
+                .toList());
+        Collections.shuffle(all, new Random(seed));
+        return all.subList(0, Math.min(most, all.size()));
+    }
+
+    private static boolean hasFigure(Input.Value value) {
+        return value instanceof Input.Value.Stepped stepped
+                ? !stepped.of().isEmpty()
+                : value instanceof Input.Value.Monthly months ? !months.of().isEmpty() : value.held() != null;
+    }
+
+    /** Returns a value that is another in its first figure. */
+    static Input.Value other(Input.Value value) {
+        if (value instanceof Input.Value.Stepped stepped) {
+            List<Steps.Step<Object>> steps = new ArrayList<>();
+            stepped.of()
+                    .steps()
+                    .forEach(step -> steps.add(new Steps.Step<>(
+                            step.from(), steps.isEmpty() ? more(step.value()) : step.value(), step.since())));
+            return new Input.Value.Stepped(new Steps<>(steps));
+        }
+        if (value instanceof Input.Value.Monthly monthly) {
+            TreeMap<YearMonth, Object> months = new TreeMap<>(monthly.of());
+            months.computeIfPresent(months.firstKey(), (month, one) -> more(one));
+            return new Input.Value.Monthly(months);
+        }
+        if (value instanceof Input.Value.Yearly yearly) {
+            TreeMap<Integer, Object> years = new TreeMap<>(yearly.of());
+            years.computeIfPresent(years.firstKey(), (year, one) -> more(one));
+            return new Input.Value.Yearly(years);
+        }
+        return new Input.Value.One(more(value.held()));
+    }
+
+    private static Object more(Object value) {
+        if (value instanceof MonthOverride override) {
+            return new MonthOverride(override.amount() + 100, override.reason());
+        }
+        return value instanceof Long minor
+                ? (Object) (minor + 100)
+                : value instanceof Percent percent
+                        ? percent.plus(new Percent(10_000))
+                        : value instanceof Integer whole ? whole + 1 : ((BigDecimal) value).add(BigDecimal.ONE);
+    }
+
+    /** Returns a value as text; 24 posts and 24.00 are the same. */
+    static String plain(Input.Value value) {
+        return value instanceof Input.Value.Stepped stepped
+                ? stepped.of().steps().stream()
+                        .map(step -> step.from() + ": " + plain(step.value()))
+                        .toList()
+                        .toString()
+                : plain(value.held());
+    }
+
+    private static String plain(@Nullable Object value) {
+        return value instanceof BigDecimal number ? number.stripTrailingZeros().toPlainString() : String.valueOf(value);
     }
 }

@@ -6,7 +6,11 @@ import ebbtide.Figures;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
+import ebbtide.plan.Input;
+import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
@@ -36,5 +40,50 @@ class ScenarioPropertiesTest {
         });
         assertThat(found).as("changes that found their target").hasValueGreaterThan(PLANS);
         assertThat(lost).as("and not all did").hasValueGreaterThan(PLANS / 10);
+    }
+
+    /** What is typed while a scenario is shown is what the scenario then has, and typed back it is as it was. */
+    @Test
+    void lineTypedInAScenario_becomesChangesThatSaySo() {
+        AtomicInteger edited = new AtomicInteger();
+        RandomPlans.each(PLANS, (some, seed) -> {
+            Forecast base = Forecaster.forecast(some.plan(), some.books());
+            Scenarios all = RandomScenarios.of(seed, some.plan());
+            Scenario shown = all.find("second").orElseThrow();
+            Plan plan = ScenarioPlan.of(base, all, shown).asChanged();
+            for (Input<Plan> input : RandomScenarios.figures(seed, plan, 6)) {
+                Line there = plan.findLine(
+                                input.path().substring(0, input.path().indexOf('/')))
+                        .orElseThrow();
+                if (!plan.isActive(there)) {
+                    continue;
+                }
+                Line typed;
+                try {
+                    typed = input.with(RandomScenarios.other(input.value()))
+                            .findLine(there.id())
+                            .orElseThrow();
+                } catch (IllegalArgumentException notAllowed) {
+                    continue;
+                }
+                Scenario then = new ScenarioEdit(base, all, shown).line(typed);
+                assertThat(inputs(base, all, then, there.id())).isEqualTo(inputs(plan.with(typed), there.id()));
+                Scenario back = new ScenarioEdit(base, all.with(then), then).line(there);
+                assertThat(inputs(base, all, back, there.id())).isEqualTo(inputs(plan, there.id()));
+                edited.incrementAndGet();
+            }
+        });
+        assertThat(edited).hasValueGreaterThan(PLANS * 3);
+    }
+
+    private static List<String> inputs(Forecast base, Scenarios all, Scenario shown, String lineId) {
+        return inputs(ScenarioPlan.of(base, all.with(shown), shown).asChanged(), lineId);
+    }
+
+    /** Every input of a line as text; since when its steps grow is no part of what is typed. */
+    private static List<String> inputs(Plan plan, String lineId) {
+        return PlanInputs.ofLine(plan, plan.findLine(lineId).orElseThrow()).stream()
+                .map(input -> input.path() + " " + RandomScenarios.plain(input.value()))
+                .toList();
     }
 }

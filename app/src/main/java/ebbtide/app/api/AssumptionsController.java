@@ -42,7 +42,7 @@ class AssumptionsController {
     @GetMapping
     List<AssumptionView> all(@PathVariable String plan) {
         Map<String, ChangeListed> latest = stores.log().latestOfEach(plan);
-        return AssumptionList.of(edits.current(plan).plan()).stream()
+        return AssumptionList.of(edits.shown(plan).plan()).stream()
                 .map(entry -> {
                     ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
                     return new AssumptionView(

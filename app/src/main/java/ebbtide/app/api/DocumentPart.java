@@ -21,6 +21,8 @@ final class DocumentPart {
     static final String LINE = AT + "line";
     static final String ITEM = AT + "item";
     static final String RULE = AT + "rule";
+    static final String SCENARIO = AT + "scenario";
+    static final String SENT_SCENARIO = AT + SENT + "scenario";
     static final String OPENING_SHEET = AT + "openingSheet";
     static final String LONG_RANGE = AT + "longRange";
     static final String SENT_PLAN = AT + SENT + "planFile";

@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
@@ -15,6 +16,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -50,7 +54,8 @@ class ForecastController {
 
     /**
      * A figure: its amount, its largest part, the computed amount where it is overridden, the worst day where it is
-     * that day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere.
+     * that day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere. {@code base} is what the base
+     * has where a scenario is shown and has another amount.
      */
     record CellView(
             long amount,
@@ -58,15 +63,17 @@ class ForecastController {
             @Schema(nullable = true) @Nullable Long computed,
             boolean overdue,
             @Schema(nullable = true) @Nullable LocalDate day,
-            int depth) {
-        static CellView of(Cell cell) {
+            int depth,
+            @Schema(nullable = true) @Nullable Long base) {
+        static CellView of(Cell cell, @Nullable Cell base) {
             return new CellView(
                     cell.amount(),
                     cell.largestPart().name().toLowerCase(Locale.ROOT),
                     cell.computed(),
                     cell.overdue(),
                     cell.day(),
-                    cell.depth());
+                    cell.depth(),
+                    base == null || base.amount() == cell.amount() ? null : base.amount());
         }
     }
 
@@ -76,9 +83,14 @@ class ForecastController {
             @RequestParam Periods by,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        Forecast forecast = edits.current(plan).forecast();
+        PlanAtVersion shown = edits.shown(plan);
+        Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
-        ForecastTable table = ForecastTable.of(forecast, forecast.periods(by, from, to));
+        List<Period> periods = forecast.periods(by, from, to);
+        ForecastTable table = ForecastTable.of(forecast, periods);
+        Map<String, List<Cell>> base = shown.shown()
+                .map(scenario -> cells(ForecastTable.of(scenario.base(), periods)))
+                .orElse(Map.of());
         return new TableView(
                 table.periods().stream().map(p -> PeriodView.of(p, asOf)).toList(),
                 table.rows().stream()
@@ -91,8 +103,19 @@ class ForecastController {
                                         : row.direction().name().toLowerCase(Locale.ROOT),
                                 row.depth(),
                                 row.active(),
-                                row.cells().stream().map(CellView::of).toList()))
+                                cells(row.cells(), base.get(row.id()))))
                         .toList());
+    }
+
+    private static Map<String, List<Cell>> cells(ForecastTable table) {
+        return table.rows().stream()
+                .collect(Collectors.toMap(ForecastTable.Row::id, ForecastTable.Row::cells, (one, same) -> one));
+    }
+
+    private static List<CellView> cells(List<Cell> cells, @Nullable List<Cell> base) {
+        return IntStream.range(0, cells.size())
+                .mapToObj(i -> CellView.of(cells.get(i), base == null ? null : base.get(i)))
+                .toList();
     }
 
     @GetMapping(path = "/forecast.csv", produces = "text/csv")
@@ -102,7 +125,7 @@ class ForecastController {
             @RequestParam LocalDate from,
             @RequestParam LocalDate to,
             @RequestParam(defaultValue = "wide") String shape) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         List<Period> periods = forecast.periods(by, from, to);
         StringWriter text = new StringWriter();
         if (shape.equals("long")) {
@@ -133,7 +156,7 @@ class ForecastController {
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
         Cell cell = workings.figure();
         return new WorkingsView(

@@ -91,7 +91,7 @@ class FundingController {
             @RequestParam LocalDate from,
             @RequestParam LocalDate to,
             @RequestParam(defaultValue = "0") String cushion) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
         FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
         FundingAnswer answer = FundingAnswer.of(
@@ -133,7 +133,7 @@ class FundingController {
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        return FundingWorkings.of(edits.current(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
+        return FundingWorkings.of(edits.shown(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -181,7 +181,7 @@ class FundingController {
 
     @GetMapping("/covenants")
     List<CovenantView> covenants(@PathVariable String plan) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         Currency currency = forecast.plan().settings().currency();
         List<Covenants.Tested> tests = Covenants.of(forecast);
         return Covenants.summaries(forecast).stream()
@@ -226,7 +226,7 @@ class FundingController {
 
     @GetMapping("/costs")
     List<FundingCostView> costs(@PathVariable String plan) {
-        return FundingCost.of(edits.current(plan).forecast()).stream()
+        return FundingCost.of(edits.shown(plan).forecast()).stream()
                 .map(one -> new FundingCostView(
                         one.lineId(),
                         one.name(),
@@ -254,7 +254,7 @@ class FundingController {
 
     @GetMapping("/movables")
     List<MovableView> movables(@PathVariable String plan) {
-        return MovablePayment.of(edits.current(plan).plan()).stream()
+        return MovablePayment.of(edits.shown(plan).plan()).stream()
                 .map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor()))
                 .toList();
     }
@@ -262,7 +262,7 @@ class FundingController {
     /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
     @GetMapping("/movables/trial")
     PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
-        return PlanView.tide(MovablePayment.trial(edits.current(plan).forecast(), id, to));
+        return PlanView.tide(MovablePayment.trial(edits.shown(plan).forecast(), id, to));
     }
 
     /** Moves something to a day. */
@@ -272,9 +272,9 @@ class FundingController {
             @RequestParam long version,
             @RequestParam String id,
             @RequestParam LocalDate to) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Line moved = MovablePayment.moved(current.plan(), id, to);
-        PlacedLine placed = edits.current(plan).placed().stream()
+        PlacedLine placed = edits.shown(plan).placed().stream()
                 .filter(one -> one.line().id().equals(moved.id()))
                 .findFirst()
                 .orElseThrow();
@@ -297,14 +297,14 @@ class FundingController {
                             content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_LINE))))
                     @RequestBody
                     JsonNode lines) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         List<Line> added = lines.valueStream()
                 .map(json -> PlanReader.line(json, current.currency()))
                 .toList();
         Check.that(
                 !added.isEmpty() && added.stream().allMatch(Line::isFunding),
                 "facilities, loans and their interest are added here");
-        List<PlacedLine> all = edits.current(plan).placed();
+        List<PlacedLine> all = edits.shown(plan).placed();
         double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
         return EditOutcome.of(
                 plan,

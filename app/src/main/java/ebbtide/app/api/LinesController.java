@@ -43,7 +43,7 @@ class LinesController {
             @RequestParam(required = false) YearMonth from,
             @RequestParam(defaultValue = "3") int history,
             @RequestParam(defaultValue = "12") int months) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         YearMonth first = from == null ? current.plan().settings().firstForecastMonth() : from;
         return LineView.of(current, line(current, id), first, Math.min(60, history), Math.min(72, months));
     }
@@ -66,7 +66,7 @@ class LinesController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_LINE)))
                     @RequestBody
                     String json) {
-        Plan now = edits.current(plan).plan();
+        Plan now = edits.shown(plan).plan();
         Line line = PlanReader.line(PlanReader.parse(json), now.settings().currency());
         if (!line.id().equals(id)) {
             throw new IllegalArgumentException(
@@ -84,7 +84,7 @@ class LinesController {
 
     /** Returns the position of a line in the order of all, for a new one that after the last. */
     private double position(String plan, String id) {
-        List<PlacedLine> all = edits.current(plan).placed();
+        List<PlacedLine> all = edits.shown(plan).placed();
         return all.stream()
                 .filter(p -> p.line().id().equals(id))
                 .mapToDouble(PlacedLine::position)
@@ -96,7 +96,7 @@ class LinesController {
     @PostMapping("/{id}/copy")
     EditOutcome copy(
             @PathVariable String plan, @PathVariable String id, @RequestParam long version, @RequestParam String to) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Line line = line(current, id);
         if (line.isGroup()) {
             throw new IllegalArgumentException("A group is not copied as a whole: copy the lines in it");
@@ -112,9 +112,9 @@ class LinesController {
                         "'" + line.name() + "' copied",
                         draft -> place(
                                 draft,
-                                edits.current(plan).placed(),
+                                edits.shown(plan).placed(),
                                 line.copy(to),
-                                after(edits.current(plan).placed(), id))),
+                                after(edits.shown(plan).placed(), id))),
                 stores);
     }
 
@@ -130,7 +130,7 @@ class LinesController {
     /** Takes a line's figures out, its overrides too; history, dates and terms stay. */
     @PostMapping("/{id}/clear")
     EditOutcome clear(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        Line line = line(edits.current(plan), id);
+        Line line = line(edits.shown(plan), id);
         return EditOutcome.of(
                 plan,
                 edits.edit(
@@ -149,12 +149,12 @@ class LinesController {
             @RequestParam long version,
             @RequestParam(required = false) String group,
             @RequestParam(required = false) String before) {
-        Line line = line(edits.current(plan), id);
+        Line line = line(edits.shown(plan), id);
         Line moved = line.in(group);
         return EditOutcome.of(
                 plan,
                 edits.edit(plan, version, "'" + line.name() + "' moved", draft -> {
-                    List<PlacedLine> others = edits.current(plan).placed().stream()
+                    List<PlacedLine> others = edits.shown(plan).placed().stream()
                             .filter(p -> !p.line().id().equals(id))
                             .toList();
                     int at = others.size();
@@ -190,7 +190,7 @@ class LinesController {
      */
     @DeleteMapping("/{id}")
     EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Line line = line(current, id);
         return EditOutcome.of(
                 plan,

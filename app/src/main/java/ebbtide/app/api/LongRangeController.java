@@ -55,7 +55,7 @@ class LongRangeController {
 
     @GetMapping
     LongRangeView years(@PathVariable String plan) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         LongRange range = forecast.plan().settings().longRange();
         if (!LongRangeTable.isPossible(forecast)) {
             return new LongRangeView(

@@ -50,7 +50,7 @@ class MonthsController {
     @GetMapping
     MonthsTable table(
             @PathVariable String plan, @RequestParam String direction, @RequestParam(defaultValue = "24") int months) {
-        Plan current = edits.current(plan).plan();
+        Plan current = edits.shown(plan).plan();
         ActivityCalculator activity = new ActivityCalculator(current);
         YearMonth first = current.settings().firstForecastMonth();
         int count = Math.min(72, Math.max(1, months));
@@ -77,7 +77,7 @@ class MonthsController {
     /** Types months of several lines in one edit. */
     @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
-        Plan current = edits.current(plan).plan();
+        Plan current = edits.shown(plan).plan();
         List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
         lines.forEach(line -> amounts.add(TypedMonths.amounts(line.amounts(), current)));
         int count = amounts.stream().mapToInt(SortedMap::size).sum();
@@ -86,7 +86,7 @@ class MonthsController {
         return EditOutcome.of(
                 plan,
                 edits.edit(plan, version, words, draft -> {
-                    List<PlacedLine> placed = edits.current(plan).placed();
+                    List<PlacedLine> placed = edits.shown(plan).placed();
                     for (int i = 0; i < lines.size(); i++) {
                         TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
                     }

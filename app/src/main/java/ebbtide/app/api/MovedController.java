@@ -60,7 +60,7 @@ class MovedController {
             @PathVariable String id,
             @RequestParam(required = false) LocalDate day,
             @RequestParam(required = false) String to) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Snapshot old = stores.snapshots().get(plan, id, LocalDate.MAX);
         Snapshot now = to == null
                 ? Snapshot.of(current.forecast(), line -> Tracking.mark(line, current))

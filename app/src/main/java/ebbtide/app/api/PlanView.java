@@ -32,6 +32,8 @@ public record PlanView(
         List<BuoyView> buoys,
         List<MissingView> missing,
         int unassigned,
+        List<ScenarioName> scenarios,
+        @Schema(nullable = true) @Nullable ShownView shown,
         @Schema(nullable = true) @Nullable String undo,
         @Schema(nullable = true) @Nullable String redo,
         List<String> countries) {
@@ -59,6 +61,25 @@ public record PlanView(
                     forecast.lowWater().cash(),
                     forecast.peakNeed(),
                     forecast.closing(forecast.lastDay()));
+        }
+    }
+
+    /** A scenario in the list of those that can be shown. */
+    public record ScenarioName(String id, String name, boolean putBy) {}
+
+    /**
+     * The scenario that is shown in the place of the base: how many of its changes find nothing, and the base's closing
+     * cash by day.
+     */
+    public record ShownView(String id, String name, int lost, long[] base) {
+        static ShownView of(PlanAtVersion.Shown shown) {
+            return new ShownView(
+                    shown.scenario().id(),
+                    shown.scenario().name(),
+                    (int) shown.made().changes().stream()
+                            .filter(done -> done.findsNothing().isPresent())
+                            .count(),
+                    tide(shown.base()).closing());
         }
     }
 
@@ -126,6 +147,10 @@ public record PlanView(
                                         .map(m -> new MissingView(m.lineId(), m.sentence())))
                         .toList(),
                 current.unassigned(),
+                current.scenarios().all().stream()
+                        .map(one -> new ScenarioName(one.id(), one.name(), one.putBy()))
+                        .toList(),
+                current.shown().map(ShownView::of).orElse(null),
                 stores.log().findUndoWords(planId).orElse(null),
                 stores.log().findRedoWords(planId).orElse(null),
                 List.copyOf(BusinessDays.countries()));

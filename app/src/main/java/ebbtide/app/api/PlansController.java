@@ -62,7 +62,7 @@ class PlansController {
 
     @GetMapping("/{plan}")
     PlanView view(@PathVariable String plan) {
-        return PlanView.of(plan, edits.current(plan), stores);
+        return PlanView.of(plan, edits.shown(plan), stores);
     }
 
     @GetMapping("/{plan}/file")
@@ -84,7 +84,7 @@ class PlansController {
                     @RequestBody
                     String json) {
         Settings settings = PlanReader.settings(PlanReader.parse(json));
-        Plan now = edits.current(plan).plan();
+        Plan now = edits.shown(plan).plan();
         Settings before = now.settings();
         if (!before.currency().equals(settings.currency())) {
             throw new IllegalArgumentException(

@@ -77,7 +77,7 @@ class PositionController {
 
     @GetMapping("/position")
     PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
         List<BalancesView> accounts = current.books().accounts().stream()
                 .map(account -> balances(current, account, days))
@@ -182,7 +182,7 @@ class PositionController {
                 ? new WordSearch.Found(stores.movements().find(plan, query), null)
                 : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
         List<StoredMovement> found = sought.movements();
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0)
                 ? null
                 : new AssignmentMemory(stores

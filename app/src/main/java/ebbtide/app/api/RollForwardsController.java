@@ -24,7 +24,7 @@ class RollForwardsController {
 
     @GetMapping
     List<RollForwardView> all(@PathVariable String plan, @RequestParam(defaultValue = "12") int months) {
-        return RollForwards.of(edits.current(plan).forecast(), Math.min(72, Math.max(1, months))).stream()
+        return RollForwards.of(edits.shown(plan).forecast(), Math.min(72, Math.max(1, months))).stream()
                 .map(RollForwardView::of)
                 .toList();
     }
@@ -41,7 +41,7 @@ class RollForwardsController {
                 .filter(one -> RollForwardView.word(one).equals(kind))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no roll-forward of '" + kind + "'"));
-        return RollForwardWorkings.of(edits.current(plan).forecast(), found, line, row, month).stream()
+        return RollForwardWorkings.of(edits.shown(plan).forecast(), found, line, row, month).stream()
                 .map(ItemView::of)
                 .toList();
     }

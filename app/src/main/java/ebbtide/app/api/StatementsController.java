@@ -55,7 +55,7 @@ class StatementsController {
             @RequestParam String kind,
             @RequestParam Periods by,
             @RequestParam(defaultValue = "false") boolean common) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         Statements statements = Statements.of(forecast);
         StatementTable table = statements.table(kind(kind), statements.periods(by), common);
         LocalDate asOf = forecast.plan().settings().asOf();
@@ -88,7 +88,7 @@ class StatementsController {
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-        return Statements.of(edits.current(plan).forecast()).workings(kind(kind), row, period).stream()
+        return Statements.of(edits.shown(plan).forecast()).workings(kind(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -101,8 +101,7 @@ class StatementsController {
 
     @GetMapping("/bridge")
     BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-        Statements.Bridge bridge =
-                Statements.of(edits.current(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
+        Statements.Bridge bridge = Statements.of(edits.shown(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
         return new BridgeView(
                 bridge.opening(),
                 bridge.steps().stream()
@@ -130,7 +129,7 @@ class StatementsController {
 
     @GetMapping("/ratios")
     RatiosView ratios(@PathVariable String plan, @RequestParam Periods by) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         Statements statements = Statements.of(forecast);
         List<Period> periods = statements.periods(by);
         return new RatiosView(
@@ -158,7 +157,7 @@ class StatementsController {
 
     @GetMapping("/opening")
     OpeningView opening(@PathVariable String plan) {
-        OpeningCheck.Result result = OpeningCheck.of(edits.current(plan).forecast());
+        OpeningCheck.Result result = OpeningCheck.of(edits.shown(plan).forecast());
         return new OpeningView(
                 result.on(),
                 result.there(),
@@ -178,7 +177,7 @@ class StatementsController {
     @GetMapping("/opening/proposed")
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode proposed(@PathVariable String plan) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         return PlanWriter.json(
                 OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
     }
@@ -190,7 +189,7 @@ class StatementsController {
     @GetMapping("/opening/placed")
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode placed(@PathVariable String plan) {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         return PlanWriter.json(
                 OpeningCheck.placed(forecast), forecast.plan().settings().currency());
     }
@@ -205,7 +204,7 @@ class StatementsController {
      */
     @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
-        Forecast forecast = edits.current(plan).forecast();
+        Forecast forecast = edits.shown(plan).forecast();
         OpeningList list = OpeningList.read(
                 SheetReader.read(file.getBytes()).stream()
                         .filter(sheet -> !sheet.rows().isEmpty())

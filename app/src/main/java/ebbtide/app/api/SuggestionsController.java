@@ -78,7 +78,7 @@ class SuggestionsController {
     @GetMapping
     SuggestionsView suggest(
             @PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "24") int months) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Line line = current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
         Assumption.Stream stream = line.findStream()
                 .orElseThrow(() -> new IllegalArgumentException(

@@ -16,22 +16,47 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import ebbtide.track.Snapshot;
 import ebbtide.whatif.Scenario;
+import ebbtide.whatif.ScenarioEdit;
+import ebbtide.whatif.Scenarios;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /** The changes of one edit while it is made: each is written at once and noted with what was there before. */
 public final class Draft {
+    private static final Set<UndoableStore.Kind> FACTS = EnumSet.of(
+            UndoableStore.Kind.ACCOUNT,
+            UndoableStore.Kind.STATEMENT,
+            UndoableStore.Kind.PARTS,
+            UndoableStore.Kind.ITEM,
+            UndoableStore.Kind.ROLL);
+
     private final String planId;
     private final Map<UndoableStore.Kind, UndoableStore> kept;
     private final Stores stores;
     private final List<Effect> effects = new ArrayList<>();
     private @Nullable Currency currency;
+    private @Nullable ShownDraft shown;
+    private boolean editedInShown;
+
+    /** A scenario that is shown while it is edited, over the base, among all. */
+    private record ShownDraft(Forecast base, Scenarios all, Scenario scenario) {
+        ScenarioEdit edit() {
+            return new ScenarioEdit(base, all, scenario);
+        }
+
+        ShownDraft with(Scenario other) {
+            return new ShownDraft(base, all.with(other), other);
+        }
+    }
 
     Draft(String planId, Map<UndoableStore.Kind, UndoableStore> kept, Stores stores) {
         this.planId = planId;
@@ -47,7 +72,35 @@ public final class Draft {
         return requireNonNull(kept.get(kind));
     }
 
+    /** Makes what is put into the plan from here on changes of a scenario that is shown in the place of the base. */
+    void within(PlanAtVersion base, Scenario scenario) {
+        shown = new ShownDraft(base.forecast(), base.scenarios(), scenario);
+    }
+
+    /** Facts are the same in every scenario (rules 11.1). */
+    private void refuseInScenario(UndoableStore.Kind kind) {
+        if (shown != null && FACTS.contains(kind)) {
+            throw new IllegalArgumentException(
+                    "'" + shown.scenario().name()
+                            + "' is shown, and what belongs to the books is the same in every scenario: show the base to change it");
+        }
+    }
+
+    /** Returns the name of the scenario that the edit has changed in the place of the base, if it has. */
+    Optional<String> inScenario() {
+        return Optional.ofNullable(
+                editedInShown ? requireNonNull(shown).scenario().name() : null);
+    }
+
+    private void putShown(Scenario scenario) {
+        editedInShown = true;
+        ShownDraft before = requireNonNull(shown);
+        shown = before.with(scenario);
+        putScenario(scenario);
+    }
+
     private void put(UndoableStore.Kind kind, String id, @Nullable String after) {
+        refuseInScenario(kind);
         UndoableStore store = store(kind);
         String before = store.state(planId, id);
         if (!Objects.equals(before, after)) {
@@ -62,12 +115,21 @@ public final class Draft {
         return currency;
     }
 
+    /** Puts the settings; where a scenario is shown, as changes of that. */
     public void putSettings(Settings settings) {
+        if (shown != null) {
+            putShown(shown.edit().settings(settings));
+            return;
+        }
         put(UndoableStore.Kind.SETTINGS, "settings", PlanWriter.json(settings).toString());
     }
 
-    /** Puts a line at a position in the order of all lines. */
+    /** Puts a line at a position in the order of all lines; where a scenario is shown, as changes of that. */
     public void putLine(Line line, double position) {
+        if (shown != null) {
+            putShown(shown.edit().line(line));
+            return;
+        }
         put(UndoableStore.Kind.LINE, line.id(), LineStore.state(line, position, currency()));
     }
 
@@ -77,6 +139,10 @@ public final class Draft {
      * @throws IllegalArgumentException while open items stand on the line
      */
     public void removeLine(String lineId) {
+        if (shown != null) {
+            putShown(shown.edit().leftOut(lineId));
+            return;
+        }
         int items = stores.items().count(planId, lineId);
         if (items > 0) {
             throw new IllegalArgumentException(
@@ -181,6 +247,7 @@ public final class Draft {
 
     /** Puts many open items at once. */
     public void putItems(List<OpenItem> items) {
+        refuseInScenario(UndoableStore.Kind.ITEM);
         Map<String, String> before =
                 stores.items().states(planId, items.stream().map(OpenItem::id).toList());
         List<OpenItem> changed = new ArrayList<>();

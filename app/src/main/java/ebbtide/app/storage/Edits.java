@@ -63,10 +63,12 @@ public class Edits {
     private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
     private final TransactionTemplate transaction;
     private final TransactionTemplate reading;
+    private final ShownPlans shownPlans;
     private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
 
-    Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction) {
+    Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction, ShownPlans shownPlans) {
         this.stores = stores;
+        this.shownPlans = shownPlans;
         kept.forEach(one -> this.kept.put(one.kind(), one));
         this.transaction = transaction;
         // A plan is read as it stood at one moment, whatever is edited meanwhile.
@@ -93,6 +95,31 @@ public class Edits {
         });
         current.put(planId, loaded);
         return loaded;
+    }
+
+    /** Returns a plan as it is looked at: the base, or the scenario that is shown; refuses ids that are not there. */
+    public PlanAtVersion shown(String planId) {
+        return shownPlans.of(planId, current(planId));
+    }
+
+    /** Returns a scenario of a plan as it stands now; refuses ids that are not there. */
+    public PlanAtVersion scenario(String planId, String id) {
+        PlanAtVersion base = current(planId);
+        return shownPlans.of(planId, base, base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));
+    }
+
+    /** What an edit did, to whoever looks at a scenario as to the scenario. */
+    private EditMade seen(String planId, EditMade done) {
+        return new EditMade(done.words(), seen(planId, done.was()), seen(planId, done.became()));
+    }
+
+    /** A scenario that is gone with the edit, or was not there yet, is not looked at any more. */
+    private PlanAtVersion seen(String planId, PlanAtVersion plan) {
+        try {
+            return shownPlans.of(planId, plan);
+        } catch (NotFound gone) {
+            return plan;
+        }
     }
 
     /** Returns the plan after effects: what they did not touch is taken over, not read again. */
@@ -235,39 +262,46 @@ public class Edits {
      * @throws BrokenPlan where the edit leaves the plan broken: nothing is changed then
      */
     public EditMade edit(String planId, long baseVersion, String words, Consumer<Draft> change) {
-        return change(
-                planId,
-                was -> {
-                    if (was.version() != baseVersion) {
-                        throw new StaleVersion(
-                                baseVersion, was.version(), stores.log().since(planId, baseVersion));
-                    }
-                },
-                words,
-                change);
+        return change(planId, was -> requireVersion(planId, was, baseVersion), words, change, false);
+    }
+
+    private void requireVersion(String planId, PlanAtVersion was, long baseVersion) {
+        if (was.version() != baseVersion) {
+            throw new StaleVersion(baseVersion, was.version(), stores.log().since(planId, baseVersion));
+        }
+    }
+
+    /** Makes an edit of the base on a version of the plan, whatever scenario is looked at. */
+    public EditMade editBase(String planId, long baseVersion, String words, Consumer<Draft> change) {
+        return change(planId, was -> requireVersion(planId, was, baseVersion), words, change, true);
     }
 
     /** Makes an edit on whatever version the plan has: for work that only adds, such as bringing in a statement. */
     public EditMade edit(String planId, String words, Consumer<Draft> change) {
-        return change(planId, was -> {}, words, change);
+        return change(planId, was -> {}, words, change, false);
     }
 
-    private EditMade change(String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change) {
+    private EditMade change(
+            String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change, boolean ofBase) {
         EditMade done = transaction.execute(status -> {
             long version = stores.plans().lock(planId);
             PlanAtVersion was = current(planId);
             check.accept(was);
             Draft draft = new Draft(planId, kept, stores);
+            if (!ofBase) {
+                shownPlans.scenario(was).ifPresent(scenario -> draft.within(was, scenario));
+            }
             change.accept(draft);
+            String said = draft.inScenario().map(name -> "In '" + name + "': ").orElse("") + words;
             if (draft.effects().isEmpty()) {
-                return new EditMade(words, was, was);
+                return new EditMade(said, was, was);
             }
             stores.plans().setVersion(planId, version + 1);
-            stores.log().add(planId, AUTHOR, shortened(words), version + 1, draft.effects());
-            return new EditMade(words, was, after(planId, was, draft.effects()));
+            stores.log().add(planId, AUTHOR, shortened(said), version + 1, draft.effects());
+            return new EditMade(said, was, after(planId, was, draft.effects()));
         });
         current.put(planId, done.became());
-        return done;
+        return seen(planId, done);
     }
 
     private static String shortened(String words) {
@@ -341,7 +375,7 @@ public class Edits {
             return new EditMade(prefix + entry.words(), was, after(planId, was, effects));
         });
         current.put(planId, done.became());
-        return done;
+        return seen(planId, done);
     }
 
     /** Adds a plan with all it holds under a new id, and returns the id; nothing of it can be undone. */

@@ -4,16 +4,32 @@ import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Plan;
+import ebbtide.whatif.Scenario;
+import ebbtide.whatif.ScenarioPlan;
 import ebbtide.whatif.Scenarios;
 import java.util.Currency;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A plan as it stands at a version, with its forecast, the lines with their places in the order, how many movements are
- * not wholly assigned, and its scenarios.
+ * not wholly assigned, its scenarios, and which of them it is, if one.
  */
 public record PlanAtVersion(
-        long version, Forecast forecast, List<PlacedLine> placed, int unassigned, Scenarios scenarios) {
+        long version,
+        Forecast forecast,
+        List<PlacedLine> placed,
+        int unassigned,
+        Scenarios scenarios,
+        Optional<Shown> shown) {
+    /** A scenario that is shown in the place of the base: what it makes of the base, and the base's forecast. */
+    public record Shown(Scenario scenario, ScenarioPlan made, Forecast base) {}
+
+    /** Makes the base as it stands at a version. */
+    PlanAtVersion(long version, Forecast forecast, List<PlacedLine> placed, int unassigned, Scenarios scenarios) {
+        this(version, forecast, placed, unassigned, scenarios, Optional.empty());
+    }
+
     public Plan plan() {
         return forecast.plan();
     }

@@ -272,7 +272,7 @@ class EditsTest {
                 stores.notes(),
                 stores.scenarios(),
                 stores.log());
-        Edits started = new Edits(slow, kept, transaction);
+        Edits started = new Edits(slow, kept, transaction, new ShownPlans());
         started.current(plan);
         assertThat(started.current(plan).version()).isEqualTo(2);
         assertThat(started.current(plan).plan().findLine("shop").orElseThrow().name())

@@ -1,0 +1,200 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.storage.Stores;
+import ebbtide.formats.plan.BrokenPlan;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Check;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanProblem;
+import ebbtide.whatif.Change;
+import ebbtide.whatif.ChangeWords;
+import ebbtide.whatif.KeyFigures;
+import ebbtide.whatif.MadeBase;
+import ebbtide.whatif.Scenario;
+import ebbtide.whatif.ScenarioEdit;
+import ebbtide.whatif.ScenarioPlan;
+import ebbtide.whatif.Scenarios;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The scenarios of a plan (rules 11.1 to 11.4): listed with what they come to, put, taken out, made the base. */
+@RestController
+@RequestMapping("/api/plans/{plan}/scenarios")
+class ScenariosController {
+    private final Edits edits;
+    private final Stores stores;
+
+    ScenariosController(Edits edits, Stores stores) {
+        this.edits = edits;
+        this.stores = stores;
+    }
+
+    /** The base's figures, and the scenarios in their order. */
+    record ScenariosView(KeyFigures base, List<ScenarioView> scenarios) {}
+
+    /**
+     * A scenario as the plan file has it, its changes in words (those of the scenarios that it stands on first), what
+     * it comes to, and how much more that is than the base.
+     */
+    record ScenarioView(
+            @Schema(ref = DocumentPart.SCENARIO) Map<String, Object> scenario,
+            List<ChangeView> changes,
+            KeyFigures figures,
+            KeyFigures difference) {}
+
+    /** A change in words; {@code of} is the scenario it is of where that is not the one in hand. */
+    record ChangeView(
+            String id,
+            @Schema(nullable = true) @Nullable String of,
+            String target,
+            String act,
+            String range,
+            String note,
+            boolean on,
+            @Schema(nullable = true) @Nullable String findsNothing) {}
+
+    @GetMapping
+    ScenariosView all(@PathVariable String plan) {
+        PlanAtVersion base = edits.current(plan);
+        KeyFigures figures = KeyFigures.of(base.forecast());
+        return new ScenariosView(
+                figures,
+                base.scenarios().all().stream()
+                        .map(one -> view(base, edits.scenario(plan, one.id()), one, figures))
+                        .toList());
+    }
+
+    private static ScenarioView view(PlanAtVersion base, PlanAtVersion made, Scenario scenario, KeyFigures ofBase) {
+        List<ChangeView> changes = new ArrayList<>();
+        for (Scenario one : base.scenarios().under(scenario)) {
+            for (Change change : one.changes()) {
+                Optional<String> findsNothing = made.shown().stream()
+                        .flatMap(shown -> shown.made().changes().stream())
+                        .filter(done ->
+                                done.scenario().equals(one) && done.change().equals(change))
+                        .findFirst()
+                        .flatMap(ScenarioPlan.Done::findsNothing);
+                ChangeWords words = ChangeWords.of(base.plan(), change);
+                changes.add(new ChangeView(
+                        change.id(),
+                        one.equals(scenario) ? null : one.name(),
+                        words.target(),
+                        words.act(),
+                        words.range(),
+                        change.note(),
+                        change.on(),
+                        findsNothing.orElse(null)));
+            }
+        }
+        KeyFigures figures = KeyFigures.of(made.forecast());
+        return new ScenarioView(
+                PlanView.plain(PlanWriter.json(scenario, base.currency())), changes, figures, figures.less(ofBase));
+    }
+
+    /** Puts a scenario whole: a new one stands last. */
+    @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    EditOutcome put(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_SCENARIO)))
+                    @RequestBody
+                    String json) {
+        PlanAtVersion base = edits.current(plan);
+        Scenario sent = PlanReader.scenario(PlanReader.parse(json), base.currency());
+        Check.that(
+                sent.id().equals(id),
+                "The scenario in the text is '" + sent.id() + "', but '" + id + "' was to be put");
+        Optional<Scenario> before = base.scenarios().find(id);
+        Scenarios all = base.scenarios().putting(sent);
+        List<PlanProblem> problems = all.problems();
+        if (!problems.isEmpty()) {
+            throw new BrokenPlan(problems);
+        }
+        Scenario scenario = new ScenarioEdit(base.forecast(), all, before.orElse(sent.with(List.of()))).whole(sent);
+        String words = before.isEmpty()
+                ? "Scenario '" + sent.name() + "' made"
+                : "Scenario '" + before.get().name() + "' changed";
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putScenario(scenario)), stores);
+    }
+
+    /** Takes a scenario out; refuses one that others stand on. */
+    @DeleteMapping("/{id}")
+    EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        Scenarios all = edits.current(plan).scenarios();
+        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        all.all().stream()
+                .filter(one -> one.standsOn().contains(id))
+                .findFirst()
+                .ifPresent(one -> {
+                    throw new IllegalArgumentException("'" + one.name() + "' stands on '" + scenario.name()
+                            + "': let it stand without, or put this one by");
+                });
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan,
+                        version,
+                        "Scenario '" + scenario.name() + "' taken out",
+                        draft -> draft.removeScenario(id)),
+                stores);
+    }
+
+    /** Makes changes of a scenario the base, in one edit; the scenario has them no more. */
+    @PostMapping("/{id}/base")
+    EditOutcome makeBase(
+            @PathVariable String plan,
+            @PathVariable String id,
+            @RequestParam long version,
+            @RequestParam List<String> changes) {
+        PlanAtVersion base = edits.current(plan);
+        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        Plan made = MadeBase.of(base.forecast(), scenario, changes);
+        Scenario left = scenario.with(scenario.changes().stream()
+                .filter(change -> !changes.contains(change.id()))
+                .toList());
+        String words = (changes.size() == 1 ? "A change" : changes.size() + " changes") + " of '" + scenario.name()
+                + "' made the base";
+        return EditOutcome.of(
+                plan,
+                edits.editBase(plan, version, words, draft -> {
+                    draft.putSettings(made.settings());
+                    for (int i = 0; i < made.lines().size(); i++) {
+                        draft.putLine(
+                                made.lines().get(i),
+                                i < base.placed().size()
+                                        ? base.placed().get(i).position()
+                                        : base.placed().isEmpty()
+                                                ? i + 1
+                                                : base.placed()
+                                                                .get(base.placed()
+                                                                                .size()
+                                                                        - 1)
+                                                                .position()
+                                                        + i
+                                                        + 1);
+                    }
+                    draft.putScenario(left);
+                }),
+                stores);
+    }
+}

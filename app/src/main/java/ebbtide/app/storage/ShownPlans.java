@@ -1,0 +1,86 @@
+package ebbtide.app.storage;
+
+import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import ebbtide.plan.Line;
+import ebbtide.whatif.Scenario;
+import ebbtide.whatif.ScenarioPlan;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+
+/**
+ * The plans as they are shown: the base, or the scenario that a request says it looks at (docs/decisions/0020). The
+ * forecast of a scenario is kept by version, each made from the one before, or from the base's.
+ */
+@Component
+public class ShownPlans {
+    /** The header in which a request says which scenario it looks at. */
+    public static final String HEADER = "Ebbtide-Scenario";
+
+    private final Map<String, PlanAtVersion> latest = new ConcurrentHashMap<>();
+
+    /** Returns the scenario that the request under way looks at; nothing for the base, and where no request is. */
+    Optional<Scenario> scenario(PlanAtVersion base) {
+        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes)) {
+            return Optional.empty();
+        }
+        String id = attributes.getRequest().getHeader(HEADER);
+        return id == null || id.isEmpty()
+                ? Optional.empty()
+                : Optional.of(base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));
+    }
+
+    /** Returns the plan as the request under way looks at it. */
+    PlanAtVersion of(String planId, PlanAtVersion base) {
+        return scenario(base).map(shown -> of(planId, base, shown)).orElse(base);
+    }
+
+    /** Returns a scenario of a plan as a plan of its own. */
+    PlanAtVersion of(String planId, PlanAtVersion base, Scenario shown) {
+        String key = planId + " " + shown.id();
+        PlanAtVersion known = latest.get(key);
+        if (known != null && known.version() == base.version()) {
+            return known;
+        }
+        ScenarioPlan made = ScenarioPlan.of(base.forecast(), base.scenarios(), shown);
+        Forecast earlier = known == null ? base.forecast() : known.forecast();
+        PlanAtVersion now = new PlanAtVersion(
+                base.version(),
+                Forecaster.forecast(made.plan(), base.books(), earlier),
+                placed(base, made),
+                base.unassigned(),
+                base.scenarios(),
+                Optional.of(new PlanAtVersion.Shown(shown, made, base.forecast())));
+        latest.put(key, now);
+        return now;
+    }
+
+    /** The lines that the scenario alone has stand last. */
+    private static List<PlacedLine> placed(PlanAtVersion base, ScenarioPlan made) {
+        Map<String, Line> lines = made.plan().lines().stream()
+                .collect(Collectors.toMap(Line::id, Function.identity(), (one, two) -> one));
+        List<PlacedLine> placed = new ArrayList<>();
+        double last = 0;
+        for (PlacedLine one : base.placed()) {
+            placed.add(
+                    new PlacedLine(one.position(), lines.getOrDefault(one.line().id(), one.line())));
+            lines.remove(one.line().id());
+            last = one.position();
+        }
+        for (Line line : made.plan().lines()) {
+            if (lines.containsKey(line.id())) {
+                placed.add(new PlacedLine(++last, line));
+            }
+        }
+        return List.copyOf(placed);
+    }
+}

@@ -1,0 +1,143 @@
+package ebbtide.app.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+
+import ebbtide.app.InMemory;
+import ebbtide.app.storage.ShownPlans;
+import ebbtide.sim.DemoCompany;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import tools.jackson.databind.JsonNode;
+
+/** A scenario over the api: made, shown, edited while it is shown, made the base, undone. */
+@InMemory
+class ScenarioJourneyTest extends ApiJourney {
+    private static final String SLOW = """
+      {"id": "slow", "name": "Slow spring", "standsOn": [], "changes": [
+        {"id": "c1", "target": {"kind": "line", "line": "restaurants"}, "act": {"kind": "scale", "to": "90"},
+         "from": "2026-11-01", "to": "2026-12-31"}]}""";
+
+    @BeforeEach
+    void addDemo() {
+        plan = edits.add(DemoCompany.document());
+    }
+
+    private MockHttpServletRequestBuilder json(MockHttpServletRequestBuilder request, Object body) {
+        return request.contentType(MediaType.APPLICATION_JSON).content(body.toString());
+    }
+
+    private MockHttpServletRequestBuilder putScenario(String id, String body) throws Exception {
+        return json(put(path("/scenarios/" + id + "?version=" + version())), body);
+    }
+
+    private static MockHttpServletRequestBuilder shown(MockHttpServletRequestBuilder request) {
+        return request.header(ShownPlans.HEADER, "slow");
+    }
+
+    private JsonNode cell(boolean shown, String row) throws Exception {
+        MockHttpServletRequestBuilder request = get(path("/forecast?by=MONTH&from=2026-12-01&to=2026-12-31"));
+        JsonNode rows = send(200, shown ? shown(request) : request).get("rows");
+        return StreamSupport.stream(rows.spliterator(), false)
+                .filter(one -> one.get("id").asString().equals(row))
+                .findFirst()
+                .orElseThrow()
+                .get("cells")
+                .get(0);
+    }
+
+    @Test
+    void scenario_shownEditedAndMadeTheBase() throws Exception {
+        long base = cell(false, "restaurants").get("amount").asLong();
+        send(200, putScenario("slow", SLOW));
+        JsonNode less = cell(true, "restaurants");
+        assertThat(less.get("amount").asLong()).isLessThan(base);
+        assertThat(less.get("base").asLong()).isEqualTo(base);
+        assertThat(cell(false, "restaurants").get("amount").asLong()).isEqualTo(base);
+        assertThat(cell(true, "diesel").get("base").isNull()).isTrue();
+
+        // What is edited while it is shown becomes its change.
+        JsonNode line = send(200, shown(get(path("/lines/diesel")))).get("line");
+        JsonNode done = send(
+                200,
+                shown(json(
+                        put(path("/lines/diesel?version=" + version() + "&words=x")),
+                        line.toString().replace("17800.00", "19000.00"))));
+        assertThat(done.get("words").asString())
+                .isEqualTo("In 'Slow spring': Diesel: base a month 17,800 → 19,000 GBP");
+        assertThat(done.get("view").get("shown").get("name").asString()).isEqualTo("Slow spring");
+        assertThat(cell(true, "diesel").get("base").isNull()).isFalse();
+        assertThat(send(200, get(path("/lines/diesel"))).get("line").toString()).contains("17800.00");
+        JsonNode listed = send(200, get(path("/scenarios")));
+        JsonNode changes = listed.get("scenarios").get(0).get("changes");
+        assertThat(changes.get(0).get("act").asString()).isEqualTo("at 90%");
+        assertThat(changes.get(1).get("target").asString()).isEqualTo("Diesel: base a month");
+        assertThat(changes.get(1).get("act").asString()).isEqualTo("is 19,000 GBP");
+        JsonNode difference = listed.get("scenarios").get(0).get("difference");
+        assertThat(difference.get("closing").asLong())
+                .isEqualTo(listed.get("scenarios")
+                                .get(0)
+                                .get("figures")
+                                .get("closing")
+                                .asLong()
+                        - listed.get("base").get("closing").asLong());
+
+        // Made the base in one edit, undone as one.
+        long scenarios = cell(true, "restaurants").get("amount").asLong();
+        send(200, shown(post(path("/scenarios/slow/base?version=" + version() + "&changes=c1"))));
+        assertThat(cell(false, "restaurants").get("amount").asLong()).isEqualTo(scenarios);
+        assertThat(cell(true, "restaurants").get("base").isNull()).isTrue();
+        send(200, post(path("/undo")));
+        assertThat(cell(false, "restaurants").get("amount").asLong()).isEqualTo(base);
+        assertThat(cell(true, "restaurants").get("base").asLong()).isEqualTo(base);
+    }
+
+    @Test
+    void whatCannotBe_isSaidInASentence() throws Exception {
+        send(200, putScenario("slow", SLOW));
+        assertThat(send(422, putScenario("bad", SLOW.replace("slow\"", "bad\"").replace("\"restaurants\"", "\"gone\"")))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("The plan has no line 'gone' any more");
+        assertThat(send(422, putScenario("slow", SLOW.replace("\"standsOn\": []", "\"standsOn\": [\"slow\"]")))
+                        .get("detail")
+                        .asString())
+                .contains("stands on 'Slow spring', which stands on it again");
+        send(
+                200,
+                putScenario(
+                        "bad",
+                        SLOW.replace("slow\"", "bad\"").replace("\"standsOn\": []", "\"standsOn\": [\"slow\"]")));
+        assertThat(send(422, delete(path("/scenarios/slow?version=" + version())))
+                        .get("detail")
+                        .asString())
+                .contains("stands on 'Slow spring'");
+        String account = "{'id': 'current', 'name': 'C', 'country': 'GB', 'balanceDate': '2025-01-01', 'balance': '1'}";
+        assertThat(send(
+                                422,
+                                shown(json(
+                                        put(path("/accounts/current?version=" + version())),
+                                        account.replace('\'', '"'))))
+                        .get("detail")
+                        .asString())
+                .contains("belongs to the books");
+
+        // A target that goes makes its change find nothing, and says so.
+        send(200, putScenario("slow", SLOW.replace("restaurants", "diesel")));
+        send(200, delete(path("/lines/diesel?version=" + version())));
+        JsonNode lost = send(200, get(path("/scenarios")))
+                .get("scenarios")
+                .get(0)
+                .get("changes")
+                .get(0);
+        assertThat(lost.get("findsNothing").asString()).isEqualTo("The plan has no line 'diesel' any more");
+        assertThat(send(200, shown(get(path("")))).get("shown").get("lost").asInt())
+                .isEqualTo(1);
+    }
+}

@@ -1,0 +1,182 @@
+package ebbtide.whatif;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.DayRange;
+import ebbtide.plan.Input;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import ebbtide.plan.Settings;
+import ebbtide.whatif.TypedDifferences.Wanted;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
+
+/**
+ * What is typed while a scenario is shown, as changes of that scenario (rules 11.2): figures that differ from what it
+ * has are set, a line that is switched off is left out, one that is not there is new. What is typed back to what there
+ * is without a change takes that change out.
+ */
+public final class ScenarioEdit {
+    private final Forecast base;
+    private final Scenarios all;
+    private final Scenario shown;
+
+    /** Makes the editing of one of the scenarios over the base that a forecast is of. */
+    public ScenarioEdit(Forecast base, Scenarios all, Scenario shown) {
+        this.base = base;
+        this.all = all;
+        this.shown = shown;
+    }
+
+    /**
+     * Returns the scenario with a line as it is typed.
+     *
+     * @throws IllegalArgumentException for what no change says: another name, another way to plan the line
+     */
+    public Scenario line(Line typed) {
+        Optional<Line> there = plan(shown).findLine(typed.id());
+        if (there.isEmpty() || isNew(typed.id())) {
+            return with(
+                    without(
+                            shown,
+                            change -> change.act() instanceof Act.New made
+                                    && made.line().id().equals(typed.id())),
+                    List.of(new Wanted(new Target.OfLine(typed.id()), new Act.New(typed), DayRange.ALWAYS, "")));
+        }
+        if (there.get().active() && !typed.active()) {
+            return leftOut(typed.id());
+        }
+        requireFiguresAlone(there.get(), typed);
+        Line own = withItsLedger(there.get(), typed);
+        return edited(
+                PlanInputs.ofLine(plan(shown), there.get()),
+                PlanInputs.ofLine(plan(shown).with(own), own),
+                plan -> PlanInputs.ofLine(plan, plan.findLine(typed.id()).orElseThrow()));
+    }
+
+    /** Returns the scenario with a line of the base left out, or without one that only the scenario has. */
+    public Scenario leftOut(String lineId) {
+        return isNew(lineId)
+                ? without(shown, change -> change.target().equals(new Target.OfLine(lineId)))
+                : with(shown, List.of(new Wanted(new Target.OfLine(lineId), new Act.LeaveOut(), DayRange.ALWAYS, "")));
+    }
+
+    /**
+     * Returns the scenario with the settings as they are typed.
+     *
+     * @throws IllegalArgumentException for what is the same in every scenario, such as the as-of date
+     */
+    public Scenario settings(Settings typed) {
+        Plan before = plan(shown);
+        return edited(
+                PlanInputs.ofSettings(before),
+                PlanInputs.ofSettings(new Plan(typed, before.lines(), before.buoys())),
+                PlanInputs::ofSettings);
+    }
+
+    /** What a line owes as the base does is shown as its ledger's total, and typed by nobody. */
+    private Line withItsLedger(Line there, Line typed) {
+        Optional<Assumption.Stream> seen =
+                made(shown).plan().findLine(typed.id()).flatMap(Line::findStream);
+        Optional<Assumption.Stream> own = there.findStream();
+        Optional<Assumption.Stream> stream = typed.findStream();
+        return seen.isPresent()
+                        && own.isPresent()
+                        && stream.isPresent()
+                        && Objects.equals(seen.get().ledger(), stream.get().ledger())
+                ? typed.with(stream.get().withLedger(own.get().ledger()))
+                : typed;
+    }
+
+    /**
+     * Returns the scenario as it is sent whole.
+     *
+     * @throws IllegalArgumentException where a change that it did not have before finds nothing, or leaves what is not
+     *     allowed
+     */
+    public Scenario whole(Scenario sent) {
+        return accepted(sent);
+    }
+
+    private Plan plan(Scenario scenario) {
+        return made(scenario).asChanged();
+    }
+
+    private ScenarioPlan made(Scenario scenario) {
+        return ScenarioPlan.of(base, all.with(scenario), scenario);
+    }
+
+    private boolean isNew(String lineId) {
+        return shown.changes().stream()
+                .anyMatch(change ->
+                        change.act() instanceof Act.New made && made.line().id().equals(lineId));
+    }
+
+    private static void requireFiguresAlone(Line there, Line typed) {
+        boolean same = there.heading().equals(typed.heading())
+                && there.nature().equals(typed.nature())
+                && there.assumption().kind().equals(typed.assumption().kind())
+                && there.carried().equals(typed.carried())
+                && there.netting().equals(typed.netting());
+        if (!same) {
+            throw new IllegalArgumentException(
+                    "In a scenario figures are changed: a line's name, place, account and how facts take its place are the base's. Show the base to change them");
+        }
+    }
+
+    private Scenario edited(
+            List<Input<Plan>> before, List<Input<Plan>> typed, Function<Plan, List<Input<Plan>>> inputs) {
+        Set<Target> targets = TypedDifferences.targets(before, typed);
+        Scenario stripped =
+                without(shown, change -> change.act() instanceof Act.Set && targets.contains(change.target()));
+        List<Input<Plan>> left = inputs.apply(plan(stripped));
+        Scenario edited = TypedDifferences.same(left, typed)
+                ? stripped
+                : accepted(with(
+                        stripped,
+                        TypedDifferences.between(left, typed, base.plan().settings())));
+        if (!TypedDifferences.same(inputs.apply(plan(edited)), typed)) {
+            throw new IllegalArgumentException(
+                    "In a scenario figures are changed, not what they are figures of: add a line that the scenario alone has, or show the base to change it");
+        }
+        return edited;
+    }
+
+    /** A change that is refused says so to whom it is typed by, rather than to find nothing later. */
+    private Scenario accepted(Scenario edited) {
+        made(edited).changes().stream()
+                .filter(done -> done.scenario().id().equals(edited.id())
+                        && !shown.changes().contains(done.change()))
+                .flatMap(done -> done.findsNothing().stream())
+                .findFirst()
+                .ifPresent(sentence -> {
+                    throw new IllegalArgumentException(sentence);
+                });
+        return edited;
+    }
+
+    private static Scenario without(Scenario scenario, Predicate<Change> gone) {
+        return scenario.with(
+                scenario.changes().stream().filter(change -> !gone.test(change)).toList());
+    }
+
+    private static Scenario with(Scenario scenario, List<Wanted> wanted) {
+        List<Change> changes = new ArrayList<>(scenario.changes());
+        int next = changes.stream()
+                .map(change -> change.id().replaceAll("\\D", ""))
+                .filter(digits -> !digits.isEmpty() && digits.length() < 8)
+                .mapToInt(Integer::parseInt)
+                .max()
+                .orElse(0);
+        for (Wanted one : wanted) {
+            changes.add(new Change("c" + ++next, one.target(), one.act(), one.range(), one.note(), true));
+        }
+        return scenario.with(changes);
+    }
+}
