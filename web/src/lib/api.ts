@@ -25,10 +25,14 @@ function token(): string {
   return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
 }
 
+/** The scenario that is looked at, which every question and every edit says; empty for the base. */
+export const looking = { scenario: '' };
+
 export const api = createClient<paths>({ baseUrl: '/' });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
+    if (looking.scenario) request.headers.set('Ebbtide-Scenario', looking.scenario);
     return request;
   },
 });

@@ -60,7 +60,21 @@ export function usual(view: PlanView | undefined, by: By): { from: Day; to: Day 
   return { from: span.from < firstDay ? firstDay : span.from, to: span.to > horizonEnd ? horizonEnd : span.to };
 }
 
-/** The address of a view of a plan, keeping the window. */
+/** The scenario that the address says is looked at; empty for the base. */
+export function shownScenario(): string {
+  return new URLSearchParams(router.querystring ?? '').get('scenario') ?? '';
+}
+
+/** Looks at a scenario, or at the base, in the view that is open. */
+export function showScenario(id: string) {
+  const query = new URLSearchParams(router.querystring ?? '');
+  if (id) query.set('scenario', id);
+  else query.delete('scenario');
+  const said = query.toString();
+  void push(router.location + (said ? `?${said}` : ''));
+}
+
+/** The address of a view of a plan, keeping the window and what is looked at. */
 export function address(plan: string, view: string, part?: string): string {
   const query = router.querystring ? `?${router.querystring}` : '';
   return `/plan/${plan}/${view}${part ? '/' + encodeURIComponent(part) : ''}${query}`;

@@ -4,6 +4,7 @@
   import { address } from '../place.svelte';
   import { getPlan } from '../plan.svelte';
   import Mark from './Mark.svelte';
+  import Pennant from './Pennant.svelte';
   import { PLACES } from './views';
 
   interface Props {
@@ -61,6 +62,7 @@
   <button class={tool} onclick={onjump} title="Jump to any line, account or view (Ctrl K)">Jump</button>
   <button class={tool} onclick={onkeys} title="The list of keys (?)" aria-label="The list of keys">?</button>
   {#if plan.view}
+    <Pennant />
     <a
       href={address(plan.id, 'setup')}
       use:link

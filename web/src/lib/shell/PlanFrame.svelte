@@ -9,15 +9,17 @@
   import SettingsView from '../../views/settings/SettingsView.svelte';
   import StatementsView from '../../views/statements/StatementsView.svelte';
   import TrackView from '../../views/track/TrackView.svelte';
+  import WhatIfView from '../../views/whatif/WhatIfView.svelte';
   import { answer, api } from '../api';
   import { Loaded } from '../loaded.svelte';
-  import { address, TimeWindow } from '../place.svelte';
+  import { address, showScenario, TimeWindow } from '../place.svelte';
   import { PlanState, setPlan } from '../plan.svelte';
   import TideLine from '../tide/TideLine.svelte';
   import Header from './Header.svelte';
   import JumpBox from './JumpBox.svelte';
   import KeyList from './KeyList.svelte';
   import OutcomeBar from './OutcomeBar.svelte';
+  import { nextShown } from './pennant';
   import { PLACES } from './views';
 
   interface Props {
@@ -52,6 +54,8 @@
     const control = e.ctrlKey || e.metaKey;
     if (control && e.key.toLowerCase() === 'k') jumping = true;
     else if (e.altKey && PLACES[Number(e.key) - 1]) void push(address(id, PLACES[Number(e.key) - 1]!.view));
+    else if (e.altKey && e.key.toLowerCase() === 'p') showScenario(nextShown(plan.view));
+    else if (e.altKey && e.key.toLowerCase() === 'b') showScenario('');
     else if (isTyping(e.target)) return;
     else if (control && e.key.toLowerCase() === 'z') void (e.shiftKey ? plan.redo() : plan.undo());
     else if (control && e.key.toLowerCase() === 'y') void plan.redo();
@@ -84,6 +88,8 @@
         <StatementsView />
       {:else if view === 'track'}
         <TrackView {part} />
+      {:else if view === 'whatif'}
+        <WhatIfView {time} {part} />
       {:else if view === 'setup'}
         <SettingsView />
       {:else}

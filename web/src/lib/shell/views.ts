@@ -7,6 +7,7 @@ export const PLACES = [
   { view: 'statements', name: 'Statements' },
   { view: 'forecast', name: 'Forecast' },
   { view: 'track', name: 'Track' },
+  { view: 'whatif', name: 'What-if' },
   { view: 'setup', name: 'Setup' },
 ] as const;
 
@@ -18,7 +19,9 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
     where: 'Everywhere',
     keys: [
       ['Ctrl K', 'jump to a line, an assumption, an account, a buoy or a view'],
-      ['Alt 1 … 8', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, Setup'],
+      ['Alt 1 … 9', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, What-if, Setup'],
+      ['Alt P', 'show the next scenario everywhere, after the last the base'],
+      ['Alt B', 'show the base'],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],

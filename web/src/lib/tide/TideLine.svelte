@@ -18,8 +18,10 @@
   let hover = $state<number>();
 
   const tide = $derived(plan.view!.tide);
+  /** With a scenario the base's own line is seen too. */
+  const seen = $derived([...tide.closing, ...(plan.view!.shown?.base ?? [])]);
   const scale = $derived(
-    new TideScale(tide.closing.length, tide.closing, tide.minimum, 18, Math.max(400, width - 132), 14, HEIGHT - 17),
+    new TideScale(tide.closing.length, seen, tide.minimum, 18, Math.max(400, width - 132), 14, HEIGHT - 17),
   );
   const asOf = $derived(daysBetween(tide.firstDay, tide.asOf));
   const low = $derived(daysBetween(tide.firstDay, tide.marks.lowWaterDay));
@@ -126,6 +128,16 @@
         fill="#e0602f"
       />
     {/each}
+    {#if plan.view!.shown}
+      <path
+        data-base
+        d={scale.path(plan.view!.shown.base, 0)}
+        fill="none"
+        stroke="#8fb3b8"
+        stroke-width="1"
+        clip-path="url(#ahead)"
+      />
+    {/if}
     {#if plan.trial}
       <path
         data-trial

@@ -3,6 +3,7 @@ import { matching } from './assumptions';
 
 function assumption(line: string, name: string, changedAt: string | null) {
   return {
+    path: `${line}/${name}`,
     lineId: line,
     line,
     name,

@@ -61,12 +61,12 @@ public record DayBilling(int month, long gross, long tax, DayTerms terms) {
     }
 
     /** Receives a part with the day it is issued on and the day it is paid on, as indexes on the timeline of issues. */
-    interface IssuedSink {
+    public interface IssuedSink {
         void add(int issued, int paid, long minor);
     }
 
     /** Lays the gross over the days it is issued on, each part with the day it is paid on. */
-    void layIssued(Spread spread, PaidDays days, IssuedSink sink) {
+    public void layIssued(Spread spread, PaidDays days, IssuedSink sink) {
         int[] paid = days.of(terms);
         spread.lay(gross, month, days.issues(), (day, minor) -> sink.add(day, paid[day], minor));
     }

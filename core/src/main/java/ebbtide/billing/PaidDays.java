@@ -24,6 +24,15 @@ public final class PaidDays {
     }
 
     /**
+     * Returns the index of the day on which a bill, by the index of its day of issue, is paid so many days later than
+     * terms have it, before the convention; it may lie beyond the timeline.
+     */
+    public int later(DayTerms terms, int issued, int days) {
+        return issues.index(
+                terms.convention().adjust(terms.usualDay(issues.date(issued)).plusDays(days), issues.calendar()));
+    }
+
+    /**
      * Returns, by the index of the day of issue, the index of the day of payment, which may lie beyond the timeline.
      */
     int[] of(DayTerms terms) {

@@ -15,9 +15,9 @@ public interface FlowSink {
 
     /**
      * Takes the part of a month's billing that terms of days have paid on a day, by an index that may lie off the
-     * timeline.
+     * timeline, and on which a scenario has it paid.
      */
-    void fromDays(DayBilling billing, int day, long minor);
+    void fromDays(DayBilling billing, int day, int moved, long minor);
 
     /** Takes a month's cash of a stream that stands at a target of days; the billing lays it over its days. */
     void fromTarget(TargetBilling billing, TargetBilling.Month month);
@@ -31,6 +31,9 @@ public interface FlowSink {
     /** Takes what was carried to a day on a stream (rules 10.5). */
     void fromCarried(CarriedAmount carried, int day);
 
-    /** Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9). */
-    void fromExpectation(Expectation expectation, int day, boolean overdue);
+    /**
+     * Takes what is left of an expectation on the day it is forecast, overdue when its own day has passed (1.9), and on
+     * which a scenario has it paid.
+     */
+    void fromExpectation(Expectation expectation, int day, int moved, boolean overdue);
 }

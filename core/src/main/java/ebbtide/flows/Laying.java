@@ -36,11 +36,14 @@ final class Laying implements FlowSink, DaySink {
     private final Booked booked;
     private final DaySeries.Sum items;
     private final DaySeries.Sum laid;
+    private final LineTiming timing;
+    private DaySeries.@Nullable Sum later;
     private boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows = new ArrayList<>();
 
     private Laying(LineTiming timing, Timeline timeline, int asOf) {
         Line line = timing.account().line();
+        this.timing = timing;
         this.timeline = timeline;
         this.asOf = asOf;
         this.sign = line.direction().sign();
@@ -59,10 +62,10 @@ final class Laying implements FlowSink, DaySink {
         Laying laying = new Laying(timing, timeline, asOf);
         timing.emit(laying);
         laying.pattern.lay();
-        return laying.flows(timing);
+        return laying.flows();
     }
 
-    private LineFlows flows(LineTiming timing) {
+    private LineFlows flows() {
         Booked all = booked.with(items.series());
         DaySeries planned = laid.series();
         DaySeries netted = timing.account() instanceof StreamAccount ? netted(planned, timing.onAccount()) : planned;
@@ -70,14 +73,37 @@ final class Laying implements FlowSink, DaySink {
         for (CashOverride override : timing.account().line().overrides()) {
             estimated = overridden(estimated, override, netted, all);
         }
-        return new LineFlows(timeline, all, new LineFlows.Estimated(planned, netted, estimated), overdue, itemFlows);
+        return new LineFlows(
+                timeline,
+                all,
+                new LineFlows.Estimated(planned, netted, estimated),
+                overdue,
+                itemFlows,
+                later == null ? DaySeries.NIL : later.series());
     }
 
     /** Adds to the estimate laid by the plan; days up to the as-of date are facts and take none. */
     @Override
     public void add(int day, long minor) {
         if (day > asOf) {
-            laid.add(day, minor);
+            add(day, timing.moved(day), minor);
+        }
+    }
+
+    /** Lays what falls on a day where a scenario has it paid; beyond the last day nothing is laid. */
+    private void add(int day, int moved, long minor) {
+        if (day <= asOf) {
+            return;
+        }
+        if (moved != day) {
+            later = later == null ? new DaySeries.Sum(timeline.days()) : later;
+            later.add(day, -minor);
+            if (moved < timeline.days()) {
+                later.add(moved, minor);
+            }
+        }
+        if (moved < timeline.days()) {
+            laid.add(moved, minor);
         }
     }
 
@@ -87,9 +113,9 @@ final class Laying implements FlowSink, DaySink {
     }
 
     @Override
-    public void fromDays(DayBilling billing, int day, long minor) {
+    public void fromDays(DayBilling billing, int day, int moved, long minor) {
         if (day >= 0 && day < days.days()) {
-            add(day, minor * sign);
+            add(day, moved, minor * sign);
         }
     }
 
@@ -118,11 +144,11 @@ final class Laying implements FlowSink, DaySink {
     }
 
     @Override
-    public void fromExpectation(Expectation expectation, int day, boolean late) {
-        add(day, expectation.left() * sign);
+    public void fromExpectation(Expectation expectation, int day, int moved, boolean late) {
+        add(day, moved, expectation.left() * sign);
         if (late) {
             overdue = overdue == null ? new boolean[timeline.days()] : overdue;
-            overdue[day] = true;
+            overdue[Math.min(moved, timeline.days() - 1)] |= moved < timeline.days();
         }
     }
 

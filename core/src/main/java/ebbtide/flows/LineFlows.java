@@ -16,6 +16,7 @@ public final class LineFlows {
     private final Estimated estimate;
     private final boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows;
+    private final DaySeries later;
 
     /** The estimate by day in its three stages, which are one series where a stage changes nothing. */
     record Estimated(DaySeries laid, DaySeries netted, DaySeries overridden) {
@@ -29,18 +30,25 @@ public final class LineFlows {
             Booked booked,
             Estimated estimate,
             boolean @Nullable [] overdue,
-            List<ItemFlow> itemFlows) {
+            List<ItemFlow> itemFlows,
+            DaySeries later) {
         this.timeline = timeline;
         this.booked = booked;
         this.estimate = estimate;
         this.overdue = overdue;
         this.itemFlows = List.copyOf(itemFlows);
+        this.later = later;
     }
 
     /** Returns flows that are movements alone. */
     static LineFlows booked(List<DayAmount> movements, Timeline timeline, int asOf) {
         return new LineFlows(
-                timeline, Booked.of(movements, timeline, asOf), Estimated.as(DaySeries.NIL), null, List.of());
+                timeline,
+                Booked.of(movements, timeline, asOf),
+                Estimated.as(DaySeries.NIL),
+                null,
+                List.of(),
+                DaySeries.NIL);
     }
 
     /**
@@ -48,7 +56,7 @@ public final class LineFlows {
      * overridden.
      */
     LineFlows swept(DaySeries byDay) {
-        return new LineFlows(timeline, booked, Estimated.as(byDay.plus(estimate.laid)), overdue, itemFlows);
+        return new LineFlows(timeline, booked, Estimated.as(byDay.plus(estimate.laid)), overdue, itemFlows, later);
     }
 
     /** Returns whether another line's estimates are the same, day by day. */
@@ -69,6 +77,11 @@ public final class LineFlows {
     /** Returns the estimate as the bank's word has left it, before any override. */
     public long netted(int from, int to) {
         return estimate.netted.sum(from, to);
+    }
+
+    /** Returns what a scenario that has cash paid later brings to some days, and takes from them below zero. */
+    public long later(int from, int to) {
+        return later.sum(from, to);
     }
 
     /** Returns the estimate as the plan lays it. */

@@ -37,6 +37,30 @@ public record LineTiming(
     }
 
     /**
+     * Returns the day, by its index on the timeline, on which a scenario has paid what lies on a day after the as-of
+     * date, which may lie beyond the timeline (rules 11.3).
+     */
+    public int moved(int day) {
+        return !line().isPaidLater() || day >= timeline.days() ? day : moved(day, timeline.date(day));
+    }
+
+    /** What is paid on a day was to be on another before its convention. */
+    private int moved(int day, LocalDate before) {
+        LocalDate on = timeline.date(day);
+        int later = on.isAfter(settings.asOf()) ? line().paidLater(on, "") : 0;
+        return later == 0
+                ? day
+                : ahead(line().assumption()
+                        .conventionOfItems(line().direction())
+                        .adjust(before.plusDays(later), timeline.calendar()));
+    }
+
+    private int ahead(LocalDate day) {
+        return timeline.index(
+                day.isAfter(settings.asOf()) ? day : timeline.calendar().next(settings.asOf()));
+    }
+
+    /**
      * Emits every open item and every estimate of an active line after the as-of date; the movements are the line's
      * own.
      */
@@ -139,17 +163,53 @@ public record LineTiming(
                         amounts.in(month),
                         billed.stream().tax(),
                         billed.stream().terms().dayTerms());
-                billing.lay(
-                        billed.stream().spread(),
-                        days,
-                        (day, gross, discount) -> sink.fromDays(billing, day + offset, gross - discount));
+                if (!line().isPaidLater()) {
+                    billing.lay(
+                            billed.stream().spread(),
+                            days,
+                            (day, gross, discount) ->
+                                    sink.fromDays(billing, day + offset, day + offset, gross - discount));
+                } else {
+                    billing.layIssued(
+                            billed.stream().spread(),
+                            days,
+                            (issued, paid, minor) -> sink.fromDays(
+                                    billing, paid + offset, movedDays(billing, days, issued, paid + offset), minor));
+                }
             }
         }
+    }
+
+    /** Each part that terms of days have paid after the as-of date moves before its convention. */
+    private int movedDays(DayBilling billing, PaidDays days, int issued, int paid) {
+        int later = paid < 0 || paid >= timeline.days() || !timeline.date(paid).isAfter(settings.asOf())
+                ? 0
+                : line().paidLater(timeline.date(paid), "");
+        if (later == 0) {
+            return paid;
+        }
+        int moved = days.later(billing.terms(), issued, later)
+                + timeline.index(days.issues().first());
+        return moved < timeline.days() ? Math.max(moved, ahead(settings.asOf())) : moved;
     }
 
     private void emitTarget(StreamBilling billed, FlowSink sink) {
         TargetBilling billing = billed.target();
         billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
+    }
+
+    private int moved(Expectation one, int day, boolean overdue) {
+        return line().isPaidLater() ? moved(day, overdue ? timeline.date(day) : one.typed()) : day;
+    }
+
+    /**
+     * Returns the day on which what is left of an expectation is forecast: its own, the first business day after the
+     * as-of date where that has passed, or where a scenario has it paid.
+     */
+    public LocalDate forecastOn(Expectation one) {
+        boolean overdue = !one.day().isAfter(settings.asOf());
+        LocalDate day = overdue ? timeline.calendar().next(settings.asOf()) : one.day();
+        return day.isAfter(settings.horizonEnd()) ? day : timeline.date(moved(one, timeline.index(day), overdue));
     }
 
     private void emitExpectations(FlowSink sink) {
@@ -161,7 +221,8 @@ public record LineTiming(
                     && one.left() != 0
                     && !day.isAfter(settings.horizonEnd())
                     && settings.counts(line().direction(), one.certainty())) {
-                sink.fromExpectation(one, timeline.index(day), overdue);
+                int at = timeline.index(day);
+                sink.fromExpectation(one, at, moved(one, at, overdue), overdue);
             }
         }
     }

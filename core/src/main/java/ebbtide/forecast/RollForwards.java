@@ -15,6 +15,7 @@ import ebbtide.activity.StockRoll;
 import ebbtide.billing.OwedByHistory;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
+import ebbtide.flows.LineFlows;
 import ebbtide.items.ExpectedItem;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
@@ -156,6 +157,7 @@ public final class RollForwards {
                 - changes.values().stream().mapToLong(change -> change.in(open)).sum();
         opening += ofItems(line, changes);
         trueUp(line, changes);
+        paidLater(line, requireNonNull(changes.get(receipt ? "collected" : "paid")));
         return rolled(receipt ? RollForward.Kind.RECEIVABLES : RollForward.Kind.PAYABLES, line, opening, changes);
     }
 
@@ -235,6 +237,20 @@ public final class RollForwards {
             add(requireNonNull(changes.get(receipt ? "written off" : "never paid")), month, -one.writtenOff());
         }
         changes.put("trued up", more);
+    }
+
+    /** What a scenario has paid later is collected in the month in which it then comes. */
+    private void paidLater(Line line, MonthSeries.Sum collected) {
+        if (!line.isPaidLater() || !plan.isActive(line)) {
+            return;
+        }
+        LineFlows flows = forecast.flowsOf(line.id());
+        Timeline days = forecast.timeline();
+        for (int month = days.firstMonth(); month <= days.lastMonth(); month++) {
+            int start = days.startOfMonth(month);
+            long minor = flows.later(start, start + days.lengthOfMonth(month));
+            add(collected, Timeline.month(month), -minor * line.direction().sign());
+        }
     }
 
     private RollForward ofStock(Line line) {

@@ -159,10 +159,12 @@ record ExpectedDays(
             return doubtful(item, late, broken);
         }
         PaymentRuns runs = requireNonNull(settings.paymentRuns());
+        LocalDate run = runs.runFor(item.due(), asOf(), calendar);
+        int later = line.paidLater(from(run), item.counterparty());
         return on(
                 item,
-                runs.runFor(item.due(), asOf(), calendar),
-                "due " + item.due() + ", " + runs.words() + broken,
+                later == 0 ? run : runs.runFor(item.due().plusDays(later), asOf(), calendar),
+                "due " + item.due() + laterWords(later) + ", " + runs.words() + broken,
                 ExpectedItem.Source.RUN);
     }
 
@@ -219,8 +221,21 @@ record ExpectedDays(
 
     /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */
     private ExpectedItem on(OpenItem item, LocalDate base, String because, ExpectedItem.Source source) {
+        LocalDate usual = from(base);
+        int later = source == ExpectedItem.Source.RUN ? 0 : line.paidLater(usual, item.counterparty());
+        return onDay(item, later == 0 ? usual : from(base.plusDays(later)), because + laterWords(later), source);
+    }
+
+    private LocalDate from(LocalDate base) {
         LocalDate day = convention().adjust(base, calendar);
-        day = day.isAfter(asOf()) ? day : calendar.next(asOf());
+        return day.isAfter(asOf()) ? day : calendar.next(asOf());
+    }
+
+    private static String laterWords(int days) {
+        return days == 0 ? "" : ", and " + Math.abs(days) + " days " + (days > 0 ? "later" : "sooner") + " here";
+    }
+
+    private ExpectedItem onDay(OpenItem item, LocalDate day, String because, ExpectedItem.Source source) {
         long open = item.amount().open();
         EarlyDiscount early = discountOn(item, day);
         long off = early == null ? 0 : early.share().of(open);

@@ -1,5 +1,6 @@
 package ebbtide.plan;
 
+import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import java.time.LocalDate;
 import java.util.Objects;
@@ -43,6 +44,23 @@ public sealed interface Alteration {
                 case ADD -> Math.max(0, Math.addExact(minor, value));
                 case SET -> value;
             };
+        }
+    }
+
+    /**
+     * Cash that is paid so many days later (sooner below zero) than it would be, of what is paid in a range: of items
+     * of one counterparty alone where one is named.
+     */
+    record PaidLater(String by, int days, DayRange range, String counterparty) implements Alteration {
+        private static final int FURTHEST = 366;
+
+        public PaidLater {
+            Check.inRange(days, -FURTHEST, FURTHEST, "days later");
+            Objects.requireNonNull(range, "range");
+        }
+
+        boolean isOf(LocalDate day, String of) {
+            return range.contains(day) && (counterparty.isEmpty() || counterparty.equals(of));
         }
     }
 }

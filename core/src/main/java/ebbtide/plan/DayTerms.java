@@ -109,11 +109,14 @@ public record DayTerms(
      * the convention (rules 1.8).
      */
     public LocalDate paidDay(LocalDate issued, BusinessDays calendar) {
-        return convention.adjust(
-                isEarly()
-                        ? issued.plusDays(earlyPayment().days())
-                        : dueDay(issued).plusDays(lateDays),
-                calendar);
+        return convention.adjust(usualDay(issued), calendar);
+    }
+
+    /** Returns the day on which it is paid before the convention. */
+    public LocalDate usualDay(LocalDate issued) {
+        return isEarly()
+                ? issued.plusDays(earlyPayment().days())
+                : dueDay(issued).plusDays(lateDays);
     }
 
     /** Returns how many whole months may lie between the month of a bill and that of its payment. */

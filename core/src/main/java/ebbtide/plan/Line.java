@@ -195,6 +195,25 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return amount;
     }
 
+    /**
+     * Returns how many days later a scenario has paid what the base pays on a day, of a counterparty where it is an
+     * item's; 0 where it does nothing to that.
+     */
+    public int paidLater(LocalDate day, String counterparty) {
+        int days = 0;
+        for (Alteration one : altered()) {
+            if (one instanceof Alteration.PaidLater later && later.isOf(day, counterparty)) {
+                days += later.days();
+            }
+        }
+        return days;
+    }
+
+    /** Returns whether a scenario has something of it paid later, or sooner. */
+    public boolean isPaidLater() {
+        return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);
+    }
+
     /** Returns the line as its assumptions alone have it. */
     public Line unaltered() {
         return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), netting(), List.of()));

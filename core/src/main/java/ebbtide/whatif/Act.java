@@ -51,6 +51,13 @@ public sealed interface Act {
     /** Left out: what is open or owed on the as-of date still comes. */
     record LeaveOut() implements Act {}
 
+    /** Cash paid so many days later, or sooner below zero. */
+    record PaidLater(int days) implements Act {
+        public PaidLater {
+            Check.inRange(days, -366, 366, "days later");
+        }
+    }
+
     /** A line that the scenario alone has. */
     record New(Line line) implements Act {
         public New {

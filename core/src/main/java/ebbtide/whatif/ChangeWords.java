@@ -39,6 +39,9 @@ public record ChangeWords(String target, String act, String range) {
         if (change.target() instanceof Target.OfLine line) {
             return plan.findLine(line.lineId()).map(Line::name).orElse(line.lineId());
         }
+        if (change.target() instanceof Target.OfCounterparty party) {
+            return party.name();
+        }
         if (change.target() instanceof Target.OfPart part) {
             return plan.findLine(part.lineId()).map(Line::name).orElse(part.lineId()) + ": " + part.part();
         }
@@ -83,6 +86,10 @@ public record ChangeWords(String target, String act, String range) {
             int by = Math.abs(shift.by());
             String word = shift.unit() == Act.Shift.Unit.DAYS ? "day" : "month";
             return by + " " + word + (by == 1 ? "" : "s") + (shift.by() < 0 ? " sooner" : " later");
+        }
+        if (act instanceof Act.PaidLater later) {
+            int days = Math.abs(later.days());
+            return "paid " + days + (days == 1 ? " day " : " days ") + (later.days() < 0 ? "sooner" : "later");
         }
         return act instanceof Act.LeaveOut ? "left out" : "new";
     }

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -30,6 +31,9 @@ final class Changing {
         Changing changing = new Changing(plan, scenario, change);
         if (change.target() instanceof Target.OfAssumption assumption) {
             return changing.assumption(assumption.path());
+        }
+        if (change.target() instanceof Target.OfCounterparty party) {
+            return changing.counterparty(party);
         }
         if (change.target() instanceof Target.OfPart part) {
             return changing.part(part);
@@ -72,7 +76,7 @@ final class Changing {
         Plan changed = plan;
         int found = 0;
         for (Line one : all) {
-            Optional<Line> other = plan.isActive(one) && !follows(one, all)
+            Optional<Line> other = plan.isActive(one) && (change.act() instanceof Act.PaidLater || !follows(one, all))
                     ? LineChange.of(plan, scenario.name(), change, one)
                     : Optional.empty();
             if (other.isPresent()) {
@@ -85,6 +89,22 @@ final class Changing {
                 target.isGroup()
                         ? "No line of '" + target.name() + "' has anything of that to change"
                         : "'" + target.name() + "' has no activity of its own to change: change what it follows from");
+        return changed;
+    }
+
+    /** Whoever pays its items later does so on every line of its direction that keeps items. */
+    private Plan counterparty(Target.OfCounterparty party) {
+        Check.that(
+                change.act() instanceof Act.PaidLater,
+                "Items of a counterparty are paid later or sooner: what they come to is a fact");
+        Plan changed = plan;
+        for (Line line : plan.lines()) {
+            if (line.direction() == party.direction() && line.assumption().keepsItems() && plan.isActive(line)) {
+                changed = changed.with(line.altered(new Alteration.PaidLater(
+                        scenario.name(), ((Act.PaidLater) change.act()).days(), change.range(), party.name())));
+            }
+        }
+        Check.that(changed != plan, "The plan has no line with items of '" + party.name() + "'");
         return changed;
     }
 

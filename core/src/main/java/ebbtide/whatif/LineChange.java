@@ -7,6 +7,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.ActivityMethod.DatedAmount;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Alteration.Amounts;
 import ebbtide.plan.Alteration.Kind;
 import ebbtide.plan.Assumption;
@@ -25,6 +26,7 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
+import ebbtide.plan.Terms;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -73,7 +75,29 @@ final class LineChange {
 
     /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
     static Optional<Line> of(Plan plan, String by, Change change, Line line) {
-        return requireNonNull(KINDS.get(line.assumption().getClass())).of(new LineChange(plan, by, change, ""), line);
+        return change.act() instanceof Act.PaidLater later
+                ? paidLater(by, change, later.days(), line)
+                : requireNonNull(KINDS.get(line.assumption().getClass()))
+                        .of(new LineChange(plan, by, change, ""), line);
+    }
+
+    /**
+     * Cash of a line moves by itself where its kind has activity; at a target of days the target rises (rules 11.3).
+     */
+    private static Optional<Line> paidLater(String by, Change change, int days, Line line) {
+        if (KINDS.get(line.assumption().getClass()) == NO_ACTIVITY) {
+            return Optional.empty();
+        }
+        Optional<Terms> terms = line.findStream().map(Assumption.Stream::terms);
+        if (terms.filter(one -> one.by() == Terms.By.TARGET).isPresent()) {
+            throw new IllegalArgumentException("'" + line.name()
+                    + "' stands at a target of days: add the days to that, in the range in which it is so");
+        }
+        Check.that(
+                terms.filter(one -> one.by() == Terms.By.DAYS && one.dayTerms().isEarly())
+                        .isEmpty(),
+                "'" + line.name() + "' is paid early for a discount: change the days of that, or the discount");
+        return Optional.of(line.altered(new Alteration.PaidLater(by, days, change.range(), "")));
     }
 
     /** Returns a line with a change of one of its assets or roles; nothing where it has none of that name. */

@@ -1,6 +1,8 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.plan.Direction;
+import java.util.Objects;
 
 /** What a change is of, by a name that lasts (rules 11.2). */
 public sealed interface Target {
@@ -16,6 +18,14 @@ public sealed interface Target {
     record OfLine(String lineId) implements Target {
         public OfLine {
             lineId = Check.text(lineId, "line", 80);
+        }
+    }
+
+    /** All items of a counterparty, of receipts or of payments. */
+    record OfCounterparty(Direction direction, String name) implements Target {
+        public OfCounterparty {
+            Objects.requireNonNull(direction, "receipts or payments");
+            name = Check.text(name, "counterparty", 200);
         }
     }
 

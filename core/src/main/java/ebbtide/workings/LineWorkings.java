@@ -16,6 +16,7 @@ import ebbtide.flows.Cell;
 import ebbtide.flows.FlowSink;
 import ebbtide.flows.Flows;
 import ebbtide.flows.LineFlows;
+import ebbtide.flows.LineTiming;
 import ebbtide.flows.Part;
 import ebbtide.forecast.Forecast;
 import ebbtide.items.ExpectedItem;
@@ -57,6 +58,7 @@ final class LineWorkings implements FlowSink {
     private final Timeline days;
     private long truedUp;
     private final Lazy<LeftOfPlan> left;
+    private final LineTiming timing;
 
     LineWorkings(Forecast forecast, Line line, Period period) {
         this.forecast = forecast;
@@ -67,13 +69,14 @@ final class LineWorkings implements FlowSink {
         this.activity = forecast.accounts().activity();
         this.days = forecast.accounts().calendars().timeline(line);
         this.left = Lazy.of(() -> forecast.accounts().stream(line).left());
+        this.timing = Flows.timing(forecast.accounts(), line);
     }
 
     Workings workings() {
         Cell cell = forecast.cell(line, period);
         addBooked();
         if (plan.isActive(line)) {
-            Flows.timing(forecast.accounts(), line).emit(this);
+            timing.emit(this);
         }
         if (line.isFunding()) {
             addSwept();
@@ -104,8 +107,7 @@ final class LineWorkings implements FlowSink {
         Spread spread = forecast.accounts().stream(line).stream().spread();
         long[] inPeriod = {0};
         spread.lay(billing.cash(step) * sign, billing.cashMonth(step), days, (day, minor) -> {
-            LocalDate date = days.date(day);
-            if (date.isAfter(plan.settings().asOf()) && period.contains(date)) {
+            if (days.date(day).isAfter(plan.settings().asOf()) && holds(timing.moved(day))) {
                 inPeriod[0] += minor;
             }
         });
@@ -120,9 +122,8 @@ final class LineWorkings implements FlowSink {
     }
 
     @Override
-    public void fromDays(DayBilling billing, int day, long minor) {
-        LocalDate paid = days.date(day);
-        if (paid.isAfter(plan.settings().asOf()) && period.contains(paid)) {
+    public void fromDays(DayBilling billing, int day, int moved, long minor) {
+        if (days.date(day).isAfter(plan.settings().asOf()) && holds(moved)) {
             byDays.merge(billing, minor * sign, Long::sum);
         }
     }
@@ -130,7 +131,7 @@ final class LineWorkings implements FlowSink {
     @Override
     public void fromTarget(TargetBilling billing, TargetBilling.Month month) {
         long[] inPeriod = {0};
-        billing.lay(month, (day, minor) -> inPeriod[0] += period.contains(days.date(day)) ? minor * sign : 0);
+        billing.lay(month, (day, minor) -> inPeriod[0] += holds(timing.moved(day)) ? minor * sign : 0);
         if (inPeriod[0] != 0) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,
@@ -146,7 +147,11 @@ final class LineWorkings implements FlowSink {
 
     @Override
     public void fromTrueUp(OwedByHistory implied, OwedByHistory.Correction correction) {
-        implied.lay(correction, (day, minor) -> truedUp += period.contains(days.date(day)) ? minor * sign : 0);
+        implied.lay(correction, (day, minor) -> truedUp += holds(timing.moved(day)) ? minor * sign : 0);
+    }
+
+    private boolean holds(int day) {
+        return period.contains(days.date(day));
     }
 
     private void addTrueUp() {
@@ -262,7 +267,7 @@ final class LineWorkings implements FlowSink {
 
     @Override
     public void fromCarried(CarriedAmount carried, int day) {
-        if (period.contains(carried.day())) {
+        if (holds(timing.moved(day))) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,
                     "Carried to " + DAY.format(carried.day()),
@@ -273,11 +278,11 @@ final class LineWorkings implements FlowSink {
     }
 
     @Override
-    public void fromExpectation(Expectation expectation, int day, boolean overdue) {
-        LocalDate date = days.date(day);
-        if (!period.contains(date)) {
+    public void fromExpectation(Expectation expectation, int day, int moved, boolean overdue) {
+        if (!holds(moved)) {
             return;
         }
+        LocalDate date = days.date(moved);
         String what = "Expected on " + DAY.format(date);
         if (expectation.due().pieces().isEmpty()) {
             items.add(new Workings.Item(

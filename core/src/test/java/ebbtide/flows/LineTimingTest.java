@@ -111,7 +111,7 @@ class LineTimingTest {
         }
 
         @Override
-        public void fromDays(DayBilling billing, int day, long minor) {
+        public void fromDays(DayBilling billing, int day, int moved, long minor) {
             said.add("days " + DAYS.date(day) + " " + minor);
         }
 
@@ -136,7 +136,7 @@ class LineTimingTest {
         }
 
         @Override
-        public void fromExpectation(Expectation expectation, int day, boolean overdue) {
+        public void fromExpectation(Expectation expectation, int day, int moved, boolean overdue) {
             said.add((overdue ? "overdue on " : "on ") + DAYS.date(day) + " " + expectation.left());
         }
     }

@@ -7,6 +7,7 @@ import ebbtide.accounts.Accounts;
 import ebbtide.accounts.PatternSchedule;
 import ebbtide.books.DayAmount;
 import ebbtide.flows.Cell;
+import ebbtide.flows.Flows;
 import ebbtide.flows.Part;
 import ebbtide.forecast.ForecastTable.Row;
 import ebbtide.forecast.ForecastTable.RowKind;
@@ -296,12 +297,7 @@ public final class ForecastIdentities {
                                     || one.windowEnd()
                                             .isAfter(some.plan().settings().asOf())) {
                                 coming.merge(
-                                        late
-                                                ? accounts.calendar(line)
-                                                        .next(some.plan()
-                                                                .settings()
-                                                                .asOf())
-                                                : one.day(),
+                                        Flows.timing(accounts, line).forecastOn(one),
                                         one.left() * line.direction().sign(),
                                         Long::sum);
                             }

@@ -31,6 +31,20 @@ class ScenarioPropertiesTest {
             Forecast shown = Forecaster.forecast(second.plan(), some.books(), base);
             assertThat(Figures.of(shown)).isEqualTo(Figures.of(Forecaster.forecast(second.plan(), some.books())));
 
+            if (seed % 3 == 0) {
+                List<ChangeEffects.Effect> effects =
+                        ChangeEffects.of(base, all, all.find("second").orElseThrow());
+                assertThat(effects.stream()
+                                .mapToLong(one -> one.moves().closing())
+                                .sum())
+                        .isEqualTo(KeyFigures.of(shown).closing()
+                                - KeyFigures.of(base).closing());
+                assertThat(effects.stream()
+                                .mapToLong(one -> one.moves().headroom())
+                                .sum())
+                        .isEqualTo(KeyFigures.of(shown).headroom()
+                                - KeyFigures.of(base).headroom());
+            }
             ScenarioPlan third = ScenarioPlan.of(base, all, all.find("third").orElseThrow());
             assertThat(third.plan()).isEqualTo(some.plan());
             Plan afterwards = base.plan();

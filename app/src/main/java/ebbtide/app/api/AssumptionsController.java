@@ -29,6 +29,7 @@ class AssumptionsController {
 
     /** An assumption, and the latest edit of its line; without an edit it is as it was first made. */
     record AssumptionView(
+            String path,
             @Schema(nullable = true) @Nullable String lineId,
             String line,
             String name,
@@ -46,6 +47,7 @@ class AssumptionsController {
                 .map(entry -> {
                     ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
                     return new AssumptionView(
+                            entry.path(),
                             entry.lineId(),
                             entry.line(),
                             entry.name(),

@@ -7,6 +7,7 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
 import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.flows.Flows;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
@@ -348,7 +349,9 @@ public record LineView(
 
     private static ComingView comingView(PlanAtVersion current, Line line, Expectation e) {
         return new ComingView(
-                e.day(),
+                line.isPaidLater()
+                        ? Flows.timing(current.forecast().accounts(), line).forecastOn(e)
+                        : e.day(),
                 e.typed(),
                 e.amount(),
                 e.used(),

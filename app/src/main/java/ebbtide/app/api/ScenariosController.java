@@ -10,6 +10,7 @@ import ebbtide.money.Check;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Change;
+import ebbtide.whatif.ChangeEffects;
 import ebbtide.whatif.ChangeWords;
 import ebbtide.whatif.KeyFigures;
 import ebbtide.whatif.MadeBase;
@@ -47,21 +48,27 @@ class ScenariosController {
         this.stores = stores;
     }
 
-    /** The base's figures, and the scenarios in their order. */
-    record ScenariosView(KeyFigures base, List<ScenarioView> scenarios) {}
+    /**
+     * The base's figures and its closing cash by day from the plan's first day on, and the scenarios in their order.
+     */
+    record ScenariosView(KeyFigures base, long[] closing, List<ScenarioView> scenarios) {}
 
     /**
      * A scenario as the plan file has it, its changes in words (those of the scenarios that it stands on first), what
-     * it comes to, and how much more that is than the base.
+     * it comes to, and how much more that is than the base, and its closing cash by day.
      */
     record ScenarioView(
             @Schema(ref = DocumentPart.SCENARIO) Map<String, Object> scenario,
-            List<ChangeView> changes,
+            List<ChangeInWords> changes,
             KeyFigures figures,
-            KeyFigures difference) {}
+            KeyFigures difference,
+            long[] closing) {}
+
+    /** A change in words, with what it moves, and the figures with it and all changes before it. */
+    record EffectView(String target, String act, String range, KeyFigures moves, KeyFigures after) {}
 
     /** A change in words; {@code of} is the scenario it is of where that is not the one in hand. */
-    record ChangeView(
+    record ChangeInWords(
             String id,
             @Schema(nullable = true) @Nullable String of,
             String target,
@@ -77,13 +84,14 @@ class ScenariosController {
         KeyFigures figures = KeyFigures.of(base.forecast());
         return new ScenariosView(
                 figures,
+                PlanView.tide(base.forecast()).closing(),
                 base.scenarios().all().stream()
                         .map(one -> view(base, edits.scenario(plan, one.id()), one, figures))
                         .toList());
     }
 
     private static ScenarioView view(PlanAtVersion base, PlanAtVersion made, Scenario scenario, KeyFigures ofBase) {
-        List<ChangeView> changes = new ArrayList<>();
+        List<ChangeInWords> changes = new ArrayList<>();
         for (Scenario one : base.scenarios().under(scenario)) {
             for (Change change : one.changes()) {
                 Optional<String> findsNothing = made.shown().stream()
@@ -93,7 +101,7 @@ class ScenariosController {
                         .findFirst()
                         .flatMap(ScenarioPlan.Done::findsNothing);
                 ChangeWords words = ChangeWords.of(base.plan(), change);
-                changes.add(new ChangeView(
+                changes.add(new ChangeInWords(
                         change.id(),
                         one.equals(scenario) ? null : one.name(),
                         words.target(),
@@ -106,7 +114,25 @@ class ScenariosController {
         }
         KeyFigures figures = KeyFigures.of(made.forecast());
         return new ScenarioView(
-                PlanView.plain(PlanWriter.json(scenario, base.currency())), changes, figures, figures.less(ofBase));
+                PlanView.plain(PlanWriter.json(scenario, base.currency())),
+                changes,
+                figures,
+                figures.less(ofBase),
+                PlanView.tide(made.forecast()).closing());
+    }
+
+    /** Returns what each change does, one after the other, from the base to the scenario (rules 11.5). */
+    @GetMapping("/{id}/effects")
+    List<EffectView> effects(@PathVariable String plan, @PathVariable String id) {
+        PlanAtVersion base = edits.current(plan);
+        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        return ChangeEffects.of(base.forecast(), base.scenarios(), scenario).stream()
+                .map(one -> {
+                    ChangeWords words = ChangeWords.of(base.plan(), one.done().change());
+                    return new EffectView(
+                            words.target(), words.act(), words.range(), one.moves(), KeyFigures.of(one.forecast()));
+                })
+                .toList();
     }
 
     /** Puts a scenario whole: a new one stands last. */
@@ -178,20 +204,10 @@ class ScenariosController {
                 plan,
                 edits.editBase(plan, version, words, draft -> {
                     draft.putSettings(made.settings());
+                    double last = 0;
                     for (int i = 0; i < made.lines().size(); i++) {
-                        draft.putLine(
-                                made.lines().get(i),
-                                i < base.placed().size()
-                                        ? base.placed().get(i).position()
-                                        : base.placed().isEmpty()
-                                                ? i + 1
-                                                : base.placed()
-                                                                .get(base.placed()
-                                                                                .size()
-                                                                        - 1)
-                                                                .position()
-                                                        + i
-                                                        + 1);
+                        last = i < base.placed().size() ? base.placed().get(i).position() : last + 1;
+                        draft.putLine(made.lines().get(i), last);
                     }
                     draft.putScenario(left);
                 }),

@@ -25,6 +25,8 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 public class ShownPlans {
     /** The header in which a request says which scenario it looks at. */
     public static final String HEADER = "Ebbtide-Scenario";
+    /** The parameter in which a link says so, which has no headers. */
+    private static final String PARAMETER = "scenario";
 
     private final Map<String, PlanAtVersion> latest = new ConcurrentHashMap<>();
 
@@ -33,7 +35,8 @@ public class ShownPlans {
         if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes)) {
             return Optional.empty();
         }
-        String id = attributes.getRequest().getHeader(HEADER);
+        String said = attributes.getRequest().getHeader(HEADER);
+        String id = said == null ? attributes.getRequest().getParameter(PARAMETER) : said;
         return id == null || id.isEmpty()
                 ? Optional.empty()
                 : Optional.of(base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));

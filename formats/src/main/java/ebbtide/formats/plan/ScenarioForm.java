@@ -19,6 +19,7 @@ import ebbtide.formats.document.Kinds;
 import ebbtide.formats.document.Kinds.Kind;
 import ebbtide.formats.document.RecordForm;
 import ebbtide.plan.DayRange;
+import ebbtide.plan.Direction;
 import ebbtide.whatif.Act;
 import ebbtide.whatif.Change;
 import ebbtide.whatif.Scenario;
@@ -38,6 +39,12 @@ final class ScenarioForm {
                                     RecordForm.of(
                                             Target.OfLine.class,
                                             always("line", FILLED).of("lineId"))),
+                            new Kind(
+                                    "counterparty",
+                                    RecordForm.of(
+                                            Target.OfCounterparty.class,
+                                            always("direction", oneOf(Direction.class)),
+                                            always("name", FILLED))),
                             new Kind(
                                     "part",
                                     RecordForm.of(
@@ -65,6 +72,7 @@ final class ScenarioForm {
                                             Act.Shift.class,
                                             always("by", WHOLE),
                                             always("unit", oneOf(Act.Shift.Unit.class)))),
+                            new Kind("paid-later", RecordForm.of(Act.PaidLater.class, always("days", WHOLE))),
                             new Kind("leave-out", RecordForm.of(Act.LeaveOut.class)),
                             new Kind("new", RecordForm.of(Act.New.class, always("line", LineForm.FORM)))))
             .named("act");

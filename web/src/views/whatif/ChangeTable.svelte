@@ -1,0 +1,94 @@
+<script lang="ts">
+  import TypedField from '../../lib/TypedField.svelte';
+  import type { Change, ScenarioView } from './whatif';
+
+  interface Props {
+    chosen: ScenarioView;
+    onput: (changes: Change[]) => Promise<string>;
+    onbase: (ids: string[]) => void;
+  }
+
+  let { chosen, onput, onbase }: Props = $props();
+  const own = $derived(chosen.scenario.changes);
+  const inForce = $derived(own.filter((one) => one.on).map((one) => one.id));
+
+  function put(id: string, changed: Partial<Change>): Promise<string> {
+    return onput(own.map((one) => (one.id === id ? { ...one, ...changed } : one)));
+  }
+
+  function takeOut(id: string) {
+    void onput(own.filter((one) => one.id !== id));
+  }
+
+  function earlier(id: string) {
+    const at = own.findIndex((one) => one.id === id);
+    void onput(own.map((one, i) => (i === at - 1 ? own[at]! : i === at ? own[at - 1]! : one)));
+  }
+</script>
+
+{#if chosen.changes.length}
+  <table class="figures">
+    <thead>
+      <tr>
+        <th class="words w-[36px]">On</th><th class="words">Change</th><th class="words">When</th><th class="words"
+          >Note</th
+        ><th class="words">
+          {#if inForce.length > 1}
+            <button class="underline" onclick={() => onbase(inForce)} title="In one edit, which undo takes back"
+              >make all the base</button
+            >
+          {/if}
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each chosen.changes as one, i (i)}
+        <tr class={one.of ? 'hush' : ''}>
+          <td class="words">
+            <input
+              type="checkbox"
+              aria-label="{one.target} {one.act}"
+              checked={one.on}
+              disabled={!!one.of}
+              onchange={(e) => void put(one.id, { on: e.currentTarget.checked })}
+            />
+          </td>
+          <td class="words !whitespace-normal">
+            <b class="font-semibold">{one.target}</b>
+            {one.act}
+            {#if one.findsNothing}<span class="bad block" role="alert">Finds nothing: {one.findsNothing}.</span>{/if}
+          </td>
+          <td class="words">{one.range || 'always'}</td>
+          <td class="words">
+            {#if one.of}of {one.of}{:else}
+              <TypedField
+                value={one.note}
+                onput={(note) => put(one.id, { note })}
+                name="Note of {one.target}"
+                class="w-[220px]"
+                maxlength={2000}
+              />
+            {/if}
+          </td>
+          <td class="words">
+            {#if !one.of}
+              {#if own[0]?.id !== one.id}
+                <button class="mr-3 underline" onclick={() => earlier(one.id)} title="Done before the one above"
+                  >up</button
+                >
+              {/if}
+              <button
+                class="mr-3 underline"
+                onclick={() => onbase([one.id])}
+                title="The plan has it from now on, and this scenario no more">make it the base</button
+              >
+              <button class="underline" onclick={() => takeOut(one.id)}>take out</button>
+            {/if}
+          </td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{:else}
+  <p class="hush">No changes yet: add one below, or show it everywhere and type.</p>
+{/if}

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { push } from 'svelte-spa-router';
+  import Act from '../../lib/Act.svelte';
+  import { answer, api } from '../../lib/api';
+  import { Loaded } from '../../lib/loaded.svelte';
+  import { address, type TimeWindow } from '../../lib/place.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
+  import EffectsCard from './EffectsCard.svelte';
+  import FuturesChart from './FuturesChart.svelte';
+  import FuturesTable from './FuturesTable.svelte';
+  import { putScenario } from './putting';
+  import ScenarioCard from './ScenarioCard.svelte';
+  import { empty, freeName } from './whatif';
+
+  interface Props {
+    time: TimeWindow;
+    /** The scenario that is chosen. */
+    part?: string;
+  }
+
+  let { time, part }: Props = $props();
+  const plan = getPlan();
+
+  const futures = new Loaded((signal) => {
+    void plan.version;
+    return answer(api.GET('/api/plans/{plan}/scenarios', { params: { path: { plan: plan.id } }, signal }));
+  });
+  const all = $derived(futures.data?.scenarios ?? []);
+  const flown = $derived(all.filter((one) => !one.scenario.putBy));
+  const putBy = $derived(all.filter((one) => one.scenario.putBy));
+  const chosen = $derived(all.find((one) => one.scenario.id === part) ?? flown[0]);
+  const short = $derived(flown.filter((one) => one.figures.headroom < 0));
+
+  function choose(id: string) {
+    void push(address(plan.id, 'whatif', id));
+  }
+
+  async function make(...names: string[]) {
+    for (const name of names) {
+      const made = empty(
+        freeName(
+          name,
+          all.map((one) => one.scenario.name),
+        ),
+      );
+      if (await putScenario(plan, made)) return;
+      choose(made.id);
+    }
+  }
+</script>
+
+<div class="mb-2 flex h-[34px] items-center gap-[10px]">
+  <h1>What-if</h1>
+  <span class="hush min-w-0 flex-1 truncate">
+    {#if !futures.data}
+      …
+    {:else if !all.length}
+      Other futures of this plan, each a list of changes: the plan itself stays as it is.
+    {:else}
+      {flown.length}
+      {flown.length === 1 ? 'future' : 'futures'} beside the base.
+      {#each short as one (one.scenario.id)}
+        {one.scenario.name} falls short of headroom by {plan.money.sum(-one.figures.headroom)}.
+      {:else}
+        In each of them headroom lasts.
+      {/each}
+    {/if}
+  </span>
+  {#if futures.data && !all.length}
+    <Act onclick={() => void make('Worse', 'Expected', 'Better')}>Make three cases</Act>
+  {/if}
+  <Act main onclick={() => void make('New scenario')}>New scenario</Act>
+</div>
+
+{#if futures.problem}
+  <p role="alert" class="bad">{futures.problem.detail}</p>
+{:else if futures.data && !all.length}
+  <div class="card max-w-[640px]">
+    <p>
+      Make a scenario and say what differs in it: a customer who pays later, sales that grow slower, a line left out.
+    </p>
+    <p class="mt-1">
+      Show it by the flag in the header, and every view shows that future; what you type meanwhile becomes its change.
+      What the base gains later, every scenario has too.
+    </p>
+  </div>
+{:else if futures.data}
+  <div class="mb-3 grid grid-cols-[1fr_420px] items-start gap-3">
+    <FuturesChart data={futures.data} {flown} from={time.from} to={time.to} />
+    {#if chosen}<EffectsCard {chosen} base={futures.data.base} />{/if}
+  </div>
+  <FuturesTable base={futures.data.base} {flown} chosen={chosen?.scenario.id} onchoose={choose} />
+  {#if chosen}
+    {#key chosen.scenario.id}<ScenarioCard {chosen} all={all.map((one) => one.scenario)} onchoose={choose} />{/key}
+  {/if}
+  {#if putBy.length}
+    <p class="mt-3">
+      <span class="hush">Put by:</span>
+      {#each putBy as one (one.scenario.id)}
+        <button class="ml-2 underline" onclick={() => choose(one.scenario.id)}>{one.scenario.name}</button>
+      {/each}
+    </p>
+  {/if}
+{/if}

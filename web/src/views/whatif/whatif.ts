@@ -1,0 +1,90 @@
+import type { Schemas } from '../../lib/api';
+import { addDays, addMonths, readDay, readMonth, type Day } from '../../lib/dates';
+
+export type Scenario = Schemas['scenario'];
+export type Change = Schemas['change'];
+export type ScenariosView = Schemas['ScenariosView'];
+export type ScenarioView = Schemas['ScenarioView'];
+export type KeyFigures = Schemas['KeyFigures'];
+export type Assumption = Schemas['AssumptionView'];
+
+/** How the lines of futures are told apart: by dash and letter, never by colour alone; the base's is whole. */
+const DASHES = ['', '7 4', '2 4', '10 3 2 3', '4 3', '12 5', '1 3 6 3'];
+
+export function dash(at: number): string {
+  return DASHES[at % DASHES.length]!;
+}
+
+/** The letter of a future: A is the base. */
+export function letter(at: number): string {
+  return String.fromCharCode(65 + (at % 26));
+}
+
+/** An id of our own, short enough to be read in a file. */
+export function newId(): string {
+  return crypto.randomUUID().slice(0, 8);
+}
+
+export function empty(name: string): Scenario {
+  return { id: newId(), name, note: '', standsOn: [], changes: [], putBy: false };
+}
+
+/** A name with a number behind it where it is taken. */
+export function freeName(name: string, taken: string[]): string {
+  let free = name;
+  for (let n = 2; taken.includes(free); n++) free = `${name} ${n}`;
+  return free;
+}
+
+/** What a change may be of, as it is found by its words. */
+export interface Choice {
+  words: string;
+  target: Change['target'];
+  unit: string;
+}
+
+export function choices(assumptions: Assumption[], lines: { id: string; name: string; kind: string }[]): Choice[] {
+  const seen = new Map<string, Choice>();
+  for (const line of lines) {
+    const words = `${line.name} (${line.kind === 'group' ? 'the whole group' : 'the whole line'})`;
+    seen.set(words, { words, target: { kind: 'line', line: line.id }, unit: '' });
+  }
+  for (const one of assumptions) {
+    const words = `${one.line}: ${one.name}`;
+    if (!seen.has(words)) seen.set(words, { words, target: { kind: 'assumption', path: one.path }, unit: one.unit });
+  }
+  return [...seen.values()];
+}
+
+export const ACTS = [
+  { value: 'set', name: 'is' },
+  { value: 'scale', name: 'is at … % of what it is' },
+  { value: 'add', name: 'is more by (less: below zero)' },
+  { value: 'leave-out', name: 'is left out' },
+] as const;
+export type ActKind = (typeof ACTS)[number]['value'];
+
+/** An act with what was typed for it. */
+export function act(kind: ActKind, typed: string): Change['act'] {
+  const plain = typed.replaceAll(',', '').trim();
+  switch (kind) {
+    case 'set':
+      return { kind, value: plain };
+    case 'scale':
+      return { kind, to: plain.replace('%', '') };
+    case 'add':
+      return { kind, more: plain };
+    case 'leave-out':
+      return { kind };
+  }
+}
+
+/** The day on which a range begins or ends, typed as a day or as a month; empty for no end, null for what is neither. */
+export function edge(typed: string, which: 'from' | 'to'): Day | '' | null {
+  if (!typed.trim()) return '';
+  const month = readMonth(typed);
+  const day = readDay(typed);
+  if (day) return day;
+  if (!month) return null;
+  return which === 'from' ? `${month}-01` : addDays(addMonths(`${month}-01`, 1), -1);
+}
