@@ -68,8 +68,13 @@ public final class StreamBilling {
         this.amounts = Lazy.of(() -> reads.isOnBooks() ? left.get().billed() : reads.planned());
         this.billings = Lazy.of(() -> new PatternBilling(
                 stream.tax(), stream.terms().pattern(), amounts().effective()));
-        this.owed =
-                Lazy.of(() -> new OwedByHistory(amounts(), stream, reads.frame().settings(), timeline(), paidDays()));
+        this.owed = Lazy.of(() -> new OwedByHistory(
+                amounts(),
+                stream,
+                reads.frame().settings(),
+                timeline(),
+                paidDays(),
+                reads.line().patternBeforeNeverPaid()));
     }
 
     Frame frame() {
@@ -140,11 +145,15 @@ public final class StreamBilling {
                 : owedByHistory().total();
     }
 
-    /** Returns whether what is owed on the as-of date is trued up to the ledger month by month. */
+    /**
+     * Returns whether what is owed on the as-of date is corrected month by month: trued up to the ledger, or of a
+     * scenario that has more of it never paid.
+     */
     public boolean isTruedUp() {
-        return stream.ledger() != null
-                && stream.ledger().trueUp()
-                && stream.terms().by() != Terms.By.TARGET;
+        return line.patternBeforeNeverPaid().isPresent()
+                || stream.ledger() != null
+                        && stream.ledger().trueUp()
+                        && stream.terms().by() != Terms.By.TARGET;
     }
 
     /** Returns the stock of a line that buys for it. */

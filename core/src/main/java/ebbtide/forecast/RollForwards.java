@@ -33,7 +33,6 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
-import ebbtide.plan.Terms;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Period;
 import ebbtide.time.Timeline;
@@ -220,10 +219,7 @@ public final class RollForwards {
      */
     private void trueUp(Line line, Map<String, MonthSeries.Sum> changes) {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
-        if (stream.ledger() == null
-                || !stream.ledger().trueUp()
-                || stream.terms().by() == Terms.By.TARGET
-                || stream.basis() == Basis.BOOKS) {
+        if (!accounts.stream(line).isTruedUp() || stream.basis() == Basis.BOOKS) {
             return;
         }
         boolean receipt = line.direction() == Direction.RECEIPT;

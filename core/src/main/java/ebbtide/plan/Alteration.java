@@ -63,4 +63,14 @@ public sealed interface Alteration {
             return range.contains(day) && (counterparty.isEmpty() || counterparty.equals(of));
         }
     }
+
+    /**
+     * A share more that is never paid: the line's pattern has it already, and {@code before} is the pattern without it,
+     * by which history is owed.
+     */
+    record NeverPaid(String by, MonthPattern before) implements Alteration {
+        public NeverPaid {
+            Objects.requireNonNull(before, "pattern before");
+        }
+    }
 }

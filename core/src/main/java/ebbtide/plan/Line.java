@@ -209,6 +209,14 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return days;
     }
 
+    /** Returns the pattern by which a scenario has history owed, where it has more that is never paid. */
+    public Optional<MonthPattern> patternBeforeNeverPaid() {
+        return altered().stream()
+                .filter(Alteration.NeverPaid.class::isInstance)
+                .map(one -> ((Alteration.NeverPaid) one).before())
+                .findFirst();
+    }
+
     /** Returns whether a scenario has something of it paid later, or sooner. */
     public boolean isPaidLater() {
         return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);

@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Split;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -135,6 +136,29 @@ public record MonthPattern(
             left -= moved;
         }
         return made;
+    }
+
+    /**
+     * Returns the pattern with so many points more that are never paid, taken from the steps in proportion by largest
+     * remainder (rules 11.3).
+     *
+     * @throws IllegalArgumentException where that leaves more than all, or less than nothing
+     */
+    public MonthPattern neverPaid(Percent points) {
+        Check.inRange(never.plus(points), Percent.ZERO, Percent.HUNDRED, "share that is never paid");
+        long left = Percent.WHOLE - never.plus(points).millionths();
+        long[] shares = Split.byWeights(
+                left,
+                steps.stream().mapToLong(step -> step.share().millionths()).toArray());
+        return new MonthPattern(
+                IntStream.range(0, shares.length)
+                        .mapToObj(i -> new Step(
+                                new Percent(shares[i]),
+                                steps.get(i).lagMonths(),
+                                steps.get(i).discount()))
+                        .toList(),
+                never.plus(points),
+                writeOffLag);
     }
 
     /** Returns the pattern in which everything is paid in its own month. */

@@ -58,6 +58,13 @@ public sealed interface Act {
         }
     }
 
+    /** So many points more that are never paid. */
+    record NeverPaid(Percent points) implements Act {
+        public NeverPaid {
+            Check.inRange(points, Percent.ZERO, Percent.HUNDRED, "points that are never paid");
+        }
+    }
+
     /** A line that the scenario alone has. */
     record New(Line line) implements Act {
         public New {

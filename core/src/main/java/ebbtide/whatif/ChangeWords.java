@@ -91,6 +91,9 @@ public record ChangeWords(String target, String act, String range) {
             int days = Math.abs(later.days());
             return "paid " + days + (days == 1 ? " day " : " days ") + (later.days() < 0 ? "sooner" : "later");
         }
+        if (act instanceof Act.NeverPaid never) {
+            return never.points().number() + " points more never paid";
+        }
         return act instanceof Act.LeaveOut ? "left out" : "new";
     }
 

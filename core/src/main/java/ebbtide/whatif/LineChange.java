@@ -5,12 +5,14 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Alteration.Amounts;
 import ebbtide.plan.Alteration.Kind;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
@@ -18,6 +20,7 @@ import ebbtide.plan.DayRange;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
@@ -75,10 +78,30 @@ final class LineChange {
 
     /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
     static Optional<Line> of(Plan plan, String by, Change change, Line line) {
+        if (change.act() instanceof Act.NeverPaid never) {
+            return neverPaid(by, change, never.points(), line);
+        }
         return change.act() instanceof Act.PaidLater later
                 ? paidLater(by, change, later.days(), line)
                 : requireNonNull(KINDS.get(line.assumption().getClass()))
                         .of(new LineChange(plan, by, change, ""), line);
+    }
+
+    /** Who pays by a pattern leaves more unpaid; history goes on being owed by the pattern without that. */
+    private static Optional<Line> neverPaid(String by, Change change, Percent points, Line line) {
+        Optional<Assumption.Stream> stream = line.findStream();
+        if (stream.isEmpty()) {
+            return Optional.empty();
+        }
+        Terms terms = stream.get().terms();
+        Check.that(change.range().isAlways(), "More is never paid of all there is: leave the range out");
+        Check.that(
+                terms.by() == Terms.By.MONTHS && stream.get().basis() == Basis.PATTERN,
+                "'" + line.name()
+                        + "' is not paid by a pattern of months, or by its items: what is never paid is a share of such a pattern");
+        MonthPattern before = line.patternBeforeNeverPaid().orElse(terms.pattern());
+        Terms others = new Terms(terms.by(), terms.pattern().neverPaid(points), terms.days(), terms.target(), null);
+        return Optional.of(line.with(stream.get().with(others)).altered(new Alteration.NeverPaid(by, before)));
     }
 
     /**

@@ -81,6 +81,9 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
                 || after.isEmpty()
                 || after.get().basis() == Basis.BOOKS
                 || before.get().terms().equals(after.get().terms())
+                || line.patternBeforeNeverPaid()
+                        .filter(before.get().terms().pattern()::equals)
+                        .isPresent()
                 || before.get().ledger() != null && before.get().ledger().trueUp()) {
             return line;
         }

@@ -156,17 +156,24 @@ final class LineWorkings implements FlowSink {
 
     private void addTrueUp() {
         if (truedUp != 0) {
-            long ledger = requireNonNull(((Assumption.Stream) line.assumption()).ledger())
-                    .amount();
-            long implied = forecast.accounts().stream(line).owedByHistory().total();
+            boolean never = line.patternBeforeNeverPaid().isPresent();
             items.add(new Workings.Item(
                     Part.ESTIMATED,
-                    "Trued up to the ledger",
-                    "the ledger says " + amount(ledger) + " on the as-of date, history " + "and terms imply "
-                            + amount(implied) + ": what was owed then is scaled to it",
+                    never ? "What is owed on the as-of date, as it was" : "Trued up to the ledger",
+                    never
+                            ? "more is never paid here: what was owed then stays what it was, and a part of it is written off when it would be paid"
+                            : truedUpWords(),
                     null,
                     truedUp));
         }
+    }
+
+    private String truedUpWords() {
+        long ledger =
+                requireNonNull(((Assumption.Stream) line.assumption()).ledger()).amount();
+        long implied = forecast.accounts().stream(line).owedByHistory().total();
+        return "the ledger says " + amount(ledger) + " on the as-of date, history and terms imply " + amount(implied)
+                + ": what was owed then is scaled to it";
     }
 
     /** What the sweep draws and repays, and the interest it costs, day by day. */

@@ -78,10 +78,11 @@ public final class RandomScenarios {
     }
 
     private Act act() {
-        return switch (random.nextInt(7)) {
+        return switch (random.nextInt(8)) {
             case 0 -> new Act.Set(Typed.of(Integer.toString(1 + random.nextInt(40))));
             case 1 -> new Act.Add(BigDecimal.valueOf(random.nextInt(40) - 10));
             case 2 -> new Act.LeaveOut();
+            case 4 -> new Act.NeverPaid(new Percent(random.nextInt(30) * 10_000L));
             case 3 -> new Act.PaidLater(random.nextInt(60) - 10);
             default -> new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
         };

@@ -15,6 +15,8 @@ import static ebbtide.whatif.WhatIfCases.set;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.forecast.RollForward;
+import ebbtide.forecast.RollForwards;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.BaseWithGrowth;
 import ebbtide.plan.ActivityMethod.FixedAmount;
@@ -42,6 +44,37 @@ class ScenarioTest {
         assertThat(cash(base, "kelp", 3, 4, 5, 6)).containsExactly(3_873_200L, 4_062_000L, 4_487_200L, 4_760_000L);
         assertThat(cash(forecast(base, change("kelp", scale("90"), range(4, 5))), "kelp", 3, 4, 5, 6))
                 .containsExactly(3_873_200L, 3_930_000L, 4_078_480L, 4_422_000L);
+    }
+
+    /** W18, changes 1 and 2, and what each does to closing cash. */
+    @Test
+    void moreNeverPaid_isTakenFromEachStep_andWhatIsOwedStaysOwed() {
+        Forecast base = base("GBP", FEBRUARY_28, kelp());
+        Change less = change("kelp", scale("90"), range(4, 5));
+        Change never = change("kelp", new Act.NeverPaid(Percent.parse("5")), DayRange.ALWAYS);
+        assertThat(cash(forecast(base, less, never), "kelp", 3, 4, 5, 6))
+                .containsExactly(3_679_540L, 3_733_500L, 3_874_556L, 4_200_900L);
+
+        Forecast alone = forecast(base, never);
+        RollForward owed = RollForwards.of(alone, 3).get(0);
+        assertThat(owed.opening().get(0)).as("and trued up").isEqualTo(3_339_500L);
+        assertThat(moved(owed, "trued up").get(0)).isEqualTo(3_110_000L - 3_339_500L);
+        Forecast history = forecast(base("GBP", FEBRUARY_28, onlyHistory()), never);
+        RollForward old = RollForwards.of(history, 3).get(0);
+        assertThat(moved(old, "written off").subList(0, 2)).containsExactly(-136_000L, -19_500L);
+        assertThat(moved(old, "discount").subList(0, 2)).containsExactly(-44_460L, 0L);
+        assertThat(cash(history, "kelp", 3, 4).stream()
+                        .mapToLong(Long::longValue)
+                        .sum())
+                .isEqualTo(2_910_040L);
+    }
+
+    private static List<Long> moved(RollForward owed, String name) {
+        return owed.changes().stream()
+                .filter(one -> one.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .amounts();
     }
 
     private static Line growing(MonthOverride... may) {

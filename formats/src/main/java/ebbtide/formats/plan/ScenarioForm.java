@@ -73,6 +73,7 @@ final class ScenarioForm {
                                             always("by", WHOLE),
                                             always("unit", oneOf(Act.Shift.Unit.class)))),
                             new Kind("paid-later", RecordForm.of(Act.PaidLater.class, always("days", WHOLE))),
+                            new Kind("never-paid", RecordForm.of(Act.NeverPaid.class, always("points", PERCENT))),
                             new Kind("leave-out", RecordForm.of(Act.LeaveOut.class)),
                             new Kind("new", RecordForm.of(Act.New.class, always("line", LineForm.FORM)))))
             .named("act");
