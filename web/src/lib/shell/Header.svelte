@@ -19,7 +19,7 @@
     'h-[26px] rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2] enabled:hover:bg-deep disabled:opacity-40';
 </script>
 
-<header class="flex h-[46px] items-center gap-4 bg-abyss px-[18px] text-[#dcebea]">
+<header class="flex h-[46px] items-center gap-3 bg-abyss px-[18px] text-[#dcebea]">
   <a href="/plans" use:link title="All plans"><Mark /></a>
   <nav class="flex h-full gap-[2px]" aria-label="Views">
     {#each PLACES as place (place.view)}
@@ -27,7 +27,7 @@
         href={address(plan.id, place.view)}
         use:link
         aria-current={view === place.view ? 'page' : undefined}
-        class="flex items-center border-b-[3px] border-t-[3px] border-t-transparent px-[11px] hover:text-white
+        class="flex items-center whitespace-nowrap border-b-[3px] border-t-[3px] border-t-transparent px-[9px] hover:text-white
           {view === place.view ? 'border-b-shoal font-semibold text-white' : 'border-b-transparent text-[#b7d0d3]'}"
       >
         {place.name}
@@ -66,7 +66,7 @@
     <a
       href={address(plan.id, 'setup')}
       use:link
-      class="flex h-[26px] items-center gap-1.5 rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2]"
+      class="flex h-[26px] items-center gap-1.5 whitespace-nowrap rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2]"
     >
       as of <b class="font-semibold">{fullDay(plan.view.tide.asOf)}</b>
     </a>

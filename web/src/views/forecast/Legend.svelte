@@ -1,4 +1,7 @@
 <script lang="ts">
+  import { getPlan } from '../../lib/plan.svelte';
+
+  const plan = getPlan();
 </script>
 
 <div class="hush mt-2 flex flex-wrap gap-x-4 gap-y-1 text-[12px]" aria-label="Legend">
@@ -9,6 +12,9 @@
   <span><span class="overridden text-ink">1,234</span> overridden</span>
   <span><span class="buoy" aria-hidden="true"></span>buoy</span>
   <span><span class="bad">!</span> overdue</span>
+  {#if plan.view?.shown}
+    <span><span class="notch !static inline-block" aria-hidden="true"></span> differs from the base</span>
+  {/if}
   <span>
     headroom: <span class="bad px-1" style="background:#f1e6cc">−1</span><span class="px-1.5" style="background:#f1e6cc"
       >&nbsp;</span

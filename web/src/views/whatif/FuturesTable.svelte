@@ -28,7 +28,8 @@
   function changes(one: ScenarioView): string {
     const own = one.changes.filter((change) => !change.of).length;
     const more = one.changes.length - own;
-    return `${own} ${own === 1 ? 'change' : 'changes'}${more ? `, on ${more} of others` : ''}`;
+    const mine = own || !more ? `${own} ${own === 1 ? 'change' : 'changes'}` : '';
+    return [mine, more ? `${more} of others` : ''].filter(Boolean).join(', ');
   }
 
   function signed(minor: number): string {

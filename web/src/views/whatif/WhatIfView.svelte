@@ -5,10 +5,12 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Segments from '../../lib/Segments.svelte';
   import EffectsCard from './EffectsCard.svelte';
   import FuturesChart from './FuturesChart.svelte';
   import FuturesTable from './FuturesTable.svelte';
   import { putScenario } from './putting';
+  import HowFar from './HowFar.svelte';
   import ScenarioCard from './ScenarioCard.svelte';
   import { empty, freeName } from './whatif';
 
@@ -59,13 +61,22 @@
     {:else}
       {flown.length}
       {flown.length === 1 ? 'future' : 'futures'} beside the base.
-      {#each short as one (one.scenario.id)}
-        {one.scenario.name} falls short of headroom by {plan.money.sum(-one.figures.headroom)}.
-      {:else}
-        In each of them headroom lasts.
-      {/each}
+      {short.length
+        ? short
+            .map((one) => `${one.scenario.name} falls short of headroom by ${plan.money.sum(-one.figures.headroom)}`)
+            .join('; ') + '.'
+        : 'In each of them headroom lasts.'}
     {/if}
   </span>
+  <Segments
+    label="Part of What-if"
+    options={[
+      { value: 'futures', name: 'Futures' },
+      { value: 'how-far', name: 'How far' },
+    ]}
+    value={part === 'how-far' ? 'how-far' : 'futures'}
+    onchoose={(to) => void push(address(plan.id, 'whatif', to === 'how-far' ? to : undefined))}
+  />
   {#if futures.data && !all.length}
     <Act onclick={() => void make('Worse', 'Expected', 'Better')}>Make three cases</Act>
   {/if}
@@ -74,6 +85,8 @@
 
 {#if futures.problem}
   <p role="alert" class="bad">{futures.problem.detail}</p>
+{:else if part === 'how-far'}
+  <HowFar names={all.map((one) => one.scenario.name)} onmade={choose} />
 {:else if futures.data && !all.length}
   <div class="card max-w-[640px]">
     <p>

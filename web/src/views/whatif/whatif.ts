@@ -60,6 +60,8 @@ export const ACTS = [
   { value: 'set', name: 'is' },
   { value: 'scale', name: 'is at … % of what it is' },
   { value: 'add', name: 'is more by (less: below zero)' },
+  { value: 'paid-later', name: 'is paid … days later' },
+  { value: 'never-paid', name: 'is never paid, … points more' },
   { value: 'leave-out', name: 'is left out' },
 ] as const;
 export type ActKind = (typeof ACTS)[number]['value'];
@@ -74,6 +76,10 @@ export function act(kind: ActKind, typed: string): Change['act'] {
       return { kind, to: plain.replace('%', '') };
     case 'add':
       return { kind, more: plain };
+    case 'paid-later':
+      return { kind, days: Number(plain) };
+    case 'never-paid':
+      return { kind, points: plain.replace('%', '') };
     case 'leave-out':
       return { kind };
   }
@@ -87,4 +93,11 @@ export function edge(typed: string, which: 'from' | 'to'): Day | '' | null {
   if (day) return day;
   if (!month) return null;
   return which === 'from' ? `${month}-01` : addDays(addMonths(`${month}-01`, 1), -1);
+}
+
+/** The refusal of words that name no line and no assumption. */
+export function nothingCalled(words: string): string {
+  return words
+    ? `Nothing is called '${words}': choose from the list that opens as you type.`
+    : 'Say first which: type some letters of a line or an assumption.';
 }

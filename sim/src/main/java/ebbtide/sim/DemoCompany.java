@@ -52,7 +52,8 @@ public final class DemoCompany {
                 accounts(),
                 rules(),
                 movements,
-                items);
+                items,
+                DemoScenarios.all());
     }
 
     /** What the banks had booked by a day, each movement assigned, and settling those items that were known. */

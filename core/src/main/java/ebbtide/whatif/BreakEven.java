@@ -1,0 +1,159 @@
+package ebbtide.whatif;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * How far something can go until a measure falls below its bound (rules 11.6): from where it stands to each end of its
+ * range in equal steps, the first change of what holds halved to two neighbours.
+ */
+public final class BreakEven {
+    private static final int STEPS = 64;
+    private static final Scenario TRIAL = new Scenario("break-even", "Break-even", "", List.of(), List.of(), false);
+
+    private final Forecast base;
+    private final Dial dial;
+    private final Measure measure;
+    private final long bound;
+    private final Map<Long, Optional<Measure.Level>> tried = new HashMap<>();
+
+    /** What a multiple of the dial comes to. */
+    public record Point(long multiple, Measure.Level level) {}
+
+    /**
+     * How far it goes one way: the last that holds, the first beyond it that does not, and whether there are others
+     * further on.
+     */
+    public record Edge(Point holds, Point fails, boolean others) {}
+
+    /**
+     * The answer: what it is now, whether that holds, how far down and up it goes (nothing: not within the range),
+     * where it does not hold the nearest that does, and what the measure is over the range.
+     */
+    public record Answer(
+            Dial dial,
+            Point now,
+            boolean holds,
+            Optional<Edge> down,
+            Optional<Edge> up,
+            Optional<Point> nearest,
+            List<Point> over) {}
+
+    private BreakEven(Forecast base, Dial dial, Measure measure, long bound) {
+        this.base = base;
+        this.dial = dial;
+        this.measure = measure;
+        this.bound = bound;
+    }
+
+    /** Returns how far a dial can be turned over the base that a forecast is of, until a measure is below a bound. */
+    public static Answer of(Forecast base, Dial dial, Measure measure, long bound) {
+        return new BreakEven(base, dial, measure, bound).answer();
+    }
+
+    private Answer answer() {
+        Point now = new Point(dial.present(), measure.of(base));
+        tried.put(dial.present(), Optional.of(now.level()));
+        boolean holds = holds(now.level());
+        List<Point> down = steps(dial.least());
+        List<Point> up = steps(dial.most());
+        Optional<Edge> below = edge(now, down);
+        Optional<Edge> above = edge(now, up);
+        List<Point> over = new ArrayList<>(down);
+        Collections.reverse(over);
+        over.add(now);
+        over.addAll(up);
+        return new Answer(
+                dial,
+                now,
+                holds,
+                holds ? below : Optional.empty(),
+                holds ? above : Optional.empty(),
+                holds ? Optional.empty() : nearest(now, below, above),
+                over);
+    }
+
+    private boolean holds(Measure.Level level) {
+        return level.minor() >= bound;
+    }
+
+    /** The points from where it stands to an end; those that the plan refuses end the way. */
+    private List<Point> steps(long end) {
+        List<Point> points = new ArrayList<>();
+        long last = dial.present();
+        for (int i = 1; i <= STEPS; i++) {
+            long at = dial.present() + Math.round((double) (end - dial.present()) * i / STEPS);
+            Optional<Measure.Level> level = at == last ? Optional.empty() : level(at);
+            if (at != last && level.isEmpty()) {
+                break;
+            }
+            if (level.isPresent()) {
+                points.add(new Point(at, level.get()));
+            }
+            last = at;
+        }
+        return points;
+    }
+
+    private Optional<Measure.Level> level(long multiple) {
+        return tried.computeIfAbsent(multiple, at -> {
+            try {
+                return Optional.of(measure.of(Forecaster.forecast(
+                        Changing.changed(base.plan(), TRIAL, dial.change(at)), base.books(), base)));
+            } catch (IllegalArgumentException refused) {
+                return Optional.empty();
+            }
+        });
+    }
+
+    /** The first change of what holds on a way, halved to two neighbours. */
+    private Optional<Edge> edge(Point now, List<Point> way) {
+        boolean first = holds(now.level());
+        Point last = now;
+        for (int i = 0; i < way.size(); i++) {
+            Point next = way.get(i);
+            if (holds(next.level()) != first) {
+                List<Point> beyond = way.subList(i, way.size());
+                boolean others = beyond.stream().anyMatch(one -> holds(one.level()) == first);
+                return Optional.of(halved(last, next, others));
+            }
+            last = next;
+        }
+        return Optional.empty();
+    }
+
+    private Edge halved(Point from, Point to, boolean others) {
+        Point one = from;
+        Point other = to;
+        while (Math.abs(other.multiple() - one.multiple()) > 1) {
+            long middle = Math.floorDiv(one.multiple() + other.multiple(), 2);
+            Optional<Measure.Level> level = level(middle);
+            if (level.isEmpty()) {
+                break;
+            }
+            Point at = new Point(middle, level.get());
+            if (holds(at.level()) == holds(one.level())) {
+                one = at;
+            } else {
+                other = at;
+            }
+        }
+        return holds(one.level()) ? new Edge(one, other, others) : new Edge(other, one, others);
+    }
+
+    /** Of two that are equally near the lower one. */
+    private static Optional<Point> nearest(Point now, Optional<Edge> below, Optional<Edge> above) {
+        if (below.isEmpty() || above.isEmpty()) {
+            return below.or(() -> above).map(Edge::holds);
+        }
+        long down = now.multiple() - below.get().holds().multiple();
+        long up = above.get().holds().multiple() - now.multiple();
+        return Optional.of(down <= up ? below.get().holds() : above.get().holds());
+    }
+}

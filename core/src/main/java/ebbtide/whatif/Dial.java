@@ -1,0 +1,147 @@
+package ebbtide.whatif;
+
+import static java.util.Objects.requireNonNull;
+
+import ebbtide.money.Check;
+import ebbtide.money.Money;
+import ebbtide.money.Percent;
+import ebbtide.plan.DayRange;
+import ebbtide.plan.Input;
+import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a search turns (rules 11.6): one value of an assumption, or the scale of what has steps, months or activity, in
+ * whole multiples of its tolerance; where it stands, and how far it is turned.
+ */
+public final class Dial {
+    private static final long WIDE_PERCENT = 50;
+    private static final int WIDE_DAYS = 60;
+    private static final int WIDE_MONTHS = 12;
+    private static final BigDecimal POINT = new BigDecimal("0.01");
+
+    private final Target target;
+    private final DayRange range;
+    private final boolean scales;
+    private final BigDecimal tolerance;
+    private final long present;
+    private final long least;
+    private final long most;
+
+    private Dial(
+            Target target,
+            DayRange range,
+            boolean scales,
+            BigDecimal tolerance,
+            BigDecimal present,
+            BigDecimal least,
+            BigDecimal most) {
+        this.target = target;
+        this.range = range;
+        this.scales = scales;
+        this.tolerance = tolerance;
+        this.present = multiple(present);
+        this.least = multiple(least);
+        this.most = multiple(most);
+    }
+
+    /**
+     * Returns the dial of a line's activity, or of an assumption with steps or months: its scale, from nil to twice.
+     */
+    private static Dial scale(Target target, DayRange range) {
+        return new Dial(target, range, true, POINT, BigDecimal.valueOf(100), BigDecimal.ZERO, BigDecimal.valueOf(200));
+    }
+
+    /**
+     * Returns the dial of a target in the range in which it is turned at first.
+     *
+     * @throws IllegalArgumentException for what has no figure to turn
+     */
+    public static Dial of(Plan plan, Target target, DayRange range) {
+        if (!(target instanceof Target.OfAssumption assumption)) {
+            return scale(target, range);
+        }
+        Input<Plan> input = PlanInputs.find(plan, assumption.path())
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "The plan has no assumption '" + assumption.path() + "' any more"));
+        if (!(input.value() instanceof Input.Value.One)) {
+            return scale(target, range);
+        }
+        Typed typed = TypedDifferences.typed(
+                requireNonNull(input.value().held(), "value"), plan.settings().currency());
+        Check.that(typed instanceof Typed.Figure, "Only a figure can be turned up and down");
+        return value(plan, target, input, ((Typed.Figure) typed).number());
+    }
+
+    private static Dial value(Plan plan, Target target, Input<Plan> input, BigDecimal number) {
+        BigDecimal wide =
+                switch (input.unit().measure()) {
+                    case PERCENT -> BigDecimal.valueOf(WIDE_PERCENT);
+                    case DAYS -> BigDecimal.valueOf(WIDE_DAYS);
+                    case MONTHS -> BigDecimal.valueOf(WIDE_MONTHS);
+                    default -> number.abs();
+                };
+        BigDecimal tolerance =
+                switch (input.unit().measure()) {
+                    case MONEY ->
+                        BigDecimal.ONE.movePointLeft(
+                                Money.decimals(plan.settings().currency()));
+                    case PERCENT -> POINT;
+                    case NUMBER -> BigDecimal.ONE.movePointLeft(Math.max(0, number.scale()));
+                    default -> BigDecimal.ONE;
+                };
+        BigDecimal low = bound(input.unit().least(), plan, number.subtract(wide), true);
+        BigDecimal high = bound(input.unit().most(), plan, number.add(wide), false);
+        return new Dial(target, DayRange.ALWAYS, false, tolerance, number, low, high);
+    }
+
+    private static BigDecimal bound(@Nullable Object bound, Plan plan, BigDecimal wanted, boolean low) {
+        if (bound == null) {
+            return wanted;
+        }
+        BigDecimal number = bound instanceof Percent percent
+                ? new BigDecimal(percent.number())
+                : bound instanceof Long minor
+                        ? new BigDecimal(Money.plain(minor, plan.settings().currency()))
+                        : new BigDecimal(bound.toString());
+        return low ? wanted.max(number) : wanted.min(number);
+    }
+
+    private long multiple(BigDecimal of) {
+        return of.divide(tolerance, 0, RoundingMode.HALF_UP).longValueExact();
+    }
+
+    /** Returns where it stands, in multiples of its tolerance. */
+    public long present() {
+        return present;
+    }
+
+    /** Returns how far down it is turned. */
+    public long least() {
+        return least;
+    }
+
+    /** Returns how far up it is turned. */
+    public long most() {
+        return most;
+    }
+
+    /** Returns whether it is the scale of what there is, in percent. */
+    public boolean scales() {
+        return scales;
+    }
+
+    /** Returns what a multiple is: a share in percent, or a value in the unit of the assumption. */
+    public BigDecimal value(long multiple) {
+        return new Typed.Figure(tolerance.multiply(BigDecimal.valueOf(multiple))).number();
+    }
+
+    /** Returns the change that turns it to a multiple. */
+    public Change change(long multiple) {
+        Act act = scales ? new Act.Scale(Percent.of(value(multiple))) : new Act.Set(new Typed.Figure(value(multiple)));
+        return new Change("dial", target, act, range, "", true);
+    }
+}
