@@ -3,20 +3,30 @@ package ebbtide.whatif;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.Figures;
+import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
+import ebbtide.money.Percent;
+import ebbtide.plan.ActivityMethod.StockPurchases;
+import ebbtide.plan.Assumption.MonthOverride;
+import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
+import ebbtide.time.Timeline;
+import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
 /** What holds for scenarios of every plan. */
 class ScenarioPropertiesTest {
-    private static final int PLANS = 150;
+    private static final int PLANS = 100;
 
     /** Taken over from the base or made from the beginning: the same; without changes: the base (rules 11.1). */
     @Test
@@ -88,6 +98,45 @@ class ScenarioPropertiesTest {
             }
         });
         assertThat(edited).hasValueGreaterThan(PLANS * 3);
+    }
+
+    /** A stream scaled is the stream whose months a hand overrides with as much (rules 11.2). */
+    @Test
+    void activityScaled_isThePlanWhoseMonthsAreOverriddenByHand() {
+        AtomicInteger scaled = new AtomicInteger();
+        RandomPlans.each(PLANS, (some, seed) -> {
+            Forecast base = Forecaster.forecast(some.plan(), some.books());
+            some.plan().lines().stream()
+                    .filter(line -> some.plan().isActive(line)
+                            && line.findStream()
+                                    .filter(stream -> !(stream.method() instanceof StockPurchases))
+                                    .isPresent())
+                    .findFirst()
+                    .ifPresent(line -> {
+                        Forecast shown = WhatIfCases.forecast(
+                                base, WhatIfCases.change(line.id(), WhatIfCases.scale("83"), DayRange.ALWAYS));
+                        Forecast byHand = Forecaster.forecast(some.plan().with(byHand(base, line)), some.books());
+                        for (LocalDate day = base.firstDay(); !day.isAfter(base.lastDay()); day = day.plusDays(1)) {
+                            assertThat(shown.closing(day)).as("%s", day).isEqualTo(byHand.closing(day));
+                        }
+                        scaled.incrementAndGet();
+                    });
+        });
+        assertThat(scaled).hasValueGreaterThan(PLANS / 2);
+    }
+
+    private static Line byHand(Forecast base, Line line) {
+        MonthlyActivity planned = base.accounts().activity().planned(line);
+        SortedMap<YearMonth, MonthOverride> overrides = new TreeMap<>();
+        YearMonth last = Timeline.month(planned.lastMonth());
+        for (YearMonth month = base.plan().settings().firstForecastMonth();
+                !month.isAfter(last);
+                month = month.plusMonths(1)) {
+            overrides.put(
+                    month,
+                    new MonthOverride(Percent.parse("83").of(planned.in(Timeline.monthNumber(month))), "by hand"));
+        }
+        return line.with(line.findStream().orElseThrow().withOverrides(overrides));
     }
 
     private static List<String> inputs(Forecast base, Scenarios all, Scenario shown, String lineId) {

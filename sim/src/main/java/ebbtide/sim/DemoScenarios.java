@@ -57,7 +57,13 @@ final class DemoScenarios {
                         "both-bad",
                         "Both bad ones",
                         "What the overdraft has to bear.",
-                        List.of("late-grocers", "lost-export"))));
+                        List.of("late-grocers", "lost-export"),
+                        change(
+                                "c1",
+                                new Target.OfLine("restaurants"),
+                                new Act.Scale(Percent.parse("88")),
+                                HALF_A_YEAR,
+                                "a poor summer on top"))));
     }
 
     private static Scenario scenario(String id, String name, String note, List<String> on, Change... changes) {
