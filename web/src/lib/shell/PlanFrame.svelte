@@ -42,7 +42,8 @@
     plan.version ? answer(api.GET('/api/plans/{plan}/band', { params: { path: { plan: plan.id } }, signal })) : null,
   );
   $effect(() => {
-    plan.band = band.data;
+    // It is tried on the base's own past.
+    plan.band = plan.view?.shown ? undefined : band.data;
   });
 
   function isTyping(target: EventTarget | null): boolean {

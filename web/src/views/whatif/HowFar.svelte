@@ -6,7 +6,7 @@
   import HowFarChart from './HowFarChart.svelte';
   import { putScenario } from './putting';
   import TargetField from './TargetField.svelte';
-  import { edge, empty, freeName, newId, nothingCalled, type Choice } from './whatif';
+  import { edge, empty, freeName, newId, MEASURES, nothingCalled, type Choice, type Measure } from './whatif';
 
   interface Props {
     /** The names of scenarios there are. */
@@ -17,7 +17,6 @@
 
   let { names, onmade }: Props = $props();
   const plan = getPlan();
-  type Measure = 'LEAST_HEADROOM' | 'LEAST_CASH' | 'CLOSING';
   let words = $state('');
   let found = $state<Choice>();
   let measure = $state<Measure>('LEAST_HEADROOM');
@@ -98,9 +97,7 @@
     <label
       ><span class="hush block">until</span>
       <select class="small-field" bind:value={measure}>
-        <option value="LEAST_HEADROOM">least headroom</option>
-        <option value="LEAST_CASH">least cash</option>
-        <option value="CLOSING">closing cash on</option>
+        {#each MEASURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
       </select></label
     >
     {#if measure === 'CLOSING'}

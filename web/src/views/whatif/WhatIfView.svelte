@@ -11,6 +11,7 @@
   import FuturesTable from './FuturesTable.svelte';
   import { putScenario } from './putting';
   import HowFar from './HowFar.svelte';
+  import WhatMatters from './WhatMatters.svelte';
   import ScenarioCard from './ScenarioCard.svelte';
   import { empty, freeName } from './whatif';
 
@@ -31,6 +32,7 @@
   const flown = $derived(all.filter((one) => !one.scenario.putBy));
   const putBy = $derived(all.filter((one) => one.scenario.putBy));
   const chosen = $derived(all.find((one) => one.scenario.id === part) ?? flown[0]);
+  const tab = $derived(part === 'how-far' || part === 'what-matters' ? part : 'futures');
   const short = $derived(flown.filter((one) => one.figures.headroom < 0));
 
   function choose(id: string) {
@@ -73,9 +75,10 @@
     options={[
       { value: 'futures', name: 'Futures' },
       { value: 'how-far', name: 'How far' },
+      { value: 'what-matters', name: 'What matters' },
     ]}
-    value={part === 'how-far' ? 'how-far' : 'futures'}
-    onchoose={(to) => void push(address(plan.id, 'whatif', to === 'how-far' ? to : undefined))}
+    value={tab}
+    onchoose={(to) => void push(address(plan.id, 'whatif', to === 'futures' ? undefined : to))}
   />
   {#if futures.data && !all.length}
     <Act onclick={() => void make('Worse', 'Expected', 'Better')}>Make three cases</Act>
@@ -85,7 +88,9 @@
 
 {#if futures.problem}
   <p role="alert" class="bad">{futures.problem.detail}</p>
-{:else if part === 'how-far'}
+{:else if tab === 'what-matters'}
+  <WhatMatters />
+{:else if tab === 'how-far'}
   <HowFar names={all.map((one) => one.scenario.name)} onmade={choose} />
 {:else if futures.data && !all.length}
   <div class="card max-w-[640px]">

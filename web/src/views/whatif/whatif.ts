@@ -101,3 +101,11 @@ export function nothingCalled(words: string): string {
     ? `Nothing is called '${words}': choose from the list that opens as you type.`
     : 'Say first which: type some letters of a line or an assumption.';
 }
+
+/** What futures are measured by. */
+export const MEASURES = [
+  { value: 'LEAST_HEADROOM', name: 'least headroom' },
+  { value: 'LEAST_CASH', name: 'least cash' },
+  { value: 'CLOSING', name: 'closing cash on' },
+] as const;
+export type Measure = (typeof MEASURES)[number]['value'];

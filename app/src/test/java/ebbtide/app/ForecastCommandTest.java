@@ -214,6 +214,31 @@ class ForecastCommandTest {
     }
 
     /** What can be shown is said alike by the command itself, its help and the README. */
+    private List<String> scenario(String name, String line) {
+        assertThat(run("../docs/examples/scenarios.json", "--scenario", name)).isZero();
+        return amounts(line).subList(0, 4);
+    }
+
+    /** W18 and W26 from a plan file; what finds nothing is said beside the figures. */
+    @Test
+    void scenarios_printTheirOwnFigures() {
+        assertThat(run("../docs/examples/scenarios.json")).isZero();
+        assertThat(amounts("Kelp sales").subList(0, 4)).containsExactly("38732.00", "40620.00", "44872.00", "47600.00");
+        assertThat(scenario("Slow spring", "Kelp sales"))
+                .containsExactly("38732.00", "39300.00", "40784.80", "44220.00");
+        assertThat(scenario("Slow spring", "Rope").subList(1, 4)).containsExactly("37090.84", "37461.74", "42040.40");
+        assertThat(err.toString(StandardCharsets.UTF_8)).doesNotContain("Finds nothing");
+        assertThat(scenario("Slow, and less paid", "Kelp sales"))
+                .containsExactly("36795.40", "37335.00", "38745.56", "42009.00");
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("Finds nothing: a change of 'Slow, and less paid' is left out: "
+                        + "The plan has no line 'gone' any more.");
+        assertThat(run("../docs/examples/scenarios.json", "--scenario", "moon")).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains(
+                        "the plan has no scenario 'moon'; it has 'Slow spring', 'Slow, and less paid', 'Slower customers'");
+    }
+
     @Test
     void wordsOfShow_areTheSameWhereverTheyAreSaid() throws IOException {
         List<String> words =

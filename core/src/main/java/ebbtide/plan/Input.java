@@ -6,6 +6,8 @@ import java.util.Collections;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -63,6 +65,36 @@ public record Input<P>(
                         : new Monthly((SortedMap<YearMonth, ?>) map);
             }
             return new One(held);
+        }
+
+        /** Returns the single values: of steps and months each. */
+        default Stream<?> figures() {
+            if (this instanceof Stepped stepped) {
+                return stepped.of().steps().stream().map(Steps.Step::value);
+            }
+            return this instanceof Monthly monthly
+                    ? monthly.of().values().stream()
+                    : this instanceof Yearly yearly ? yearly.of().values().stream() : Stream.ofNullable(held());
+        }
+
+        /** Returns the same steps and months with each single value made another. */
+        default Value mapped(UnaryOperator<Object> each) {
+            if (this instanceof Stepped stepped) {
+                return new Stepped(new Steps<>(stepped.of().steps().stream()
+                        .map(step -> new Steps.Step<Object>(step.from(), each.apply(step.value()), step.since()))
+                        .toList()));
+            }
+            if (this instanceof Monthly monthly) {
+                SortedMap<YearMonth, Object> months = new TreeMap<>();
+                monthly.of().forEach((month, value) -> months.put(month, each.apply(value)));
+                return new Monthly(months);
+            }
+            if (this instanceof Yearly yearly) {
+                SortedMap<Integer, Object> years = new TreeMap<>();
+                yearly.of().forEach((year, value) -> years.put(year, each.apply(value)));
+                return new Yearly(years);
+            }
+            return new One(each.apply(held()));
         }
 
         /** Returns the value as a part of a record holds it. */

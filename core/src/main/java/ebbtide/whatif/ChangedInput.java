@@ -21,15 +21,10 @@ import java.util.TreeMap;
 record ChangedInput(Input<Plan> input, ChangedValue value, DayRange range, Plan plan) {
 
     /**
-     * Returns the plan with the assumption so.
+     * Returns the value as the act leaves it.
      *
-     * @throws IllegalArgumentException where the result is not allowed, or nothing of the assumption lies in the range
+     * @throws IllegalArgumentException where nothing of the assumption lies in the range
      */
-    Plan plan(Input<Plan> of) {
-        return of.with(changed());
-    }
-
-    /** Returns the value as the act leaves it. */
     Input.Value changed() {
         Input.Value held = input.value();
         if (held instanceof Input.Value.Stepped stepped) {

@@ -12,6 +12,8 @@ import java.util.Optional;
 
 /** The doing of one change to a plan (rules 11.2, 11.3). */
 final class Changing {
+    private static final String CALENDAR = "/calendar/";
+
     private final Plan plan;
     private final Scenario scenario;
     private final Change change;
@@ -44,6 +46,9 @@ final class Changing {
     private Plan assumption(String path) {
         Input<Plan> input = PlanInputs.find(plan, path)
                 .orElseThrow(() -> new IllegalArgumentException("The plan has no assumption '" + path + "' any more"));
+        Check.that(
+                !path.startsWith(CALENDAR),
+                "The as-of date, the horizon and the calendar are the same in every scenario: show the base to change them");
         if (!path.startsWith("/")) {
             on(path.substring(0, path.indexOf('/')));
         }

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.money.Check;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
@@ -55,6 +56,7 @@ public final class ScenarioEdit {
         requireFiguresAlone(there.get(), typed);
         Line own = withItsLedger(there.get(), typed);
         return edited(
+                !own.unaltered().equals(there.get().unaltered()),
                 PlanInputs.ofLine(plan(shown), there.get()),
                 PlanInputs.ofLine(plan(shown).with(own), own),
                 plan -> PlanInputs.ofLine(plan, plan.findLine(typed.id()).orElseThrow()));
@@ -75,6 +77,7 @@ public final class ScenarioEdit {
     public Scenario settings(Settings typed) {
         Plan before = plan(shown);
         return edited(
+                !typed.equals(before.settings()),
                 PlanInputs.ofSettings(before),
                 PlanInputs.ofSettings(new Plan(typed, before.lines(), before.buoys())),
                 PlanInputs::ofSettings);
@@ -131,8 +134,17 @@ public final class ScenarioEdit {
     }
 
     private Scenario edited(
-            List<Input<Plan>> before, List<Input<Plan>> typed, Function<Plan, List<Input<Plan>>> inputs) {
+            boolean differs,
+            List<Input<Plan>> before,
+            List<Input<Plan>> typed,
+            Function<Plan, List<Input<Plan>>> inputs) {
         Set<Target> targets = TypedDifferences.targets(before, typed);
+        if (targets.isEmpty()) {
+            Check.that(
+                    !differs,
+                    "That is the same in every scenario, as history, the as-of date and names are: show the base to change it");
+            return shown;
+        }
         Scenario stripped =
                 without(shown, change -> change.act() instanceof Act.Set && targets.contains(change.target()));
         List<Input<Plan>> left = inputs.apply(plan(stripped));

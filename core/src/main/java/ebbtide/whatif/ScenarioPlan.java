@@ -55,7 +55,12 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
         return changes.stream().allMatch(one -> one.findsNothing().isEmpty());
     }
 
-    private static Plan checked(Plan plan) {
+    /**
+     * Returns a plan that holds together between its lines.
+     *
+     * @throws IllegalArgumentException for one that does not, with the first of what is wrong
+     */
+    static Plan checked(Plan plan) {
         List<PlanProblem> problems = PlanCheck.problems(plan);
         if (!problems.isEmpty()) {
             throw new IllegalArgumentException(problems.get(0).sentence());

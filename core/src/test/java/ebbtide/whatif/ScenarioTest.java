@@ -13,6 +13,7 @@ import static ebbtide.whatif.WhatIfCases.range;
 import static ebbtide.whatif.WhatIfCases.scale;
 import static ebbtide.whatif.WhatIfCases.set;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
@@ -148,6 +149,34 @@ class ScenarioTest {
         assertThat(cash(base, "kelp", 3, 4)).containsExactly(2_673_200L, 390_000L);
         Forecast changed = forecast(base, changeOf("kelp/terms/pattern/steps[0]/share", set("20"), DayRange.ALWAYS));
         assertThat(cash(changed, "kelp", 3, 4)).containsExactly(2_447_282L, 625_206L);
+    }
+
+    /** What is typed while a scenario is shown is figures, days and choices of what is ahead. */
+    @Test
+    void whatIsTheSameInEveryScenario_isRefusedAndSaysWhere() {
+        Forecast base = base("GBP", FEBRUARY_28, kelp());
+        Scenario shown = WhatIfCases.scenario();
+        ScenarioEdit edit = new ScenarioEdit(base, new Scenarios(List.of(shown)), shown);
+        Line kelp = base.plan().lines().get(0);
+        Assumption.Stream stream = kelp.findStream().orElseThrow();
+        TreeMap<YearMonth, Long> history = new TreeMap<>(stream.history());
+        history.put(YearMonth.of(2026, 2), 1L);
+        Line rewritten = kelp.with(new Assumption.Stream(
+                stream.method(),
+                stream.aside(),
+                history,
+                stream.overrides(),
+                stream.tax(),
+                stream.terms(),
+                stream.ledger(),
+                stream.spread(),
+                stream.basis()));
+        assertThatThrownBy(() -> edit.line(rewritten)).hasMessageContaining("the same in every scenario");
+        assertThatThrownBy(() -> edit.settings(base.plan().settings().withHorizon(24)))
+                .hasMessageContaining("the same in every scenario");
+        assertThatThrownBy(() -> edit.line(kelp.in("elsewhere"))).hasMessageContaining("Show the base");
+        assertThat(edit.line(kelp)).as("typed as it is").isEqualTo(shown);
+        assertThat(edit.line(kelp.off()).changes().get(0).act()).isEqualTo(new Act.LeaveOut());
     }
 
     private static Line onlyHistory() {

@@ -30,13 +30,6 @@ class BreakEvenController {
         this.edits = edits;
     }
 
-    /** What is measured. */
-    enum Of {
-        LEAST_HEADROOM,
-        LEAST_CASH,
-        CLOSING
-    }
-
     /**
      * The answer in sentences; the measure over the range with where it stands now; whether values are shares of what
      * there is; and the value down to and up to which it holds, or the nearest that does.
@@ -62,13 +55,13 @@ class BreakEvenController {
             @RequestParam(required = false) @Nullable String path,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
-            @RequestParam Of measure,
+            @RequestParam MeasureAsked measure,
             @RequestParam(required = false) @Nullable LocalDate day,
             @RequestParam String bound) {
         PlanAtVersion shown = edits.shown(plan);
         Check.that(line != null || path != null, "Say first what is to be turned: a line or an assumption");
         Target target = path != null ? new Target.OfAssumption(path) : new Target.OfLine(String.valueOf(line));
-        Measure of = measure(measure, day, shown);
+        Measure of = measure.on(day, shown.forecast());
         Dial dial = Dial.of(shown.plan(), target, new DayRange(from, to));
         BreakEven.Answer answer = BreakEven.of(shown.forecast(), dial, of, Money.minor(bound, shown.currency()));
         return new BreakEvenView(
@@ -88,21 +81,5 @@ class BreakEvenController {
 
     private static String value(Dial dial, BreakEven.Point point) {
         return dial.value(point.multiple()).toPlainString();
-    }
-
-    private static Measure measure(Of of, @Nullable LocalDate day, PlanAtVersion shown) {
-        return switch (of) {
-            case LEAST_HEADROOM -> new Measure.LeastHeadroom();
-            case LEAST_CASH -> new Measure.LeastCash();
-            case CLOSING -> {
-                LocalDate on = day == null ? shown.forecast().lastDay() : day;
-                Check.that(
-                        !on.isBefore(shown.forecast().firstDay())
-                                && !on.isAfter(shown.forecast().lastDay()),
-                        "Closing cash is known from " + shown.forecast().firstDay() + " to "
-                                + shown.forecast().lastDay() + ", but was asked on " + on);
-                yield new Measure.ClosingOn(on);
-            }
-        };
     }
 }

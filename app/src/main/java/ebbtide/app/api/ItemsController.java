@@ -82,7 +82,7 @@ class ItemsController {
             @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "200") int limit) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         ItemTable table = ItemTable.of(current.forecast(), direction);
         List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending)
                 .of(table.rows(), current.plan().settings().asOf());
@@ -130,7 +130,7 @@ class ItemsController {
 
     @GetMapping("/habits")
     HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         Habits habits = current.forecast().items().habits(direction);
         Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
         return new HabitsView(
@@ -170,7 +170,7 @@ class ItemsController {
     @GetMapping("/chances")
     List<ChanceView> chances(
             @PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
         return ChaseAndHold.of(current.forecast(), direction, by).stream()
                 .map(one -> new ChanceView(
@@ -186,7 +186,7 @@ class ItemsController {
     /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
     @GetMapping("/{id}/trial")
     PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
-        return PlanView.tide(ChaseAndHold.trial(edits.current(plan).forecast(), id, expected));
+        return PlanView.tide(ChaseAndHold.trial(edits.shown(plan).forecast(), id, expected));
     }
 
     /**
@@ -203,7 +203,7 @@ class ItemsController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_ITEM)))
                     @RequestBody
                     JsonNode json) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = edits.shown(plan);
         if (!json.has("due")
                 && json instanceof ObjectNode open
                 && current.plan().findLine(json.path("line").asString("")).isPresent()) {
@@ -235,7 +235,7 @@ class ItemsController {
 
     @DeleteMapping("/{id}")
     EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        OpenItem item = edits.current(plan).books().items().all().stream()
+        OpenItem item = edits.shown(plan).books().items().all().stream()
                 .filter(one -> one.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("open item", id));

@@ -5,10 +5,6 @@ import static java.util.Objects.requireNonNull;
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
 import ebbtide.app.storage.LineStore.PlacedLine;
-import ebbtide.books.Account;
-import ebbtide.books.BankMovement;
-import ebbtide.books.OpenItem;
-import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
@@ -24,15 +20,12 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -47,9 +40,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Edits {
     private static final String AUTHOR = System.getProperty("user.name", "analyst");
-    /** Above so many changes at once the books are added up anew: it costs two passes, however many there are. */
-    private static final int MOST_ONE_BY_ONE = 200;
-
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     /** What is kept beside a plan and no forecast reads. */
     private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(
@@ -63,11 +53,13 @@ public class Edits {
     private final Map<UndoableStore.Kind, UndoableStore> kept = new EnumMap<>(UndoableStore.Kind.class);
     private final TransactionTemplate transaction;
     private final TransactionTemplate reading;
+    private final StoredBooks books;
     private final ShownPlans shownPlans;
     private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
 
     Edits(Stores stores, List<UndoableStore> kept, TransactionTemplate transaction, ShownPlans shownPlans) {
         this.stores = stores;
+        this.books = new StoredBooks(stores);
         this.shownPlans = shownPlans;
         kept.forEach(one -> this.kept.put(one.kind(), one));
         this.transaction = transaction;
@@ -89,7 +81,7 @@ public class Edits {
                     planId,
                     version,
                     stores.lines().all(planId),
-                    books(planId),
+                    books.of(planId),
                     stores.scenarios().all(planId),
                     Optional.ofNullable(known).map(PlanAtVersion::forecast));
         });
@@ -145,8 +137,7 @@ public class Edits {
                 planId,
                 stores.plans().version(planId),
                 placed,
-                booksAfter(planId, was, effects)
-                        .with(itemsAfter(was, effects).settled(settledAfter(planId, was, effects))),
+                books.after(planId, was, effects),
                 scenariosAfter(planId, was, effects),
                 Optional.of(was.forecast()));
     }
@@ -155,75 +146,6 @@ public class Edits {
         return effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.SCENARIO)
                 ? stores.scenarios().all(planId)
                 : was.scenarios();
-    }
-
-    /**
-     * Returns what movements settle of items after effects: parts add to it and take from it, a statement comes and
-     * goes with all it settles.
-     */
-    private Map<String, Long> settledAfter(String planId, PlanAtVersion was, List<Effect> effects) {
-        if (effects.stream().anyMatch(effect -> effect.kind() == UndoableStore.Kind.STATEMENT)) {
-            return stores.movements().settled(planId);
-        }
-        Map<String, Long> settled = new HashMap<>(was.books().items().settled());
-        effects.stream()
-                .filter(effect -> effect.kind() == UndoableStore.Kind.PARTS
-                        && stores.movements().isInBooks(planId, Long.parseLong(effect.id())))
-                .forEach(effect -> {
-                    BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
-                    BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.after()))))
-                            .forEach((item, minor) -> settled.merge(item, minor, Long::sum));
-                    BankMovement.settled(List.of(movement.withParts(MovementStore.parts(effect.before()))))
-                            .forEach((item, minor) -> settled.merge(item, -minor, Long::sum));
-                });
-        return settled;
-    }
-
-    /**
-     * Returns the books after effects. Those of a statement or of what movements were said to be are added and taken
-     * off, so that an assignment is as quick among a million movements as among ten; those of an account are added up
-     * anew.
-     */
-    private BooksWithCount booksAfter(String planId, PlanAtVersion was, List<Effect> effects) {
-        Set<UndoableStore.Kind> kinds = effects.stream().map(Effect::kind).collect(Collectors.toSet());
-        if (effects.size() > MOST_ONE_BY_ONE
-                || kinds.contains(UndoableStore.Kind.ACCOUNT)
-                || kinds.contains(UndoableStore.Kind.PARTS) && kinds.contains(UndoableStore.Kind.STATEMENT)) {
-            return books(planId);
-        }
-        BooksWithCount now = new BooksWithCount(was.books(), was.unassigned());
-        List<Account> accounts = was.books().accounts();
-        for (Effect effect : effects) {
-            if (effect.kind() == UndoableStore.Kind.STATEMENT) {
-                BooksWithCount all = stores.statements().books(planId, effect.id(), accounts);
-                now = effect.after() == null ? now.minus(all) : now.plus(all);
-            } else if (effect.kind() == UndoableStore.Kind.PARTS
-                    && stores.movements().isInBooks(planId, Long.parseLong(effect.id()))) {
-                BankMovement movement = stores.movements().get(planId, Long.parseLong(effect.id()));
-                now = now.minus(BooksWithCount.of(
-                                accounts, List.of(movement.withParts(MovementStore.parts(effect.before())))))
-                        .plus(BooksWithCount.of(
-                                accounts, List.of(movement.withParts(MovementStore.parts(effect.after())))));
-            }
-        }
-        return now;
-    }
-
-    private static OpenItems itemsAfter(PlanAtVersion was, List<Effect> effects) {
-        OpenItems items = was.books().items();
-        if (effects.stream().noneMatch(effect -> effect.kind() == UndoableStore.Kind.ITEM)) {
-            return items;
-        }
-        SortedMap<String, OpenItem> byId = new TreeMap<>();
-        items.all().forEach(item -> byId.put(item.id(), item));
-        for (Effect effect : effects) {
-            if (effect.kind() == UndoableStore.Kind.ITEM && effect.after() == null) {
-                byId.remove(effect.id());
-            } else if (effect.kind() == UndoableStore.Kind.ITEM) {
-                byId.put(effect.id(), OpenItemStore.item(requireNonNull(effect.after()), was.currency()));
-            }
-        }
-        return OpenItems.of(List.copyOf(byId.values())).settled(items.settled());
     }
 
     private PlanAtVersion forecast(
@@ -245,14 +167,6 @@ public class Edits {
         Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one))
                 .orElseGet(() -> Forecaster.forecast(plan, counted.books()));
         return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios);
-    }
-
-    private BooksWithCount books(String planId) {
-        return stores.movements()
-                .books(planId, stores.accounts().all(planId))
-                .with(OpenItems.of(stores.items()
-                                .all(planId, stores.plans().settings(planId).currency()))
-                        .settled(stores.movements().settled(planId)));
     }
 
     /**

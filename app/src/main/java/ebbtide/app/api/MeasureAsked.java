@@ -1,0 +1,34 @@
+package ebbtide.app.api;
+
+import ebbtide.forecast.Forecast;
+import ebbtide.money.Check;
+import ebbtide.whatif.Measure;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/** What a question measures futures by. */
+enum MeasureAsked {
+    LEAST_HEADROOM,
+    LEAST_CASH,
+    CLOSING;
+
+    /**
+     * Returns the measure; closing cash is that of a day, of the last one where none is said.
+     *
+     * @throws IllegalArgumentException for a day that the forecast does not have
+     */
+    Measure on(@Nullable LocalDate day, Forecast forecast) {
+        return switch (this) {
+            case LEAST_HEADROOM -> new Measure.LeastHeadroom();
+            case LEAST_CASH -> new Measure.LeastCash();
+            case CLOSING -> {
+                LocalDate on = day == null ? forecast.lastDay() : day;
+                Check.that(
+                        !on.isBefore(forecast.firstDay()) && !on.isAfter(forecast.lastDay()),
+                        "Closing cash is known from " + forecast.firstDay() + " to " + forecast.lastDay()
+                                + ", but was asked on " + on);
+                yield new Measure.ClosingOn(on);
+            }
+        };
+    }
+}
