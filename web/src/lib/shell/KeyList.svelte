@@ -10,11 +10,11 @@
 </script>
 
 <Dialog bind:open title="Keys" size="lg">
-  <div class="grid grid-cols-2 gap-x-6 gap-y-3">
+  <div class="grid grid-cols-2 gap-x-6 gap-y-2">
     {#each KEYS as group (group.where)}
       <section>
         <h2 class="mb-1 font-semibold">{group.where}</h2>
-        <dl class="grid grid-cols-[92px_1fr] gap-y-1">
+        <dl class="grid grid-cols-[92px_1fr] gap-y-[3px]">
           {#each group.keys as [key, does] (key)}
             <dt><kbd>{key}</kbd></dt>
             <dd>{does}</dd>

@@ -20,8 +20,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
     keys: [
       ['Ctrl K', 'jump to a line, an assumption, an account, a buoy or a view'],
       ['Alt 1 … 9', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, What-if, Setup'],
-      ['Alt P', 'show the next scenario everywhere, after the last the base'],
-      ['Alt B', 'show the base'],
+      ['Alt P, B', 'show the next scenario everywhere; the base'],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
-  import { readDay } from '../../lib/dates';
+  import { noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import HowFarChart from './HowFarChart.svelte';
   import { putScenario } from './putting';
@@ -36,7 +36,7 @@
     refusal = !found
       ? nothingCalled(words)
       : on === null
-        ? `'${day}' is no date: type one such as 2026-06-30.`
+        ? noDay(day)
         : first === null || last === null
           ? `'${first === null ? from : to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`
           : '';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
-  import { fullDay, readDay } from '../../lib/dates';
+  import { fullDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
@@ -28,7 +28,7 @@
 
   function putDay(typed: string): string {
     const on = typed.trim() ? readDay(typed) : '';
-    if (on === null) return `'${typed}' is no date: type one such as 2026-06-30.`;
+    if (on === null) return noDay(typed);
     day = on;
     return '';
   }

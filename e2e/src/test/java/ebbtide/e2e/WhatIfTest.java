@@ -84,20 +84,35 @@ class WhatIfTest extends Journeys {
     @Test
     void howFarSomethingCanGo_isAnsweredInASentence_andMadeAScenario() {
         open("whatif/how-far");
-        page.getByLabel("How far can this go").fill("Export distributors (the whole line)");
+        page.getByLabel("How far can this go").fill("Grocery chains (the whole line)");
         page.getByLabel("until").selectOption("CLOSING");
         field("day").fill("31 Jun 2026");
         button(page, "How far?").click();
         assertThat(page.getByText("'31 Jun 2026' is no date")).isVisible();
-        field("day").fill("30 Jun 2026");
-        page.getByLabel("is below").fill("200,000");
+        page.getByLabel("until").selectOption("LEAST_HEADROOM");
         button(page, "How far?").click();
         Locator answer = page.getByLabel("How far can something go");
-        assertThat(answer.getByRole(AriaRole.STATUS)).containsText("Now, at 100%, closing cash on 30 June 2026 is");
-        assertThat(answer).containsText("It can go down to");
+        assertThat(answer.getByRole(AriaRole.STATUS))
+                .containsText("Now, at 100%, least headroom is 574,065.69. It can go down to 79.18%, with 184.20;"
+                        + " at 79.17% it falls to \u2212125.47 on 24 May 2027.");
         accessible();
         page.getByText(Pattern.compile("Make a scenario of .*%")).first().click();
-        assertThat(page.getByLabel(Pattern.compile("The scenario Export distributors .*")))
-                .containsText("Export distributors at");
+        assertThat(page.getByLabel(Pattern.compile("The scenario Grocery chains .*")))
+                .containsText("Grocery chains at 79.18%");
+    }
+
+    @Test
+    void whatMatters_isRankedForTheMeasureChosen() {
+        open("whatif/what-matters");
+        Locator ranked = page.getByLabel("Which assumptions matter");
+        ranked.locator("tbody tr").first().waitFor();
+        assertThat(ranked).containsText("now \u00a3574,065.69 on Fri 22 May 2026");
+        assertThat(ranked.locator("tbody tr")).hasCount(25);
+        accessible();
+        page.getByLabel("What moves").selectOption("CLOSING");
+        type("The day", "31 Jun 2026");
+        assertThat(page.getByText("June 2026 has 30 days")).isVisible();
+        type("The day", "30 Jun 2026");
+        assertThat(ranked).containsText("on Tue 30 Jun 2026");
     }
 }
