@@ -12,7 +12,7 @@
   import WhatIfView from '../../views/whatif/WhatIfView.svelte';
   import { answer, api } from '../api';
   import { Loaded } from '../loaded.svelte';
-  import { address, showScenario, TimeWindow } from '../place.svelte';
+  import { address, shownScenario, showScenario, TimeWindow } from '../place.svelte';
   import { PlanState, setPlan } from '../plan.svelte';
   import TideLine from '../tide/TideLine.svelte';
   import Header from './Header.svelte';
@@ -100,6 +100,9 @@
   {:else if plan.problem}
     <main class="p-6">
       <p role="alert" class="bad">{plan.problem.detail}</p>
+      {#if shownScenario()}
+        <p class="mt-2"><button class="underline" onclick={() => showScenario('')}>Show the base</button></p>
+      {/if}
       <p class="mt-2"><a class="underline" href="#/plans">Go to the list of plans</a></p>
     </main>
   {/if}

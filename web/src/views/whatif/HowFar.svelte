@@ -30,7 +30,7 @@
 
   async function ask(e: SubmitEvent) {
     e.preventDefault();
-    const on = day ? readDay(day) : undefined;
+    const on = measure === 'CLOSING' && day ? readDay(day) : undefined;
     const first = edge(from, 'from');
     const last = edge(to, 'to');
     refusal = !found

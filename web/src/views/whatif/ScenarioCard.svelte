@@ -1,6 +1,6 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { showScenario } from '../../lib/place.svelte';
+  import { shownScenario, showScenario } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import AddChange from './AddChange.svelte';
@@ -40,6 +40,12 @@
     if (!(await putScenario(plan, made))) onchoose(made.id);
   }
 
+  async function takeOut() {
+    if (await removeScenario(plan, scenario.id)) return;
+    // Nothing is looked at any more that is not there.
+    if (shownScenario() === scenario.id) showScenario('');
+  }
+
   function standOn(id: string, on: boolean) {
     void put({ standsOn: on ? [...scenario.standsOn, id] : scenario.standsOn.filter((one) => one !== id) });
   }
@@ -65,7 +71,7 @@
     {/if}
     <Act onclick={() => void copy()}>Copy</Act>
     <Act onclick={() => void put({ putBy: !scenario.putBy })}>{scenario.putBy ? 'Take up again' : 'Put by'}</Act>
-    <Act onclick={() => void removeScenario(plan, scenario.id)} title="Undo brings it back">Take out</Act>
+    <Act onclick={() => void takeOut()} title="Undo brings it back">Take out</Act>
   </div>
   {#if others.length}
     <fieldset class="mb-2 flex flex-wrap gap-x-4">
