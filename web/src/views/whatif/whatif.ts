@@ -86,7 +86,7 @@ export function act(kind: ActKind, typed: string): Change['act'] {
 }
 
 /** The day on which a range begins or ends, typed as a day or as a month; empty for no end, null for what is neither. */
-export function edge(typed: string, which: 'from' | 'to'): Day | '' | null {
+export function edge(typed: string, which: 'from' | 'to'): Day | null {
   if (!typed.trim()) return '';
   const month = readMonth(typed);
   const day = readDay(typed);

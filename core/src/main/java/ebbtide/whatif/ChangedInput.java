@@ -48,7 +48,7 @@ record ChangedInput(Input<Plan> input, ChangedValue value, DayRange range, Plan 
         List<Steps.Step<Object>> made = new ArrayList<>();
         LocalDate from = range.from();
         Optional<Steps.Step<Object>> before = from == null ? Optional.empty() : held.findOn(from);
-        if (before.isPresent()) {
+        if (from != null && before.isPresent()) {
             Steps.Step<Object> there = before.get();
             made.add(new Steps.Step<>(from, value.of(there.value()), there.since()));
         } else if (value.act() instanceof Act.Set && (from != null || held.isEmpty())) {

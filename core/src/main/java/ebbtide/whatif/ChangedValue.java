@@ -32,7 +32,9 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
         if (act instanceof Act.Set set) {
             return set(set.value(), value);
         }
-        Check.that(value != null, "there is no value to change: set one");
+        if (value == null) {
+            throw new IllegalArgumentException("there is no value to change: set one");
+        }
         if (act instanceof Act.Scale scale) {
             return scaled(value, scale.to());
         }

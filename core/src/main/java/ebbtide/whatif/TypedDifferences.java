@@ -167,7 +167,7 @@ final class TypedDifferences {
         for (LocalDate bound : bounds) {
             Object is = on(typed.of(), bound);
             boolean differs = is != null && !is.equals(on(there.of(), bound));
-            if (held != null && (!differs || !is.equals(held))) {
+            if (held != null && (!differs || !held.equals(is))) {
                 add(target, held, new DayRange(from, bound.minusDays(1)), "");
                 held = null;
             }

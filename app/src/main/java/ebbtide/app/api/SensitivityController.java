@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.plan.AssumptionList;
@@ -62,7 +64,7 @@ class SensitivityController {
                 Sensitivity.of(shown.forecast(), of, Sensitivity.Steps.USUAL).stream()
                         .filter(one -> named.containsKey(one.path()))
                         .limit(MOST)
-                        .map(one -> view(one, named.get(one.path())))
+                        .map(one -> view(one, requireNonNull(named.get(one.path()))))
                         .toList());
     }
 
