@@ -40,7 +40,7 @@ class SensitivityTest {
     /** What a step does is what a scenario with that change does. */
     @Test
     void step_isTheScenarioThatSaysSo() {
-        RandomPlans.each(20, (some, seed) -> {
+        RandomPlans.each(8, (some, seed) -> {
             Forecast base = Forecaster.forecast(some.plan(), some.books());
             Measure measure = new Measure.ClosingOn(base.lastDay());
             for (Sensitivity.Entry entry :
