@@ -79,7 +79,7 @@ public final class StatementIdentities {
                 Identity.of(
                                 "proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith",
                                 StatementIdentities::proposed_openingBalanceSheet_isWhatEachLineItselfOpensWith)
-                        .ofEvery(4),
+                        .ofEvery(2),
                 Identity.of("covenants_standingAndRoom_agree", StatementIdentities::covenants_standingAndRoom_agree)
                         .ofEvery(10),
                 Identity.of(
