@@ -296,7 +296,14 @@ public final class ForecastIdentities {
                                     || one.windowEnd()
                                             .isAfter(some.plan().settings().asOf())) {
                                 coming.merge(
-                                        Flows.timing(accounts, line).forecastOn(one),
+                                        line.isPaidLater()
+                                                ? Flows.timing(accounts, line).forecastOn(one)
+                                                : late
+                                                        ? accounts.calendar(line)
+                                                                .next(some.plan()
+                                                                        .settings()
+                                                                        .asOf())
+                                                        : one.day(),
                                         one.left() * line.direction().sign(),
                                         Long::sum);
                             }
