@@ -10,7 +10,9 @@
 
   let { time }: Props = $props();
   const plan = getPlan();
-  const query = $derived(`by=${time.by}&from=${time.from}&to=${time.to}`);
+  // A link has no headers to say what is looked at.
+  const shown = $derived(plan.view?.shown ? `&scenario=${encodeURIComponent(plan.view.shown.id)}` : '');
+  const query = $derived(`by=${time.by}&from=${time.from}&to=${time.to}${shown}`);
   const links = $derived([
     { href: `/api/plans/${plan.id}/forecast.csv?${query}&shape=wide`, name: 'CSV as shown, a column a period' },
     { href: `/api/plans/${plan.id}/forecast.csv?${query}&shape=long`, name: 'CSV in parts, a figure a row' },

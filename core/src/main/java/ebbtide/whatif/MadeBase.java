@@ -1,15 +1,21 @@
 package ebbtide.whatif;
 
+import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
-import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
+import ebbtide.plan.Assumption.MonthOverride;
+import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.PlanInputs;
+import ebbtide.plan.Recurring;
+import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
 import java.util.List;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
@@ -42,41 +48,68 @@ public final class MadeBase {
                 .ifPresent(sentence -> {
                     throw new IllegalArgumentException(sentence);
                 });
-        Forecast forecast = Forecaster.forecast(made.asChanged(), base.books(), base);
+        Plan plain = plain(made.asChanged());
+        Forecast wanted = Forecaster.forecast(made.asChanged(), base.books(), base);
+        Forecast said = Forecaster.forecast(plain, base.books(), base);
         return new Plan(
-                made.asChanged().settings(),
+                plain.settings(),
                 made.asChanged().lines().stream()
-                        .map(line -> said(forecast, line, scenario))
+                        .map(line -> said(wanted, said, line, scenario))
                         .toList(),
-                made.asChanged().buoys());
+                plain.buoys());
     }
 
-    private static Line said(Forecast forecast, Line line, Scenario scenario) {
-        if (line.altered().isEmpty()) {
-            return line;
-        }
-        Check.that(
-                line.findStream().isPresent(),
-                "Other bills or pay of '" + line.name()
-                        + "' stay a change: set its amount instead, and make that the base");
-        Assumption.Stream stream = line.findStream().orElseThrow();
-        SortedMap<YearMonth, Assumption.MonthOverride> overrides = new TreeMap<>(stream.overrides());
-        YearMonth last = forecast.plan().lastEarnedMonth();
-        for (YearMonth month = forecast.plan().settings().firstForecastMonth();
-                !month.isAfter(last);
-                month = month.plusMonths(1)) {
-            if (touches(line, month)) {
-                overrides.put(
-                        month,
-                        new Assumption.MonthOverride(
-                                forecast.accounts().activity().planned(line).in(Timeline.monthNumber(month)),
-                                scenario.name()));
+    /** What a plan itself can say of a plan that scenarios made: growth that begins with its step, nothing altered. */
+    private static Plan plain(Plan made) {
+        Plan plain = made;
+        for (Input<Plan> input : PlanInputs.of(made)) {
+            if (input.value() instanceof Input.Value.Stepped stepped
+                    && stepped.of().steps().stream()
+                            .anyMatch(step -> !step.since().equals(step.from()))) {
+                plain = PlanInputs.find(plain, input.path())
+                        .orElseThrow()
+                        .with(new Input.Value.Stepped(new Steps<>(stepped.of().steps().stream()
+                                .map(step -> new Steps.Step<Object>(step.from(), step.value()))
+                                .toList())));
             }
         }
-        return line.with(stream.withOverrides(overrides)).unaltered();
+        return new Plan(
+                plain.settings(), plain.lines().stream().map(Line::unaltered).toList(), plain.buoys());
     }
 
-    private static boolean touches(Line line, YearMonth month) {
-        return line.alteredAmounts().stream().map(Alteration.Amounts::range).anyMatch(range -> range.touches(month));
+    /**
+     * Months of a stream that come to something else than a plan says of itself are overridden with what they come to.
+     */
+    private static Line said(Forecast wanted, Forecast plain, Line line, Scenario scenario) {
+        Line own = plain.plan().findLine(line.id()).orElseThrow();
+        if (own.equals(line)) {
+            return own;
+        }
+        Check.that(
+                !line.isPaidLater(),
+                "Cash of '" + line.name()
+                        + "' that is paid later stays a change: set its terms or its days instead, and make that the base");
+        Optional<Assumption.Stream> stream = own.findStream();
+        if (stream.isEmpty()) {
+            boolean grows = own.assumption() instanceof Recurring bills
+                    && bills.yearlyUplift().millionths() != 0;
+            Check.that(
+                    line.altered().isEmpty() && !grows,
+                    "Other bills or pay of '" + line.name()
+                            + "' stay a change: set its amount instead, and make that the base");
+            return own;
+        }
+        MonthlyActivity should = wanted.accounts().activity().planned(line);
+        MonthlyActivity is = plain.accounts().activity().planned(own);
+        SortedMap<YearMonth, MonthOverride> overrides =
+                new TreeMap<>(stream.get().overrides());
+        for (int month = Timeline.monthNumber(wanted.plan().settings().firstForecastMonth());
+                month <= should.lastMonth();
+                month++) {
+            if (should.in(month) != is.in(month)) {
+                overrides.put(Timeline.month(month), new MonthOverride(should.in(month), scenario.name()));
+            }
+        }
+        return own.with(stream.get().withOverrides(overrides));
     }
 }

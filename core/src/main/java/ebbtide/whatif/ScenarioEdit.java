@@ -43,12 +43,12 @@ public final class ScenarioEdit {
     public Scenario line(Line typed) {
         Optional<Line> there = plan(shown).findLine(typed.id());
         if (there.isEmpty() || isNew(typed.id())) {
-            return with(
+            return accepted(with(
                     without(
                             shown,
                             change -> change.act() instanceof Act.New made
                                     && made.line().id().equals(typed.id())),
-                    List.of(new Wanted(new Target.OfLine(typed.id()), new Act.New(typed), DayRange.ALWAYS, "")));
+                    List.of(new Wanted(new Target.OfLine(typed.id()), new Act.New(typed), DayRange.ALWAYS, ""))));
         }
         if (there.get().active() && !typed.active()) {
             return leftOut(typed.id());
@@ -66,7 +66,9 @@ public final class ScenarioEdit {
     public Scenario leftOut(String lineId) {
         return isNew(lineId)
                 ? without(shown, change -> change.target().equals(new Target.OfLine(lineId)))
-                : with(shown, List.of(new Wanted(new Target.OfLine(lineId), new Act.LeaveOut(), DayRange.ALWAYS, "")));
+                : accepted(with(
+                        shown,
+                        List.of(new Wanted(new Target.OfLine(lineId), new Act.LeaveOut(), DayRange.ALWAYS, ""))));
     }
 
     /**

@@ -16,6 +16,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.money.Percent;
@@ -27,6 +28,7 @@ import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
 import ebbtide.plan.Steps;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -177,6 +179,20 @@ class ScenarioTest {
         assertThatThrownBy(() -> edit.line(kelp.in("elsewhere"))).hasMessageContaining("Show the base");
         assertThat(edit.line(kelp)).as("typed as it is").isEqualTo(shown);
         assertThat(edit.line(kelp.off()).changes().get(0).act()).isEqualTo(new Act.LeaveOut());
+    }
+
+    /** What is made the base comes to what the scenario came to, also where growth goes on from before. */
+    @Test
+    void changesMadeTheBase_comeToTheSame_orAreRefused() {
+        Forecast base = base("GBP", MARCH_31, growing());
+        Scenario shown = WhatIfCases.scenario(
+                changeOf("sales/method/base", scale("90"), range(4, 5)), change("sales", scale("50"), range(6, 6)));
+        Plan made = MadeBase.of(base, shown, List.of("c0", "c1"));
+        assertThat(made.lines().get(0).altered()).isEmpty();
+        assertThat(cash(Forecaster.forecast(made, base.books()), "sales", 4, 5, 6, 7))
+                .containsExactly(3_709_084L, 3_746_174L, 2_102_020L, 4_246_081L);
+        Scenario later = WhatIfCases.scenario(change("sales", new Act.PaidLater(5), DayRange.ALWAYS));
+        assertThatThrownBy(() -> MadeBase.of(base, later, List.of("c0"))).hasMessageContaining("stays a change");
     }
 
     private static Line onlyHistory() {

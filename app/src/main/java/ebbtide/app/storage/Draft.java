@@ -295,6 +295,10 @@ public final class Draft {
 
     /** Keeps the forecast under a name. */
     public void addSnapshot(String id, String name, String note, Forecast forecast) {
+        if (shown != null) {
+            throw new IllegalArgumentException("'" + shown.scenario().name()
+                    + "' is shown, and a snapshot keeps the base: show the base to save it");
+        }
         SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
         stores.snapshots()
                 .add(

@@ -69,6 +69,23 @@ class ScenarioJourneyTest extends ApiJourney {
         assertThat(cell(false, "restaurants").get("amount").asLong()).isEqualTo(base);
         assertThat(cell(true, "diesel").get("base").isNull()).isTrue();
 
+        // A link says in a parameter what it looks at; a snapshot is the base's, and says so.
+        String csv = "/forecast.csv?by=MONTH&from=2026-12-01&to=2026-12-31&shape=long";
+        String ofBase = mvc.perform(get(path(csv))).andReturn().getResponse().getContentAsString();
+        assertThat(mvc.perform(get(path(csv + "&scenario=slow")))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .isNotEqualTo(ofBase);
+        assertThat(send(
+                                422,
+                                shown(json(
+                                        post(path("/snapshots?version=" + version())),
+                                        "{\"name\": \"S\", \"note\": \"\"}")))
+                        .get("detail")
+                        .asString())
+                .contains("a snapshot keeps the base");
+
         // What is edited while it is shown becomes its change.
         JsonNode line = send(200, shown(get(path("/lines/diesel")))).get("line");
         JsonNode done = send(
