@@ -14,6 +14,8 @@ export class PlanState {
   problem = $state.raw<Problem>();
   /** Where closing cash is likely to lie in weeks to come, from the record of past forecasts. */
   band = $state.raw<Schemas['BandView']>();
+  /** The scenario that funding must survive, as it stands; nothing where there is none. */
+  breakwater = $state.raw<Schemas['HeldView'] | null>(null);
   /** The tide line as it would be after an edit that is only tried; it goes with the next edit. */
   trial = $state.raw<PlanView['tide']>();
   busy = $state(0);

@@ -46,6 +46,15 @@
     plan.band = plan.view?.shown ? undefined : band.data;
   });
 
+  const breakwater = new Loaded((signal) =>
+    plan.view?.scenarios.length
+      ? answer(api.GET('/api/plans/{plan}/breakwater', { params: { path: { plan: plan.id } }, signal }))
+      : null,
+  );
+  $effect(() => {
+    plan.breakwater = plan.view?.scenarios.length ? (breakwater.data?.held ?? null) : null;
+  });
+
   function isTyping(target: EventTarget | null): boolean {
     return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
   }

@@ -196,9 +196,17 @@
       {#if tide.shortfall[hover]}<span class="bad">short {plan.money.short(tide.shortfall[hover]!)}</span>{/if}
     </div>
   {/if}
-  <div class="pointer-events-none absolute right-3 top-2 w-[112px] text-[10.5px] leading-[1.45] text-[#9fc3c8]">
+  <div class="pointer-events-none absolute right-3 top-1.5 w-[112px] text-[10.5px] leading-[1.45] text-[#9fc3c8]">
     headroom now<br /><b class="text-[16px] leading-5 text-white">{plan.money.short(tide.headroomNow)}</b><br />
     peak need {plan.money.short(tide.marks.peakNeed)}<br />limit {plan.money.short(limitNow)}
+    {#if plan.breakwater}
+      <br /><span
+        class={plan.breakwater.headroom < 0 ? 'font-semibold text-[#f0a583]' : ''}
+        data-breakwater
+        title="{plan.breakwater.name}: least headroom on {fullDay(plan.breakwater.lowWater)}"
+        >breakwater {plan.money.short(plan.breakwater.headroom)}</span
+      >
+    {/if}
   </div>
   <table class="sr-only">
     <caption>Closing cash at each month shown on the tide line</caption>

@@ -3,6 +3,7 @@
   import { answer, api, type LineView } from '../../lib/api';
   import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
+  import { address } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
   import ComingDates from './parts/ComingDates.svelte';
   import RollForwardCard from './parts/RollForwardCard.svelte';
@@ -77,6 +78,14 @@
     return saving;
   }
 
+  /** The address that asks how far the line can go. */
+  function howFar(name: string): string {
+    const [path, query = ''] = address(plan.id, 'whatif', 'how-far').split('?');
+    const asked = new URLSearchParams(query);
+    asked.set('of', `${name} (the whole ${view?.kind === 'group' ? 'group' : 'line'})`);
+    return `${path}?${asked}`;
+  }
+
   async function copy() {
     await last;
     const to = crypto.randomUUID();
@@ -132,6 +141,7 @@
         </select></label
       >
     {/if}
+    <Act href="#{howFar(line.name)}" title="How far it can go before cash runs short">How far?</Act>
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>
     <Act onclick={() => void plan.deleteLine(id)} title="Delete; Ctrl Z brings it back">Delete</Act>
   </div>

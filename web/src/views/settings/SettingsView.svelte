@@ -15,14 +15,16 @@
   const plan = getPlan();
   const isNew = $derived(new URLSearchParams(router.querystring ?? '').get('new') === 'yes');
 
+  const held = $derived(plan.breakwater?.sentence);
+  const missing = $derived([...plan.view!.missing, ...(held ? [{ lineId: null, sentence: held }] : [])]);
   let part = $state<'settings' | 'assumptions' | 'budget'>('settings');
 </script>
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
   <h1>Setup</h1>
   <span class="hush flex-1">
-    {isNew ? 'The forecast is there: the tide line above shows it. ' : ''}{plan.view!.missing.length
-      ? `${plan.view!.missing.length} ${plan.view!.missing.length === 1 ? 'thing is' : 'things are'} still missing.`
+    {isNew ? 'The forecast is there: the tide line above shows it. ' : ''}{missing.length
+      ? `${missing.length} ${missing.length === 1 ? 'thing is' : 'things are'} still missing.`
       : 'Nothing is missing.'}
   </span>
   <Segments
@@ -45,11 +47,11 @@
 {:else}
   <div class="grid grid-cols-[1fr_1fr] items-start gap-3">
     <div class="flex flex-col gap-3">
-      {#if plan.view!.missing.length}
+      {#if missing.length}
         <section class="card" aria-label="What is missing">
           <b class="font-semibold">What is missing</b>
           <ul class="mt-1 list-disc pl-4">
-            {#each plan.view!.missing as one, i (i)}
+            {#each missing as one, i (i)}
               <li>
                 {one.sentence}.
                 {#if one.lineId}<a class="underline" href={addressOfLine(plan, one.lineId)} use:link>Go there</a>{/if}

@@ -1,7 +1,17 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import TargetField from './TargetField.svelte';
-  import { act, ACTS, edge, newId, nothingCalled, type ActKind, type Change, type Choice } from './whatif';
+  import {
+    act,
+    actsFor,
+    edge,
+    newId,
+    nothingCalled,
+    type ActKind,
+    type Change,
+    type Choice,
+    WHOLE_ACTS,
+  } from './whatif';
 
   interface Props {
     /** Adds a change; gives the refusal, or nothing. */
@@ -16,7 +26,19 @@
   let from = $state('');
   let to = $state('');
   let refusal = $state('');
-  const UNITS: Partial<Record<ActKind, string>> = { scale: '(%)', 'paid-later': '(days)', 'never-paid': '(points)' };
+  const offered = $derived(actsFor(found?.target));
+  // What is not offered of what was found is not chosen.
+  $effect(() => {
+    if (!offered.some((one) => one.value === kind)) kind = offered[0]!.value;
+  });
+  const UNITS: Partial<Record<ActKind, string>> = {
+    scale: '(%)',
+    'paid-later': '(days)',
+    'never-paid': '(points)',
+    'shift-days': '(days)',
+    'shift-months': '(months)',
+  };
+  const WHOLE: ActKind[] = ['paid-later', 'shift-days', 'shift-months'];
 
   async function put(e: SubmitEvent) {
     e.preventDefault();
@@ -24,12 +46,12 @@
       refusal = nothingCalled(words);
       return;
     }
-    if (kind !== 'leave-out' && !typed.trim()) {
+    if (!WHOLE_ACTS.includes(kind) && !typed.trim()) {
       refusal = 'Say how much: a figure, such as 90 or 1250.50.';
       return;
     }
-    if (kind === 'paid-later' && !/^-?\d+$/.test(typed.trim())) {
-      refusal = `'${typed}' is no number of days: type one such as 12, or -5 for sooner.`;
+    if (WHOLE.includes(kind) && !/^-?\d+$/.test(typed.trim())) {
+      refusal = `'${typed}' is no number of ${kind === 'shift-months' ? 'months' : 'days'}: type one such as 12, or -5 for sooner.`;
       return;
     }
     const first = edge(from, 'from');
@@ -52,14 +74,14 @@
 </script>
 
 <form class="mt-3 flex flex-wrap items-end gap-2" onsubmit={(e) => void put(e)} aria-label="A new change">
-  <TargetField bind:words bind:found label="What changes" />
+  <TargetField bind:words bind:found label="What changes" parties />
   <label
     ><span class="hush block">How</span>
     <select class="small-field" bind:value={kind}>
-      {#each ACTS as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+      {#each offered as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
     </select></label
   >
-  {#if kind !== 'leave-out'}
+  {#if !WHOLE_ACTS.includes(kind)}
     <label
       ><span class="hush block">How much {UNITS[kind] ?? found?.unit ?? ''}</span>
       <input class="small-field w-[110px] text-right" bind:value={typed} /></label

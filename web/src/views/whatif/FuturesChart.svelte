@@ -2,28 +2,44 @@
   import { addDays, daysBetween, longDay, monthName, shortDay, weekday, type Day } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import { TideScale } from '../../lib/tide/scale';
-  import { dash, letter, type ScenariosView, type ScenarioView } from './whatif';
+  import { dash, letter } from './whatif';
 
   interface Props {
-    data: ScenariosView;
-    flown: ScenarioView[];
+    /** Closing cash by day of the window, of each future in its order; null where one says nothing. */
+    futures: (number | null)[][];
     from: Day;
     to: Day;
   }
 
-  let { data, flown, from, to }: Props = $props();
+  let { futures, from, to }: Props = $props();
   const plan = getPlan();
   const HEIGHT = 232;
   let width = $state(820);
   const tide = $derived(plan.view!.tide);
-  const first = $derived(Math.max(0, daysBetween(tide.firstDay, from)));
-  const last = $derived(Math.min(data.closing.length - 1, daysBetween(tide.firstDay, to)));
-  const lines = $derived([data.closing, ...flown.map((one) => one.closing)].map((days) => days.slice(first, last + 1)));
-  const minimum = $derived(tide.minimum.slice(first, last + 1));
-  const scale = $derived(new TideScale(lines[0]!.length, lines.flat(), minimum, 62, width - 44, 10, HEIGHT - 24));
+  const first = $derived(daysBetween(tide.firstDay, from));
+  const days = $derived(daysBetween(from, to) + 1);
+  const minimum = $derived(tide.minimum.slice(Math.max(0, first), first + days));
+  /** Each future's days in a row that it knows, and where they begin. */
+  const lines = $derived(
+    futures.map((closing) => {
+      const start = closing.findIndex((minor) => minor !== null);
+      return { start: Math.max(0, start), known: closing.filter((minor) => minor !== null) };
+    }),
+  );
+  const scale = $derived(
+    new TideScale(
+      days,
+      lines.flatMap((line) => line.known),
+      minimum,
+      62,
+      width - 44,
+      10,
+      HEIGHT - 24,
+    ),
+  );
   const marks = $derived(
-    Array.from({ length: last - first + 1 }, (_, day) => ({ day, date: addDays(tide.firstDay, first + day) })).filter(
-      ({ date }) => (last - first <= 110 ? weekday(date) === 'Mon' : date.endsWith('-01')),
+    Array.from({ length: days }, (_, day) => ({ day, date: addDays(from, day) })).filter(({ date }) =>
+      days <= 111 ? weekday(date) === 'Mon' : date.endsWith('-01'),
     ),
   );
   const shown = $derived(marks.filter((_, i) => i % Math.ceil(marks.length / 9) === 0));
@@ -31,7 +47,7 @@
   /** Letters that would lie on each other are moved apart, the highest first. */
   const letters = $derived.by(() => {
     const ends = lines
-      .map((days, at) => ({ at, y: scale.y(days.at(-1) ?? 0) + 4 }))
+      .map((line, at) => ({ at, y: scale.y(line.known.at(-1) ?? 0) + 4 }))
       .sort((one, other) => one.y - other.y);
     for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 12);
     return ends;
@@ -51,12 +67,12 @@
     {/each}
     {#each shown as mark (mark.day)}
       <text x={scale.x(mark.day)} y={HEIGHT - 6} text-anchor="middle" font-size="11" fill="#4c636b"
-        >{last - first <= 110 ? shortDay(mark.date) : `${monthName(mark.date)} ${mark.date.slice(2, 4)}`}</text
+        >{days <= 111 ? shortDay(mark.date) : `${monthName(mark.date)} ${mark.date.slice(2, 4)}`}</text
       >
     {/each}
-    {#each lines as days, at (at)}
+    {#each lines as line, at (at)}
       <path
-        d={scale.path(days, 0)}
+        d={scale.path(line.known, line.start)}
         fill="none"
         stroke={at ? '#2a8397' : '#12303b'}
         stroke-width={at ? 1.6 : 2.2}

@@ -1,16 +1,15 @@
 <script lang="ts">
   import { shortDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
-  import { letter, type KeyFigures, type ScenarioView } from './whatif';
+  import { letter, type FutureColumn, type KeyFigures } from './whatif';
 
   interface Props {
-    base: KeyFigures;
-    flown: ScenarioView[];
-    chosen: string | undefined;
-    onchoose: (id: string) => void;
+    columns: FutureColumn[];
+    /** Hears which is chosen, by its key; without it none can be. */
+    onchoose?: (key: string) => void;
   }
 
-  let { base, flown, chosen, onchoose }: Props = $props();
+  let { columns, onchoose }: Props = $props();
   const plan = getPlan();
   type Row = {
     key: 'headroom' | 'cash' | 'peakNeed' | 'closing';
@@ -25,30 +24,30 @@
     { key: 'closing', name: 'Closing cash', says: 'at the horizon', bad: (minor) => minor < 0 },
   ];
 
-  function changes(one: ScenarioView): string {
-    const own = one.changes.filter((change) => !change.of).length;
-    const more = one.changes.length - own;
-    const mine = own || !more ? `${own} ${own === 1 ? 'change' : 'changes'}` : '';
-    return [mine, more ? `${more} of others` : ''].filter(Boolean).join(', ');
-  }
-
   function signed(minor: number): string {
     return minor === 0 ? '·' : (minor > 0 ? '+' : '') + plan.money.full(minor);
   }
+
+  /** By how much it differs, and of low water when it is. */
+  function below(row: Row, figures: KeyFigures, difference: KeyFigures | null): string {
+    const day = row.key === 'headroom' ? shortDay(figures.lowWater) : '';
+    return [difference ? signed(difference[row.key]) : '', day].filter(Boolean).join(' · ');
+  }
 </script>
 
-<table class="figures mb-3">
+<table class="figures mb-3" aria-label="Key figures">
   <thead>
     <tr>
       <th class="words">{plan.money.symbol}</th>
-      <th><span class="letter">A</span> Base<small>the plan as it stands</small></th>
-      {#each flown as one, i (one.scenario.id)}
-        <th class={one.scenario.id === chosen ? 'bg-foam' : ''} aria-current={one.scenario.id === chosen}>
-          <button class="hover:underline" onclick={() => onchoose(one.scenario.id)}>
-            <span class="letter">{letter(i + 1)}</span>
-            {one.scenario.name}
-          </button>
-          <small>{changes(one)}</small>
+      {#each columns as one, i (one.key)}
+        <th class={one.chosen ? 'bg-foam' : ''} aria-current={one.chosen}>
+          {#if onchoose && i > 0}
+            <button class="hover:underline" onclick={() => onchoose(one.key)}>
+              <span class="letter">{letter(i)}</span>
+              {one.name}
+            </button>
+          {:else}<span class="letter">{letter(i)}</span> {one.name}{/if}
+          <small>{one.sub}</small>
         </th>
       {/each}
     </tr>
@@ -57,22 +56,16 @@
     {#each ROWS as row (row.key)}
       <tr>
         <th class="words"><b class="font-semibold">{row.name}</b> <span class="hush">{row.says}</span></th>
-        <td class="!h-[38px] {row.bad(base[row.key]) ? 'bad' : ''}">
-          {plan.money.full(base[row.key])}
-          {#if row.key === 'headroom'}<small class="hush block">{shortDay(base.lowWater)}</small>{/if}
-        </td>
-        {#each flown as one (one.scenario.id)}
+        {#each columns as one (one.key)}
           <td
-            class="{row.bad(one.figures[row.key]) ? 'bad font-semibold' : ''} {one.scenario.id === chosen
+            class="!h-[38px] {one.figures && row.bad(one.figures[row.key]) ? 'bad font-semibold' : ''} {one.chosen
               ? 'bg-foam'
               : ''}"
           >
-            {plan.money.full(one.figures[row.key])}
-            <small class="hush block"
-              >{signed(one.difference[row.key])}{row.key === 'headroom'
-                ? ` · ${shortDay(one.figures.lowWater)}`
-                : ''}</small
-            >
+            {#if one.figures}
+              {plan.money.full(one.figures[row.key])}
+              <small class="hush block">{below(row, one.figures, one.difference)}</small>
+            {/if}
           </td>
         {/each}
       </tr>

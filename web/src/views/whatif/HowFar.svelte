@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { router } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { noDay, readDay } from '../../lib/dates';
@@ -17,7 +18,8 @@
 
   let { names, onmade }: Props = $props();
   const plan = getPlan();
-  let words = $state('');
+  /** Asked from another view, it says of what. */
+  let words = $state(new URLSearchParams(router.querystring ?? '').get('of') ?? '');
   let found = $state<Choice>();
   let measure = $state<Measure>('LEAST_HEADROOM');
   let bound = $state('0');
@@ -25,12 +27,13 @@
   let from = $state('');
   let to = $state('');
   let refusal = $state('');
+  const asksDay = $derived(measure === 'CLOSING' || measure === 'PROFIT');
   let asked = $state.raw<{ choice: Choice; from: string; to: string }>();
   let told = $state.raw<Schemas['BreakEvenView']>();
 
   async function ask(e: SubmitEvent) {
     e.preventDefault();
-    const on = measure === 'CLOSING' && day ? readDay(day) : undefined;
+    const on = asksDay && day ? readDay(day) : undefined;
     const first = edge(from, 'from');
     const last = edge(to, 'to');
     refusal = !found
@@ -100,7 +103,7 @@
         {#each MEASURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
       </select></label
     >
-    {#if measure === 'CLOSING'}
+    {#if asksDay}
       <label
         ><span class="hush block">day</span>
         <input class="small-field w-[110px]" placeholder="the last" bind:value={day} /></label

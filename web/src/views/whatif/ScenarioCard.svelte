@@ -5,6 +5,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import AddChange from './AddChange.svelte';
   import ChangeTable from './ChangeTable.svelte';
+  import Survived from './Survived.svelte';
   import { makeBase, putScenario, removeScenario } from './putting';
   import { freeName, newId, type Change, type Scenario, type ScenarioView } from './whatif';
 
@@ -19,9 +20,20 @@
   const scenario = $derived(chosen.scenario);
   const others = $derived(all.filter((one) => one.id !== scenario.id));
 
-  async function put(changed: Partial<Scenario>): Promise<string> {
-    const refused = await putScenario(plan, { ...scenario, ...changed });
+  async function put(changed: Partial<Scenario>, whole = false): Promise<string> {
+    const refused = await putScenario(plan, whole ? (changed as Scenario) : { ...scenario, ...changed });
     return refused?.detail ?? '';
+  }
+
+  function putChance(typed: string): Promise<string> | string {
+    const plain = typed.replace('%', '').trim();
+    if (!plain) {
+      const { chance: _, ...without } = scenario;
+      return put(without, true);
+    }
+    return /^\d{1,3}(\.\d{1,4})?$/.test(plain)
+      ? put({ chance: plain })
+      : `A chance is a percentage from 0 to 100, but was '${typed}'.`;
   }
 
   function add(change: Change): Promise<string> {
@@ -72,6 +84,26 @@
     <Act onclick={() => void copy()}>Copy</Act>
     <Act onclick={() => void put({ putBy: !scenario.putBy })}>{scenario.putBy ? 'Take up again' : 'Put by'}</Act>
     <Act onclick={() => void takeOut()} title="Undo brings it back">Take out</Act>
+  </div>
+  <div class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+    <label
+      title="Its least headroom stands beside the base's wherever low water stands; the checklist says when it does not hold"
+    >
+      <input
+        type="checkbox"
+        checked={scenario.breakwater ?? false}
+        onchange={(e) => void put({ breakwater: e.currentTarget.checked })}
+      />
+      the breakwater: funding must survive it
+    </label>
+    <TypedField
+      value={scenario.chance ?? ''}
+      onput={putChance}
+      label="How likely, in % "
+      class="w-[84px] text-right"
+      placeholder="not said"
+    />
+    <Survived scenario={scenario.id} />
   </div>
   {#if others.length}
     <fieldset class="mb-2 flex flex-wrap gap-x-4">

@@ -9,9 +9,11 @@
     /** What the words name; nothing while they name nothing. */
     found: Choice | undefined;
     label: string;
+    /** Whether customers and suppliers can be chosen too. */
+    parties?: boolean;
   }
 
-  let { words = $bindable(), found = $bindable(), label }: Props = $props();
+  let { words = $bindable(), found = $bindable(), label, parties = false }: Props = $props();
   const plan = getPlan();
   const list = $props.id();
 
@@ -19,7 +21,30 @@
     void plan.version;
     return answer(api.GET('/api/plans/{plan}/assumptions', { params: { path: { plan: plan.id } }, signal }));
   });
-  const all = $derived(choices(assumptions.data ?? [], plan.view?.lines ?? []));
+  const customers = new Loaded((signal) => (parties ? habits('RECEIPT', signal) : null));
+  const suppliers = new Loaded((signal) => (parties ? habits('PAYMENT', signal) : null));
+  const all = $derived(
+    choices(assumptions.data ?? [], plan.view?.lines ?? [], [
+      ...(customers.data?.counterparties ?? []).map((one) => ({
+        direction: 'receipt' as const,
+        name: one.counterparty,
+      })),
+      ...(suppliers.data?.counterparties ?? []).map((one) => ({
+        direction: 'payment' as const,
+        name: one.counterparty,
+      })),
+    ]),
+  );
+
+  function habits(direction: 'RECEIPT' | 'PAYMENT', signal: AbortSignal) {
+    return answer(
+      api.GET('/api/plans/{plan}/items/habits', {
+        params: { path: { plan: plan.id }, query: { direction } },
+        signal,
+      }),
+    );
+  }
+
   $effect(() => {
     found = all.find((one) => one.words.toLowerCase() === words.trim().toLowerCase());
   });
@@ -31,7 +56,7 @@
     class="small-field w-[330px]"
     list="choices-{list}"
     bind:value={words}
-    placeholder="a line, a group or an assumption"
+    placeholder={parties ? 'a line, an assumption or a counterparty' : 'a line, a group or an assumption'}
     autocomplete="off"
   /></label
 >

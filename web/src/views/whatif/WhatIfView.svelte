@@ -2,18 +2,22 @@
   import { push } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
+  import { daysBetween } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
+  import BesideView from './beside/BesideView.svelte';
   import EffectsCard from './EffectsCard.svelte';
   import FuturesChart from './FuturesChart.svelte';
   import FuturesTable from './FuturesTable.svelte';
   import { putScenario } from './putting';
   import HowFar from './HowFar.svelte';
-  import WhatMatters from './WhatMatters.svelte';
+  import HowLikely from './likely/HowLikely.svelte';
+  import ValuesSheet from './values/ValuesSheet.svelte';
+  import WhatMatters from './matters/WhatMatters.svelte';
   import ScenarioCard from './ScenarioCard.svelte';
-  import { empty, freeName } from './whatif';
+  import { column, empty, freeName } from './whatif';
 
   interface Props {
     time: TimeWindow;
@@ -23,6 +27,14 @@
 
   let { time, part }: Props = $props();
   const plan = getPlan();
+  const TABS = [
+    { value: 'futures', name: 'Futures' },
+    { value: 'values', name: 'Values' },
+    { value: 'side-by-side', name: 'Side by side' },
+    { value: 'how-far', name: 'How far' },
+    { value: 'what-matters', name: 'What matters' },
+    { value: 'how-likely', name: 'How likely' },
+  ] as const;
 
   const futures = new Loaded((signal) => {
     void plan.version;
@@ -32,8 +44,14 @@
   const flown = $derived(all.filter((one) => !one.scenario.putBy));
   const putBy = $derived(all.filter((one) => one.scenario.putBy));
   const chosen = $derived(all.find((one) => one.scenario.id === part) ?? flown[0]);
-  const tab = $derived(part === 'how-far' || part === 'what-matters' ? part : 'futures');
+  const tab = $derived(TABS.find((one) => one.value === part)?.value ?? 'futures');
   const short = $derived(flown.filter((one) => one.figures.headroom < 0));
+
+  /** The days of the window, of all that the plan has. */
+  function windowed(closing: number[]): number[] {
+    const first = daysBetween(plan.view!.tide.firstDay, time.from);
+    return closing.slice(Math.max(0, first), first + daysBetween(time.from, time.to) + 1);
+  }
 
   function choose(id: string) {
     void push(address(plan.id, 'whatif', id));
@@ -64,19 +82,14 @@
       {flown.length}
       {flown.length === 1 ? 'future' : 'futures'} beside the base.
       {short.length
-        ? short
-            .map((one) => `${one.scenario.name} falls short of headroom by ${plan.money.sum(-one.figures.headroom)}`)
-            .join('; ') + '.'
+        ? short.map((one) => `${one.scenario.name} runs short by ${plan.money.sum(-one.figures.headroom)}`).join('; ') +
+          '.'
         : 'In each of them headroom lasts.'}
     {/if}
   </span>
   <Segments
     label="Part of What-if"
-    options={[
-      { value: 'futures', name: 'Futures' },
-      { value: 'how-far', name: 'How far' },
-      { value: 'what-matters', name: 'What matters' },
-    ]}
+    options={TABS}
     value={tab}
     onchoose={(to) => void push(address(plan.id, 'whatif', to === 'futures' ? undefined : to))}
   />
@@ -90,6 +103,12 @@
   <p role="alert" class="bad">{futures.problem.detail}</p>
 {:else if tab === 'what-matters'}
   <WhatMatters />
+{:else if tab === 'side-by-side'}
+  <BesideView {time} scenarios={flown.map((one) => one.scenario)} />
+{:else if tab === 'values'}
+  <ValuesSheet />
+{:else if tab === 'how-likely'}
+  <HowLikely />
 {:else if tab === 'how-far'}
   <HowFar names={all.map((one) => one.scenario.name)} onmade={choose} />
 {:else if futures.data && !all.length}
@@ -104,10 +123,34 @@
   </div>
 {:else if futures.data}
   <div class="mb-3 grid grid-cols-[1fr_420px] items-start gap-3">
-    <FuturesChart data={futures.data} {flown} from={time.from} to={time.to} />
+    <FuturesChart
+      futures={[futures.data.closing, ...flown.map((one) => one.closing)].map(windowed)}
+      from={time.from}
+      to={time.to}
+    />
     {#if chosen}<EffectsCard {chosen} base={futures.data.base} />{/if}
   </div>
-  <FuturesTable base={futures.data.base} {flown} chosen={chosen?.scenario.id} onchoose={choose} />
+  <FuturesTable
+    columns={[
+      {
+        key: 'base',
+        name: 'Base',
+        sub: 'the plan as it stands',
+        figures: futures.data.base,
+        difference: null,
+        chosen: false,
+      },
+      ...flown.map((one) => column(one, one.scenario.id === chosen?.scenario.id)),
+    ]}
+    onchoose={choose}
+  />
+  {#if futures.data.expected}
+    <p class="mb-3">
+      By their chances headroom is expected at <b class="font-semibold"
+        >{plan.money.sum(futures.data.expected.expected)}</b
+      >, at worst {plan.money.sum(futures.data.expected.worstHeadroom)} in '{futures.data.expected.worst}'.
+    </p>
+  {/if}
   {#if chosen}
     {#key chosen.scenario.id}<ScenarioCard {chosen} all={all.map((one) => one.scenario)} onchoose={choose} />{/key}
   {/if}

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { PlanView } from '../../lib/api';
 import { nextShown } from '../../lib/shell/pennant';
-import { act, choices, edge, freeName, nothingCalled } from './whatif';
+import { told, toggled } from './beside/beside';
+import { chance, count, how } from './likely/likely';
+import { act, actsFor, choices, edge, freeName, nothingCalled } from './whatif';
 
 describe('what a change is of', () => {
   const assumption = {
@@ -42,6 +44,7 @@ describe('what a change does', () => {
     expect(act('scale', '90%')).toEqual({ kind: 'scale', to: '90' });
     expect(act('paid-later', '-5')).toEqual({ kind: 'paid-later', days: -5 });
     expect(act('leave-out', '')).toEqual({ kind: 'leave-out' });
+    expect(act('shift-months', '1')).toEqual({ kind: 'shift', by: 1, unit: 'months' });
   });
 
   it('reads the ends of a range as months or as days', () => {
@@ -70,5 +73,57 @@ describe('scenarios', () => {
     expect(nextShown(shown())).toBe('a');
     expect(nextShown(shown('a'))).toBe('c');
     expect(nextShown(shown('c'))).toBe('');
+  });
+});
+
+describe('who pays', () => {
+  it('is a counterparty by name, who pays later or fails', () => {
+    const [choice] = choices([], [], [{ direction: 'receipt', name: 'Gull Ltd' }]);
+    expect(choice).toEqual({
+      words: 'Gull Ltd (a customer)',
+      target: { kind: 'counterparty', direction: 'receipt', name: 'Gull Ltd' },
+      unit: '',
+    });
+    expect(actsFor(choice!.target).map((one) => one.value)).toEqual(['paid-later', 'fails']);
+    expect(actsFor(undefined).map((one) => one.value)).not.toContain('fails');
+  });
+});
+
+describe('side by side', () => {
+  it('takes six at most, and keeps one at least', () => {
+    expect(toggled(['base'], 'base')).toEqual(['base']);
+    expect(toggled(['base'], 'plan:x')).toEqual(['base', 'plan:x']);
+    expect(toggled(['a', 'b', 'c', 'd', 'e', 'f'], 'g')).toHaveLength(6);
+    expect(toggled(['a', 'b'], 'a')).toEqual(['b']);
+  });
+
+  it('tells rows of which a future says something, or that differ', () => {
+    const row = (id: string, amount: number | null, difference: number | null) => ({
+      id,
+      name: id,
+      depth: 0,
+      sum: false,
+      futures: [{ amounts: [amount], differences: [difference] }],
+    });
+    const rows = [row('same', 5, 0), row('none', null, null), row('other', 7, 2)];
+    expect(told(rows, 0, false).map((one) => one.id)).toEqual(['same', 'other']);
+    expect(told(rows, 0, true).map((one) => one.id)).toEqual(['other']);
+  });
+});
+
+describe('how likely', () => {
+  it('is said in whole percents, in tenths where it is small', () => {
+    expect([chance(0), chance(12), chance(999), chance(3456)]).toEqual(['0%', '0.1%', '10.0%', '35%']);
+  });
+
+  it('is drawn in whole numbers', () => {
+    expect(count('1,000', 10000, 'Runs')).toBe(1000);
+    expect(count('0', 10000, 'Runs')).toBe("Runs are a whole number from 1 to 10,000, but was '0'.");
+  });
+
+  it('says by what a line is drawn', () => {
+    const line = { lineId: 'a', name: 'A', how: 'DOUBT' as const, origins: 3 };
+    expect(how(line, 8)).toBe('by doubt: 3 forecasts of 8 that are needed');
+    expect(how({ ...line, how: 'RECORD', origins: 26 }, 8)).toBe('errs as it did before, by 26 forecasts');
   });
 });

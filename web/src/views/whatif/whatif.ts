@@ -8,6 +8,33 @@ export type ScenarioView = Schemas['ScenarioView'];
 export type KeyFigures = Schemas['KeyFigures'];
 export type Assumption = Schemas['AssumptionView'];
 
+/** A future as a column of key figures; a forecast as it was kept has none. */
+export interface FutureColumn {
+  key: string;
+  name: string;
+  sub: string;
+  figures: KeyFigures | null;
+  /** How much more they are than those it is held against; null for that one itself. */
+  difference: KeyFigures | null;
+  chosen: boolean;
+}
+
+/** A scenario as a column: how many changes it has, of its own and of those it stands on. */
+export function column(one: ScenarioView, chosen: boolean): FutureColumn {
+  const own = one.changes.filter((change) => !change.of).length;
+  const more = one.changes.length - own;
+  const mine = own || !more ? `${own} ${own === 1 ? 'change' : 'changes'}` : '';
+  const sub = [one.scenario.breakwater ? 'the breakwater' : '', mine, more ? `${more} of others` : ''];
+  return {
+    key: one.scenario.id,
+    name: one.scenario.name,
+    sub: sub.filter(Boolean).join(', '),
+    figures: one.figures,
+    difference: one.difference,
+    chosen,
+  };
+}
+
 /** How the lines of futures are told apart: by dash and letter, never by colour alone; the base's is whole. */
 const DASHES = ['', '7 4', '2 4', '10 3 2 3', '4 3', '12 5', '1 3 6 3'];
 
@@ -43,11 +70,19 @@ export interface Choice {
   unit: string;
 }
 
-export function choices(assumptions: Assumption[], lines: { id: string; name: string; kind: string }[]): Choice[] {
+export function choices(
+  assumptions: Assumption[],
+  lines: { id: string; name: string; kind: string }[],
+  parties: { direction: 'receipt' | 'payment'; name: string }[] = [],
+): Choice[] {
   const seen = new Map<string, Choice>();
   for (const line of lines) {
     const words = `${line.name} (${line.kind === 'group' ? 'the whole group' : 'the whole line'})`;
     seen.set(words, { words, target: { kind: 'line', line: line.id }, unit: '' });
+  }
+  for (const { direction, name } of parties) {
+    const words = `${name} (${direction === 'receipt' ? 'a customer' : 'a supplier'})`;
+    seen.set(words, { words, target: { kind: 'counterparty', direction, name }, unit: '' });
   }
   for (const one of assumptions) {
     const words = `${one.line}: ${one.name}`;
@@ -62,7 +97,10 @@ export const ACTS = [
   { value: 'add', name: 'is more by (less: below zero)' },
   { value: 'paid-later', name: 'is paid … days later' },
   { value: 'never-paid', name: 'is never paid, … points more' },
+  { value: 'shift-days', name: 'comes … days later (sooner: below zero)' },
+  { value: 'shift-months', name: 'comes … months later' },
   { value: 'leave-out', name: 'is left out' },
+  { value: 'fails', name: 'fails: what it owes and buys does not come' },
 ] as const;
 export type ActKind = (typeof ACTS)[number]['value'];
 
@@ -80,7 +118,11 @@ export function act(kind: ActKind, typed: string): Change['act'] {
       return { kind, days: Number(plain) };
     case 'never-paid':
       return { kind, points: plain.replace('%', '') };
+    case 'shift-days':
+    case 'shift-months':
+      return { kind: 'shift', by: Number(plain), unit: kind === 'shift-days' ? 'days' : 'months' };
     case 'leave-out':
+    case 'fails':
       return { kind };
   }
 }
@@ -102,10 +144,23 @@ export function nothingCalled(words: string): string {
     : 'Say first which: type some letters of a line or an assumption.';
 }
 
+/** The acts without a figure of their own. */
+export const WHOLE_ACTS: ActKind[] = ['leave-out', 'fails'];
+
+/** What may be done to a target: only a counterparty fails, and it is paid later or fails. */
+export function actsFor(target: Change['target'] | undefined): readonly (typeof ACTS)[number][] {
+  return target?.kind === 'counterparty'
+    ? ACTS.filter((one) => one.value === 'paid-later' || one.value === 'fails')
+    : ACTS.filter((one) => one.value !== 'fails');
+}
+
 /** What futures are measured by. */
 export const MEASURES = [
   { value: 'LEAST_HEADROOM', name: 'least headroom' },
   { value: 'LEAST_CASH', name: 'least cash' },
+  { value: 'LIMITS_LESS_NEED', name: 'limits less need' },
+  { value: 'COVENANT_ROOM', name: 'room of covenants' },
+  { value: 'PROFIT', name: 'profit of the year' },
   { value: 'CLOSING', name: 'closing cash on' },
 ] as const;
 export type Measure = (typeof MEASURES)[number]['value'];

@@ -37,7 +37,8 @@ class ArchitectureTest {
                         "java.sql..",
                         "javax.sql..",
                         "java.io..",
-                        "java.nio..",
+                        "java.nio.file..",
+                        "java.nio.channels..",
                         "java.net..",
                         "de.siegmar..")
                 .orShould()
@@ -87,7 +88,8 @@ class ArchitectureTest {
             "answers",
             "statements",
             "track",
-            "whatif");
+            "whatif",
+            "chance");
 
     @Test
     void packages_useOnlyThoseAboveThem() {

@@ -7,6 +7,7 @@ import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.time.Periods;
+import ebbtide.whatif.Breakwater;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.ScenarioPlan;
 import java.io.IOException;
@@ -16,9 +17,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -69,7 +72,8 @@ final class ForecastCommand {
             PlanDocument document = PlanReader.read(in);
             Forecast forecast = forecast(document, line.options().get("--scenario"), err);
             csv = show.csv(forecast, by);
-            checklist = ChecklistItem.of(forecast);
+            checklist = new ArrayList<>(ChecklistItem.of(forecast));
+            breakwater(document).ifPresent(checklist::add);
         } catch (BrokenPlan e) {
             e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
             return BROKEN;
@@ -107,6 +111,16 @@ final class ForecastCommand {
                 .ifPresent(sentence -> err.println(
                         "Finds nothing: a change of '" + done.scenario().name() + "' is left out: " + sentence + ".")));
         return Forecaster.forecast(made.plan(), document.books(), base);
+    }
+
+    /** What the checklist says where the scenario that funding must survive does not hold (rules 11.9). */
+    private static Optional<ChecklistItem> breakwater(PlanDocument document) {
+        Forecast base = Forecaster.forecast(document.plan(), document.books());
+        return document.scenarios().breakwater().flatMap(one -> {
+            ScenarioPlan made = ScenarioPlan.of(base, document.scenarios(), one);
+            return Breakwater.of(one, Forecaster.forecast(made.plan(), document.books(), base))
+                    .missing(document.plan().settings().currency());
+        });
     }
 
     private static int write(String csv, @Nullable String outFile, PrintStream out, PrintStream err) {

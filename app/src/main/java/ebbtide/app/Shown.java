@@ -1,6 +1,8 @@
 package ebbtide.app;
 
 import ebbtide.answers.EarlyPaymentEffect;
+import ebbtide.chance.Picture;
+import ebbtide.chance.Simulation;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.RollForwards;
@@ -9,12 +11,15 @@ import ebbtide.formats.csv.ForecastCsv;
 import ebbtide.formats.csv.FundingCsv;
 import ebbtide.formats.csv.RatioCsv;
 import ebbtide.formats.csv.RollForwardCsv;
+import ebbtide.formats.csv.SimulationCsv;
 import ebbtide.formats.csv.StatementCsv;
 import ebbtide.plan.Settings;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.track.Outturn;
+import ebbtide.track.PastErrors;
 import java.io.StringWriter;
 import java.io.Writer;
 import java.util.Arrays;
@@ -100,6 +105,18 @@ enum Shown {
                             EarlyPaymentEffect.of(forecast.plan(), forecast.books(), line)
                                     .verdict()));
             DiscountCsv.write(verdicts, out);
+        }
+    },
+    /** Where closing cash is likely to lie by week, by doubts and habits: a plan file keeps no record of forecasts. */
+    LIKELY {
+        @Override
+        void write(Forecast forecast, Periods by, Writer out) {
+            Outturn none = new Outturn(forecast.plan(), forecast.books(), List.of(), List.of());
+            Picture picture = Picture.of(forecast, new PastErrors(none, 0), Simulation.USUAL_WEEKS);
+            SimulationCsv.write(
+                    Simulation.of(forecast, picture, Simulation.USUAL_RUNS, Simulation.USUAL_SEED),
+                    settings(forecast).currency(),
+                    out);
         }
     };
 

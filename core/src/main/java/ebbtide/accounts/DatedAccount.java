@@ -36,13 +36,19 @@ public final class DatedAccount implements LineAccount {
     public List<Due> dues() {
         return dated.items().stream()
                 .map(item -> Due.whole(
-                        item.date(),
-                        dated.convention().adjust(item.date(), frame.calendar(line)),
-                        dated.tax().grossOf(item.amount()),
-                        item.certainty(),
-                        Due.Lasting.ONE_OFF,
-                        (item.note().isEmpty() ? "single item" : item.note()) + taxWords(dated.tax())))
+                                item.date(),
+                                dated.convention().adjust(item.date(), frame.calendar(line)),
+                                dated.tax().grossOf(item.amount()),
+                                item.certainty(),
+                                Due.Lasting.ONE_OFF,
+                                (item.note().isEmpty() ? "single item" : item.note()) + taxWords(dated.tax()))
+                        .movedTo(moved(item)))
                 .toList();
+    }
+
+    /** The day to which a scenario moves an item. */
+    private LocalDate moved(DatedItem item) {
+        return line.moved(item.date(), frame.asOf());
     }
 
     private Stream<DatedItem> counted() {
@@ -54,16 +60,16 @@ public final class DatedAccount implements LineAccount {
         Earned.Sum sum = new Earned.Sum(frame, line.direction().sign());
         counted()
                 .forEach(item -> sum.net(
-                        dated.tax(), line.direction() == Direction.RECEIPT, Frame.month(item.date()), item.amount()));
+                        dated.tax(), line.direction() == Direction.RECEIPT, Frame.month(moved(item)), item.amount()));
         return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
     }
 
     @Override
     public OptionalLong owedOn(LocalDate day) {
         return OptionalLong.of(counted()
-                .filter(item -> !item.date().isAfter(day)
+                .filter(item -> !moved(item).isAfter(day)
                         && dated.convention()
-                                .adjust(item.date(), frame.calendar(line))
+                                .adjust(moved(item), frame.calendar(line))
                                 .isAfter(day))
                 .mapToLong(item -> dated.tax().grossOf(item.amount()))
                 .sum());
@@ -76,7 +82,7 @@ public final class DatedAccount implements LineAccount {
         if (dated.bearsTax()) {
             counted()
                     .forEach(item -> sum.addOn(
-                            basis.isCash() ? dated.convention().adjust(item.date(), frame.calendar(line)) : item.date(),
+                            basis.isCash() ? dated.convention().adjust(moved(item), frame.calendar(line)) : moved(item),
                             dated.tax()
                                     .back(
                                             line.direction() == Direction.RECEIPT,

@@ -7,7 +7,7 @@ import java.util.List;
 /**
  * A sum that falls due: its date, the day after its convention, its amount in minor units in the line's direction
  * (negative when it comes back, as a refund does), and how long it is expected. Its pieces, where it has any, add up to
- * the amount and say what it is made of.
+ * the amount and say what it is made of. {@code moved} is the date to which a scenario moves it before its convention.
  */
 public record Due(
         LocalDate typed,
@@ -16,7 +16,30 @@ public record Due(
         Certainty certainty,
         Lasting lasting,
         String words,
-        List<Piece> pieces) {
+        List<Piece> pieces,
+        LocalDate moved) {
+    /** Makes a sum that falls due on its date. */
+    Due(
+            LocalDate typed,
+            LocalDate day,
+            long amount,
+            Certainty certainty,
+            Lasting lasting,
+            String words,
+            List<Piece> pieces) {
+        this(typed, day, amount, certainty, lasting, words, pieces, typed);
+    }
+
+    /** Returns the same paid on another date, used up on its own (rules 11.3). */
+    Due movedTo(LocalDate other) {
+        return new Due(typed, day, amount, certainty, lasting, words, pieces, other);
+    }
+
+    /** Returns whether a scenario has it on another date. */
+    public boolean isMoved() {
+        return !moved.equals(typed);
+    }
+
     /** A piece of the amount, and what it is. */
     public record Piece(String what, long minor) {}
 

@@ -72,17 +72,23 @@ public final class RecurringAccount implements LineAccount {
                 .when()
                 .between(
                         frame.asOf().minusDays(AROUND + (long) recurring.termsDays()),
-                        frame.settings().horizonEnd().plusDays(Netting.Window.FURTHEST))) {
+                        frame.settings().horizonEnd().plusDays((long) Netting.Window.FURTHEST + line.mostSooner()))) {
             LocalDate due = bill.plusDays(recurring.termsDays());
             found.add(Due.whole(
-                    due,
-                    recurring.convention().adjust(due, frame.calendar(line)),
-                    recurring.tax().grossOf(amountOn(bill)),
-                    recurring.certainty(),
-                    Due.Lasting.BETWEEN_NEIGHBOURS,
-                    words));
+                            due,
+                            recurring.convention().adjust(due, frame.calendar(line)),
+                            recurring.tax().grossOf(amountOn(bill)),
+                            recurring.certainty(),
+                            Due.Lasting.BETWEEN_NEIGHBOURS,
+                            words)
+                    .movedTo(moved(bill).plusDays(recurring.termsDays())));
         }
         return List.copyOf(found);
+    }
+
+    /** The day to which a scenario moves the bill of a day. */
+    private LocalDate moved(LocalDate bill) {
+        return line.moved(bill, frame.asOf());
     }
 
     /** Returns the amount of the bill of a day in minor units, as the line types it, and as a scenario leaves it. */
@@ -108,7 +114,7 @@ public final class RecurringAccount implements LineAccount {
             LocalDate from = Timeline.month(frame.open() - reach).atDay(1);
             LocalDate to =
                     Timeline.month(frame.open() + frame.toEarned() + reach).atEndOfMonth();
-            recurring.when().between(from, to).forEach(bill -> earn(sum, bill));
+            recurring.when().between(from, to.plusDays(line.mostSooner())).forEach(bill -> earn(sum, bill));
         }
         return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
     }
@@ -119,14 +125,15 @@ public final class RecurringAccount implements LineAccount {
                 .tax()
                 .back(line.direction() == Direction.RECEIPT, recurring.tax().taxOf(amount));
         long net = recurring.tax().grossOf(amount) - taxed;
-        int first = Timeline.monthNumber(recurring.expensing().firstOf(YearMonth.from(bill)));
+        LocalDate on = moved(bill);
+        int first = Timeline.monthNumber(recurring.expensing().firstOf(YearMonth.from(on)));
         long[] parts = overDays(net, first, recurring.expensing().months());
         for (int i = 0; i < parts.length; i++) {
             sum.earn(first + i, parts[i]);
         }
         if (!recurring.expensing().nonCash()) {
-            sum.bill(Frame.month(bill), net);
-            sum.tax(Frame.month(bill), taxed);
+            sum.bill(Frame.month(on), net);
+            sum.tax(Frame.month(on), taxed);
         }
     }
 
@@ -136,11 +143,15 @@ public final class RecurringAccount implements LineAccount {
             return OptionalLong.empty();
         }
         return OptionalLong.of(
-                recurring.when().between(day.minusDays(AROUND + (long) recurring.termsDays()), day).stream()
-                        .filter(bill -> recurring
-                                .convention()
-                                .adjust(bill.plusDays(recurring.termsDays()), frame.calendar(line))
-                                .isAfter(day))
+                recurring
+                        .when()
+                        .between(day.minusDays(AROUND + (long) recurring.termsDays()), day.plusDays(line.mostSooner()))
+                        .stream()
+                        .filter(bill -> !moved(bill).isAfter(day)
+                                && recurring
+                                        .convention()
+                                        .adjust(moved(bill).plusDays(recurring.termsDays()), frame.calendar(line))
+                                        .isAfter(day))
                         .mapToLong(bill -> recurring.tax().grossOf(amountOn(bill)))
                         .sum());
     }
@@ -158,11 +169,11 @@ public final class RecurringAccount implements LineAccount {
             LocalDate first = Timeline.month(basis.firstMonth()).atDay(1);
             recurring
                     .when()
-                    .between(first.minusDays(days), frame.timeline(line).last())
+                    .between(first.minusDays(days), frame.timeline(line).last().plusDays(line.mostSooner()))
                     .forEach(bill -> sum.addOn(
                             basis.isCash()
-                                    ? recurring.convention().adjust(bill.plusDays(days), frame.calendar(line))
-                                    : bill,
+                                    ? recurring.convention().adjust(moved(bill).plusDays(days), frame.calendar(line))
+                                    : moved(bill),
                             recurring
                                     .tax()
                                     .back(

@@ -42,7 +42,7 @@ public final class ActivityCalculator {
      */
     private record Reads(
             Assumption.Stream stream,
-            List<Alteration.Amounts> altered,
+            List<Alteration.OfMonths> altered,
             Settings settings,
             int first,
             int last,
@@ -68,16 +68,8 @@ public final class ActivityCalculator {
             stream.overrides()
                     .tailMap(settings.firstForecastMonth())
                     .forEach((month, override) -> amounts.put(Timeline.monthNumber(month), override.amount()));
-            altered.forEach(one -> alter(amounts, one));
+            altered.forEach(one -> one.alter(amounts, open, last));
             return new MonthlyActivity(computed, amounts.series());
-        }
-
-        private void alter(MonthSeries.Sum amounts, Alteration.Amounts by) {
-            for (int month = Timeline.monthNumber(settings.firstForecastMonth()); month <= last; month++) {
-                if (by.range().touches(Timeline.month(month))) {
-                    amounts.put(month, by.of(amounts.in(month)));
-                }
-            }
         }
     }
 
@@ -149,7 +141,7 @@ public final class ActivityCalculator {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
         return new Reads(
                 stream,
-                line.alteredAmounts(),
+                line.alteredMonths(),
                 plan.settings(),
                 firstMonth,
                 lastMonth,
@@ -184,19 +176,24 @@ public final class ActivityCalculator {
 
     /** What a scenario does to a month, in words, the last of it last. */
     private String alteredWords(Line line, YearMonth month) {
-        return line.alteredAmounts().stream()
-                .filter(one -> one.range().touches(month))
-                .map(one -> "; in '" + one.by() + "' "
-                        + switch (one.kind()) {
-                            case SCALE -> new Percent(one.value()) + " of that";
-                            case ADD ->
-                                Money.words(
-                                                Math.abs(one.value()),
-                                                plan.settings().currency())
-                                        + (one.value() < 0 ? " less" : " more");
-                            case SET -> Money.words(one.value(), plan.settings().currency());
-                        })
+        return line.alteredMonths().stream()
+                .map(one -> one instanceof Alteration.MonthsShifted shifted
+                        ? "; in '" + shifted.by() + "' what moves by "
+                                + Math.abs(shifted.months()) + (Math.abs(shifted.months()) == 1 ? " month" : " months")
+                                + (shifted.months() < 0 ? " sooner" : " later")
+                        : one.range().touches(month) ? amountWords((Alteration.Amounts) one) : "")
                 .collect(Collectors.joining());
+    }
+
+    private String amountWords(Alteration.Amounts one) {
+        return "; in '" + one.by() + "' "
+                + switch (one.kind()) {
+                    case SCALE -> new Percent(one.value()) + " of that";
+                    case ADD ->
+                        Money.words(Math.abs(one.value()), plan.settings().currency())
+                                + (one.value() < 0 ? " less" : " more");
+                    case SET -> Money.words(one.value(), plan.settings().currency());
+                };
     }
 
     private String wordsOfBase(Line line, int monthNumber) {

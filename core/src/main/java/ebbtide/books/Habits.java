@@ -1,9 +1,12 @@
 package ebbtide.books;
 
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.function.IntToDoubleFunction;
 import org.jspecify.annotations.Nullable;
@@ -19,6 +22,7 @@ public final class Habits {
     private static final double HALF_LIFE = 180;
     private static final double OWN = 5;
     private static final double TINY = 1e-9;
+    private static final double MEDIAN = 0.5;
     /** Stands for whom nothing is known of; never added to. */
     private static final Spells NONE = new Spells();
 
@@ -85,31 +89,62 @@ public final class Habits {
      * (negative: before it): the median over habits greater than that.
      */
     public Estimate estimate(String counterparty, String lineId, long daysSinceDue) {
+        if (all.count == 0) {
+            return new Estimate(daysSinceDue < 0 ? 0 : null, 0, 0, 0);
+        }
+        OptionalInt median = quantile(upTo(counterparty, lineId), daysSinceDue, MEDIAN);
+        return new Estimate(
+                median.isPresent() ? Integer.valueOf(median.getAsInt()) : null,
+                own.getOrDefault(counterparty, NONE).count,
+                byLine.getOrDefault(lineId, NONE).count,
+                all.count);
+    }
+
+    private IntToDoubleFunction upTo(String counterparty, String lineId) {
         Spells mine = own.getOrDefault(counterparty, NONE);
         Spells line = byLine.getOrDefault(lineId, NONE);
         double ofMine = mine.count / (mine.count + OWN);
         double ofLine = (1 - ofMine) * (line.count / (line.count + OWN));
         double ofAll = 1 - ofMine - ofLine;
-        if (all.count == 0) {
-            return new Estimate(daysSinceDue < 0 ? 0 : null, 0, 0, 0);
+        return at -> ofMine * mine.upTo(at) + ofLine * line.upTo(at) + ofAll * all.upTo(at);
+    }
+
+    /** How many days late a counterparty pays on a line, with the weight of all up to each: asked again and again. */
+    public static final class Mixture {
+        private final double[] upTo;
+
+        private Mixture(IntToDoubleFunction upTo) {
+            this.upTo = new double[LATEST - EARLIEST + 1];
+            Arrays.setAll(this.upTo, upTo);
         }
-        IntToDoubleFunction upTo = at -> ofMine * mine.upTo(at) + ofLine * line.upTo(at) + ofAll * all.upTo(at);
-        int from = daysSinceDue < EARLIEST ? -1 : at(daysSinceDue);
+
+        /**
+         * Returns the least number of days late, greater than what is asked, up to which there is a share of the weight
+         * of all that are greater; nothing where none is (rules 11.8).
+         */
+        public OptionalInt quantile(long greaterThan, double share) {
+            return Habits.quantile(at -> at < 0 ? 0 : upTo[at], greaterThan, share);
+        }
+    }
+
+    /** Returns the mixture of a counterparty on a line, nothing where nobody has paid anything yet. */
+    public Optional<Mixture> mixture(String counterparty, String lineId) {
+        return all.count == 0 ? Optional.empty() : Optional.of(new Mixture(upTo(counterparty, lineId)));
+    }
+
+    private static OptionalInt quantile(IntToDoubleFunction upTo, long greaterThan, double share) {
+        int from = greaterThan < EARLIEST ? -1 : at(greaterThan);
         double before = upTo.applyAsDouble(from);
-        return new Estimate(
-                1 - before > TINY
-                        ? Integer.valueOf(EARLIEST + median(upTo, from + 1, before + (1 - before) / 2))
-                        : null,
-                mine.count,
-                line.count,
-                all.count);
+        return 1 - before > TINY
+                ? OptionalInt.of(EARLIEST + least(upTo, from + 1, before + (1 - before) * share))
+                : OptionalInt.empty();
     }
 
     /**
      * Returns the least place, from one on, up to which there is at least so much of the weight; weights are added up,
      * so they never fall.
      */
-    private static int median(IntToDoubleFunction upTo, int from, double weight) {
+    private static int least(IntToDoubleFunction upTo, int from, double weight) {
         int low = from;
         int high = LATEST - EARLIEST;
         while (low < high) {

@@ -97,7 +97,9 @@ final class Laying implements FlowSink, DaySink {
         }
         if (moved != day) {
             later = later == null ? new DaySeries.Sum(timeline.days()) : later;
-            later.add(day, -minor);
+            if (day < timeline.days()) {
+                later.add(day, -minor);
+            }
             if (moved < timeline.days()) {
                 later.add(moved, minor);
             }

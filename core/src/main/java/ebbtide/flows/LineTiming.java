@@ -198,7 +198,16 @@ public record LineTiming(
         billing.months(timeline.lastMonth()).forEach(month -> sink.fromTarget(billing, month));
     }
 
+    /** What a scenario moves is moved before its convention, then paid later where a scenario has that too. */
     private int moved(Expectation one, int day, boolean overdue) {
+        if (one.due().isMoved()) {
+            int at = ahead(line().assumption()
+                    .conventionOfItems(line().direction())
+                    .adjust(one.due().moved(), timeline.calendar()));
+            return line().isPaidLater() && at < timeline.days()
+                    ? moved(at, one.due().moved())
+                    : at;
+        }
         return line().isPaidLater() ? moved(day, overdue ? timeline.date(day) : one.typed()) : day;
     }
 
@@ -209,7 +218,9 @@ public record LineTiming(
     public LocalDate forecastOn(Expectation one) {
         boolean overdue = !one.day().isAfter(settings.asOf());
         LocalDate day = overdue ? timeline.calendar().next(settings.asOf()) : one.day();
-        return day.isAfter(settings.horizonEnd()) ? day : timeline.date(moved(one, timeline.index(day), overdue));
+        return day.isAfter(settings.horizonEnd()) && !one.due().isMoved()
+                ? day
+                : timeline.date(moved(one, timeline.index(day), overdue));
     }
 
     private void emitExpectations(FlowSink sink) {
@@ -219,7 +230,7 @@ public record LineTiming(
             boolean stands = !overdue || one.windowEnd().isAfter(settings.asOf());
             if (stands
                     && one.left() != 0
-                    && !day.isAfter(settings.horizonEnd())
+                    && (one.due().isMoved() || !day.isAfter(settings.horizonEnd()))
                     && settings.counts(line().direction(), one.certainty())) {
                 int at = timeline.index(day);
                 sink.fromExpectation(one, at, moved(one, at, overdue), overdue);

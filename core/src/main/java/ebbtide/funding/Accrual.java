@@ -25,6 +25,10 @@ public record Accrual(
         DaySeries booked) {
     /** An accrual is counted in millionths of a minor unit, times the days of its year. */
     private static final BigInteger MILLION = BigInteger.valueOf(1_000_000);
+    /** Products of balances and rates that are smaller than these fit, and so do those of a month of nights. */
+    private static final long SMALL = 1L << 38;
+
+    private static final long SMALL_RATE = 1L << 18;
 
     /** Returns an accrual of something that bears no interest over so many days. */
     public static Accrual none(int days) {
@@ -44,9 +48,12 @@ public record Accrual(
         if (!counted || nights[day] == 0) {
             return BigInteger.ZERO;
         }
-        return product(balance, rate.on(day))
-                .add(product(undrawn, fee.on(day)))
-                .multiply(BigInteger.valueOf(nights[day]));
+        long bears = rate.on(day);
+        long costs = fee.on(day);
+        if (balance < SMALL && undrawn < SMALL && Math.abs(bears) < SMALL_RATE && Math.abs(costs) < SMALL_RATE) {
+            return BigInteger.valueOf((balance * bears + undrawn * costs) * nights[day]);
+        }
+        return product(balance, bears).add(product(undrawn, costs)).multiply(BigInteger.valueOf(nights[day]));
     }
 
     private static BigInteger product(long one, long other) {

@@ -1,6 +1,7 @@
 package ebbtide.funding;
 
 import ebbtide.accounts.Accounts;
+import ebbtide.derive.Lazy;
 import ebbtide.flows.Flows;
 import ebbtide.money.Money;
 import ebbtide.plan.Charging;
@@ -31,20 +32,27 @@ public final class Funding {
     private final Timeline timeline;
     private final int asOf;
     private final SweepInput input;
+    private final DaySeries before;
+    /** What of deposits counts, which no sweep changes. */
+    private final Lazy<DaySeries> callable;
+
     private final Sweep.Result result;
 
-    private Funding(Flows flows, SweepInput input) {
-        this.accounts = flows.accounts();
+    private Funding(
+            Accounts accounts, Timeline timeline, SweepInput input, DaySeries before, Lazy<DaySeries> callable) {
+        this.accounts = accounts;
         this.plan = accounts.plan();
-        this.timeline = flows.timeline();
+        this.timeline = timeline;
         this.asOf = timeline.index(plan.settings().asOf());
         this.input = input;
-        this.result = Sweep.of(input.of(flows.closing()));
+        this.before = before;
+        this.callable = callable;
+        this.result = Sweep.of(input.of(before));
     }
 
     /** Returns the funding of flows that nothing is swept of yet. */
     public static Funding of(Flows flows) {
-        return new Funding(flows, new SweepInput(flows));
+        return of(flows, new SweepInput(flows));
     }
 
     /**
@@ -52,7 +60,26 @@ public final class Funding {
      * were.
      */
     public Funding with(Flows borne) {
-        return new Funding(borne, input);
+        return of(borne, input);
+    }
+
+    private static Funding of(Flows flows, SweepInput input) {
+        return new Funding(
+                flows.accounts(),
+                flows.timeline(),
+                input,
+                flows.closing(),
+                Lazy.of(() -> CallableDeposits.byDay(flows.accounts(), flows.timeline())));
+    }
+
+    /**
+     * Returns what cash is measured against by day where more, or less, flows by day of the timeline than is forecast:
+     * swept and bearing interest anew, all else as it is (rules 11.8).
+     */
+    public Liquidity flowing(DaySeries more) {
+        Funding drawn = new Funding(accounts, timeline, input, before.plus(more.levels(timeline.days(), 0)), callable);
+        DaySeries swept = drawn.moved().values().stream().reduce(DaySeries.NIL, DaySeries::plus);
+        return drawn.liquidity(drawn.before.plus(swept.levels(timeline.days(), 0)));
     }
 
     /**
@@ -166,27 +193,25 @@ public final class Funding {
 
     /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
     public Liquidity liquidity(DaySeries closing) {
-        int days = timeline.days();
-        DaySeries limit = DaySeries.of(days, this::overdraft);
+        DaySeries limit = input.overdraft();
         DaySeries undrawn = limit;
         DaySeries drawn = DaySeries.NIL;
         for (int i = 0; i < facilities().size(); i++) {
-            int at = i;
-            DaySeries most = DaySeries.of(days, day -> most(at, day));
-            DaySeries ofIt = DaySeries.of(days, day -> drawn(at, day));
+            DaySeries most = input.limit(facilities().get(i));
+            DaySeries ofIt = drawnByDay(i);
             limit = limit.plus(most);
             drawn = drawn.plus(ofIt);
             if (((Revolving) facilities().get(i).assumption()).committed()) {
-                undrawn = undrawn.plus(DaySeries.of(days, day -> Math.max(0, most.on(day) - ofIt.on(day))));
+                undrawn = undrawn.plus(DaySeries.of(timeline.days(), day -> Math.max(0, most.on(day) - ofIt.on(day))));
             }
         }
-        return new Liquidity(
-                closing,
-                DaySeries.of(days, this::minimum),
-                limit,
-                undrawn,
-                drawn,
-                CallableDeposits.byDay(accounts, timeline));
+        return new Liquidity(closing, input.minimum(), limit, undrawn, drawn, callable.get());
+    }
+
+    private DaySeries drawnByDay(int facility) {
+        DaySeries before = input.drawnBefore(facilities().get(facility));
+        DaySeries after = result.drawn().get(facility);
+        return DaySeries.of(timeline.days(), day -> day <= asOf ? before.on(day) : after.on(day - asOf - 1));
     }
 
     /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */
@@ -221,7 +246,7 @@ public final class Funding {
     /** Returns what is drawn on a facility, numbered in order of priority, at the end of a day of the timeline. */
     public long drawn(int facility, int day) {
         return day <= asOf
-                ? input.books().drawnOn(input.facilities().get(facility), timeline.date(day))
+                ? input.drawnBefore(input.facilities().get(facility)).on(day)
                 : result.drawn().get(facility).on(day - asOf - 1);
     }
 
@@ -241,7 +266,7 @@ public final class Funding {
 
     /** Returns the most that may be drawn on a facility on a day. */
     public long most(int facility, int day) {
-        return input.most(input.facilities().get(facility), day);
+        return input.limit(input.facilities().get(facility)).on(day);
     }
 
     /** Returns what stays drawn beyond limits on a day. */

@@ -37,6 +37,10 @@ public final class Liquidity {
         this.callable = callable;
     }
 
+    public long cash(int day) {
+        return cash.on(day);
+    }
+
     public long minimum(int day) {
         return minimum.on(day);
     }

@@ -22,6 +22,7 @@ import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -42,6 +43,7 @@ final class SweepInput {
     private final DaySeries overdraft;
     private final List<Line> facilities;
     private final Map<String, DaySeries> limits = new HashMap<>();
+    private final Map<String, DaySeries> drawnBefore = new ConcurrentHashMap<>();
     private final Sweep.Input input;
 
     /** Reads the flows of all lines before the sweep, their plan and its books. */
@@ -93,12 +95,23 @@ final class SweepInput {
         return overdraft.on(day);
     }
 
-    long most(Line facility, int day) {
-        return limit(facility).on(day);
+    DaySeries minimum() {
+        return minimum;
     }
 
-    private DaySeries limit(Line facility) {
+    DaySeries overdraft() {
+        return overdraft;
+    }
+
+    /** Returns the most that may be drawn on a facility by day of the timeline. */
+    DaySeries limit(Line facility) {
         return requireNonNull(limits.get(facility.id()));
+    }
+
+    /** Returns what was drawn on a facility at the end of each day up to the as-of date. */
+    DaySeries drawnBefore(Line facility) {
+        return drawnBefore.computeIfAbsent(
+                facility.id(), id -> DaySeries.of(days.asOf() + 1, day -> books.drawnOn(facility, timeline.date(day))));
     }
 
     private static int months(Settings settings) {

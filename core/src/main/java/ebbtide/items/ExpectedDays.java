@@ -19,6 +19,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -49,19 +51,67 @@ record ExpectedDays(
 
     /** Returns the line's items that count, and the open ones with their days, those left out last. */
     LineItems worked() {
-        List<ExpectedItem> found = new ArrayList<>();
-        known().stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(item)));
-        found.addAll(underWay());
-        found.sort(Comparator.comparing(ExpectedItem::day, Comparator.nullsLast(Comparator.naturalOrder()))
-                .thenComparing(one -> one.item().due())
-                .thenComparing(one -> one.item().id()));
         return new LineItems(
                 known(),
-                useCredits(found),
+                useCredits(found()),
                 settling.stream()
                         .filter(part -> part.day().isAfter(asOf()))
                         .mapToLong(DayAmount::minor)
                         .sum());
+    }
+
+    /** Every open item with its day, before any credit note is used. */
+    private List<ExpectedItem> found() {
+        List<ExpectedItem> found = new ArrayList<>();
+        known().stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(item)));
+        found.addAll(underWay());
+        found.sort(ExpectedItem.BY_DAY);
+        return found;
+    }
+
+    /**
+     * Returns the items by counterparty, as they might be paid on other days than is expected (rules 11.8): those whose
+     * day follows from a habit, and those with a live promise or a typed day; what an analyst says of a habit stands.
+     */
+    List<PartyItems> likely() {
+        Map<String, List<PartyItems.Likely>> byParty = new TreeMap<>();
+        Map<String, Long> credits = new HashMap<>();
+        Map<String, Optional<Habits.Mixture>> mixtures = new HashMap<>();
+        for (ExpectedItem one : found()) {
+            String party = one.item().counterparty();
+            if (one.source() == ExpectedItem.Source.CREDIT) {
+                credits.merge(party, one.item().amount().open(), Long::sum);
+            } else if (!one.isLeftOut()) {
+                boolean said =
+                        one.source() == ExpectedItem.Source.ANALYST || one.source() == ExpectedItem.Source.PROMISE;
+                long late = asOf().toEpochDay() - one.item().due().toEpochDay();
+                boolean follows = one.source() == ExpectedItem.Source.HABIT && !isSaid(party, late);
+                Optional<Habits.Mixture> habit = said || follows
+                        ? mixtures.computeIfAbsent(party, name -> habits.mixture(name, line.id()))
+                        : Optional.empty();
+                byParty.computeIfAbsent(party, name -> new ArrayList<>())
+                        .add(new PartyItems.Likely(one, habit, late, said));
+            }
+        }
+        return byParty.entrySet().stream()
+                .map(one -> new PartyItems(
+                        one.getKey(),
+                        credits.getOrDefault(one.getKey(), 0L),
+                        base -> paidOn(base, one.getKey()),
+                        one.getValue()))
+                .toList();
+    }
+
+    private boolean isSaid(String party, long late) {
+        Integer days = said.get(party);
+        return days != null && days > late;
+    }
+
+    /** The day on which what would be paid on another is: by the line's convention, later where a scenario has it. */
+    private LocalDate paidOn(LocalDate base, String party) {
+        LocalDate usual = from(base);
+        int later = line.paidLater(usual, party);
+        return later == 0 ? usual : from(base.plusDays(later));
     }
 
     /**
@@ -115,6 +165,16 @@ record ExpectedDays(
     }
 
     private ExpectedItem expected(OpenItem item) {
+        Optional<String> fails = line.failsIn(item.counterparty());
+        if (fails.isPresent()) {
+            return new ExpectedItem(
+                    item,
+                    null,
+                    0,
+                    0,
+                    item.counterparty() + " fails in '" + fails.get() + "'",
+                    ExpectedItem.Source.HELD);
+        }
         if (!item.isExpected()) {
             String note = item.handling().note().isEmpty()
                     ? ""
@@ -183,8 +243,8 @@ record ExpectedDays(
         if (late > LineItems.DOUBTFUL_AFTER) {
             return doubtful(item, late, broken);
         }
-        Integer days = said.get(item.counterparty());
-        if (days != null && days > late) {
+        if (isSaid(item.counterparty(), late)) {
+            int days = requireNonNull(said.get(item.counterparty()));
             return on(
                     item,
                     item.due().plusDays(days),
@@ -221,9 +281,11 @@ record ExpectedDays(
 
     /** The line's convention, and never on or before the as-of date; net of a discount that still holds on that day. */
     private ExpectedItem on(OpenItem item, LocalDate base, String because, ExpectedItem.Source source) {
-        LocalDate usual = from(base);
-        int later = source == ExpectedItem.Source.RUN ? 0 : line.paidLater(usual, item.counterparty());
-        return onDay(item, later == 0 ? usual : from(base.plusDays(later)), because + laterWords(later), source);
+        if (source == ExpectedItem.Source.RUN) {
+            return onDay(item, from(base), because, source);
+        }
+        int later = line.paidLater(from(base), item.counterparty());
+        return onDay(item, paidOn(base, item.counterparty()), because + laterWords(later), source);
     }
 
     private LocalDate from(LocalDate base) {

@@ -2,6 +2,7 @@ package ebbtide.items;
 
 import ebbtide.books.OpenItem;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
@@ -12,6 +13,12 @@ import org.jspecify.annotations.Nullable;
  */
 public record ExpectedItem(
         OpenItem item, @Nullable LocalDate day, long minor, long discount, String because, Source source) {
+
+    /** By day, those left out last; on a day by due date and id. */
+    public static final Comparator<ExpectedItem> BY_DAY = Comparator.comparing(
+                    ExpectedItem::day, Comparator.nullsLast(Comparator.<LocalDate>naturalOrder()))
+            .thenComparing(one -> one.item().due())
+            .thenComparing(one -> one.item().id());
 
     /** Where the expected day comes from (rules 4.1), or why there is none. */
     public enum Source {

@@ -67,6 +67,11 @@ public final class ItemTiming {
         return byLine.of(line.id(), () -> reads(line), ExpectedDays::worked);
     }
 
+    /** Returns the open items of a line by counterparty, as they might be paid on other days (rules 11.8). */
+    public List<PartyItems> likely(Line line) {
+        return reads(line).likely();
+    }
+
     private ExpectedDays reads(Line line) {
         List<OpenItem> items = books.items().of(line.id());
         List<DayAmount> settling = books.settling().getOrDefault(line.id(), List.of());

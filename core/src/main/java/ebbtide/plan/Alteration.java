@@ -2,6 +2,10 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
+import ebbtide.time.MonthSeries;
+import ebbtide.time.Timeline;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Objects;
 
@@ -20,12 +24,72 @@ public sealed interface Alteration {
         SET
     }
 
+    /** What is done to the months of a stream. */
+    sealed interface OfMonths extends Alteration {
+        /** Returns the months that it is about. */
+        DayRange range();
+
+        /** Does it to amounts by month, from the first that is forecast to the last. */
+        void alter(MonthSeries.Sum amounts, int first, int last);
+    }
+
+    /**
+     * Months of a stream that come so many months later, sooner below zero, all at once and on top of what is there
+     * (rules 11.3); none before the first that is forecast. Of that month what is left moves: all but what
+     * {@code stays} (nothing: all of it), or as much of it as {@code laid} is of {@code of}, where {@code of} is not
+     * nil.
+     */
+    record MonthsShifted(String by, int months, DayRange range, long stays, long laid, long of) implements OfMonths {
+        public MonthsShifted {
+            Objects.requireNonNull(range, "range");
+        }
+
+        @Override
+        public void alter(MonthSeries.Sum amounts, int first, int last) {
+            MonthSeries before = amounts.series();
+            for (int month = first; month <= last; month++) {
+                if (range.touches(Timeline.month(month))) {
+                    long moved = month == first ? left(before.in(month)) : before.in(month);
+                    amounts.add(month, -moved);
+                    amounts.add(Math.max(first, month + months), moved);
+                }
+            }
+        }
+
+        private long left(long amount) {
+            return of == 0
+                    ? Math.max(0, amount - stays)
+                    : amount == of
+                            ? laid
+                            : Rounding.divide(BigDecimal.valueOf(amount).multiply(BigDecimal.valueOf(laid)), of);
+        }
+    }
+
+    /**
+     * Bills and single items of a range that come so many days or months later, sooner below zero (rules 11.3): what
+     * they earn, their tax and what is left to be paid of them; facts use them up on the day that the base has.
+     */
+    record DaysShifted(String by, int count, boolean months, DayRange range) implements Alteration {
+        public DaysShifted {
+            Objects.requireNonNull(range, "range");
+        }
+
+        LocalDate of(LocalDate day) {
+            return months ? day.plusMonths(count) : day.plusDays(count);
+        }
+
+        /** Returns the most days by which anything comes sooner. */
+        int sooner() {
+            return count >= 0 ? 0 : months ? -count * 31 : -count;
+        }
+    }
+
     /**
      * Other amounts in a range: of a stream's months, of bills, of pay. {@code value} is millionths of what there was
      * to scale it, else minor units; {@code part} is the role that is paid otherwise, empty for all there is on the
      * line.
      */
-    record Amounts(String by, Kind kind, long value, DayRange range, String part) implements Alteration {
+    record Amounts(String by, Kind kind, long value, DayRange range, String part) implements OfMonths {
         public Amounts {
             Objects.requireNonNull(by, "scenario");
             Objects.requireNonNull(kind, "what is done");
@@ -35,6 +99,15 @@ public sealed interface Alteration {
         /** Returns whether it is about an amount of a day, or of a role's on that day. */
         boolean isOf(LocalDate day, String some) {
             return range.contains(day) && (part.isEmpty() || part.equals(some));
+        }
+
+        @Override
+        public void alter(MonthSeries.Sum amounts, int first, int last) {
+            for (int month = first; month <= last; month++) {
+                if (range.touches(Timeline.month(month))) {
+                    amounts.put(month, of(amounts.in(month)));
+                }
+            }
         }
 
         /** Returns an amount as this leaves it, in minor units; never below nil. */
@@ -61,6 +134,13 @@ public sealed interface Alteration {
 
         boolean isOf(LocalDate day, String of) {
             return range.contains(day) && (counterparty.isEmpty() || counterparty.equals(of));
+        }
+    }
+
+    /** The items of a counterparty that fails: none of them is paid any more. */
+    record Fails(String by, String counterparty) implements Alteration {
+        public Fails {
+            Objects.requireNonNull(counterparty, "counterparty");
         }
     }
 

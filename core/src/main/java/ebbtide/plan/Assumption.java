@@ -186,6 +186,11 @@ public sealed interface Assumption
         }
 
         @Override
+        public boolean isDoubtful() {
+            return true;
+        }
+
+        @Override
         public boolean keepsItems() {
             return basis == Basis.BOOKS;
         }
@@ -317,6 +322,11 @@ public sealed interface Assumption
     /** Returns why cash of such a line cannot be put by hand; nothing where it can. */
     default Optional<String> refusesOverrides() {
         return Optional.empty();
+    }
+
+    /** Returns whether its estimates may well come otherwise: a stream's, and what is not certain (rules 11.8). */
+    default boolean isDoubtful() {
+        return false;
     }
 
     /** Returns whether an amount is wanted that nobody has typed. */

@@ -21,6 +21,7 @@ public record BorrowingBase(Percent receivables, Percent stock, int daysLate, lo
                 .add("receivables", "available against receivables", Unit.SHARE)
                 .add("stock", "available against stock", Unit.SHARE)
                 .add("daysLate", "a receivable counts until late by", Unit.days(0, 365))
-                .add("now", "available on the as-of date", Unit.MONEY);
+                .add("now", "available on the as-of date", Unit.MONEY)
+                .facts("now");
     }
 }

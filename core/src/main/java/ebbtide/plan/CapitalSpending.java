@@ -111,7 +111,8 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
         Inputs<Owned> inputs() {
             Inputs<Owned> inputs = Inputs.of(this)
                     .add("cost", "cost, owned", Unit.MONEY)
-                    .add("depreciated", "depreciation so far", Unit.MONEY);
+                    .add("depreciated", "depreciation so far", Unit.MONEY)
+                    .facts("cost", "depreciated");
             return yearly.millionths() == 0
                     ? inputs.add("monthly", "depreciation a month", Unit.MONEY)
                     : inputs.add("yearly", "depreciation", Unit.RATE);

@@ -15,6 +15,6 @@ public record DatedItem(LocalDate date, long amount, Certainty certainty, String
         return Inputs.of(this)
                 .on(date, note, "amount", "item, " + certainty.name().toLowerCase(java.util.Locale.ROOT), Unit.MONEY)
                 .when(false, "certainty", "certainty of an item", Unit.CHOICE)
-                .when(false, "date", "day of an item", Unit.DATE);
+                .when(false, "date", "day of " + (note.isBlank() ? "an item" : note), Unit.DATE);
     }
 }

@@ -37,6 +37,11 @@ public record DatedItems(List<DatedItem> items, SalesTax tax, Convention convent
     }
 
     @Override
+    public boolean isDoubtful() {
+        return items.stream().anyMatch(item -> item.certainty() != Certainty.CERTAIN);
+    }
+
+    @Override
     public List<String> reads() {
         return List.of();
     }

@@ -75,6 +75,7 @@ public record Dividends(
                 .when(yearSoFar != 0, "yearSoFar", "profit after tax of the year so far", Unit.SIGNED)
                 .when(distributable != null, "distributable", "can be distributed", Unit.SIGNED)
                 .when(false, "convention", "on a holiday", Unit.CHOICE)
+                .facts("lastYearProfit", "yearSoFar", "distributable")
                 .list();
     }
 

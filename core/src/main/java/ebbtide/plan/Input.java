@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
  * that can be edited but those by which a role or an asset is known, never a place in a list), what it is, its unit,
  * its value, and that something with another value. A value with its steps, or its months, is one input. {@code ofLine}
  * is the id of another line that the name ends in, {@code on} the day it lies on where it has one; {@code listed} is
- * false for what is nil and goes without saying.
+ * false for what is nil and goes without saying; {@code fact} is true for what is so on the as-of date, whatever comes
+ * (rules 11.1).
  */
 public record Input<P>(
         String path,
@@ -26,7 +27,22 @@ public record Input<P>(
         @Nullable LocalDate on,
         String note,
         boolean listed,
+        boolean fact,
         Function<Value, P> setter) {
+
+    /** Makes an input of what is to come. */
+    Input(
+            String path,
+            String name,
+            @Nullable String ofLine,
+            Unit unit,
+            Value value,
+            @Nullable LocalDate on,
+            String note,
+            boolean listed,
+            Function<Value, P> setter) {
+        this(path, name, ofLine, unit, value, on, note, listed, false, setter);
+    }
 
     /** The value of an input: one, one from each of some days on, or one of each of some months or years. */
     public sealed interface Value {
@@ -124,11 +140,17 @@ public record Input<P>(
                 on,
                 note,
                 listed,
+                fact,
                 other -> larger.apply(setter.apply(other)));
     }
 
     /** Returns the input under another name. */
     Input<P> named(String other) {
-        return new Input<>(path, other, ofLine, unit, value, on, note, listed, setter);
+        return new Input<>(path, other, ofLine, unit, value, on, note, listed, fact, setter);
+    }
+
+    /** Returns the input as one of what is so on the as-of date. */
+    Input<P> asFact() {
+        return new Input<>(path, name, ofLine, unit, value, on, note, listed, true, setter);
     }
 }

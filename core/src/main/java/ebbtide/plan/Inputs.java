@@ -129,6 +129,12 @@ final class Inputs<R extends Record> {
         return this;
     }
 
+    /** Says of some parts that they are so on the as-of date, whatever comes (rules 11.1). */
+    Inputs<R> facts(String... parts) {
+        inputs.replaceAll(one -> List.of(parts).contains(one.path()) ? one.asFact() : one);
+        return this;
+    }
+
     List<Input<R>> list() {
         return List.copyOf(inputs);
     }

@@ -14,6 +14,7 @@ public record Ledger(long amount, boolean trueUp) {
     Inputs<Ledger> inputs() {
         return Inputs.of(this)
                 .add("amount", trueUp ? "ledger total, trued up" : "ledger total", Unit.MONEY)
-                .when(false, "trueUp", "trued up to the ledger", Unit.CHOICE);
+                .when(false, "trueUp", "trued up to the ledger", Unit.CHOICE)
+                .facts("amount", "trueUp");
     }
 }

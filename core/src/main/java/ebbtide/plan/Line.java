@@ -186,6 +186,38 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
                 .toList();
     }
 
+    /** Returns what a scenario does to its months, where it is a stream, in the order in which it is done. */
+    public List<Alteration.OfMonths> alteredMonths() {
+        return altered().stream()
+                .filter(Alteration.OfMonths.class::isInstance)
+                .map(Alteration.OfMonths.class::cast)
+                .toList();
+    }
+
+    /**
+     * Returns the day to which a scenario moves a bill or an item of a day: one up to the as-of date stays where it is,
+     * and none comes before the day after that.
+     */
+    public LocalDate moved(LocalDate day, LocalDate asOf) {
+        LocalDate at = day;
+        for (Alteration one : altered()) {
+            if (one instanceof Alteration.DaysShifted shifted
+                    && day.isAfter(asOf)
+                    && shifted.range().contains(day)) {
+                at = shifted.of(at);
+            }
+        }
+        return at.equals(day) || at.isAfter(asOf) ? at : asOf.plusDays(1);
+    }
+
+    /** Returns the most days by which a scenario has any bill or item of it sooner. */
+    public int mostSooner() {
+        return altered().stream()
+                .filter(Alteration.DaysShifted.class::isInstance)
+                .mapToInt(one -> ((Alteration.DaysShifted) one).sooner())
+                .sum();
+    }
+
     /** Returns an amount of a day, of a role where it is pay, in minor units as a scenario leaves it. */
     public long altered(long minor, LocalDate day, String part) {
         long amount = minor;
@@ -209,6 +241,15 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return days;
     }
 
+    /** Returns in which scenario a counterparty fails, if in any. */
+    public Optional<String> failsIn(String counterparty) {
+        return altered().stream()
+                .filter(one -> one instanceof Alteration.Fails fails
+                        && fails.counterparty().equals(counterparty))
+                .map(Alteration::by)
+                .findFirst();
+    }
+
     /** Returns the pattern by which a scenario has history owed, where it has more that is never paid. */
     public Optional<MonthPattern> patternBeforeNeverPaid() {
         return altered().stream()
@@ -220,6 +261,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     /** Returns whether a scenario has something of it paid later, or sooner. */
     public boolean isPaidLater() {
         return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);
+    }
+
+    /** Returns whether a scenario has anything of it paid on another day than the base does. */
+    public boolean isTimedOtherwise() {
+        return altered().stream()
+                .anyMatch(one -> one instanceof Alteration.PaidLater || one instanceof Alteration.DaysShifted);
     }
 
     /** Returns the line as its assumptions alone have it. */

@@ -144,7 +144,8 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
                     .add("monthsAfter", "paid over on day " + day, new Unit(Unit.Measure.MONTHS, "months after", 0, 12))
                     .add("owed", "withheld and on-costs owed on the as-of date, by month of pay", Unit.MONEY)
                     .when(false, "day", "paid over on the day of the month", Unit.DAY_OF_MONTH)
-                    .when(false, "convention", "on a holiday", Unit.CHOICE);
+                    .when(false, "convention", "on a holiday", Unit.CHOICE)
+                    .facts("owed");
         }
 
         /** Returns the same with what pay days up to the as-of date came to. */

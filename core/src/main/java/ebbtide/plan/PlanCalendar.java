@@ -36,7 +36,8 @@ public record PlanCalendar(
                 .when(closedAfter != 0, "closedAfter", "a month is closed after", Unit.days(0, 60))
                 .when(false, "amountSteps", "a month follows a new amount", Unit.CHOICE)
                 .when(false, "firstDayOfWeek", "first day of the week", Unit.CHOICE)
-                .when(false, "firstFiscalMonth", "first fiscal month", Unit.CHOICE);
+                .when(false, "firstFiscalMonth", "first fiscal month", Unit.CHOICE)
+                .facts("asOf", "horizonMonths", "closedAfter", "amountSteps", "firstDayOfWeek", "firstFiscalMonth");
     }
 
     /** Returns the same days from another as-of date. */

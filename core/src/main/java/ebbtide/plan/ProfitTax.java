@@ -113,7 +113,8 @@ public record ProfitTax(
                         .add("profit", "profit of the year so far", Unit.SIGNED)
                         .add("losses", "losses brought forward", Unit.MONEY)
                         .when(one.tax() != 0, "tax", "profit tax of the year so far", Unit.MONEY)
-                        .when(one.paid() != 0, "paid", "instalments paid so far", Unit.MONEY))
+                        .when(one.paid() != 0, "paid", "instalments paid so far", Unit.MONEY)
+                        .facts("profit", "losses", "tax", "paid"))
                 .add("lastYearTax", "last year's profit tax", Unit.MONEY)
                 .add("owed", "profit tax of earlier years owed", Unit.MONEY)
                 .each("instalments", instalments, one -> one.month() + "-" + one.day(), (one, at) -> Inputs.of(one)
@@ -126,6 +127,7 @@ public record ProfitTax(
                 .when(false, "mode", "reckoned by", Unit.CHOICE)
                 .when(false, "instalmentsOf", "instalments are shares of", Unit.CHOICE)
                 .when(false, "convention", "on a holiday", Unit.CHOICE)
+                .facts("lastYearTax", "owed")
                 .list();
     }
 

@@ -57,6 +57,11 @@ public record Recurring(
     }
 
     @Override
+    public boolean isDoubtful() {
+        return certainty != Certainty.CERTAIN;
+    }
+
+    @Override
     public List<String> reads() {
         return List.of();
     }

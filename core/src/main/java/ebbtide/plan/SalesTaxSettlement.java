@@ -122,6 +122,7 @@ public record SalesTaxSettlement(
                 .when(false, "point", "tax point", Unit.CHOICE)
                 .when(false, "relief", "bad debts give tax back", Unit.CHOICE)
                 .when(false, "convention", "on a holiday", Unit.CHOICE)
+                .facts("owed")
                 .list();
     }
 

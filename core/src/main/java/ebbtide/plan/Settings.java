@@ -16,8 +16,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * The choices of a plan that are not lines, in the parts that belong together: its days, how cash is held, which items
- * are counted, what is kept once for many, covenants, and what reports start from. What a part holds is asked of the
- * settings too.
+ * are counted, what is kept once for many, covenants, what reports start from, and what runs are drawn by. What a part
+ * holds is asked of the settings too.
  */
 public record Settings(
         String name,
@@ -27,7 +27,8 @@ public record Settings(
         CountedCertainties counted,
         References references,
         AgreedCovenants agreed,
-        Reporting reporting) {
+        Reporting reporting,
+        Chances chances) {
     public static final int DEFAULT_HORIZON_MONTHS = 24;
 
     public Settings {
@@ -39,6 +40,20 @@ public record Settings(
         Objects.requireNonNull(references, "what is kept for many");
         Objects.requireNonNull(agreed, "covenants");
         Objects.requireNonNull(reporting, "what reports start from");
+        Objects.requireNonNull(chances, "what runs are drawn by");
+    }
+
+    /** Makes settings whose runs are drawn as usual. */
+    public Settings(
+            String name,
+            Currency currency,
+            PlanCalendar calendar,
+            CashPolicy cash,
+            CountedCertainties counted,
+            References references,
+            AgreedCovenants agreed,
+            Reporting reporting) {
+        this(name, currency, calendar, cash, counted, references, agreed, reporting, Chances.USUAL);
     }
 
     /** Makes settings without a rate on cash and without shared terms. */
@@ -184,39 +199,58 @@ public record Settings(
 
     /** Returns the same settings with payment runs, or null without. */
     public Settings withPaymentRuns(PaymentRuns runs) {
-        return new Settings(name, currency, calendar, cash.with(runs), counted, references, agreed, reporting);
+        return new Settings(name, currency, calendar, cash.with(runs), counted, references, agreed, reporting, chances);
     }
 
     /** Returns the same settings with what an analyst says of how counterparties pay. */
     public Settings withHabits(List<SaidHabit> said) {
         return new Settings(
-                name, currency, calendar, cash, counted, new References(terms(), documents(), said), agreed, reporting);
+                name,
+                currency,
+                calendar,
+                cash,
+                counted,
+                new References(terms(), documents(), said),
+                agreed,
+                reporting,
+                chances);
     }
 
     /** Returns the same settings for another as-of date. */
     public Settings withAsOf(LocalDate day) {
-        return new Settings(name, currency, calendar.asOf(day), cash, counted, references, agreed, reporting);
+        return new Settings(name, currency, calendar.asOf(day), cash, counted, references, agreed, reporting, chances);
     }
 
     /** Returns the same settings with a horizon of so many months. */
     public Settings withHorizon(int months) {
-        return new Settings(name, currency, calendar.ahead(months), cash, counted, references, agreed, reporting);
+        return new Settings(
+                name, currency, calendar.ahead(months), cash, counted, references, agreed, reporting, chances);
     }
 
     /** Returns the same settings with months closed some days after their end. */
     public Settings withClosedAfter(int days) {
-        return new Settings(name, currency, calendar.closedAfter(days), cash, counted, references, agreed, reporting);
+        return new Settings(
+                name, currency, calendar.closedAfter(days), cash, counted, references, agreed, reporting, chances);
     }
 
     /** Returns the same settings funded in another way. */
     public Settings withFunding(FundingRules rules) {
-        return new Settings(name, currency, calendar, cash.with(rules), counted, references, agreed, reporting);
+        return new Settings(
+                name, currency, calendar, cash.with(rules), counted, references, agreed, reporting, chances);
     }
 
     /** Returns the same settings with covenants, and what the months before the forecast came to that they read. */
     public Settings withCovenants(List<Covenant> covenants, SortedMap<YearMonth, Covenant.PastMonth> past) {
         return new Settings(
-                name, currency, calendar, cash, counted, references, new AgreedCovenants(covenants, past), reporting);
+                name,
+                currency,
+                calendar,
+                cash,
+                counted,
+                references,
+                new AgreedCovenants(covenants, past),
+                reporting,
+                chances);
     }
 
     /** Returns the same settings with the balance sheet that statements start from, null without. */
@@ -229,7 +263,8 @@ public record Settings(
                 counted,
                 references,
                 agreed,
-                new Reporting(sheet, longRange(), explained()));
+                new Reporting(sheet, longRange(), explained()),
+                chances);
     }
 
     /** Returns the same settings with how the years after the months go on, null without. */
@@ -242,7 +277,8 @@ public record Settings(
                 counted,
                 references,
                 agreed,
-                new Reporting(openingSheet(), years, explained()));
+                new Reporting(openingSheet(), years, explained()),
+                chances);
     }
 
     /** Returns the same settings with which variances must be explained, null where none must. */
@@ -255,14 +291,21 @@ public record Settings(
                 counted,
                 references,
                 agreed,
-                new Reporting(openingSheet(), longRange(), from));
+                new Reporting(openingSheet(), longRange(), from),
+                chances);
+    }
+
+    /** Returns the same settings whose runs are drawn by other chances. */
+    public Settings withChances(Chances other) {
+        return new Settings(name, currency, calendar, cash, counted, references, agreed, reporting, other);
     }
 
     Inputs<Settings> inputs() {
         return Inputs.of(this)
                 .in("calendar", calendar, PlanCalendar::inputs)
                 .in("cash", cash, CashPolicy::inputs)
-                .in("references", references, References::inputs);
+                .in("references", references, References::inputs)
+                .in("chances", chances, Chances::inputs);
     }
 
     /**

@@ -145,7 +145,16 @@ public record StockPolicy(
         private static Input<Opening> said(
                 String path, String name, Unit unit, Object value, Function<Object, Opening> made) {
             return new Input<>(
-                    path, name, null, unit, Input.Value.of(value), null, "", true, other -> made.apply(other.held()));
+                    path,
+                    name,
+                    null,
+                    unit,
+                    Input.Value.of(value),
+                    null,
+                    "",
+                    true,
+                    true,
+                    other -> made.apply(other.held()));
         }
     }
 

@@ -144,7 +144,10 @@ public record TermDeposit(
                 .in("notice", notice, one -> Inputs.of(one)
                         .on(one.given(), "days", "notice", Unit.days(0, 366))
                         .when(false, "given", "notice given on", Unit.DATE))
-                .in("running", running, one -> Inputs.of(one).on(one.at(), "accrued", "interest accrued", Unit.MONEY))
+                .in("running", running, one -> Inputs.of(one)
+                        .on(one.at(), "accrued", "interest accrued", Unit.MONEY)
+                        .facts("accrued"))
+                .facts(running == null ? new String[0] : new String[] {"amount", "on"})
                 .when(
                         interestEveryMonths > 0,
                         "interestEveryMonths",

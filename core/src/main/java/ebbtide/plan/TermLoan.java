@@ -181,7 +181,8 @@ public record TermLoan(
                 .in("from", from, one -> Inputs.of(one)
                         .on(one.on(), "amount", running ? "left of the loan" : "amount of the loan", Unit.MONEY)
                         .when(one.accrued() != 0, "accrued", "interest accrued", Unit.MONEY)
-                        .when(false, "on", running ? "left on" : "drawn on", Unit.DATE))
+                        .when(false, "on", running ? "left on" : "drawn on", Unit.DATE)
+                        .facts(running ? new String[] {"amount", "accrued", "on"} : new String[0]))
                 .add("rate", "rate", Unit.RATE)
                 .on(
                         firstPayDay,

@@ -1,14 +1,14 @@
 package ebbtide.time;
 
-import ebbtide.money.Check;
 import java.time.LocalDate;
 
 /** A run of whole days, shown as one column. */
 public record Period(LocalDate startInclusive, LocalDate endExclusive) {
     public Period {
-        Check.that(
-                startInclusive.isBefore(endExclusive),
-                "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
+        if (!startInclusive.isBefore(endExclusive)) {
+            throw new IllegalArgumentException(
+                    "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
+        }
     }
 
     public LocalDate lastDay() {

@@ -2,9 +2,9 @@ package ebbtide.track;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Settings;
+import ebbtide.time.WholeWeeks;
 import ebbtide.track.Accuracy.Closing;
 import java.time.LocalDate;
-import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
@@ -68,9 +68,9 @@ public record Band(List<Reach> reaches, int covered, int tried) {
         Settings settings = forecast.plan().settings();
         List<Level> levels = new ArrayList<>();
         levels.add(new Level(settings.asOf(), forecast.closing(settings.asOf()), forecast.closing(settings.asOf())));
-        LocalDate first = settings.asOf().plusDays(1).with(TemporalAdjusters.nextOrSame(settings.firstDayOfWeek()));
+        WholeWeeks weeks = WholeWeeks.after(settings.asOf(), settings.firstDayOfWeek());
         for (Reach reach : reaches) {
-            LocalDate day = first.plusWeeks(reach.lead()).minusDays(1);
+            LocalDate day = weeks.week(reach.lead()).lastDay();
             if (!day.isAfter(forecast.lastDay())) {
                 levels.add(new Level(day, forecast.closing(day) + reach.low(), forecast.closing(day) + reach.high()));
             }

@@ -17,6 +17,11 @@ public record KeptFlows(DaySeries committed, DaySeries estimated) {
         };
     }
 
+    /** Returns both parts together. */
+    public DaySeries all() {
+        return committed.plus(estimated);
+    }
+
     /** Returns the sum of the days from one index to another, the last not included. */
     long sum(int from, int to) {
         return committed.sum(from, to) + estimated.sum(from, to);

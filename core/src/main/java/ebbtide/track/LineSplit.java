@@ -163,7 +163,7 @@ final class LineSplit {
      * Returns what of an item's forecast other cash of the line answers for: an order became invoices, or the ledger
      * has it as paid by cash that was not settled against it.
      */
-    private static long toEstimate(KeptItem item, OpenItem today, List<Payment> payments) {
+    static long toEstimate(KeptItem item, OpenItem today, List<Payment> payments) {
         long less = item.open() - today.amount().open();
         if (item.order()) {
             return less > 0 ? item.minor() : 0;

@@ -79,7 +79,7 @@ public final class Outturn {
     }
 
     /** Returns all cash of a line, or of what belongs to none, from one day to another, both included, signed. */
-    long actual(String lineId, LocalDate from, LocalDate to) {
+    public long actual(String lineId, LocalDate from, LocalDate to) {
         return sum(movements(lineId), from, to);
     }
 

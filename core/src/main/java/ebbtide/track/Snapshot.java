@@ -5,6 +5,8 @@ import static java.util.Objects.requireNonNull;
 import ebbtide.flows.Part;
 import ebbtide.forecast.Forecast;
 import ebbtide.items.ExpectedItem;
+import ebbtide.plan.Assumption;
+import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.time.DaySeries;
@@ -38,8 +40,22 @@ public record Snapshot(
     public static final String UNASSIGNED_OUT = "unassigned-payments";
     public static final String TRANSFERS = "transfers";
 
-    /** A line as it was named and grouped that day; the mark tells whether its assumption is still the same. */
-    public record KeptLine(String id, String name, String group, Direction direction, String mark) {}
+    /**
+     * A line as it was named and grouped that day; the mark tells whether its assumption is still the same, the basis
+     * what was kept of single items (null: no stream, or not noted).
+     */
+    public record KeptLine(
+            String id,
+            String name,
+            String group,
+            Direction direction,
+            String mark,
+            @Nullable Basis basis) {
+        /** Makes a line whose basis was not noted. */
+        public KeptLine(String id, String name, String group, Direction direction, String mark) {
+            this(id, name, group, direction, mark, null);
+        }
+    }
 
     /**
      * An open item as it was expected: the day (null: left out) and what it was to pay then, signed, and what was open
@@ -76,7 +92,12 @@ public record Snapshot(
         for (Line line : forecast.plan().lines()) {
             if (!line.isGroup()) {
                 lines.add(new KeptLine(
-                        line.id(), line.name(), forecast.plan().pathOf(line), line.direction(), marks.apply(line)));
+                        line.id(),
+                        line.name(),
+                        forecast.plan().pathOf(line),
+                        line.direction(),
+                        marks.apply(line),
+                        line.findStream().map(Assumption.Stream::basis).orElse(null)));
                 flows.put(
                         line.id(),
                         new KeptFlows(
@@ -150,7 +171,7 @@ public record Snapshot(
     }
 
     /** Returns the open items of each line. */
-    Map<String, List<KeptItem>> itemsByLine() {
+    public Map<String, List<KeptItem>> itemsByLine() {
         Map<String, List<KeptItem>> byLine = new HashMap<>();
         items.forEach(item ->
                 byLine.computeIfAbsent(item.lineId(), id -> new ArrayList<>()).add(item));

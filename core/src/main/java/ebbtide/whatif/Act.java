@@ -65,6 +65,9 @@ public sealed interface Act {
         }
     }
 
+    /** A counterparty that fails: its items are never paid, and its share of what is still to come does not come. */
+    record Fails() implements Act {}
+
     /** A line that the scenario alone has. */
     record New(Line line) implements Act {
         public New {

@@ -15,7 +15,6 @@ import java.util.Optional;
  */
 public final class BreakEven {
     private static final int STEPS = 64;
-    private static final Scenario TRIAL = new Scenario("break-even", "Break-even", "", List.of(), List.of(), false);
 
     private final Forecast base;
     private final Dial dial;
@@ -104,8 +103,7 @@ public final class BreakEven {
     private Optional<Measure.Level> level(long multiple) {
         return tried.computeIfAbsent(multiple, at -> {
             try {
-                return Optional.of(measure.of(Forecaster.forecast(
-                        Changing.changed(base.plan(), TRIAL, dial.change(at)), base.books(), base)));
+                return Optional.of(measure.of(Forecaster.forecast(dial.turned(base, at), base.books(), base)));
             } catch (IllegalArgumentException refused) {
                 return Optional.empty();
             }

@@ -18,14 +18,30 @@ public final class BreakEvenWords {
     private BreakEvenWords(Plan plan, BreakEven.Answer answer, Measure measure) {
         this.plan = plan;
         this.answer = answer;
-        this.level = measure instanceof Measure.ClosingOn closing
-                ? "closing cash on " + DAY.format(closing.day())
-                : measure instanceof Measure.LeastCash ? "least cash" : "least headroom";
+        this.level = measure.words();
     }
 
     /** Returns the answer in sentences. */
     public static String of(Plan plan, BreakEven.Answer answer, Measure measure) {
         return new BreakEvenWords(plan, answer, measure).sentences();
+    }
+
+    /** Returns how much of a scenario funding survives, in sentences (rules 11.9). */
+    public static String ofShare(Plan plan, BreakEven.Answer answer, String scenario) {
+        BreakEvenWords words = new BreakEvenWords(plan, answer, new Measure.LeastHeadroom());
+        return answer.holds()
+                ? answer.up()
+                        .map(edge ->
+                                "Funding survives " + words.value(edge.holds().multiple()) + " of '" + scenario
+                                        + "', with headroom of "
+                                        + words.money(edge.holds().level()) + "; at "
+                                        + words.value(edge.fails().multiple()) + " it falls to "
+                                        + words.money(edge.fails().level()) + " on "
+                                        + DAY.format(edge.fails().level().day()) + ".")
+                        .orElse("Funding survives all of '" + scenario + "', and twice as much.")
+                : "Headroom is below nil without any of '" + scenario + "': "
+                        + words.money(answer.now().level()) + " on "
+                        + DAY.format(answer.now().level().day()) + ".";
     }
 
     private String sentences() {

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.time.Period;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -25,6 +26,22 @@ public final class ChangeEffects {
             Forecast after = Forecaster.forecast(made.plan(), base.books(), before);
             effects.add(new Effect(
                     made.changes().get(i - 1), after, KeyFigures.of(after).less(KeyFigures.of(before))));
+            before = after;
+        }
+        return effects;
+    }
+
+    /** A change, and by how much it moves a row of a table in a period. */
+    public record OnRow(ScenarioPlan.Done done, long moves) {}
+
+    /** Returns what each change moves a row of a table in a period by: they add up to scenario less base. */
+    public static List<OnRow> on(
+            Forecast base, Scenarios all, Scenario shown, SideBySide.Table table, String rowId, Period period) {
+        List<OnRow> effects = new ArrayList<>();
+        long before = SideBySide.amount(base, table, rowId, period);
+        for (Effect effect : of(base, all, shown)) {
+            long after = SideBySide.amount(effect.forecast(), table, rowId, period);
+            effects.add(new OnRow(effect.done(), after - before));
             before = after;
         }
         return effects;

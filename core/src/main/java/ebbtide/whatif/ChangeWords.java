@@ -60,7 +60,7 @@ public record ChangeWords(String target, String act, String range) {
                 .orElse(path);
     }
 
-    private static String unit(Unit unit, Plan plan) {
+    static String unit(Unit unit, Plan plan) {
         String words = unit.measure() == Unit.Measure.MONEY || unit == Unit.MONEY_EACH
                 ? plan.settings().currency().getCurrencyCode()
                 : unit.words();
@@ -93,6 +93,9 @@ public record ChangeWords(String target, String act, String range) {
         }
         if (act instanceof Act.NeverPaid never) {
             return never.points().number() + " points more never paid";
+        }
+        if (act instanceof Act.Fails) {
+            return "fails";
         }
         return act instanceof Act.LeaveOut ? "left out" : "new";
     }

@@ -1,5 +1,6 @@
 package ebbtide.whatif;
 
+import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Input;
@@ -12,25 +13,25 @@ import java.util.Optional;
 
 /** The doing of one change to a plan (rules 11.2, 11.3). */
 final class Changing {
-    private static final String CALENDAR = "/calendar/";
-
+    private final Forecast base;
     private final Plan plan;
     private final Scenario scenario;
     private final Change change;
 
-    private Changing(Plan plan, Scenario scenario, Change change) {
+    private Changing(Forecast base, Plan plan, Scenario scenario, Change change) {
+        this.base = base;
         this.plan = plan;
         this.scenario = scenario;
         this.change = change;
     }
 
     /**
-     * Returns a plan with a change of a scenario done to it.
+     * Returns a plan over a base with a change of a scenario done to it.
      *
      * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed, in a sentence
      */
-    static Plan changed(Plan plan, Scenario scenario, Change change) {
-        Changing changing = new Changing(plan, scenario, change);
+    static Plan changed(Forecast base, Plan plan, Scenario scenario, Change change) {
+        Changing changing = new Changing(base, plan, scenario, change);
         if (change.target() instanceof Target.OfAssumption assumption) {
             return changing.assumption(assumption.path());
         }
@@ -47,8 +48,9 @@ final class Changing {
         Input<Plan> input = PlanInputs.find(plan, path)
                 .orElseThrow(() -> new IllegalArgumentException("The plan has no assumption '" + path + "' any more"));
         Check.that(
-                !path.startsWith(CALENDAR),
-                "The as-of date, the horizon and the calendar are the same in every scenario: show the base to change them");
+                !input.fact(),
+                "What holds on the as-of date is the same in every scenario, and '" + input.name()
+                        + "' is part of it: show the base to change it");
         if (!path.startsWith("/")) {
             on(path.substring(0, path.indexOf('/')));
         }
@@ -82,7 +84,7 @@ final class Changing {
         int found = 0;
         for (Line one : all) {
             Optional<Line> other = plan.isActive(one) && (change.act() instanceof Act.PaidLater || !follows(one, all))
-                    ? LineChange.of(plan, scenario.name(), change, one)
+                    ? LineChange.of(base, plan, scenario.name(), change, one)
                     : Optional.empty();
             if (other.isPresent()) {
                 changed = changed.with(other.get());
@@ -99,9 +101,12 @@ final class Changing {
 
     /** Whoever pays its items later does so on every line of its direction that keeps items. */
     private Plan counterparty(Target.OfCounterparty party) {
+        if (change.act() instanceof Act.Fails) {
+            return new FailingParty(base, plan, scenario.name(), party).failed();
+        }
         Check.that(
                 change.act() instanceof Act.PaidLater,
-                "Items of a counterparty are paid later or sooner: what they come to is a fact");
+                "Items of a counterparty are paid later or sooner, or it fails: what they come to is a fact");
         Plan changed = plan;
         for (Line line : plan.lines()) {
             if (line.direction() == party.direction() && line.assumption().keepsItems() && plan.isActive(line)) {
@@ -120,7 +125,7 @@ final class Changing {
 
     private Plan part(Target.OfPart part) {
         Line line = on(part.lineId());
-        return plan.with(LineChange.ofPart(plan, scenario.name(), change, line, part.part())
+        return plan.with(LineChange.ofPart(base, plan, scenario.name(), change, line, part.part())
                 .orElseThrow(() -> new IllegalArgumentException(
                         "'" + line.name() + "' has no asset or role '" + part.part() + "' any more")));
     }

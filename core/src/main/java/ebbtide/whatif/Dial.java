@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
@@ -11,6 +12,9 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,25 +26,30 @@ public final class Dial {
     private static final int WIDE_DAYS = 60;
     private static final int WIDE_MONTHS = 12;
     private static final BigDecimal POINT = new BigDecimal("0.01");
+    private static final BigDecimal WHOLE = BigDecimal.valueOf(100);
+    private static final BigDecimal TWICE = BigDecimal.valueOf(200);
+    private static final Scenario TRIAL = new Scenario("break-even", "Break-even", "", List.of(), List.of(), false);
 
-    private final Target target;
-    private final DayRange range;
+    private final Turning turning;
     private final boolean scales;
     private final BigDecimal tolerance;
     private final long present;
     private final long least;
     private final long most;
 
+    /** The plan that a base is at a value of the dial. */
+    private interface Turning {
+        Plan turned(Forecast base, Plan plan, BigDecimal to);
+    }
+
     private Dial(
-            Target target,
-            DayRange range,
+            Turning turning,
             boolean scales,
             BigDecimal tolerance,
             BigDecimal present,
             BigDecimal least,
             BigDecimal most) {
-        this.target = target;
-        this.range = range;
+        this.turning = turning;
         this.scales = scales;
         this.tolerance = tolerance;
         this.present = multiple(present);
@@ -52,7 +61,31 @@ public final class Dial {
      * Returns the dial of a line's activity, or of an assumption with steps or months: its scale, from nil to twice.
      */
     private static Dial scale(Target target, DayRange range) {
-        return new Dial(target, range, true, POINT, BigDecimal.valueOf(100), BigDecimal.ZERO, BigDecimal.valueOf(200));
+        return new Dial(
+                changing(target, range, to -> new Act.Scale(Percent.of(to))),
+                true,
+                POINT,
+                WHOLE,
+                BigDecimal.ZERO,
+                TWICE);
+    }
+
+    /** Returns the dial of all changes of a scenario at once: from none of them to twice (rules 11.9). */
+    public static Dial share(Scenarios all, Scenario scenario) {
+        return new Dial(
+                (base, plan, to) -> ScenarioPlan.ofShare(base, all, scenario, Percent.of(to))
+                        .requireAsFoundAs(ScenarioPlan.of(base, all, scenario))
+                        .plan(),
+                true,
+                POINT,
+                BigDecimal.ZERO,
+                BigDecimal.ZERO,
+                TWICE);
+    }
+
+    private static Turning changing(Target target, DayRange range, Function<BigDecimal, Act> act) {
+        return (base, plan, to) ->
+                Changing.changed(base, plan, TRIAL, new Change("dial", target, act.apply(to), range, "", true));
     }
 
     /**
@@ -95,7 +128,13 @@ public final class Dial {
                 };
         BigDecimal low = bound(input.unit().least(), plan, number.subtract(wide), true);
         BigDecimal high = bound(input.unit().most(), plan, number.add(wide), false);
-        return new Dial(target, DayRange.ALWAYS, false, tolerance, number, low, high);
+        return new Dial(
+                changing(target, DayRange.ALWAYS, to -> new Act.Set(new Typed.Figure(to))),
+                false,
+                tolerance,
+                number,
+                low,
+                high);
     }
 
     private static BigDecimal bound(@Nullable Object bound, Plan plan, BigDecimal wanted, boolean low) {
@@ -139,9 +178,31 @@ public final class Dial {
         return new Typed.Figure(tolerance.multiply(BigDecimal.valueOf(multiple))).number();
     }
 
-    /** Returns the change that turns it to a multiple. */
-    public Change change(long multiple) {
-        Act act = scales ? new Act.Scale(Percent.of(value(multiple))) : new Act.Set(new Typed.Figure(value(multiple)));
-        return new Change("dial", target, act, range, "", true);
+    /**
+     * Returns a plan over a base with the dial turned to a multiple, on what others left.
+     *
+     * @throws IllegalArgumentException for what the plan refuses
+     */
+    Plan turned(Forecast base, Plan left, long multiple) {
+        return turning.turned(base, left, value(multiple));
+    }
+
+    /** Returns so many values, an odd number, from one end of the range to the other with the present one amidst. */
+    List<Long> values(int count) {
+        int half = count / 2;
+        return LongStream.rangeClosed(-half, half)
+                .map(i -> present + Math.round((double) ((i < 0 ? least : most) - present) * Math.abs(i) / half))
+                .distinct()
+                .boxed()
+                .toList();
+    }
+
+    /**
+     * Returns the plan of a base with the dial turned to a multiple.
+     *
+     * @throws IllegalArgumentException for what the plan refuses
+     */
+    Plan turned(Forecast base, long multiple) {
+        return turning.turned(base, base.plan(), value(multiple));
     }
 }

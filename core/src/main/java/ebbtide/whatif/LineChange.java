@@ -3,6 +3,8 @@ package ebbtide.whatif;
 import static java.util.Map.entry;
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.activity.MonthlyActivity;
+import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
@@ -30,8 +32,11 @@ import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
+import ebbtide.time.SpreadSum;
+import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -59,6 +64,7 @@ final class LineChange {
             entry(TermDeposit.class, NO_ACTIVITY),
             entry(Interest.class, NO_ACTIVITY));
 
+    private final Forecast base;
     private final Plan plan;
     private final String by;
     private final Change change;
@@ -69,7 +75,8 @@ final class LineChange {
         Optional<Line> of(LineChange change, Line line);
     }
 
-    private LineChange(Plan plan, String by, Change change, String part) {
+    private LineChange(Forecast base, Plan plan, String by, Change change, String part) {
+        this.base = base;
         this.plan = plan;
         this.by = by;
         this.change = change;
@@ -77,14 +84,14 @@ final class LineChange {
     }
 
     /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
-    static Optional<Line> of(Plan plan, String by, Change change, Line line) {
+    static Optional<Line> of(Forecast base, Plan plan, String by, Change change, Line line) {
         if (change.act() instanceof Act.NeverPaid never) {
             return neverPaid(by, change, never.points(), line);
         }
         return change.act() instanceof Act.PaidLater later
                 ? paidLater(by, change, later.days(), line)
                 : requireNonNull(KINDS.get(line.assumption().getClass()))
-                        .of(new LineChange(plan, by, change, ""), line);
+                        .of(new LineChange(base, plan, by, change, ""), line);
     }
 
     /** Who pays by a pattern leaves more unpaid; history goes on being owed by the pattern without that. */
@@ -124,7 +131,7 @@ final class LineChange {
     }
 
     /** Returns a line with a change of one of its assets or roles; nothing where it has none of that name. */
-    static Optional<Line> ofPart(Plan plan, String by, Change change, Line line, String part) {
+    static Optional<Line> ofPart(Forecast base, Plan plan, String by, Change change, Line line, String part) {
         boolean there = line.assumption() instanceof Pay pay
                         && pay.roles().stream().anyMatch(role -> role.name().equals(part))
                 || line.assumption() instanceof CapitalSpending assets
@@ -132,16 +139,13 @@ final class LineChange {
                                 .anyMatch(asset -> asset.name().equals(part));
         return there
                 ? requireNonNull(KINDS.get(line.assumption().getClass()))
-                        .of(new LineChange(plan, by, change, part), line)
+                        .of(new LineChange(base, plan, by, change, part), line)
                 : Optional.empty();
     }
 
     /** The change as what it does to amounts from a day on. */
     private Amounts amounts(LocalDate first) {
-        DayRange range = change.range()
-                .since(first)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "Its range is over: history, and what is open or owed on the as-of date, stays as it is"));
+        DayRange range = since(first);
         if (change.act() instanceof Act.Scale scale) {
             return new Amounts(by, Kind.SCALE, scale.to().millionths(), range, part);
         }
@@ -154,7 +158,7 @@ final class LineChange {
         if (change.act() instanceof Act.Set set && set.value() instanceof Typed.Figure figure) {
             return new Amounts(by, Kind.SET, Check.notNegative(minor(figure.number()), "amount"), range, part);
         }
-        throw new IllegalArgumentException("Activity is set to an amount, scaled, added to or left out");
+        throw new IllegalArgumentException("Activity is set to an amount, scaled, added to, shifted or left out");
     }
 
     private long minor(BigDecimal number) {
@@ -169,15 +173,79 @@ final class LineChange {
         if (((Assumption.Stream) line.assumption()).method() instanceof ActivityMethod.StockPurchases) {
             return Optional.empty();
         }
-        return Optional.of(
-                line.altered(amounts(plan.settings().firstForecastMonth().atDay(1))));
+        YearMonth first = plan.settings().firstForecastMonth();
+        if (change.act() instanceof Act.Shift shift) {
+            Check.that(
+                    shift.unit() == Act.Shift.Unit.MONTHS,
+                    "Months of '" + line.name() + "' are shifted by months, or paid so many days later");
+            return Optional.of(line.altered(shifted(line, (Assumption.Stream) line.assumption(), shift, first)));
+        }
+        return Optional.of(line.altered(amounts(first.atDay(1))));
+    }
+
+    /** Of the month of the as-of date what is left moves: what invoices, orders and the days up to it leave. */
+    private Alteration shifted(Line line, Assumption.Stream stream, Act.Shift shift, YearMonth first) {
+        DayRange range = since(first.atDay(1));
+        boolean begun = first.equals(YearMonth.from(plan.settings().asOf()));
+        if (!begun) {
+            return new Alteration.MonthsShifted(by, shift.by(), range, 0, 0, 0);
+        }
+        if (stream.basis() == Basis.BOOKS) {
+            long stays = base.plan().findLine(line.id()).isEmpty()
+                    ? 0
+                    : base.accounts().stream(line).left().months().stream()
+                            .filter(month -> month.month().equals(first))
+                            .mapToLong(month -> month.invoiced() + month.onOrder())
+                            .sum();
+            return new Alteration.MonthsShifted(by, shift.by(), range, Math.max(0, stays), 0, 0);
+        }
+        MonthlyActivity planned = base.accounts().activity().next(plan).planned(line);
+        long amount = planned.in(Timeline.monthNumber(first));
+        return new Alteration.MonthsShifted(by, shift.by(), range, 0, laidAfter(line, stream, amount, first), amount);
+    }
+
+    /** What the spread of a stream lays of a month's amount after the as-of date. */
+    private long laidAfter(Line line, Assumption.Stream stream, long amount, YearMonth month) {
+        Timeline days = base.accounts().calendars().timeline(line);
+        long[] after = new long[1];
+        SpreadSum spread = stream.spread()
+                .sum(
+                        days,
+                        (day, minor) -> after[0] +=
+                                days.date(day).isAfter(plan.settings().asOf()) ? minor : 0);
+        spread.add(amount, Timeline.monthNumber(month));
+        spread.lay();
+        return after[0];
+    }
+
+    private DayRange since(LocalDate first) {
+        return change.range()
+                .since(first)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "Its range is over: history, and what is open or owed on the as-of date, stays as it is"));
+    }
+
+    /** Bills and items that come on other days: what facts have used up of them they have on the base's. */
+    private Optional<Line> moved(Line line) {
+        Act.Shift shift = (Act.Shift) change.act();
+        return Optional.of(line.altered(
+                new Alteration.DaysShifted(by, shift.by(), shift.unit() == Act.Shift.Unit.MONTHS, since(tomorrow()))));
     }
 
     private Optional<Line> bills(Line line) {
+        if (change.act() instanceof Act.Shift) {
+            Check.that(
+                    line.assumption() instanceof Recurring,
+                    "Pay of '" + line.name() + "' has its pay days: shift the day on which a role begins or ends");
+            return moved(line);
+        }
         return Optional.of(line.altered(amounts(tomorrow())));
     }
 
     private Optional<Line> items(Line line) {
+        if (change.act() instanceof Act.Shift) {
+            return moved(line);
+        }
         DatedItems dated = (DatedItems) line.assumption();
         Amounts amounts = amounts(tomorrow());
         List<DatedItem> items = dated.items().stream()

@@ -4,6 +4,7 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.Input;
@@ -89,6 +90,10 @@ public final class MadeBase {
                 !line.isPaidLater(),
                 "Cash of '" + line.name()
                         + "' that is paid later stays a change: set its terms or its days instead, and make that the base");
+        Check.that(
+                line.altered().stream().noneMatch(Alteration.DaysShifted.class::isInstance),
+                "Bills and items of '" + line.name()
+                        + "' that come on other days stay a change: set their days instead, and make that the base");
         Optional<Assumption.Stream> stream = own.findStream();
         if (stream.isEmpty()) {
             boolean grows = own.assumption() instanceof Recurring bills

@@ -62,6 +62,15 @@ public final class ScenarioEdit {
                 plan -> PlanInputs.ofLine(plan, plan.findLine(typed.id()).orElseThrow()));
     }
 
+    /**
+     * Returns the scenario with one more change, which always holds.
+     *
+     * @throws IllegalArgumentException where it finds nothing, or leaves what is not allowed
+     */
+    Scenario with(Target target, Act act) {
+        return accepted(with(shown, List.of(new Wanted(target, act, DayRange.ALWAYS, ""))));
+    }
+
     /** Returns the scenario with a line of the base left out, or without one that only the scenario has. */
     public Scenario leftOut(String lineId) {
         return isNew(lineId)

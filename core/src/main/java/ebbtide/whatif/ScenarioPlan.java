@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Ledger;
@@ -33,13 +34,34 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
 
     /** Returns the same with the first so many changes alone that are switched on (rules 11.5). */
     public static ScenarioPlan of(Forecast base, Scenarios scenarios, Scenario shown, int most) {
+        return of(
+                base,
+                scenarios,
+                shown,
+                most,
+                (plan, scenario, change) -> Changing.changed(base, plan, scenario, change));
+    }
+
+    /** Returns the same with a share of every change at once (rules 11.9). */
+    static ScenarioPlan ofShare(Forecast base, Scenarios scenarios, Scenario shown, Percent share) {
+        return of(base, scenarios, shown, Integer.MAX_VALUE, (plan, scenario, change) -> new ChangeShare(
+                        base, scenario, change, share)
+                .of(plan));
+    }
+
+    /** How a change of a scenario is done to a plan. */
+    private interface Doing {
+        Plan done(Plan plan, Scenario scenario, Change change);
+    }
+
+    private static ScenarioPlan of(Forecast base, Scenarios scenarios, Scenario shown, int most, Doing doing) {
         Plan plan = base.plan();
         List<Done> done = new ArrayList<>();
         for (Scenario scenario : scenarios.under(shown)) {
             for (Change change : scenario.changes()) {
                 if (change.on() && done.size() < most) {
                     try {
-                        plan = checked(Changing.changed(plan, scenario, change));
+                        plan = checked(doing.done(plan, scenario, change));
                         done.add(new Done(scenario, change, Optional.empty()));
                     } catch (IllegalArgumentException refused) {
                         done.add(new Done(scenario, change, Optional.of(String.valueOf(refused.getMessage()))));
@@ -48,6 +70,22 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
             }
         }
         return new ScenarioPlan(owingAsBefore(base, plan), plan, done);
+    }
+
+    /**
+     * Returns this, where every change that another found is found here too.
+     *
+     * @throws IllegalArgumentException for the first that is refused here alone: the rest would pass for the whole
+     */
+    ScenarioPlan requireAsFoundAs(ScenarioPlan other) {
+        for (int i = 0; i < changes.size(); i++) {
+            if (other.changes().get(i).findsNothing().isEmpty()) {
+                changes.get(i).findsNothing().ifPresent(sentence -> {
+                    throw new IllegalArgumentException(sentence);
+                });
+            }
+        }
+        return this;
     }
 
     /** Returns whether every change found its target, so that the figures are those of the whole scenario. */

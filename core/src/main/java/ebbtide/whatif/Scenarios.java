@@ -1,5 +1,6 @@
 package ebbtide.whatif;
 
+import ebbtide.money.Percent;
 import ebbtide.plan.PlanProblem;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -31,11 +32,19 @@ public record Scenarios(List<Scenario> all) {
                 .toList());
     }
 
-    /** Returns the same with a scenario in the place of the one of its id, or after the last. */
+    /**
+     * Returns the same with a scenario in the place of the one of its id, or after the last; where it is the
+     * breakwater, no other is.
+     */
     public Scenarios putting(Scenario other) {
-        return find(other.id()).isPresent()
+        Scenarios made = find(other.id()).isPresent()
                 ? with(other)
                 : new Scenarios(Stream.concat(all.stream(), Stream.of(other)).toList());
+        return !other.breakwater()
+                ? made
+                : new Scenarios(made.all().stream()
+                        .map(one -> one.id().equals(other.id()) || !one.breakwater() ? one : one.asBreakwater(false))
+                        .toList());
     }
 
     /** Returns the scenario of a name, if there is one: of equals the first. */
@@ -60,9 +69,25 @@ public record Scenarios(List<Scenario> all) {
         }
     }
 
+    /** Returns the scenario that funding must survive, if there is one (rules 11.9). */
+    public Optional<Scenario> breakwater() {
+        return all.stream().filter(Scenario::breakwater).findFirst();
+    }
+
     /** Returns everything wrong between scenarios, by their order; empty when all is well. */
     public List<PlanProblem> problems() {
         List<PlanProblem> problems = new ArrayList<>();
+        if (all.stream().filter(Scenario::breakwater).count() > 1) {
+            problems.add(new PlanProblem("/scenarios", "Two scenarios are the breakwater: let one of them be it"));
+        }
+        Percent chances =
+                all.stream().flatMap(one -> Stream.ofNullable(one.chance())).reduce(Percent.ZERO, Percent::plus);
+        if (chances.compareTo(Percent.HUNDRED) > 0) {
+            problems.add(new PlanProblem(
+                    "/scenarios",
+                    "The chances of the scenarios add up to " + chances
+                            + ", but what they leave of 100% is the base's: lower one of them"));
+        }
         Map<String, Integer> seen = new TreeMap<>();
         for (int i = 0; i < all.size(); i++) {
             Scenario one = all.get(i);

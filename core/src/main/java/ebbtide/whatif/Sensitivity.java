@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.plan.Input;
 import ebbtide.plan.Plan;
@@ -32,6 +33,13 @@ public final class Sensitivity {
      */
     public record Steps(Percent share, Percent points, int days, int months) {
         public static final Steps USUAL = new Steps(Percent.parse("10"), Percent.parse("1"), 5, 1);
+
+        public Steps {
+            Check.inRange(share, Percent.ZERO, Percent.HUNDRED, "step of money, quantities and prices");
+            Check.inRange(points, Percent.ZERO, Percent.HUNDRED, "step of percentages");
+            Check.inRange(days, 0, 366, "step of days");
+            Check.inRange(months, 0, 60, "step of months");
+        }
     }
 
     /**
@@ -53,12 +61,30 @@ public final class Sensitivity {
         }
     }
 
+    /** Some of the assumptions, that with the largest effect first, and how many there are in all. */
+    public record Part(int all, List<Entry> entries) {}
+
     /** Returns every figure of the list of assumptions with its effects on a measure, the largest first. */
     public static List<Entry> of(Forecast base, Measure measure, Steps steps) {
+        return of(base, measure, steps, 0, Integer.MAX_VALUE).entries();
+    }
+
+    /** Returns the same of so many figures of the list from a place on: what takes long is asked for part by part. */
+    public static Part of(Forecast base, Measure measure, Steps steps, int from, int count) {
+        List<Input<Plan>> all = PlanInputs.of(base.plan()).stream()
+                .filter(input -> input.listed()
+                        && !input.fact()
+                        && FIGURES.contains(input.unit().measure())
+                        && isActive(base.plan(), input))
+                .toList();
+        int start = Math.min(from, all.size());
+        int end = start + Math.min(count, all.size() - start);
+        return new Part(all.size(), entries(base, measure, steps, all.subList(start, end)));
+    }
+
+    private static List<Entry> entries(Forecast base, Measure measure, Steps steps, List<Input<Plan>> inputs) {
         long now = measure.of(base).minor();
-        return PlanInputs.of(base.plan()).parallelStream()
-                .filter(input ->
-                        input.listed() && FIGURES.contains(input.unit().measure()) && isActive(base.plan(), input))
+        return inputs.parallelStream()
                 .map(input -> new Entry(
                         input.path(),
                         Optional.of(input.path().substring(0, input.path().indexOf('/')))

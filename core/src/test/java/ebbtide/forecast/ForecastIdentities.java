@@ -296,7 +296,7 @@ public final class ForecastIdentities {
                                     || one.windowEnd()
                                             .isAfter(some.plan().settings().asOf())) {
                                 coming.merge(
-                                        line.isPaidLater()
+                                        line.isTimedOtherwise()
                                                 ? Flows.timing(accounts, line).forecastOn(one)
                                                 : late
                                                         ? accounts.calendar(line)

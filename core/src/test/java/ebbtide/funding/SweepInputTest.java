@@ -105,7 +105,7 @@ class SweepInputTest {
         assertThat(List.of(input.overdraft(day("2026-04-01")), input.overdraft(day("2026-04-02"))))
                 .containsExactly(0L, 5_000L);
         Line f = input.facilities().get(0);
-        assertThat(List.of(input.most(f, day("2026-04-30")), input.most(f, day("2026-05-01"))))
+        assertThat(List.of(input.limit(f).on(day("2026-04-30")), input.limit(f).on(day("2026-05-01"))))
                 .containsExactly(80_000L, 0L);
     }
 

@@ -5,6 +5,7 @@ import static ebbtide.whatif.WhatIfCases.atOnce;
 import static ebbtide.whatif.WhatIfCases.kelp;
 import static ebbtide.whatif.WhatIfCases.line;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.books.Account;
 import ebbtide.books.Books;
@@ -17,6 +18,7 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -65,7 +67,7 @@ class BreakEvenTest {
         assertThat(answer.holds()).isFalse();
         BreakEven.Point nearest = answer.nearest().orElseThrow();
         assertThat(nearest.level().minor()).isGreaterThanOrEqualTo(4_800_000);
-        Forecast next = WhatIfCases.forecast(base, dial.change(nearest.multiple() + 1));
+        Forecast next = Forecaster.forecast(dial.turned(base, nearest.multiple() + 1), base.books());
         assertThat(new Measure.LeastCash().of(next).minor()).isLessThan(4_800_000);
     }
 
@@ -78,5 +80,30 @@ class BreakEvenTest {
         assertThat(dial.value(dial.least())).isEqualByComparingTo("0");
         assertThat(dial.value(dial.most())).isEqualByComparingTo("80");
         assertThat(dial.value(dial.present() + 1)).isEqualByComparingTo("30.01");
+    }
+
+    @Test
+    void otherMeasures_areReadOfTheForecast() {
+        Forecast base = base();
+        assertThat(new Measure.LimitsLessNeed().of(base).minor())
+                .as("no limits, and minimum cash of nil is never short of")
+                .isEqualTo(new Measure.LeastCash().of(base).minor());
+        assertThat(new Measure.ProfitOf(LocalDate.of(2026, 5, 1)).of(base).day())
+                .isEqualTo(base.lastDay());
+        assertThatThrownBy(() -> new Measure.CovenantRoom().of(base)).hasMessageContaining("agree one under Funding");
+        assertThatThrownBy(() -> new Measure.ProfitOf(LocalDate.of(2020, 5, 1)).of(base))
+                .hasMessageContaining("choose a later day");
+    }
+
+    /** 300 days later can be a year later at most: beyond 122% the plan refuses it, and the search ends there. */
+    @Test
+    void shareThatThePlanRefuses_endsTheSearch_ratherThanPassForLess() {
+        Forecast base = base();
+        Scenario late = WhatIfCases.scenario(WhatIfCases.change("kelp", new Act.PaidLater(300), DayRange.ALWAYS));
+        Dial dial = Dial.share(new Scenarios(List.of(late)), late);
+        assertThatThrownBy(() -> dial.turned(base, 15_000)).hasMessageContaining("days later");
+        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), Long.MIN_VALUE);
+        assertThat(dial.value(answer.over().get(answer.over().size() - 1).multiple()))
+                .isLessThanOrEqualTo(new BigDecimal("122.2"));
     }
 }

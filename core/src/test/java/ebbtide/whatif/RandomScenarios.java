@@ -56,7 +56,15 @@ public final class RandomScenarios {
                     "",
                     random.nextInt(9) > 0));
         }
-        return new Scenario(id, "The " + id, "", on, all, false);
+        return new Scenario(
+                id,
+                "The " + id,
+                "",
+                on,
+                all,
+                false,
+                id.equals("second"),
+                plan.lines().size() % 2 == 0 ? null : new Percent(300_000));
     }
 
     private Target target() {
@@ -78,11 +86,13 @@ public final class RandomScenarios {
     }
 
     private Act act() {
-        return switch (random.nextInt(8)) {
+        return switch (random.nextInt(10)) {
             case 0 -> new Act.Set(Typed.of(Integer.toString(1 + random.nextInt(40))));
             case 1 -> new Act.Add(BigDecimal.valueOf(random.nextInt(40) - 10));
             case 2 -> new Act.LeaveOut();
             case 4 -> new Act.NeverPaid(new Percent(random.nextInt(30) * 10_000L));
+            case 8 -> new Act.Shift(random.nextInt(7) - 2, Act.Shift.Unit.MONTHS);
+            case 9 -> new Act.Shift(random.nextInt(60) - 10, Act.Shift.Unit.DAYS);
             case 3 -> new Act.PaidLater(random.nextInt(60) - 10);
             default -> new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
         };
@@ -102,6 +112,7 @@ public final class RandomScenarios {
     static List<Input<Plan>> figures(long seed, Plan plan, int most) {
         List<Input<Plan>> all = new ArrayList<>(PlanInputs.of(plan).stream()
                 .filter(input -> !input.path().startsWith("/")
+                        && !input.fact()
                         && FIGURES.contains(input.unit().measure())
                         && hasFigure(input.value()))
                 .toList());

@@ -55,6 +55,17 @@ class ScenarioPropertiesTest {
                         .isEqualTo(KeyFigures.of(shown).headroom()
                                 - KeyFigures.of(base).headroom());
             }
+            if (seed % 3 == 1) {
+                Scenario whole = all.find("second").orElseThrow();
+                assertThat(ScenarioPlan.ofShare(base, all, whole, Percent.ZERO).plan())
+                        .as("nothing of its changes")
+                        .isEqualTo(some.plan());
+                Forecast all100 = Forecaster.forecast(
+                        ScenarioPlan.ofShare(base, all, whole, Percent.HUNDRED).plan(), some.books(), base);
+                for (LocalDate day = base.firstDay(); !day.isAfter(base.lastDay()); day = day.plusDays(1)) {
+                    assertThat(all100.closing(day)).as("all of its changes").isEqualTo(shown.closing(day));
+                }
+            }
             ScenarioPlan third = ScenarioPlan.of(base, all, all.find("third").orElseThrow());
             assertThat(third.plan()).isEqualTo(some.plan());
             Plan afterwards = base.plan();

@@ -27,6 +27,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Steps;
@@ -176,6 +177,12 @@ class ScenarioTest {
         assertThatThrownBy(() -> edit.line(rewritten)).hasMessageContaining("the same in every scenario");
         assertThatThrownBy(() -> edit.settings(base.plan().settings().withHorizon(24)))
                 .hasMessageContaining("the same in every scenario");
+        Forecast owing = Forecaster.forecast(
+                base.plan().with(kelp.with(stream.withLedger(new Ledger(3_110_000, true)))), base.books());
+        assertThatThrownBy(() -> new ScenarioEdit(owing, new Scenarios(List.of(shown)), shown)
+                        .line(kelp.with(stream.withLedger(new Ledger(1, true)))))
+                .hasMessageContaining("What holds on the as-of date is the same in every scenario")
+                .hasMessageContaining("ledger total");
         assertThatThrownBy(() -> edit.line(kelp.in("elsewhere"))).hasMessageContaining("Show the base");
         assertThat(edit.line(kelp)).as("typed as it is").isEqualTo(shown);
         assertThat(edit.line(kelp.off()).changes().get(0).act()).isEqualTo(new Act.LeaveOut());

@@ -6,6 +6,7 @@ import static ebbtide.e2e.Screens.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -50,6 +51,14 @@ class WhatIfTest extends Journeys {
         assertThat(changes.first()).containsText("April 2026 to June 2026");
         accessible();
 
+        // A customer who pays later, by name; a supplier or customer can fail, a line cannot.
+        add("Fennick Stores (a customer)", "paid-later", "21", "", "");
+        assertThat(changes).hasCount(2);
+        assertThat(changes.nth(1)).containsText("Fennick Stores");
+        assertThat(changes.nth(1)).containsText("paid 21 days later");
+        changes.nth(1).getByText("take out").click();
+        assertThat(changes).hasCount(1);
+
         // Shown in every view, with what the base has; what is typed meanwhile becomes its change.
         button(page, "Show everywhere").click();
         assertThat(pennant()).hasValue(Pattern.compile(".+"));
@@ -83,8 +92,9 @@ class WhatIfTest extends Journeys {
 
     @Test
     void howFarSomethingCanGo_isAnsweredInASentence_andMadeAScenario() {
-        open("whatif/how-far");
-        page.getByLabel("How far can this go").fill("Grocery chains (the whole line)");
+        open("receipts/grocery");
+        page.getByText("How far?", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByLabel("How far can this go")).hasValue("Grocery chains (the whole line)");
         page.getByLabel("until").selectOption("CLOSING");
         field("day").fill("31 Jun 2026");
         button(page, "How far?").click();
@@ -108,11 +118,126 @@ class WhatIfTest extends Journeys {
         ranked.locator("tbody tr").first().waitFor();
         assertThat(ranked).containsText("now \u00a3574,065.69 on Fri 22 May 2026");
         assertThat(ranked.locator("tbody tr")).hasCount(25);
+        assertThat(ranked.getByRole(AriaRole.STATUS)).hasText(Pattern.compile("(\\d+) of \\1 moved"));
         accessible();
+        type("percentages by", "far");
+        assertThat(page.getByText("A step is a number from 0 to 100, but was 'far'."))
+                .isVisible();
+        type("percentages by", "2");
+        button(page, "Stop").click();
+        assertThat(button(page, "Begin again")).isVisible();
+        button(page, "Begin again").click();
         page.getByLabel("What moves").selectOption("CLOSING");
         type("The day", "31 Jun 2026");
         assertThat(page.getByText("June 2026 has 30 days")).isVisible();
         type("The day", "30 Jun 2026");
         assertThat(ranked).containsText("on Tue 30 Jun 2026");
+
+        assertThat(page.getByLabel("If a customer fails").locator("tbody tr")).hasCount(8);
+        Locator two = page.getByLabel("Two at once");
+        two.getByLabel("Down").fill("Grocery chains (the whole line)");
+        two.getByLabel("Across").fill("Export");
+        button(page, "Turn both").click();
+        assertThat(two.getByRole(AriaRole.ALERT)).containsText("Nothing is called 'Export'");
+        two.getByLabel("Across").fill("Export distributors (the whole line)");
+        button(page, "Turn both").click();
+        assertThat(two.locator("tbody tr")).hasCount(5);
+        assertThat(two.locator("tbody tr").nth(2)).containsText("100%");
+    }
+
+    private Locator cell(String row, String column) {
+        return page.locator("table[role=grid] tbody tr")
+                .filter(new Locator.FilterOptions().setHasText(row))
+                .locator("td[role=gridcell]")
+                .nth(page.locator("table[role=grid] thead th").allInnerTexts().stream()
+                                .map(String::strip)
+                                .toList()
+                                .indexOf(column)
+                        - 2);
+    }
+
+    private void typeCell(String row, String column, String text) {
+        cell(row, column).click();
+        page.keyboard().type(text);
+        page.keyboard().press("Enter");
+    }
+
+    /** The three-case sheet typed and pasted, read side by side, and one of them kept as the breakwater. */
+    @Test
+    void threeCases_typedInTheSheet_standSideBySide() {
+        open("whatif/values");
+        page.locator("table[role=grid]").waitFor();
+        page.locator("datalist option")
+                .first()
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        page.getByLabel("A row for").fill("Diesel: growth a month");
+        button(page, "Add the row").click();
+        typeCell("Diesel: growth a month", "B Late grocers", "much");
+        assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("Diesel: growth a month in 'Late grocers'");
+        page.keyboard().press("Escape");
+        typeCell("Diesel: growth a month", "B Late grocers", "1.5");
+        assertThat(status()).containsText("Scenario 'Late grocers': Diesel: growth a month 1.5");
+        assertThat(cell("Diesel: growth a month", "B Late grocers")).containsText("1.5");
+        assertThat(cell("Diesel: growth a month", "E Both bad ones")).containsText("1.5");
+
+        // A block from a spreadsheet goes in at once, and is undone as one.
+        cell("Grocery chains: paid later by", "B Late grocers").click();
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true})) }",
+                "20\t5\t0");
+        assertThat(cell("Grocery chains: paid later by", "C Lost exporter")).containsText("5");
+        assertThat(status()).containsText("2 scenarios: 3 cells of the sheet");
+        click("Undo");
+        assertThat(cell("Grocery chains: paid later by", "C Lost exporter")).containsText("0");
+        accessible();
+
+        page.getByText("Side by side", new Page.GetByTextOptions().setExact(true))
+                .click();
+        Locator table = page.getByLabel("Row by row");
+        assertThat(table).containsText("Closing cash");
+        page.getByLabel("Compared by").selectOption("BALANCE");
+        assertThat(table).containsText("Current assets");
+        page.getByLabel("Compared by").selectOption("CASH");
+        page.getByLabel("Period").selectOption("8");
+        page.getByLabel("only what differs").check();
+        table.locator("button.underline").first().click();
+        assertThat(page.getByText("what makes the difference")).isVisible();
+        assertThat(page.locator("aside")).containsText("Grocery chains paid 12 days later");
+        page.keyboard().press("Escape");
+        accessible();
+        org.assertj.core.api.Assertions.assertThat(
+                        page.waitForDownload(() -> page.getByText("Export CSV").click())
+                                .suggestedFilename())
+                .isEqualTo("side-by-side.csv");
+
+        page.getByText("Futures", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.locator("[data-breakwater]")).containsText("breakwater \u2212");
+        page.locator("table.figures thead").getByText("Both bad ones").click();
+        assertThat(page.getByText(Pattern.compile("Funding survives \\d\\d(\\.\\d+)?% of 'Both bad ones'")))
+                .isVisible();
+        page.getByLabel("Views").getByText("Setup").click();
+        assertThat(page.getByLabel("What is missing")).containsText("The breakwater 'Both bad ones' does not hold");
+    }
+
+    @Test
+    void howLikely_isDrawn_andFirmLinesAreNot() {
+        open("whatif/how-likely");
+        Locator answer = page.getByLabel("How likely it runs short");
+        assertThat(answer).containsText("of 1,000 runs");
+        assertThat(page.getByLabel("Tried on the past")).containsText("no forecast of the past is over yet");
+        type("Runs", "many");
+        assertThat(page.getByText("Runs are a whole number from 1 to 10,000, but was 'many'."))
+                .isVisible();
+        type("Runs", "200");
+        assertThat(answer).containsText("of 200 runs");
+        accessible();
+        page.getByText("What is drawn, and by what").click();
+        assertThat(answer).containsText("Grocery chains");
+        page.getByLabel("Grocery chains is firm").check();
+        assertThat(page.getByText("Settings: Grocery chains is firm")).isVisible();
+        assertThat(answer).not().containsText("Grocery chains");
+        click("Undo");
+        assertThat(answer).containsText("Grocery chains");
     }
 }

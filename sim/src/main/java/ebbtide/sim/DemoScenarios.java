@@ -14,6 +14,8 @@ import java.util.List;
 final class DemoScenarios {
     private static final DayRange HALF_A_YEAR = new DayRange(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 10, 31));
 
+    private static final String BREAKWATER = "both-bad";
+
     private DemoScenarios() {}
 
     static Scenarios all() {
@@ -56,7 +58,7 @@ final class DemoScenarios {
                 scenario(
                         "both-bad",
                         "Both bad ones",
-                        "What the overdraft has to bear.",
+                        "What funding has to bear.",
                         List.of("late-grocers", "lost-export"),
                         change(
                                 "c1",
@@ -67,7 +69,7 @@ final class DemoScenarios {
     }
 
     private static Scenario scenario(String id, String name, String note, List<String> on, Change... changes) {
-        return new Scenario(id, name, note, on, List.of(changes), false);
+        return new Scenario(id, name, note, on, List.of(changes), false, id.equals(BREAKWATER), null);
     }
 
     private static Change change(String id, Target target, Act act, DayRange range, String note) {

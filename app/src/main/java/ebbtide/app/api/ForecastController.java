@@ -12,7 +12,6 @@ import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.StringWriter;
-import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
@@ -20,8 +19,6 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -133,10 +130,7 @@ class ForecastController {
         } else {
             ForecastCsv.writeWide(forecast, periods, text);
         }
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"forecast-" + shape + ".csv\"")
-                .body(text.toString().getBytes(StandardCharsets.UTF_8));
+        return CsvFile.of("forecast-" + shape, text.toString());
     }
 
     /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */

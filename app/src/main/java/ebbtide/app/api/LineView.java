@@ -349,7 +349,7 @@ public record LineView(
 
     private static ComingView comingView(PlanAtVersion current, Line line, Expectation e) {
         return new ComingView(
-                line.isPaidLater()
+                line.isTimedOtherwise()
                         ? Flows.timing(current.forecast().accounts(), line).forecastOn(e)
                         : e.day(),
                 e.typed(),

@@ -10,10 +10,14 @@ import org.jspecify.annotations.Nullable;
 enum MeasureAsked {
     LEAST_HEADROOM,
     LEAST_CASH,
+    LIMITS_LESS_NEED,
+    COVENANT_ROOM,
+    PROFIT,
     CLOSING;
 
     /**
-     * Returns the measure; closing cash is that of a day, of the last one where none is said.
+     * Returns the measure; closing cash is that of a day, of the last one where none is said, profit that of the fiscal
+     * year of a day, of the first that is forecast where none is.
      *
      * @throws IllegalArgumentException for a day that the forecast does not have
      */
@@ -21,6 +25,11 @@ enum MeasureAsked {
         return switch (this) {
             case LEAST_HEADROOM -> new Measure.LeastHeadroom();
             case LEAST_CASH -> new Measure.LeastCash();
+            case LIMITS_LESS_NEED -> new Measure.LimitsLessNeed();
+            case COVENANT_ROOM -> new Measure.CovenantRoom();
+            case PROFIT ->
+                new Measure.ProfitOf(
+                        day == null ? forecast.plan().settings().asOf().plusDays(1) : day);
             case CLOSING -> {
                 LocalDate on = day == null ? forecast.lastDay() : day;
                 Check.that(

@@ -12,6 +12,7 @@ import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Change;
 import ebbtide.whatif.ChangeEffects;
 import ebbtide.whatif.ChangeWords;
+import ebbtide.whatif.ExpectedHeadroom;
 import ebbtide.whatif.KeyFigures;
 import ebbtide.whatif.MadeBase;
 import ebbtide.whatif.Scenario;
@@ -49,9 +50,14 @@ class ScenariosController {
     }
 
     /**
-     * The base's figures and its closing cash by day from the plan's first day on, and the scenarios in their order.
+     * The base's figures and its closing cash by day from the plan's first day on, the scenarios in their order, and
+     * what is to be expected of their chances; null where none has one.
      */
-    record ScenariosView(KeyFigures base, long[] closing, List<ScenarioView> scenarios) {}
+    record ScenariosView(
+            KeyFigures base,
+            long[] closing,
+            List<ScenarioView> scenarios,
+            @Schema(nullable = true) @Nullable ExpectedHeadroom expected) {}
 
     /**
      * A scenario as the plan file has it, its changes in words (those of the scenarios that it stands on first), what
@@ -82,12 +88,18 @@ class ScenariosController {
     ScenariosView all(@PathVariable String plan) {
         PlanAtVersion base = edits.current(plan);
         KeyFigures figures = KeyFigures.of(base.forecast());
+        List<ExpectedHeadroom.Likely> likely = new ArrayList<>();
+        List<ScenarioView> views = new ArrayList<>();
+        for (Scenario one : base.scenarios().all()) {
+            ScenarioView view = view(base, edits.scenario(plan, one.id()), one, figures);
+            views.add(view);
+            likely.add(new ExpectedHeadroom.Likely(one, view.figures().headroom()));
+        }
         return new ScenariosView(
                 figures,
                 PlanView.tide(base.forecast()).closing(),
-                base.scenarios().all().stream()
-                        .map(one -> view(base, edits.scenario(plan, one.id()), one, figures))
-                        .toList());
+                views,
+                ExpectedHeadroom.of(figures.headroom(), likely).orElse(null));
     }
 
     private static ScenarioView view(PlanAtVersion base, PlanAtVersion made, Scenario scenario, KeyFigures ofBase) {
@@ -160,7 +172,16 @@ class ScenariosController {
         String words = before.isEmpty()
                 ? "Scenario '" + sent.name() + "' made"
                 : "Scenario '" + before.get().name() + "' changed";
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putScenario(scenario)), stores);
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, words, draft -> {
+                    draft.putScenario(scenario);
+                    all.all().stream()
+                            .filter(one -> !one.id().equals(id)
+                                    && !base.scenarios().all().contains(one))
+                            .forEach(draft::putScenario);
+                }),
+                stores);
     }
 
     /** Takes a scenario out; refuses one that others stand on. */

@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.AssumptionChange;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.Chances;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Plan;
@@ -105,6 +106,7 @@ final class SettingsWords {
                         .noneMatch(now -> now.direction() == was.direction()
                                 && now.counterparty().equals(was.counterparty())))
                 .forEach(was -> all.words.add(was.counterparty() + " expected by its habit again"));
+        all.addChances(plan, before.chances(), after.chances());
         all.addTerms(before, after);
         all.add(
                 before.documents(),
@@ -135,6 +137,16 @@ final class SettingsWords {
         if (!Objects.equals(before, after)) {
             words.add(what);
         }
+    }
+
+    /** Lines that are firm, or drawn, now are named; doubts are said as they were and are. */
+    private void addChances(Plan plan, Chances before, Chances after) {
+        plan.lines().stream()
+                .filter(line -> before.isFirm(line.id(), line.assumption().isDoubtful())
+                        != after.isFirm(line.id(), line.assumption().isDoubtful()))
+                .forEach(line -> words.add(line.name()
+                        + (after.isFirm(line.id(), line.assumption().isDoubtful()) ? " is firm" : " is drawn")));
+        add(before.with(List.of(), List.of()), after.with(List.of(), List.of()), changed("/chances", "doubts set"));
     }
 
     private void addTerms(Settings before, Settings after) {

@@ -2,6 +2,7 @@ package ebbtide.app.storage;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
@@ -30,6 +31,10 @@ import java.util.zip.InflaterInputStream;
  * change is not touched.
  */
 final class SnapshotReader {
+    static final int RECEIVED = 1;
+    static final int ON_BOOKS = 2;
+    static final int NOTED = 4;
+
     private List<KeptLine> lines = List.of();
     private final Map<String, long[][]> days = new HashMap<>();
     private final TreeMap<String, KeptItem> items = new TreeMap<>();
@@ -94,8 +99,17 @@ final class SnapshotReader {
     private void readLines(ByteBuffer in) {
         List<KeptLine> read = new ArrayList<>();
         for (long count = number(in); count > 0; count--) {
+            String id = text(in);
+            String name = text(in);
+            String group = text(in);
+            int flags = in.get();
             read.add(new KeptLine(
-                    text(in), text(in), text(in), (in.get() != 0) ? Direction.RECEIPT : Direction.PAYMENT, text(in)));
+                    id,
+                    name,
+                    group,
+                    (flags & RECEIVED) == 0 ? Direction.PAYMENT : Direction.RECEIPT,
+                    text(in),
+                    (flags & NOTED) == 0 ? null : (flags & ON_BOOKS) == 0 ? Basis.PATTERN : Basis.BOOKS));
         }
         lines = List.copyOf(read);
         days.keySet().retainAll(read.stream().map(KeptLine::id).collect(Collectors.toSet()));

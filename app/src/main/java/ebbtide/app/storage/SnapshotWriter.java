@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
@@ -63,7 +64,7 @@ final class SnapshotWriter {
                 text(line.id());
                 text(line.name());
                 text(line.group());
-                flag(line.direction() == Direction.RECEIPT);
+                out.write(flags(line));
                 text(line.mark());
             }
         }
@@ -128,6 +129,14 @@ final class SnapshotWriter {
             signed(item.minor());
             signed(item.open());
         }
+    }
+
+    /** What a line is in bits, the last of which was all there was at first: received, on books, the basis noted. */
+    private static int flags(KeptLine line) {
+        int received = line.direction() == Direction.RECEIPT ? SnapshotReader.RECEIVED : 0;
+        return line.basis() == null
+                ? received
+                : received | SnapshotReader.NOTED | (line.basis() == Basis.BOOKS ? SnapshotReader.ON_BOOKS : 0);
     }
 
     private void flag(boolean set) throws IOException {

@@ -37,6 +37,10 @@ class ScenarioJourneyTest extends ApiJourney {
         return json(put(path("/scenarios/" + id + "?version=" + version())), body);
     }
 
+    private String text(MockHttpServletRequestBuilder request) throws Exception {
+        return mvc.perform(request).andReturn().getResponse().getContentAsString();
+    }
+
     private static JsonNode slow(JsonNode listed) {
         return StreamSupport.stream(listed.get("scenarios").spliterator(), false)
                 .filter(one -> one.get("scenario").get("id").asString().equals("slow"))
@@ -155,5 +159,60 @@ class ScenarioJourneyTest extends ApiJourney {
         assertThat(lost.get("findsNothing").asString()).isEqualTo("The plan has no line 'diesel' any more");
         assertThat(send(200, shown(get(path("")))).get("shown").get("lost").asInt())
                 .isEqualTo(1);
+    }
+
+    /** What the sheet, the breakwater, the runs and the tables side by side say hangs together (rules 11.5 to 11.9). */
+    @Test
+    void futures_areTypedComparedAndDrawn() throws Exception {
+        JsonNode typed = send(200, json(post(path("/case-sheet?version=" + version())), """
+                        [{"scenario": "late-grocers", "says": "DAYS_LATER", "of": "grocery", "text": "30"},
+                         {"scenario": "lost-export", "says": "SHARE", "of": "shop", "text": "80"}]"""));
+        assertThat(typed.get("words").asString()).isEqualTo("2 scenarios: 2 cells of the sheet");
+        JsonNode sheet = send(200, get(path("/case-sheet?more=VALUE:diesel/method/growth")));
+        assertThat(sheet.get("rows").toString())
+                .contains("\"value\":\"30\"", "\"value\":\"80\"", "Diesel: growth a month");
+        send(422, get(path("/case-sheet?more=nothing")));
+
+        JsonNode held = send(200, get(path("/breakwater"))).get("held");
+        assertThat(held.get("id").asString()).isEqualTo("both-bad");
+        assertThat(held.get("headroom").asLong()).isNegative();
+        assertThat(held.get("sentence").asString()).contains("does not hold");
+        JsonNode survived = send(200, get(path("/scenarios/both-bad/survived")));
+        assertThat(survived.get("sentence").asString()).startsWith("Funding survives ");
+        assertThat(survived.get("points").get(0).get("value").asString()).isEqualTo("0");
+
+        String window = "&by=MONTH&from=2026-10-01&to=2027-03-31";
+        JsonNode beside =
+                send(200, get(path("/side-by-side?future=base&future=scenario:both-bad&table=CASH" + window)));
+        long difference = 0;
+        for (JsonNode row : beside.get("rows")) {
+            if (row.get("id").asString().equals("closing")) {
+                difference = row.get("futures").get(1).get("differences").get(5).asLong();
+            }
+        }
+        long sum = 0;
+        for (JsonNode change : send(
+                200,
+                get(
+                        path(
+                                "/side-by-side/changes?scenario=both-bad&table=CASH&row=closing&from=2027-03-01&to=2027-03-31")))) {
+            sum += change.get("moves").asLong();
+        }
+        assertThat(sum).isEqualTo(difference).isNegative();
+        send(422, get(path("/side-by-side?future=moon" + window)));
+        send(404, get(path("/side-by-side?future=scenario:moon" + window)));
+        assertThat(text(get(path("/side-by-side/csv?future=base&future=scenario:both-bad&table=INCOME" + window))))
+                .startsWith("row,future,period_start,period_end,amount,more_than_reference");
+
+        JsonNode runs = send(200, get(path("/simulation?runs=50&weeks=8&seed=3")));
+        assertThat(runs.get("weeks")).hasSize(8);
+        assertThat(send(200, get(path("/simulation?runs=50&weeks=8&seed=3"))))
+                .as("the same again")
+                .isEqualTo(runs);
+        assertThat(send(200, get(path("/simulation?runs=50&weeks=8&seed=4")))).isNotEqualTo(runs);
+        assertThat(text(get(path("/simulation/csv?runs=20&weeks=4")))).startsWith("week_end,forecast,percentile_5");
+        assertThat(send(200, get(path("/simulation/trial?runs=20&weeks=4"))).get("leads"))
+                .isNotNull();
+        send(422, get(path("/simulation?runs=0")));
     }
 }

@@ -2,6 +2,7 @@ package ebbtide.app.storage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
@@ -58,8 +60,15 @@ class SnapshotChainTest {
                                         9_000));
             }
             List<KeptLine> lines = days.keySet().stream()
-                    .map(id ->
-                            new KeptLine(id, "Line " + id, "", Direction.RECEIPT, Integer.toString(random.nextInt(2))))
+                    .map(id -> new KeptLine(
+                            id,
+                            "Line " + id,
+                            "",
+                            random.nextBoolean() ? Direction.RECEIPT : Direction.PAYMENT,
+                            Integer.toString(random.nextInt(2)),
+                            List.of(Optional.<Basis>empty(), Optional.of(Basis.PATTERN), Optional.of(Basis.BOOKS))
+                                    .get(random.nextInt(3))
+                                    .orElse(null)))
                     .toList();
             Map<String, KeptFlows> flows = new LinkedHashMap<>();
             days.forEach((id, parts) -> flows.put(

@@ -3,6 +3,7 @@ package ebbtide.formats.plan;
 import static ebbtide.formats.document.Field.always;
 import static ebbtide.formats.document.Field.flat;
 import static ebbtide.formats.document.Field.ifAny;
+import static ebbtide.formats.document.Field.unless;
 import static ebbtide.formats.document.Field.usually;
 import static ebbtide.formats.document.Values.DATE;
 import static ebbtide.formats.document.Values.FILLED;
@@ -74,6 +75,7 @@ final class ScenarioForm {
                                             always("unit", oneOf(Act.Shift.Unit.class)))),
                             new Kind("paid-later", RecordForm.of(Act.PaidLater.class, always("days", WHOLE))),
                             new Kind("never-paid", RecordForm.of(Act.NeverPaid.class, always("points", PERCENT))),
+                            new Kind("fails", RecordForm.of(Act.Fails.class)),
                             new Kind("leave-out", RecordForm.of(Act.LeaveOut.class)),
                             new Kind("new", RecordForm.of(Act.New.class, always("line", LineForm.FORM)))))
             .named("act");
@@ -96,7 +98,9 @@ final class ScenarioForm {
                     usually("note", TEXT, ""),
                     always("standsOn", FILLED.list()),
                     always("changes", CHANGE.list()),
-                    usually("putBy", FLAG, false))
+                    usually("putBy", FLAG, false),
+                    unless(false, "breakwater", FLAG).says("Whether it is the bad case that funding must survive."),
+                    ifAny("chance", PERCENT).says("How likely an analyst takes it to be."))
             .named("scenario");
 
     private ScenarioForm() {}

@@ -24,6 +24,7 @@ import ebbtide.money.Percent;
 import ebbtide.plan.AmountSteps;
 import ebbtide.plan.CashPolicy;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.Chances;
 import ebbtide.plan.CountedCertainties;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Facility;
@@ -45,6 +46,8 @@ import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 
 /** The settings of a plan as its file has them. */
 final class SettingsForm {
@@ -139,6 +142,23 @@ final class SettingsForm {
                     .says(
                             "The balance sheet that statements start from: at the end of the month before the first that is forecast."));
 
+    private static final Form<SortedSet<String>> LINES = Values.FILLED.list().as(TreeSet::new, List::copyOf);
+    private static final Form<Chances> CHANCES = RecordForm.of(
+                    Chances.class,
+                    usually("receipts", PERCENT, Chances.USUAL.receipts())
+                            .says("The doubt of receipts whose record is too short."),
+                    usually("payments", PERCENT, Chances.USUAL.payments())
+                            .says("The doubt of payments whose record is too short."),
+                    usually("together", PERCENT, Chances.USUAL.together())
+                            .says("The chance that all lines of a run err together."),
+                    usually("promises", PERCENT, Chances.USUAL.promises())
+                            .says("The chance that a promise or a typed day is kept."),
+                    unless(Chances.USUAL.firm(), "firm", LINES)
+                            .says("Lines, by id, whose estimates are firm whatever they are."),
+                    unless(Chances.USUAL.drawn(), "drawn", LINES)
+                            .says("Lines, by id, that are drawn though lines of their kind are usually firm."))
+            .named("chances");
+
     private static final Form<Currency> CURRENCY = Values.TEXT.as(Money::currency, Currency::getCurrencyCode);
     private static final RecordForm<Settings> ALL = RecordForm.of(
             Settings.class,
@@ -149,7 +169,8 @@ final class SettingsForm {
             flat("agreed", StatementForms.COVENANTS),
             flat("reporting", REPORTING),
             flat("counted", COUNTED),
-            flat("references", REFERENCES));
+            flat("references", REFERENCES),
+            unless(Chances.USUAL, "chances", CHANCES).says("What the runs of a simulation are drawn by."));
     /** Amounts among the settings are in the currency that stands beside them. */
     static final Form<Settings> FORM =
             ALL.readingFirst(SettingsForm::inItsCurrency).named("settings");

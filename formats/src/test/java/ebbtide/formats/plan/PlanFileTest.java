@@ -127,7 +127,7 @@ class PlanFileTest {
                 .contains(
                         "'colour' is not known here; known are name, currency, asOf, firstDayOfWeek, firstFiscalMonth, "
                                 + "horizonMonths, amountSteps, closedAfter, minimumCash, facility, paymentRuns, funding, cashRate, covenants, pastMonths, explained, longRange, "
-                                + "openingSheet, countedReceipts, countedPayments, habits, documents, terms");
+                                + "openingSheet, countedReceipts, countedPayments, habits, documents, terms, chances");
     }
 
     @Test

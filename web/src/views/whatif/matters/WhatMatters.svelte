@@ -1,29 +1,33 @@
 <script lang="ts">
-  import { answer, api } from '../../lib/api';
-  import { fullDay, noDay, readDay } from '../../lib/dates';
-  import { Loaded } from '../../lib/loaded.svelte';
-  import { addressOfLine } from '../../lib/place.svelte';
-  import { getPlan } from '../../lib/plan.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
-  import { MEASURES, type Measure } from './whatif';
+  import { onDestroy, untrack } from 'svelte';
+  import Act from '../../../lib/Act.svelte';
+  import { fullDay, noDay, readDay } from '../../../lib/dates';
+  import { addressOfLine } from '../../../lib/place.svelte';
+  import { getPlan } from '../../../lib/plan.svelte';
+  import TypedField from '../../../lib/TypedField.svelte';
+  import { MEASURES, type Measure } from '../whatif';
+  import { Ranking, USUAL, type Steps } from './ranking.svelte';
+  import Failures from './Failures.svelte';
+  import StepFields from './StepFields.svelte';
+  import TwoAtOnce from './TwoAtOnce.svelte';
 
   const plan = getPlan();
   const FIRST = 25;
   let measure = $state<Measure>('LEAST_HEADROOM');
   let day = $state('');
+  let steps = $state.raw<Steps>(USUAL);
   let all = $state(false);
+  const ranking = new Ranking();
 
-  const ranked = new Loaded((signal) => {
+  // A new version of the plan, another measure or step is a new question.
+  $effect(() => {
     void plan.version;
-    return answer(
-      api.GET('/api/plans/{plan}/sensitivity', {
-        params: { path: { plan: plan.id }, query: { measure, ...(day ? { day } : {}) } },
-        signal,
-      }),
-    );
+    const asked = [measure, day, steps] as const;
+    untrack(() => void ranking.start(plan, ...asked));
   });
-  const felt = $derived((ranked.data?.assumptions ?? []).filter((one) => one.down || one.up));
-  const rest = $derived((ranked.data?.assumptions.length ?? 0) - felt.length);
+  onDestroy(() => ranking.stop());
+  const felt = $derived(ranking.found.filter((one) => one.down || one.up));
+  const rest = $derived(ranking.found.length - felt.length);
   const most = $derived(Math.max(1, ...felt.flatMap((one) => [Math.abs(one.down ?? 0), Math.abs(one.up ?? 0)])));
 
   function putDay(typed: string): string {
@@ -51,21 +55,25 @@
         {#each MEASURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
       </select></label
     >
-    {#if measure === 'CLOSING'}
+    {#if measure === 'CLOSING' || measure === 'PROFIT'}
       <TypedField value={day} onput={putDay} name="The day" placeholder="the last" />
     {/if}
-    {#if ranked.data}
-      <span>now <b class="font-semibold">{plan.money.sum(ranked.data.now)}</b> on {fullDay(ranked.data.day)}</span>
-    {:else if !ranked.problem}
-      <span class="hush" role="status">Every assumption is moved, one by one …</span>
+    {#if ranking.now}
+      <span>now <b class="font-semibold">{plan.money.sum(ranking.now.minor)}</b> on {fullDay(ranking.now.day)}</span>
     {/if}
-    <span class="hush flex-1 text-right"
-      >each by itself: money, quantities and prices 10%, percentages 1 point, days 5, months 1</span
-    >
+    <span class="flex-1"></span>
+    {#if ranking.all}
+      <span role="status" class="hush">{ranking.done} of {ranking.all} moved</span>
+      {#if ranking.running}<Act onclick={() => ranking.stop()}>Stop</Act>
+      {:else if ranking.done < ranking.all}<Act onclick={() => void ranking.start(plan, measure, day, steps)}
+          >Begin again</Act
+        >{/if}
+    {/if}
   </div>
-  {#if ranked.problem}
-    <p role="alert" class="bad">{ranked.problem.detail}</p>
-  {:else if ranked.data}
+  <StepFields {steps} onput={(next) => (steps = next)} />
+  {#if ranking.problem}
+    <p role="alert" class="bad">{ranking.problem.detail}</p>
+  {:else if felt.length}
     <table class="figures">
       <thead>
         <tr><th class="words">Assumption</th><th>less of it</th><th class="w-[44%]"></th><th>more of it</th></tr>
@@ -109,3 +117,5 @@
     </p>
   {/if}
 </section>
+<TwoAtOnce {measure} {day} />
+<Failures />

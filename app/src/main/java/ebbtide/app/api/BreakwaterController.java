@@ -1,0 +1,83 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.whatif.BreakEven;
+import ebbtide.whatif.BreakEvenWords;
+import ebbtide.whatif.Breakwater;
+import ebbtide.whatif.Failures;
+import ebbtide.whatif.Scenario;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The scenario that funding must survive, and how much of any funding survives (rules 11.9). */
+@RestController
+@RequestMapping("/api/plans/{plan}")
+class BreakwaterController {
+    private static final int LARGEST = 10;
+
+    private final Edits edits;
+
+    BreakwaterController(Edits edits) {
+        this.edits = edits;
+    }
+
+    /** The breakwater, null where no scenario is it. */
+    record BreakwaterView(@Schema(nullable = true) @Nullable HeldView held) {}
+
+    /**
+     * The breakwater with its least headroom, and the first day on which it falls below nil with what the checklist
+     * says of that; null where it holds.
+     */
+    record HeldView(
+            String id,
+            String name,
+            long headroom,
+            LocalDate lowWater,
+            @Schema(nullable = true) @Nullable LocalDate falls,
+            @Schema(nullable = true) @Nullable String sentence) {}
+
+    @GetMapping("/breakwater")
+    BreakwaterView breakwater(@PathVariable String plan) {
+        PlanAtVersion base = edits.current(plan);
+        return new BreakwaterView(base.scenarios()
+                .breakwater()
+                .map(one -> {
+                    Breakwater found =
+                            Breakwater.of(one, edits.scenario(plan, one.id()).forecast());
+                    return new HeldView(
+                            one.id(),
+                            one.name(),
+                            found.figures().headroom(),
+                            found.figures().lowWater(),
+                            found.falls().orElse(null),
+                            found.missing(base.currency())
+                                    .map(item -> item.sentence())
+                                    .orElse(null));
+                })
+                .orElse(null));
+    }
+
+    /**
+     * Returns how much of a scenario funding survives: the share of all its changes at which headroom falls below nil.
+     */
+    @GetMapping("/scenarios/{id}/survived")
+    BreakEvenView survived(@PathVariable String plan, @PathVariable String id) {
+        PlanAtVersion base = edits.current(plan);
+        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        BreakEven.Answer answer = Breakwater.survived(base.forecast(), base.scenarios(), scenario);
+        return BreakEvenView.of(answer, 0, BreakEvenWords.ofShare(base.plan(), answer, scenario.name()));
+    }
+
+    /** Returns what it does if one of the ten largest debtors fails, that first which costs most headroom. */
+    @GetMapping("/failures")
+    List<Failures.Failure> failures(@PathVariable String plan) {
+        return Failures.of(edits.shown(plan).forecast(), LARGEST);
+    }
+}

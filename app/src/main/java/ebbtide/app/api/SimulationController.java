@@ -1,0 +1,145 @@
+package ebbtide.app.api;
+
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.chance.Picture;
+import ebbtide.chance.Simulation;
+import ebbtide.chance.Source;
+import ebbtide.chance.Trial;
+import ebbtide.formats.csv.SimulationCsv;
+import ebbtide.money.Check;
+import ebbtide.track.PastErrors;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.StringWriter;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** How likely the plan, or the scenario shown, runs short (rules 11.8). */
+@RestController
+@RequestMapping("/api/plans/{plan}/simulation")
+class SimulationController {
+    private static final int SHOWN = 12;
+
+    private final Edits edits;
+    private final PastRecord record;
+
+    SimulationController(Edits edits, PastRecord record) {
+        this.edits = edits;
+        this.record = record;
+    }
+
+    /**
+     * The runs: the weeks that err; the percentiles of least headroom, and its mean in the worst twentieth; the limit
+     * that would have sufficed in 95 of 100, and what may be drawn now; the chance that headroom is below zero up to
+     * the horizon, with its error; what goes with the bad runs; how each line is drawn.
+     */
+    record SimulationView(
+            int runs,
+            long seed,
+            List<Integer> percentiles,
+            List<WeekOfRuns> weeks,
+            List<Long> leastHeadroom,
+            long worstHeadroom,
+            long sufficientLimit,
+            long limit,
+            ShareOfRuns fallsShort,
+            List<OffView> inBadRuns,
+            List<SourceView> lines,
+            int fewest) {}
+
+    /** A chance and its standard error, in hundredths of a percent. */
+    record ShareOfRuns(long share, long error) {}
+
+    /** A week by its last day: what is forecast, the percentiles, the chance that headroom was below zero by then. */
+    record WeekOfRuns(LocalDate end, long forecast, List<Long> percentiles, ShareOfRuns fallsShort) {}
+
+    /** How far a line's, or a counterparty's, cash up to low water is off in the bad runs. */
+    record OffView(@Schema(nullable = true) @Nullable String lineId, String name, long minor) {}
+
+    /** How a line is drawn, and how many origins its record has. */
+    record SourceView(String lineId, String name, Source.How how, int origins) {}
+
+    /** How often cash lay where the runs of then would have had it, by lead. */
+    record TrialView(List<Trial.Lead> leads) {}
+
+    @GetMapping
+    SimulationView simulate(
+            @PathVariable String plan,
+            @RequestParam(defaultValue = "1000") int runs,
+            @RequestParam(defaultValue = "26") int weeks,
+            @RequestParam(defaultValue = "1") long seed) {
+        PlanAtVersion shown = edits.shown(plan);
+        Picture picture = picture(plan, shown, weeks);
+        Simulation found = Simulation.of(shown.forecast(), picture, runs, seed);
+        int asOf = shown.forecast().asOfIndex();
+        return new SimulationView(
+                runs,
+                seed,
+                Simulation.PERCENTILES,
+                found.weeks().stream()
+                        .map(one -> new WeekOfRuns(
+                                one.end(), one.forecast(), one.percentiles(), chance(found, one.fallsShort())))
+                        .toList(),
+                found.leastHeadroom(),
+                found.worstHeadroom(),
+                found.sufficientLimit(),
+                shown.forecast().liquidity().limit(asOf),
+                chance(found, found.fallsShort()),
+                found.inBadRuns().stream()
+                        .limit(SHOWN)
+                        .map(one ->
+                                new OffView(one.source().lineId(), one.source().name(), one.minor()))
+                        .toList(),
+                picture.sources().stream()
+                        .filter(one -> one.lineId() != null)
+                        .map(one -> new SourceView(one.lineId(), one.name(), one.how(), one.origins()))
+                        .toList(),
+                Picture.FEWEST);
+    }
+
+    /** The weeks of the runs as CSV. */
+    @GetMapping(path = "/csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(
+            @PathVariable String plan,
+            @RequestParam(defaultValue = "1000") int runs,
+            @RequestParam(defaultValue = "26") int weeks,
+            @RequestParam(defaultValue = "1") long seed) {
+        PlanAtVersion shown = edits.shown(plan);
+        StringWriter out = new StringWriter();
+        SimulationCsv.write(
+                Simulation.of(shown.forecast(), picture(plan, shown, weeks), runs, seed), shown.currency(), out);
+        return CsvFile.of("how-likely", out.toString());
+    }
+
+    private Picture picture(String plan, PlanAtVersion shown, int weeks) {
+        requireWeeks(weeks);
+        return Picture.of(shown.forecast(), record.of(plan, edits.current(plan)), weeks);
+    }
+
+    @GetMapping("/trial")
+    TrialView tried(
+            @PathVariable String plan,
+            @RequestParam(defaultValue = "1000") int runs,
+            @RequestParam(defaultValue = "26") int weeks,
+            @RequestParam(defaultValue = "1") long seed) {
+        requireWeeks(weeks);
+        Check.inRange(runs, 1, Simulation.MOST_RUNS, "runs");
+        PlanAtVersion base = edits.current(plan);
+        return new TrialView(Trial.of(base.forecast(), record.of(plan, base), weeks, runs, seed));
+    }
+
+    private static void requireWeeks(int weeks) {
+        Check.inRange(weeks, 1, PastErrors.MOST_LEADS, "weeks");
+    }
+
+    private static ShareOfRuns chance(Simulation found, int runs) {
+        return new ShareOfRuns(Math.round(10_000.0 * runs / found.runs()), found.errorHundredths(runs));
+    }
+}

@@ -1,0 +1,172 @@
+package ebbtide.chance;
+
+import ebbtide.items.ExpectedItem;
+import ebbtide.items.PartyItems;
+import ebbtide.money.Percent;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+
+/**
+ * The open items of a counterparty on a line, paid in a run on days drawn of its habit (rules 11.8). What of an item
+ * was taken as paid on account stays taken off it.
+ */
+final class DrawnItems {
+    private static final Percent HALF = Percent.parse("50");
+
+    private final int line;
+    private final int party;
+    private final int sign;
+    private final long known;
+    private final Percent promises;
+    private final PartyItems items;
+    private final Span span;
+    private final Item[] each;
+    /** The day on which what would be paid on another is, by its number; asked once each. */
+    private final int[] paidOn;
+
+    private static final class Item {
+        private final PartyItems.Likely likely;
+        private final long known;
+        private final long onAccount;
+        private final int expectedOn;
+        private final int due;
+        private final long full;
+        private final long early;
+        private final int until;
+
+        Item(PartyItems.Likely likely, long onAccount, Span span) {
+            ExpectedItem expected = likely.expected();
+            this.likely = likely;
+            this.known = Drawer.known("item " + expected.item().id());
+            this.onAccount = onAccount;
+            this.expectedOn = span.index(expected.paidOn());
+            this.due = span.index(expected.item().due());
+            LocalDate last = expected.item().discount() == null
+                    ? LocalDate.MIN
+                    : expected.item().discount().until();
+            this.until = last.equals(LocalDate.MIN) ? -1 : span.index(last);
+            this.full = likely.full();
+            this.early = likely.early();
+        }
+
+        long paysOn(int day) {
+            return day == expectedOn ? likely.expected().minor() : day <= until ? early : full;
+        }
+    }
+
+    /** An item on the day a run has it paid. */
+    private record Paid(int day, Item item) {}
+
+    private static final Comparator<Paid> IN_ORDER = Comparator.comparingInt(Paid::day)
+            .thenComparing(one -> one.item().likely.expected().item().due())
+            .thenComparing(one -> one.item().likely.expected().item().id());
+
+    /**
+     * Makes the items of a line and a counterparty by their places as sources; what each is forecast to pay, signed, by
+     * its id.
+     */
+    DrawnItems(
+            int line, int party, int sign, PartyItems items, Map<String, Long> forecast, Percent promises, Span span) {
+        this.line = line;
+        this.party = party;
+        this.sign = sign;
+        this.known = Drawer.known("party " + items.counterparty());
+        this.promises = promises;
+        this.items = items;
+        this.span = span;
+        this.paidOn = new int[span.days() + 1];
+        List<Item> made = new ArrayList<>();
+        long credit = items.credit();
+        for (PartyItems.Likely one : items.items()) {
+            long used = Math.min(one.expected().minor(), credit);
+            credit -= used;
+            long flows = sign * forecast.getOrDefault(one.expected().item().id(), 0L);
+            made.add(new Item(one, one.expected().minor() - used - flows, span));
+        }
+        this.each = made.toArray(Item[]::new);
+    }
+
+    /** Returns whether any day of theirs may be drawn. */
+    boolean areDrawn() {
+        return items.items().stream().anyMatch(one -> one.habit().isPresent());
+    }
+
+    /** Hands on by how much other a run has them paid than they are forecast. */
+    void draw(Run run, Taker take) {
+        Drawer ofParty = run.drawer(known);
+        double own = ofParty.number(0);
+        boolean asOne = ofParty.happens(1, HALF);
+        if (items.credit() > 0) {
+            drawWithCredit(run, own, asOne, take);
+            return;
+        }
+        for (Item item : each) {
+            int day = dayOf(item, run, own, asOne);
+            if (day != item.expectedOn) {
+                move(item, item.expectedOn, -pays(item, item.expectedOn), take);
+                move(item, day, pays(item, day), take);
+            }
+        }
+    }
+
+    private static long pays(Item item, int day) {
+        return Math.max(0, item.paysOn(day) - item.onAccount);
+    }
+
+    private void move(Item item, int day, long minor, Taker take) {
+        if (minor != 0 && day >= 0 && day < span.days()) {
+            take.take(line, day, minor * sign);
+            take.take(party, day, minor * sign);
+        }
+    }
+
+    private int dayOf(Item item, Run run, double ofParty, boolean asOne) {
+        if (item.likely.habit().isEmpty()) {
+            return item.expectedOn;
+        }
+        Drawer drawer = run.drawer(item.known);
+        if (item.likely.said() && drawer.happens(1, promises)) {
+            return item.expectedOn;
+        }
+        OptionalInt late = item.likely.habit().get().quantile(item.likely.late(), asOne ? ofParty : drawer.number(0));
+        return late.isPresent() ? paidOn(item.due + late.getAsInt()) : item.expectedOn;
+    }
+
+    /** Days before the span are the first of it; what lies beyond it is not in any run. */
+    private int paidOn(int base) {
+        int at = Math.max(0, base);
+        if (at > span.days()) {
+            return span.days();
+        }
+        if (paidOn[at] == 0) {
+            LocalDate day = items.paidOn().apply(span.asOf().plusDays(at + 1L));
+            paidOn[at] = Math.min(span.days(), span.index(day)) + 1;
+        }
+        return paidOn[at] - 1;
+    }
+
+    /** Credit notes are used against what is paid first, anew. */
+    private void drawWithCredit(Run run, double own, boolean asOne, Taker take) {
+        List<Paid> paid = new ArrayList<>();
+        for (Item item : each) {
+            paid.add(new Paid(dayOf(item, run, own, asOne), item));
+        }
+        long before = items.credit();
+        for (Item item : each) {
+            long used = Math.min(item.paysOn(item.expectedOn), before);
+            before -= used;
+            move(item, item.expectedOn, -Math.max(0, pays(item, item.expectedOn) - used), take);
+        }
+        paid.sort(IN_ORDER);
+        long credit = items.credit();
+        for (Paid one : paid) {
+            long used = Math.min(one.item().paysOn(one.day()), credit);
+            credit -= used;
+            move(one.item(), one.day(), Math.max(0, pays(one.item(), one.day()) - used), take);
+        }
+    }
+}

@@ -1,0 +1,182 @@
+package ebbtide.chance;
+
+import static java.util.Objects.requireNonNull;
+
+import ebbtide.flows.Part;
+import ebbtide.forecast.Forecast;
+import ebbtide.items.PartyItems;
+import ebbtide.plan.Basis;
+import ebbtide.plan.Chances;
+import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
+import ebbtide.time.DaySeries;
+import ebbtide.track.PastErrors;
+import ebbtide.track.PastErrors.Origin;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What of a forecast may come otherwise (rules 11.8): lines whose estimates err, and open items that are paid on other
+ * days. Each run draws all of it anew; the same run always draws the same.
+ */
+public final class Picture {
+    /** A line with fewer origins than these is drawn by the plan's own doubt. */
+    public static final int FEWEST = 8;
+
+    private final Chances chances;
+    private final Span span;
+    private final List<Source> sources = new ArrayList<>();
+    private final Map<String, Integer> parties = new HashMap<>();
+    private final List<ErringLine> lines = new ArrayList<>();
+    private final List<DrawnItems> items = new ArrayList<>();
+    private final int[] leadsOfShared;
+    private final List<LocalDate> shared;
+
+    /** A line that may be drawn: what it is now, and what it estimates by day of the span, signed. */
+    record Drawable(
+            String id,
+            String name,
+            Direction direction,
+            @Nullable Basis basis,
+            boolean firm,
+            DaySeries estimated,
+            List<PartyItems> parties,
+            Map<String, Long> forecast) {}
+
+    Picture(Chances chances, Span span, PastErrors past, List<Drawable> drawn) {
+        this.chances = chances;
+        this.span = span;
+        Map<String, List<Origin>> records = new LinkedHashMap<>();
+        Map<LocalDate, Integer> leads = new HashMap<>();
+        for (Drawable line : drawn) {
+            List<Origin> origins = past.of(line.id(), line.basis(), span.asOf());
+            records.put(line.id(), origins);
+            if (!line.firm() && origins.size() >= FEWEST) {
+                origins.forEach(one -> leads.merge(one.asOf(), one.missed().size(), Math::max));
+            }
+        }
+        this.shared = List.copyOf(new TreeSet<>(leads.keySet()));
+        this.leadsOfShared = shared.stream().mapToInt(leads::get).toArray();
+        drawn.forEach(line -> add(line, records.getOrDefault(line.id(), List.of())));
+        List<PartyItems> all = new ArrayList<>();
+        drawn.forEach(line -> all.addAll(line.firm() ? List.of() : line.parties()));
+        all.forEach(one -> parties.computeIfAbsent(one.counterparty(), name -> {
+            sources.add(new Source(null, name, Source.How.ITEMS, 0));
+            return sources.size() - 1;
+        }));
+        for (int i = 0; i < drawn.size(); i++) {
+            if (!drawn.get(i).firm()) {
+                addItems(i, drawn.get(i));
+            }
+        }
+    }
+
+    /** Returns the picture of a forecast: its lines that are active and that no sweep moves. */
+    public static Picture of(Forecast forecast, PastErrors past, int weeks) {
+        Plan plan = forecast.plan();
+        Chances chances = plan.settings().chances();
+        Span span = Span.of(
+                plan.settings().asOf(),
+                forecast.lastDay(),
+                plan.settings().firstDayOfWeek(),
+                Math.min(weeks, PastErrors.MOST_LEADS),
+                forecast.timeline().calendar());
+        Set<String> swept = forecast.funding().moved().keySet();
+        return new Picture(
+                chances,
+                span,
+                past,
+                plan.lines().stream()
+                        .filter(line -> !line.isGroup() && plan.isActive(line) && !swept.contains(line.id()))
+                        .map(line -> new Drawable(
+                                line.id(),
+                                line.name(),
+                                line.direction(),
+                                line.findStream().map(one -> one.basis()).orElse(null),
+                                isFirm(chances, line),
+                                forecast.daysAfter(line, Part.ESTIMATED),
+                                isFirm(chances, line)
+                                        ? List.of()
+                                        : forecast.items().likely(line),
+                                forecast.itemFlows(line).stream()
+                                        .collect(Collectors.toMap(
+                                                one -> one.item().item().id(), one -> one.minor(), Long::sum))))
+                        .toList());
+    }
+
+    static boolean isFirm(Chances chances, Line line) {
+        return chances.isFirm(line.id(), line.assumption().isDoubtful());
+    }
+
+    private void add(Drawable line, List<Origin> origins) {
+        int source = sources.size();
+        Source.How how = line.firm() ? Source.How.FIRM : origins.size() < FEWEST ? Source.How.DOUBT : Source.How.RECORD;
+        sources.add(new Source(line.id(), line.name(), how, origins.size()));
+        if (how != Source.How.FIRM && !line.estimated().isNil()) {
+            lines.add(new ErringLine(
+                    source, line.id(), line.direction(), line.estimated(), errors(line, origins, how), span));
+        }
+    }
+
+    private Errors errors(Drawable line, List<Origin> origins, Source.How how) {
+        if (how == Source.How.RECORD) {
+            int sized = Math.min(PastErrors.SIZED_OVER, span.weeks());
+            long estimated = 0;
+            for (int lead = 1; lead <= sized; lead++) {
+                estimated += Math.abs(span.sum(line.estimated(), lead));
+            }
+            return Errors.Recorded.of(origins, estimated, Math.max(1, sized), shared);
+        }
+        long[] estimated = new long[span.leads()];
+        for (int lead = 1; lead <= estimated.length; lead++) {
+            estimated[lead - 1] = line.direction().sign() * span.sum(line.estimated(), lead);
+        }
+        return new Errors.Doubt(chances.doubt(line.direction()), line.direction() == Direction.RECEIPT, estimated);
+    }
+
+    private void addItems(int source, Drawable line) {
+        for (PartyItems one : line.parties()) {
+            DrawnItems made = new DrawnItems(
+                    source,
+                    requireNonNull(parties.get(one.counterparty())),
+                    line.direction().sign(),
+                    one,
+                    line.forecast(),
+                    chances.promises(),
+                    span);
+            if (made.areDrawn()) {
+                items.add(made);
+            }
+        }
+    }
+
+    /** Hands on, by source and day of the span, what a run of a seed, counted from 1, has otherwise than forecast. */
+    void draw(long seed, int number, Taker take) {
+        Run run = new Run(seed, number, chances.together(), leadsOfShared, span.leads());
+        lines.forEach(line -> line.draw(run, take));
+        items.forEach(one -> one.draw(run, take));
+    }
+
+    Span span() {
+        return span;
+    }
+
+    /** Returns the lines in the order of the plan, then the counterparties, by whose places runs hand on. */
+    public List<Source> sources() {
+        return List.copyOf(sources);
+    }
+
+    /** Returns how many weeks err: those asked for, within the horizon. */
+    public int weeks() {
+        return span.leads();
+    }
+}

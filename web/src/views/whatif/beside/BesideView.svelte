@@ -1,0 +1,103 @@
+<script lang="ts">
+  import Act from '../../../lib/Act.svelte';
+  import { answer, api } from '../../../lib/api';
+  import { Loaded } from '../../../lib/loaded.svelte';
+  import type { By, TimeWindow } from '../../../lib/place.svelte';
+  import { getPlan } from '../../../lib/plan.svelte';
+  import FuturesTable from '../FuturesTable.svelte';
+  import FuturesChart from '../FuturesChart.svelte';
+  import type { Scenario } from '../whatif';
+  import { TABLES, toggled, type Offer, type Table } from './beside';
+  import BesideTable from './BesideTable.svelte';
+  import ChooseFutures from './ChooseFutures.svelte';
+
+  interface Props {
+    time: TimeWindow;
+    scenarios: Scenario[];
+  }
+
+  let { time, scenarios }: Props = $props();
+  const plan = getPlan();
+  let picked = $state<string[]>();
+  let reference = $state('base');
+  let table = $state<Table>('CASH');
+  const monthly = $derived(table !== 'CASH' && table !== 'FUNDING');
+  const by = $derived<By>(monthly && (time.by === 'DAY' || time.by === 'WEEK') ? 'MONTH' : time.by);
+
+  const others = new Loaded((signal) => {
+    void plan.version;
+    return answer(api.GET('/api/plans/{plan}/snapshots', { params: { path: { plan: plan.id } }, signal }));
+  });
+  const plans = new Loaded((signal) => answer(api.GET('/api/plans', { signal })));
+  const offers = $derived<Offer[]>([
+    ...scenarios.map((one) => ({ asked: `scenario:${one.id}`, name: one.name, kind: 'scenario' as const })),
+    ...(others.data ?? []).map((one) => ({ asked: `snapshot:${one.id}`, name: one.name, kind: 'snapshot' as const })),
+    ...(plans.data ?? [])
+      .filter((one) => one.id !== plan.id)
+      .map((one) => ({ asked: `plan:${one.id}`, name: one.name, kind: 'plan' as const })),
+  ]);
+  const chosen = $derived(
+    (picked ?? ['base', ...scenarios.slice(0, 3).map((one) => `scenario:${one.id}`)]).filter(
+      (asked) => asked === 'base' || !others.data || offers.some((one) => one.asked === asked),
+    ),
+  );
+  const query = $derived({
+    future: chosen,
+    reference: Math.max(0, chosen.indexOf(reference)),
+    table,
+    by,
+    from: time.from,
+    to: time.to,
+  });
+  const beside = new Loaded((signal) => {
+    void plan.version;
+    return answer(api.GET('/api/plans/{plan}/side-by-side', { params: { path: { plan: plan.id }, query }, signal }));
+  });
+  const csv = $derived(
+    `/api/plans/${plan.id}/side-by-side/csv?` +
+      [
+        ...chosen.map((one) => `future=${encodeURIComponent(one)}`),
+        `reference=${query.reference}`,
+        `table=${table}`,
+        `by=${by}`,
+        `from=${time.from}`,
+        `to=${time.to}`,
+      ].join('&'),
+  );
+</script>
+
+<div class="mb-2 flex flex-wrap items-center gap-3">
+  <ChooseFutures {offers} {chosen} onchoose={(asked) => (picked = toggled(chosen, asked))} />
+  <label
+    ><span class="hush">Compared by</span>
+    <select class="small-field" bind:value={table}>
+      {#each TABLES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
+    </select></label
+  >
+  <label
+    ><span class="hush">against</span>
+    <select class="small-field max-w-[220px]" bind:value={reference}>
+      {#each beside.data?.futures ?? [] as one (one.asked)}<option value={one.asked}>{one.name}</option>{/each}
+    </select></label
+  >
+  <span class="flex-1"></span>
+  <Act href={csv}>Export CSV</Act>
+</div>
+{#if beside.problem}
+  <p role="alert" class="bad">{beside.problem.detail}</p>
+{:else if beside.data}
+  <FuturesChart futures={beside.data.futures.map((one) => one.closing)} from={time.from} to={time.to} />
+  <div class="mt-3">
+    <FuturesTable
+      columns={beside.data.futures.map((one, i) => ({
+        key: one.asked,
+        name: one.name,
+        sub: i === query.reference ? 'the reference' : one.figures ? '' : 'as it was kept',
+        figures: one.figures,
+        difference: i === query.reference ? null : one.difference,
+        chosen: i === query.reference,
+      }))}
+    />
+    <BesideTable data={beside.data} {table} {by} reference={query.reference} />
+  </div>
+{/if}

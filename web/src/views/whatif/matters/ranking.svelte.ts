@@ -1,0 +1,79 @@
+import { answer, api, type Problem, type Schemas } from '../../../lib/api';
+import type { PlanState } from '../../../lib/plan.svelte';
+import type { Measure } from '../whatif';
+
+export type Ranked = Schemas['SensitivityView'];
+
+/** How far each kind of figure is moved. */
+export interface Steps {
+  share: string;
+  points: string;
+  days: string;
+  months: string;
+}
+
+export const USUAL: Steps = { share: '10', points: '1', days: '5', months: '1' };
+
+/** So many assumptions are asked for at once: results appear as they come. */
+const AT_ONCE = 24;
+
+/** How much an assumption does, whichever way. */
+function size(one: Ranked): number {
+  return Math.max(Math.abs(one.down ?? 0), Math.abs(one.up ?? 0));
+}
+
+/** The assumptions as they are ranked, part by part, until all are or it is stopped. */
+export class Ranking {
+  found = $state.raw<Ranked[]>([]);
+  now = $state.raw<{ minor: number; day: string }>();
+  done = $state(0);
+  all = $state(0);
+  running = $state(false);
+  problem = $state.raw<Problem>();
+  private under: AbortController | undefined;
+
+  stop() {
+    this.under?.abort();
+    this.running = false;
+  }
+
+  async start(plan: PlanState, measure: Measure, day: string, steps: Steps) {
+    this.stop();
+    const mine = new AbortController();
+    this.under = mine;
+    [this.found, this.done, this.all, this.running, this.problem] = [[], 0, 0, true, undefined];
+    do {
+      const got = await answer(
+        api.GET('/api/plans/{plan}/sensitivity', {
+          params: {
+            path: { plan: plan.id },
+            query: {
+              measure,
+              ...(day ? { day } : {}),
+              share: steps.share,
+              points: steps.points,
+              days: Number(steps.days),
+              months: Number(steps.months),
+              from: this.done,
+              count: AT_ONCE,
+            },
+          },
+          signal: mine.signal,
+        }),
+      ).catch((failure: unknown) => {
+        if (mine.signal.aborted) return undefined;
+        throw failure;
+      });
+      if (!got || mine.signal.aborted) return;
+      if (!got.ok) {
+        this.problem = got.problem;
+        break;
+      }
+      this.now = { minor: got.data.now, day: got.data.day };
+      this.all = got.data.all;
+      this.done = Math.min(this.all, this.done + AT_ONCE);
+      this.found = [...this.found, ...got.data.assumptions].sort((one, other) => size(other) - size(one));
+    } while (this.done < this.all);
+    this.running = false;
+  }
+}

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import Act from '../../../lib/Act.svelte';
+  import TargetField from '../TargetField.svelte';
+  import { nothingCalled, type Choice } from '../whatif';
+
+  interface Props {
+    /** Hears of the row by its name: what it says, a colon, of what. */
+    onadd: (row: string) => void;
+  }
+
+  let { onadd }: Props = $props();
+  let words = $state('');
+  let found = $state<Choice>();
+  let says = $state<'SHARE' | 'DAYS_LATER'>('SHARE');
+  let refusal = $state('');
+
+  function add(e: SubmitEvent) {
+    e.preventDefault();
+    refusal = found ? '' : nothingCalled(words);
+    if (found?.target.kind === 'assumption') onadd(`VALUE:${found.target.path}`);
+    else if (found?.target.kind === 'line') onadd(`${says}:${found.target.line}`);
+    if (found) words = '';
+  }
+</script>
+
+<form class="flex flex-wrap items-end gap-2" onsubmit={add} aria-label="A new row">
+  <TargetField bind:words bind:found label="A row for" />
+  {#if found?.target.kind === 'line'}
+    <label
+      ><span class="hush block">which says</span>
+      <select class="small-field" bind:value={says}>
+        <option value="SHARE">what share of it there is</option>
+        <option value="DAYS_LATER">how many days later it is paid</option>
+      </select></label
+    >
+  {/if}
+  <Act type="submit">Add the row</Act>
+  {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
+</form>
