@@ -23,6 +23,9 @@
   });
   const customers = new Loaded((signal) => (parties ? habits('RECEIPT', signal) : null));
   const suppliers = new Loaded((signal) => (parties ? habits('PAYMENT', signal) : null));
+  // While a part of the list is under way, a name in it would be refused as unknown.
+  const asked = $derived(parties ? [assumptions, customers, suppliers] : [assumptions]);
+  const problem = $derived(asked.map((one) => one.problem).find(Boolean));
   const all = $derived(
     choices(assumptions.data ?? [], plan.view?.lines ?? [], [
       ...(customers.data?.counterparties ?? []).map((one) => ({
@@ -58,8 +61,10 @@
     bind:value={words}
     placeholder={parties ? 'a line, an assumption or a counterparty' : 'a line, a group or an assumption'}
     autocomplete="off"
+    disabled={!asked.every((one) => one.data)}
   /></label
 >
+{#if problem}<p class="bad w-full" role="alert">{problem.detail}</p>{/if}
 <datalist id="choices-{list}">
   {#each all as one (one.words)}<option value={one.words}></option>{/each}
 </datalist>

@@ -6,7 +6,6 @@ import static ebbtide.e2e.Screens.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -167,9 +166,6 @@ class WhatIfTest extends Journeys {
     void threeCases_typedInTheSheet_standSideBySide() {
         open("whatif/values");
         page.locator("table[role=grid]").waitFor();
-        page.locator("datalist option")
-                .first()
-                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         page.getByLabel("A row for").fill("Diesel: growth a month");
         button(page, "Add the row").click();
         typeCell("Diesel: growth a month", "B Late grocers", "much");
