@@ -59,6 +59,7 @@
               maxlength={200}
               onput={(typed) => say(one, { name: typed })}
             />
+            {#if one.scenario}<small class="block">of the scenario '{one.scenario}'</small>{/if}
           </th>
           <td class="words w-full">
             <TypedField

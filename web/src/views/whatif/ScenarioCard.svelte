@@ -6,7 +6,7 @@
   import AddChange from './AddChange.svelte';
   import ChangeTable from './ChangeTable.svelte';
   import Survived from './Survived.svelte';
-  import { makeBase, putScenario, removeScenario } from './putting';
+  import { approve, makeBase, putScenario, removeScenario } from './putting';
   import { freeName, newId, type Change, type Scenario, type ScenarioView } from './whatif';
 
   interface Props {
@@ -83,6 +83,10 @@
     {/if}
     <Act onclick={() => void copy()}>Copy</Act>
     <Act onclick={() => void put({ putBy: !scenario.putBy })}>{scenario.putBy ? 'Take up again' : 'Put by'}</Act>
+    <Act
+      onclick={() => void approve(plan, scenario.id)}
+      title="Keeps it and the base as they are; Track then holds it against what happens">Approve</Act
+    >
     <Act onclick={() => void takeOut()} title="Undo brings it back">Take out</Act>
   </div>
   <div class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">

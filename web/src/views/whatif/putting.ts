@@ -32,3 +32,14 @@ export function makeBase(plan: PlanState, id: string, changes: string[]): Promis
     ),
   );
 }
+
+/** Keeps what a scenario comes to, and the base beside it, to be held against what happens. */
+export function approve(plan: PlanState, scenario: string): Promise<Problem | null> {
+  return plan.edit((version) =>
+    answer(
+      api.POST('/api/plans/{plan}/snapshots/approved', {
+        params: { path: { plan: plan.id }, query: { version, scenario } },
+      }),
+    ),
+  );
+}

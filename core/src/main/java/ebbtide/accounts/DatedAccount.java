@@ -48,7 +48,7 @@ public final class DatedAccount implements LineAccount {
 
     /** The day to which a scenario moves an item. */
     private LocalDate moved(DatedItem item) {
-        return line.moved(item.date(), frame.asOf());
+        return line.moved(item.date(), item.certainty(), frame.asOf());
     }
 
     private Stream<DatedItem> counted() {

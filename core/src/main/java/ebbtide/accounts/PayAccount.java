@@ -1,5 +1,7 @@
 package ebbtide.accounts;
 
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.derive.Lazy;
 import ebbtide.money.Split;
@@ -11,11 +13,9 @@ import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -26,7 +26,6 @@ import org.jspecify.annotations.Nullable;
 
 /** The pay of a line: what each pay day pays, withholds and adds, and when the rest is paid over (rules 7.1). */
 public final class PayAccount implements LineAccount {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private final Reads reads;
     private final Pay pay;
     private final BusinessDays calendar;

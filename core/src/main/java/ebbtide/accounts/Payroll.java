@@ -1,5 +1,6 @@
 package ebbtide.accounts;
 
+import static ebbtide.time.DayFormats.MONTH;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.activity.MonthlyActivity;
@@ -12,18 +13,15 @@ import ebbtide.time.BusinessDays;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Every pay day of a line's roles: what is earned, withheld and added on it, and the days it pays for (rules 7.1). */
 public final class Payroll {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     /** Pay days after the last month that is earned whose work lies partly before it. */
     private static final int DAYS_AHEAD = 62;
 

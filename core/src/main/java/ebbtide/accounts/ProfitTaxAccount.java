@@ -1,5 +1,7 @@
 package ebbtide.accounts;
 
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
 import ebbtide.plan.ProfitTax;
@@ -8,18 +10,15 @@ import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 
 /** The tax on profit that a plan owes: its expense by month, and when it is paid (rules 7.4). */
 public final class ProfitTaxAccount implements LineAccount {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private final Reads reads;
     private final ProfitTax tax;
     private final BusinessDays calendar;

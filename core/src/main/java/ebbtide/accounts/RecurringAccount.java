@@ -88,7 +88,7 @@ public final class RecurringAccount implements LineAccount {
 
     /** The day to which a scenario moves the bill of a day. */
     private LocalDate moved(LocalDate bill) {
-        return line.moved(bill, frame.asOf());
+        return line.moved(bill, recurring.certainty(), frame.asOf());
     }
 
     /** Returns the amount of the bill of a day in minor units, as the line types it, and as a scenario leaves it. */

@@ -1,5 +1,7 @@
 package ebbtide.accounts;
 
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.derive.Lazy;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
@@ -10,10 +12,8 @@ import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalLong;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
@@ -23,7 +23,6 @@ import org.jspecify.annotations.Nullable;
  * 7.3).
  */
 public final class SalesTaxAccount implements LineAccount {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     private final Reads reads;
     private final SalesTaxSettlement rule;

@@ -1,5 +1,8 @@
 package ebbtide.accounts;
 
+import static ebbtide.time.DayFormats.DAY;
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.activity.StockRoll;
 import ebbtide.billing.TargetBilling;
 import ebbtide.money.Money;
@@ -12,7 +15,6 @@ import ebbtide.time.Timeline;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,8 +26,6 @@ import java.util.Locale;
  * that is there.
  */
 final class StreamMissing {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private final StreamBilling billing;
     private final Assumption.Stream stream;
     private final Settings settings;

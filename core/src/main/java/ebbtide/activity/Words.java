@@ -1,20 +1,20 @@
 package ebbtide.activity;
 
+import static ebbtide.time.DayFormats.SHORT_MONTH;
+
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 
 /** Months and numbers as the workings say them. */
 final class Words {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMM yyyy", Locale.ENGLISH);
 
     private Words() {}
 
     /** Returns "Mar 2026". */
     static String month(YearMonth month) {
-        return MONTH.format(month);
+        return SHORT_MONTH.format(month);
     }
 
     /** Returns "1 day", "2 days". */

@@ -1,5 +1,7 @@
 package ebbtide.answers;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.accounts.Accounts;
 import ebbtide.accounts.Expectation;
 import ebbtide.accounts.LineAccount;
@@ -14,17 +16,13 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** What a plan still lacks for its figures to be trusted; {@code lineId} names the line to mend, null for the plan. */
 public record ChecklistItem(@Nullable String lineId, String sentence) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private static final int BOOKED_OF_LATE = 31;
 
     /** Returns what is missing in the plan and the books of a forecast, accounts first, then line by line. */

@@ -1,5 +1,7 @@
 package ebbtide.answers;
 
+import static ebbtide.time.DayFormats.WEEKDAY;
+
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
@@ -10,9 +12,7 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,7 +30,6 @@ public record FundingAnswer(
         @Nullable LocalDate shortDay,
         long least,
         String sentence) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     /** More than any limit: what is drawn on it is what is needed. */
     private static final long UNLIMITED = 1_000_000_000_000_000L;
 
@@ -75,11 +74,12 @@ public record FundingAnswer(
                     + "multiple. Reckon it by nights, or lower the multiple. From then on nothing is drawn here.";
         }
         if (shortfall > 0) {
-            return "It is not enough: " + words(forecast, shortfall) + " is missing on " + DAY.format(shortDay) + ".";
+            return "It is not enough: " + words(forecast, shortfall) + " is missing on " + WEEKDAY.format(shortDay)
+                    + ".";
         }
         return need == 0
                 ? "It is enough: cash never needs to be funded."
-                : "It is enough: the most that is needed is " + words(forecast, need) + " on " + DAY.format(peakDay)
+                : "It is enough: the most that is needed is " + words(forecast, need) + " on " + WEEKDAY.format(peakDay)
                         + ", within limits of " + words(forecast, limit) + ".";
     }
 

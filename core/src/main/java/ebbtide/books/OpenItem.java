@@ -124,6 +124,14 @@ public record OpenItem(
                 id, kind, number, counterparty, lineId, issued, supplied, due, amount, paidOn, other, discount);
     }
 
+    /** Returns the item as if it offered no discount for paying early. */
+    public OpenItem withoutDiscount() {
+        return discount == null
+                ? this
+                : new OpenItem(
+                        id, kind, number, counterparty, lineId, issued, supplied, due, amount, paidOn, handling, null);
+    }
+
     /**
      * Returns the item when a movement settles so much less of it: open again, but no more than the ledger has as open.
      */

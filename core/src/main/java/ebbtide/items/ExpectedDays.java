@@ -63,7 +63,10 @@ record ExpectedDays(
     /** Every open item with its day, before any credit note is used. */
     private List<ExpectedItem> found() {
         List<ExpectedItem> found = new ArrayList<>();
-        known().stream().filter(item -> item.amount().open() > 0).forEach(item -> found.add(expected(item)));
+        known().stream()
+                .filter(item -> item.amount().open() > 0)
+                .map(item -> line.isWithoutDiscounts(item.counterparty()) ? item.withoutDiscount() : item)
+                .forEach(item -> found.add(expected(item)));
         found.addAll(underWay());
         found.sort(ExpectedItem.BY_DAY);
         return found;
@@ -86,7 +89,7 @@ record ExpectedDays(
                         one.source() == ExpectedItem.Source.ANALYST || one.source() == ExpectedItem.Source.PROMISE;
                 long late = asOf().toEpochDay() - one.item().due().toEpochDay();
                 boolean follows = one.source() == ExpectedItem.Source.HABIT && !isSaid(party, late);
-                Optional<Habits.Mixture> habit = said || follows
+                Optional<Habits.Mixture> habit = (said || follows) && !line.isOnDueDates(party)
                         ? mixtures.computeIfAbsent(party, name -> habits.mixture(name, line.id()))
                         : Optional.empty();
                 byParty.computeIfAbsent(party, name -> new ArrayList<>())
@@ -242,6 +245,13 @@ record ExpectedDays(
         long late = asOf().toEpochDay() - item.due().toEpochDay();
         if (late > LineItems.DOUBTFUL_AFTER) {
             return doubtful(item, late, broken);
+        }
+        if (line.isOnDueDates(item.counterparty())) {
+            return on(
+                    item,
+                    item.due(),
+                    "due " + item.due() + ", and paid on it here" + broken,
+                    ExpectedItem.Source.TERMS);
         }
         if (isSaid(item.counterparty(), late)) {
             int days = requireNonNull(said.get(item.counterparty()));

@@ -8,6 +8,7 @@ import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a scenario does to a line beyond what the line assumes (rules 11.2, 11.3), each on what those before it left.
@@ -67,11 +68,21 @@ public sealed interface Alteration {
 
     /**
      * Bills and single items of a range that come so many days or months later, sooner below zero (rules 11.3): what
-     * they earn, their tax and what is left to be paid of them; facts use them up on the day that the base has.
+     * they earn, their tax and what is left to be paid of them; facts use them up on the day that the base has. Those
+     * of one certainty alone where one is said.
      */
-    record DaysShifted(String by, int count, boolean months, DayRange range) implements Alteration {
+    record DaysShifted(
+            String by,
+            int count,
+            boolean months,
+            DayRange range,
+            @Nullable Certainty certainty) implements Alteration {
         public DaysShifted {
             Objects.requireNonNull(range, "range");
+        }
+
+        boolean isOf(LocalDate day, Certainty some) {
+            return range.contains(day) && (certainty == null || certainty == some);
         }
 
         LocalDate of(LocalDate day) {
@@ -137,12 +148,28 @@ public sealed interface Alteration {
         }
     }
 
-    /** The items of a counterparty that fails: none of them is paid any more. */
-    record Fails(String by, String counterparty) implements Alteration {
-        public Fails {
-            Objects.requireNonNull(counterparty, "counterparty");
+    /** What is done to open items: to those of one counterparty alone where one is named. */
+    sealed interface OfItems extends Alteration {
+        String counterparty();
+
+        /** Returns whether it is about the items of a counterparty. */
+        default boolean isOf(String some) {
+            return counterparty().isEmpty() || counterparty().equals(some);
         }
     }
+
+    /** The items of a counterparty that fails: none of them is paid any more. */
+    record Fails(String by, String counterparty) implements OfItems {
+        public Fails {
+            counterparty = Check.text(counterparty, "counterparty", 200);
+        }
+    }
+
+    /** Items that are paid when they fall due, whatever their habit was; a typed day and a promise stay. */
+    record OnDueDates(String by, String counterparty) implements OfItems {}
+
+    /** Items that are paid in full, whatever discount they offer. */
+    record WithoutDiscounts(String by, String counterparty) implements OfItems {}
 
     /**
      * A share more that is never paid: the line's pattern has it already, and {@code before} is the pattern without it,

@@ -1,14 +1,13 @@
 package ebbtide.plan;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
 import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -26,7 +25,6 @@ public record AssumptionChange(
         @Nullable LocalDate from,
         @Nullable String was,
         @Nullable String now) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     /** Returns what a line assumes otherwise in one plan than in another; nothing where either has no such line. */
     public static List<AssumptionChange> ofLine(Plan before, Plan after, String lineId) {
@@ -109,7 +107,7 @@ public record AssumptionChange(
 
     /** Returns the change in words: "growth a month 0.4 → 0.9%", "minimum cash from 1 May 2026: 250,000.00 GBP". */
     public String words() {
-        String what = from == null ? name : name + " from " + DAY.format(from);
+        String what = from == null ? name : name + " from " + LONG_DAY.format(from);
         if (was == null || now == null) {
             return what + (now == null ? ": no more" : ": " + now + unitWords());
         }

@@ -83,6 +83,11 @@ public record DayTerms(
                 new EarlyPayment(earlyPayment().discount(), earlyPayment().days(), taken));
     }
 
+    /** Returns the same terms paid when due, none late. */
+    public DayTerms punctual() {
+        return new DayTerms(due, days, 0, convention, early);
+    }
+
     /**
      * Returns after how many days what is issued is paid when no discount is taken, lateness included; terms that count
      * from a month are reckoned from its middle.

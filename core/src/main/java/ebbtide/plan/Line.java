@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -195,15 +196,13 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     }
 
     /**
-     * Returns the day to which a scenario moves a bill or an item of a day: one up to the as-of date stays where it is,
-     * and none comes before the day after that.
+     * Returns the day to which a scenario moves a bill or an item of a day and a certainty: one up to the as-of date
+     * stays where it is, and none comes before the day after that.
      */
-    public LocalDate moved(LocalDate day, LocalDate asOf) {
+    public LocalDate moved(LocalDate day, Certainty certainty, LocalDate asOf) {
         LocalDate at = day;
         for (Alteration one : altered()) {
-            if (one instanceof Alteration.DaysShifted shifted
-                    && day.isAfter(asOf)
-                    && shifted.range().contains(day)) {
+            if (one instanceof Alteration.DaysShifted shifted && day.isAfter(asOf) && shifted.isOf(day, certainty)) {
                 at = shifted.of(at);
             }
         }
@@ -243,11 +242,23 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns in which scenario a counterparty fails, if in any. */
     public Optional<String> failsIn(String counterparty) {
-        return altered().stream()
-                .filter(one -> one instanceof Alteration.Fails fails
-                        && fails.counterparty().equals(counterparty))
-                .map(Alteration::by)
-                .findFirst();
+        return ofItems(Alteration.Fails.class, counterparty).map(Alteration::by).findFirst();
+    }
+
+    /** Returns whether a scenario has the items of a counterparty paid when they fall due. */
+    public boolean isOnDueDates(String counterparty) {
+        return ofItems(Alteration.OnDueDates.class, counterparty).findAny().isPresent();
+    }
+
+    /** Returns whether a scenario has the items of a counterparty paid in full, whatever discount they offer. */
+    public boolean isWithoutDiscounts(String counterparty) {
+        return ofItems(Alteration.WithoutDiscounts.class, counterparty)
+                .findAny()
+                .isPresent();
+    }
+
+    private <T extends Alteration.OfItems> Stream<T> ofItems(Class<T> kind, String counterparty) {
+        return altered().stream().filter(kind::isInstance).map(kind::cast).filter(one -> one.isOf(counterparty));
     }
 
     /** Returns the pattern by which a scenario has history owed, where it has more that is never paid. */

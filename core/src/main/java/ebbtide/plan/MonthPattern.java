@@ -161,6 +161,16 @@ public record MonthPattern(
                 writeOffLag);
     }
 
+    /** Returns the pattern without any discount: what is paid is paid in full. */
+    public MonthPattern withoutDiscounts() {
+        return new MonthPattern(
+                steps.stream()
+                        .map(step -> new Step(step.share(), step.lagMonths(), Percent.ZERO))
+                        .toList(),
+                never,
+                writeOffLag);
+    }
+
     /** Returns the pattern in which everything is paid in its own month. */
     public static MonthPattern atOnce() {
         return new MonthPattern(List.of(new Step(Percent.HUNDRED, 0, Percent.ZERO)), Percent.ZERO, null);

@@ -82,6 +82,11 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
             extras = List.copyOf(extras);
         }
 
+        /** Returns the role beginning on another day. */
+        public Role from(LocalDate other) {
+            return new Role(name, other, end, posts, paidBy, pay, hoursAYear, onCost, withheld, commission, extras);
+        }
+
         /** Returns what the role's posts earn a year at the values in force on a day, in minor units, rounded once. */
         public long annualOn(LocalDate day) {
             BigDecimal each = pay.findOn(day)
@@ -158,6 +163,11 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
             YearMonth paid = month.plusMonths(monthsAfter);
             return paid.atDay(Math.min(day, paid.lengthOfMonth()));
         }
+    }
+
+    /** Returns the same with other roles. */
+    public Pay with(List<Role> others) {
+        return new Pay(others, days, paidOver);
     }
 
     @Override

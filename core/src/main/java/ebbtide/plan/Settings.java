@@ -324,6 +324,25 @@ public record Settings(
         return YearMonth.from(asOf().minusDays(closedAfter()).plusDays(1));
     }
 
+    /** Returns the settings with shared terms in the place of those of their id. */
+    public Settings with(NamedTerms changed) {
+        return new Settings(
+                name,
+                currency,
+                calendar,
+                cash,
+                counted,
+                new References(
+                        terms().stream()
+                                .map(one -> one.id().equals(changed.id()) ? changed : one)
+                                .toList(),
+                        documents(),
+                        habits()),
+                agreed,
+                reporting,
+                chances);
+    }
+
     /** Returns the shared terms of an id, if they are there. */
     public Optional<NamedTerms> findTerms(String id) {
         return terms().stream().filter(one -> one.id().equals(id)).findFirst();

@@ -102,9 +102,10 @@ public record TermLoan(
     }
 
     /**
-     * Its pay days stay, unless it is drawn on the first of them or later: then they begin so many whole months later.
+     * Returns the loan drawn on another day. Its pay days stay, unless it is drawn on the first of them or later: then
+     * they begin so many whole months later.
      */
-    private TermLoan drawnOn(LocalDate day) {
+    public TermLoan drawnOn(LocalDate day) {
         LocalDate first = firstPayDay;
         for (int months = 1; !first.isAfter(day); months++) {
             first = firstPayDay.plusMonths(months);

@@ -73,6 +73,16 @@ public record Terms(
         return new Terms(By.TARGET, MonthPattern.atOnce(), null, target, null);
     }
 
+    /** Returns terms of a line's own by another pattern. */
+    public Terms with(MonthPattern other) {
+        return new Terms(by, other, days, target, null);
+    }
+
+    /** Returns terms of a line's own by other days. */
+    public Terms with(DayTerms other) {
+        return new Terms(by, pattern, other, target, null);
+    }
+
     /** Returns the same terms as those of the plan with an id; null for terms of a line's own. */
     public Terms sharedAs(@Nullable String id) {
         return new Terms(by, pattern, days, target, id);

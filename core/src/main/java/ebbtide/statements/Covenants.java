@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.money.Money;
@@ -15,13 +17,11 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.function.ToLongFunction;
 import org.jspecify.annotations.Nullable;
@@ -73,7 +73,6 @@ public final class Covenants {
             @Nullable Tested tightest,
             @Nullable Tested firstBreak,
             boolean known) {
-        private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
         /**
          * Returns when it breaks first and what is missing then, or how little is left at its tightest; empty where
@@ -87,14 +86,14 @@ public final class Covenants {
                         default -> "EBITDA";
                     };
             if (firstBreak != null) {
-                return covenant.name() + " breaks first on " + DAY.format(firstBreak.date())
+                return covenant.name() + " breaks first on " + LONG_DAY.format(firstBreak.date())
                         + (firstBreak.room() == null
                                 ? ""
                                 : ": " + Money.words(-firstBreak.room(), currency) + " of " + of + " is missing");
             }
             return tightest == null || tightest.room() == null
                     ? ""
-                    : covenant.name() + " is tightest on " + DAY.format(tightest.date()) + ": it holds with "
+                    : covenant.name() + " is tightest on " + LONG_DAY.format(tightest.date()) + ": it holds with "
                             + Money.words(tightest.room(), currency) + " less " + of
                             + (tightest.daysLater() == null
                                     ? ""

@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
+
 import ebbtide.accounts.LineAccount;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
@@ -14,12 +16,10 @@ import ebbtide.statements.StatementTable.Row;
 import ebbtide.statements.StatementTable.Style;
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -30,7 +30,6 @@ import java.util.Map;
 public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> needs) {
     private static final int YEAR = 12;
     private static final int DAYS = 365;
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     /**
      * What is needed from outside in a year (below zero: what is left over above minimum cash), its parts, which add up
@@ -278,7 +277,7 @@ public record LongRangeTable(List<LocalDate> ends, List<Row> rows, List<Need> ne
         private String sentence(long need, LocalDate end) {
             String words = Money.words(
                     Math.abs(need), statements.ledger().plan().settings().currency());
-            String upTo = "Up to " + DAY.format(end) + " ";
+            String upTo = "Up to " + LONG_DAY.format(end) + " ";
             return need > 0
                     ? upTo + words + " is needed from outside"
                     : upTo + "nothing is needed from outside"

@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
@@ -10,10 +12,8 @@ import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalLong;
 import org.jspecify.annotations.Nullable;
 
@@ -22,7 +22,6 @@ import org.jspecify.annotations.Nullable;
  * is said to stay.
  */
 public final class OpeningCheck {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private final Forecast forecast;
     private final Plan plan;
     private final Settings settings;

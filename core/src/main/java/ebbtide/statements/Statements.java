@@ -1,5 +1,7 @@
 package ebbtide.statements;
 
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
@@ -8,19 +10,16 @@ import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** The pro forma statements of a forecast (rules 9.1), from the same activity and flows, each figure with its parts. */
 public final class Statements {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private static final long TENTHS = 1_000;
     private final Ledger ledger;
     private final IncomeStatement income;

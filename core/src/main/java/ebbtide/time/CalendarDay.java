@@ -1,18 +1,17 @@
 package ebbtide.time;
 
+import static ebbtide.time.DayFormats.MONTH;
+
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** A day as people and files write it, read with a refusal that says what is wrong with it. */
 public final class CalendarDay {
     private static final Pattern WRITTEN = Pattern.compile("(\\d{4})-(\\d{2})-(\\d{2})");
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     private CalendarDay() {}
 

@@ -1,14 +1,14 @@
 package ebbtide.track;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.track.Variance.Row;
 import ebbtide.track.Variance.RowKind;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.LongFunction;
 
@@ -18,7 +18,6 @@ import java.util.function.LongFunction;
  */
 public final class Commentary {
     private static final int MOVERS = 5;
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private final Variance variance;
     private final LongFunction<String> money;
     private final Map<String, String> notes;

@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.plan.Line;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Objects;
 
 /** What a change does to its target (rules 11.2, 11.3). */
@@ -46,6 +47,11 @@ public sealed interface Act {
             Check.inRange(by, -FURTHEST, FURTHEST, "days or months of a shift");
             Objects.requireNonNull(unit, "days or months");
         }
+
+        /** Returns the day to which it moves one; a day that a month lacks is its last. */
+        LocalDate of(LocalDate day) {
+            return unit == Unit.MONTHS ? day.plusMonths(by) : day.plusDays(by);
+        }
     }
 
     /** Left out: what is open or owed on the as-of date still comes. */
@@ -64,6 +70,12 @@ public sealed interface Act {
             Check.inRange(points, Percent.ZERO, Percent.HUNDRED, "points that are never paid");
         }
     }
+
+    /** Paid in full: no discount for paying early is taken any more. */
+    record WithoutDiscounts() implements Act {}
+
+    /** Paid when it falls due: no habit and no lateness; typed days and promises stay. */
+    record OnDueDates() implements Act {}
 
     /** A counterparty that fails: its items are never paid, and its share of what is still to come does not come. */
     record Fails() implements Act {}

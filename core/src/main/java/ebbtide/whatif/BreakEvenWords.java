@@ -1,15 +1,15 @@
 package ebbtide.whatif;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
+
 import ebbtide.money.Money;
 import ebbtide.plan.Plan;
 import java.math.BigDecimal;
-import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
 
 /** The answer of a break-even search in sentences, with the day that binds (rules 11.6). */
 public final class BreakEvenWords {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final Plan plan;
     private final BreakEven.Answer answer;
@@ -37,11 +37,11 @@ public final class BreakEvenWords {
                                         + words.money(edge.holds().level()) + "; at "
                                         + words.value(edge.fails().multiple()) + " it falls to "
                                         + words.money(edge.fails().level()) + " on "
-                                        + DAY.format(edge.fails().level().day()) + ".")
+                                        + LONG_DAY.format(edge.fails().level().day()) + ".")
                         .orElse("Funding survives all of '" + scenario + "', and twice as much.")
                 : "Headroom is below nil without any of '" + scenario + "': "
                         + words.money(answer.now().level()) + " on "
-                        + DAY.format(answer.now().level().day()) + ".";
+                        + LONG_DAY.format(answer.now().level().day()) + ".";
     }
 
     private String sentences() {
@@ -67,7 +67,7 @@ public final class BreakEvenWords {
                         + money(one.holds().level()) + "; at "
                         + value(one.fails().multiple()) + " it falls to "
                         + money(one.fails().level()) + " on "
-                        + DAY.format(one.fails().level().day())
+                        + LONG_DAY.format(one.fails().level().day())
                         + (one.others() ? ", and further on it would suffice again." : "."))
                 .orElse("It suffices all the way " + way + " to " + value(end) + ".");
     }

@@ -1,13 +1,13 @@
 package ebbtide.whatif;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.answers.ChecklistItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
 import ebbtide.plan.Settings;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.Currency;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -15,7 +15,6 @@ import java.util.Optional;
  * where it does not hold.
  */
 public record Breakwater(Scenario scenario, KeyFigures figures, Optional<LocalDate> falls) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     /** Returns the breakwater as its forecast has it. */
     public static Breakwater of(Scenario scenario, Forecast forecast) {

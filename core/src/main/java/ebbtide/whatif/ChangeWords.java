@@ -1,15 +1,19 @@
 package ebbtide.whatif;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.plan.DayRange;
+import ebbtide.plan.Direction;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
+import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
 import ebbtide.plan.Unit;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -19,8 +23,6 @@ import org.jspecify.annotations.Nullable;
  * that nothing falls silent (rules 11.4).
  */
 public record ChangeWords(String target, String act, String range) {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     /** Returns the words of a change over a plan. */
     public static ChangeWords of(Plan plan, Change change) {
@@ -45,6 +47,13 @@ public record ChangeWords(String target, String act, String range) {
         if (change.target() instanceof Target.OfPart part) {
             return plan.findLine(part.lineId()).map(Line::name).orElse(part.lineId()) + ": " + part.part();
         }
+        if (change.target() instanceof Target.OfTerms terms) {
+            return plan.settings().findTerms(terms.id()).map(NamedTerms::name).orElse(terms.id()) + " (terms)";
+        }
+        if (change.target() instanceof Target.OfCertainty sums) {
+            return (sums.direction() == Direction.RECEIPT ? "Receipts" : "Payments") + " that are "
+                    + sums.certainty().name().toLowerCase(Locale.ROOT);
+        }
         String path = ((Target.OfAssumption) change.target()).path();
         String line = plan.findLine(path.substring(0, Math.max(0, path.indexOf('/'))))
                 .map(Line::name)
@@ -56,7 +65,7 @@ public record ChangeWords(String target, String act, String range) {
                                         + plan.findLine(one.ofLine())
                                                 .map(Line::name)
                                                 .orElse(one.ofLine()))
-                        + (one.on() == null ? "" : " on " + DAY.format(one.on())))
+                        + (one.on() == null ? "" : " on " + LONG_DAY.format(one.on())))
                 .orElse(path);
     }
 
@@ -73,7 +82,7 @@ public record ChangeWords(String target, String act, String range) {
                     ? "is " + figure(figure.number()) + unit
                     : "is "
                             + (set.value() instanceof Typed.Day day
-                                    ? DAY.format(day.day())
+                                    ? LONG_DAY.format(day.day())
                                     : set.value().text());
         }
         if (act instanceof Act.Scale scale) {
@@ -93,6 +102,12 @@ public record ChangeWords(String target, String act, String range) {
         }
         if (act instanceof Act.NeverPaid never) {
             return never.points().number() + " points more never paid";
+        }
+        if (act instanceof Act.WithoutDiscounts) {
+            return "paid in full, without discounts";
+        }
+        if (act instanceof Act.OnDueDates) {
+            return "paid on due dates";
         }
         if (act instanceof Act.Fails) {
             return "fails";
@@ -125,10 +140,12 @@ public record ChangeWords(String target, String act, String range) {
     }
 
     private static String start(LocalDate day) {
-        return day.getDayOfMonth() == 1 ? MONTH.format(day) : DAY.format(day);
+        return day.getDayOfMonth() == 1 ? MONTH.format(day) : LONG_DAY.format(day);
     }
 
     private static String end(@Nullable LocalDate day) {
-        return day == null ? "" : day.equals(YearMonth.from(day).atEndOfMonth()) ? MONTH.format(day) : DAY.format(day);
+        return day == null
+                ? ""
+                : day.equals(YearMonth.from(day).atEndOfMonth()) ? MONTH.format(day) : LONG_DAY.format(day);
     }
 }

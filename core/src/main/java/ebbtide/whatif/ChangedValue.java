@@ -42,7 +42,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
             return added(value, add.more());
         }
         if (act instanceof Act.Shift shift && value instanceof LocalDate day) {
-            return shift.unit() == Act.Shift.Unit.DAYS ? day.plusDays(shift.by()) : day.plusMonths(shift.by());
+            return shift.of(day);
         }
         throw new IllegalArgumentException("an assumption is set, scaled, or added to, and a day of it is shifted");
     }

@@ -3,10 +3,12 @@ package ebbtide.whatif;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.plan.Alteration;
+import ebbtide.plan.DatedItems;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
+import ebbtide.plan.Recurring;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -40,6 +42,12 @@ final class Changing {
         }
         if (change.target() instanceof Target.OfPart part) {
             return changing.part(part);
+        }
+        if (change.target() instanceof Target.OfTerms terms) {
+            return changing.terms(terms.id());
+        }
+        if (change.target() instanceof Target.OfCertainty sums) {
+            return changing.certainty(sums);
         }
         return changing.line(((Target.OfLine) change.target()).lineId());
     }
@@ -83,7 +91,7 @@ final class Changing {
         Plan changed = plan;
         int found = 0;
         for (Line one : all) {
-            Optional<Line> other = plan.isActive(one) && (change.act() instanceof Act.PaidLater || !follows(one, all))
+            Optional<Line> other = plan.isActive(one) && (HowPaid.isSaidBy(change.act()) || !follows(one, all))
                     ? LineChange.of(base, plan, scenario.name(), change, one)
                     : Optional.empty();
             if (other.isPresent()) {
@@ -104,17 +112,57 @@ final class Changing {
         if (change.act() instanceof Act.Fails) {
             return new FailingParty(base, plan, scenario.name(), party).failed();
         }
-        Check.that(
-                change.act() instanceof Act.PaidLater,
-                "Items of a counterparty are paid later or sooner, or it fails: what they come to is a fact");
+        Alteration paid = paid(party.name());
         Plan changed = plan;
         for (Line line : plan.lines()) {
             if (line.direction() == party.direction() && line.assumption().keepsItems() && plan.isActive(line)) {
-                changed = changed.with(line.altered(new Alteration.PaidLater(
-                        scenario.name(), ((Act.PaidLater) change.act()).days(), change.range(), party.name())));
+                changed = changed.with(line.altered(paid));
             }
         }
         Check.that(changed != plan, "The plan has no line with items of '" + party.name() + "'");
+        return changed;
+    }
+
+    private Alteration paid(String party) {
+        if (change.act() instanceof Act.PaidLater later) {
+            return new Alteration.PaidLater(scenario.name(), later.days(), change.range(), party);
+        }
+        Check.that(
+                change.range().isAlways() && HowPaid.isSaidBy(change.act()) && !(change.act() instanceof Act.NeverPaid),
+                "Items of a counterparty are paid later or sooner, and without a range in full or on due dates, or it"
+                        + " fails: what they come to is a fact");
+        return change.act() instanceof Act.OnDueDates
+                ? new Alteration.OnDueDates(scenario.name(), party)
+                : new Alteration.WithoutDiscounts(scenario.name(), party);
+    }
+
+    private Plan terms(String id) {
+        Check.that(
+                HowPaid.isSaidBy(change.act()),
+                "Shared terms are paid later or sooner, less of them, in full or on due dates: their figures are changed"
+                        + " as assumptions");
+        return new HowPaid(scenario.name(), change).ofShared(plan, id);
+    }
+
+    /** Bills and single items that are so certain, on every active line of the direction. */
+    private Plan certainty(Target.OfCertainty sums) {
+        Check.that(
+                change.act() instanceof Act.Scale
+                        || change.act() instanceof Act.LeaveOut
+                        || change.act() instanceof Act.Shift,
+                "What is so certain is scaled, shifted or left out");
+        Plan changed = plan;
+        for (Line line : plan.lines()) {
+            boolean such = line.assumption() instanceof Recurring bills && bills.certainty() == sums.certainty()
+                    || line.assumption() instanceof DatedItems dated
+                            && dated.items().stream().anyMatch(item -> item.certainty() == sums.certainty());
+            if (such && line.direction() == sums.direction() && plan.isActive(line)) {
+                changed = LineChange.of(base, plan, scenario.name(), change, line)
+                        .map(changed::with)
+                        .orElse(changed);
+            }
+        }
+        Check.that(changed != plan, "No bill or single item is of that certainty");
         return changed;
     }
 

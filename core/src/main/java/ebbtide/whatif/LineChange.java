@@ -7,7 +7,6 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
-import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.Alteration;
@@ -16,13 +15,13 @@ import ebbtide.plan.Alteration.Kind;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
-import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.plan.ProfitTax;
@@ -31,7 +30,6 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermDeposit;
 import ebbtide.plan.TermLoan;
-import ebbtide.plan.Terms;
 import ebbtide.time.SpreadSum;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
@@ -40,6 +38,8 @@ import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a change does to the activity of a line, by the kind of the line (rules 11.2): the figures in force take a
@@ -59,9 +59,9 @@ final class LineChange {
             entry(ProfitTax.class, NO_ACTIVITY),
             entry(CapitalSpending.class, LineChange::assets),
             entry(Dividends.class, NO_ACTIVITY),
-            entry(Revolving.class, NO_ACTIVITY),
-            entry(TermLoan.class, NO_ACTIVITY),
-            entry(TermDeposit.class, NO_ACTIVITY),
+            entry(Revolving.class, LineChange::funding),
+            entry(TermLoan.class, LineChange::funding),
+            entry(TermDeposit.class, LineChange::funding),
             entry(Interest.class, NO_ACTIVITY));
 
     private final Forecast base;
@@ -85,49 +85,15 @@ final class LineChange {
 
     /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
     static Optional<Line> of(Forecast base, Plan plan, String by, Change change, Line line) {
-        if (change.act() instanceof Act.NeverPaid never) {
-            return neverPaid(by, change, never.points(), line);
-        }
-        return change.act() instanceof Act.PaidLater later
-                ? paidLater(by, change, later.days(), line)
+        return HowPaid.isSaidBy(change.act())
+                ? new HowPaid(by, change).of(line)
                 : requireNonNull(KINDS.get(line.assumption().getClass()))
                         .of(new LineChange(base, plan, by, change, ""), line);
     }
 
-    /** Who pays by a pattern leaves more unpaid; history goes on being owed by the pattern without that. */
-    private static Optional<Line> neverPaid(String by, Change change, Percent points, Line line) {
-        Optional<Assumption.Stream> stream = line.findStream();
-        if (stream.isEmpty()) {
-            return Optional.empty();
-        }
-        Terms terms = stream.get().terms();
-        Check.that(change.range().isAlways(), "More is never paid of all there is: leave the range out");
-        Check.that(
-                terms.by() == Terms.By.MONTHS && stream.get().basis() == Basis.PATTERN,
-                "'" + line.name()
-                        + "' is not paid by a pattern of months, or by its items: what is never paid is a share of such a pattern");
-        MonthPattern before = line.patternBeforeNeverPaid().orElse(terms.pattern());
-        Terms others = new Terms(terms.by(), terms.pattern().neverPaid(points), terms.days(), terms.target(), null);
-        return Optional.of(line.with(stream.get().with(others)).altered(new Alteration.NeverPaid(by, before)));
-    }
-
-    /**
-     * Cash of a line moves by itself where its kind has activity; at a target of days the target rises (rules 11.3).
-     */
-    private static Optional<Line> paidLater(String by, Change change, int days, Line line) {
-        if (KINDS.get(line.assumption().getClass()) == NO_ACTIVITY) {
-            return Optional.empty();
-        }
-        Optional<Terms> terms = line.findStream().map(Assumption.Stream::terms);
-        if (terms.filter(one -> one.by() == Terms.By.TARGET).isPresent()) {
-            throw new IllegalArgumentException("'" + line.name()
-                    + "' stands at a target of days: add the days to that, in the range in which it is so");
-        }
-        Check.that(
-                terms.filter(one -> one.by() == Terms.By.DAYS && one.dayTerms().isEarly())
-                        .isEmpty(),
-                "'" + line.name() + "' is paid early for a discount: change the days of that, or the discount");
-        return Optional.of(line.altered(new Alteration.PaidLater(by, days, change.range(), "")));
+    /** Returns whether a line has activity of its own, or only follows from others and from what funds the plan. */
+    static boolean hasActivity(Line line) {
+        return !line.isFunding() && KINDS.get(line.assumption().getClass()) != NO_ACTIVITY;
     }
 
     /** Returns a line with a change of one of its assets or roles; nothing where it has none of that name. */
@@ -225,21 +191,42 @@ final class LineChange {
                         "Its range is over: history, and what is open or owed on the as-of date, stays as it is"));
     }
 
+    private Optional<Line> funding(Line line) {
+        return FundingChange.of(plan, by, change, line);
+    }
+
+    /** The day to which a shift of the range moves one that lies after the as-of date. */
+    private LocalDate shifted(LocalDate day) {
+        Act.Shift shift = (Act.Shift) change.act();
+        return since(tomorrow()).contains(day) ? shift.of(day) : day;
+    }
+
     /** Bills and items that come on other days: what facts have used up of them they have on the base's. */
     private Optional<Line> moved(Line line) {
         Act.Shift shift = (Act.Shift) change.act();
-        return Optional.of(line.altered(
-                new Alteration.DaysShifted(by, shift.by(), shift.unit() == Act.Shift.Unit.MONTHS, since(tomorrow()))));
+        return Optional.of(line.altered(new Alteration.DaysShifted(
+                by, shift.by(), shift.unit() == Act.Shift.Unit.MONTHS, since(tomorrow()), certainty())));
+    }
+
+    private @Nullable Certainty certainty() {
+        return change.target() instanceof Target.OfCertainty target ? target.certainty() : null;
     }
 
     private Optional<Line> bills(Line line) {
         if (change.act() instanceof Act.Shift) {
-            Check.that(
-                    line.assumption() instanceof Recurring,
-                    "Pay of '" + line.name() + "' has its pay days: shift the day on which a role begins or ends");
-            return moved(line);
+            return line.assumption() instanceof Pay pay ? Optional.of(begun(line, pay)) : moved(line);
         }
         return Optional.of(line.altered(amounts(tomorrow())));
+    }
+
+    /** A role begins on another day; its pay days stay. */
+    private Line begun(Line line, Pay pay) {
+        Check.that(
+                !part.isEmpty(),
+                "Pay of '" + line.name() + "' has its pay days: shift a role, which then begins later");
+        return line.with(pay.with(pay.roles().stream()
+                .map(role -> role.name().equals(part) ? role.from(shifted(role.start())) : role)
+                .toList()));
     }
 
     private Optional<Line> items(Line line) {
@@ -250,6 +237,7 @@ final class LineChange {
         Amounts amounts = amounts(tomorrow());
         List<DatedItem> items = dated.items().stream()
                 .map(item -> amounts.range().contains(item.date())
+                                && (certainty() == null || certainty() == item.certainty())
                         ? new DatedItem(item.date(), amounts.of(item.amount()), item.certainty(), item.note())
                         : item)
                 .toList();
@@ -258,17 +246,37 @@ final class LineChange {
 
     private Optional<Line> assets(Line line) {
         CapitalSpending spending = (CapitalSpending) line.assumption();
-        Amounts amounts = amounts(tomorrow());
+        UnaryOperator<CapitalSpending.Asset> doing = change.act() instanceof Act.Shift ? this::later : this::costing;
         return Optional.of(line.with(new CapitalSpending(
                 spending.assets().stream()
-                        .map(asset -> part.isEmpty() || asset.name().equals(part)
-                                ? asset.with(asset.milestones().stream()
-                                        .map(one -> amounts.range().contains(one.date())
-                                                ? new DatedAmount(one.date(), amounts.of(one.amount()), one.note())
-                                                : one)
-                                        .toList())
-                                : asset)
+                        .map(asset -> part.isEmpty() || asset.name().equals(part) ? doing.apply(asset) : asset)
                         .toList(),
                 spending.convention())));
+    }
+
+    private CapitalSpending.Asset costing(CapitalSpending.Asset asset) {
+        Amounts amounts = amounts(tomorrow());
+        return asset.with(asset.milestones().stream()
+                .map(one -> amounts.range().contains(one.date())
+                        ? new DatedAmount(one.date(), amounts.of(one.amount()), one.note())
+                        : one)
+                .toList());
+    }
+
+    /** All of its days after the as-of date: of what it costs, from when it is used, and when it is sold. */
+    private CapitalSpending.Asset later(CapitalSpending.Asset asset) {
+        CapitalSpending.Disposal sold = asset.disposal();
+        return new CapitalSpending.Asset(
+                asset.name(),
+                asset.tax(),
+                asset.milestones().stream()
+                        .map(one -> new DatedAmount(shifted(one.date()), one.amount(), one.note()))
+                        .toList(),
+                asset.termsDays(),
+                shifted(asset.service()),
+                asset.lifeMonths(),
+                asset.residual(),
+                asset.owned(),
+                sold == null ? null : new CapitalSpending.Disposal(shifted(sold.date()), sold.proceeds()));
     }
 }

@@ -94,6 +94,10 @@ public final class MadeBase {
                 line.altered().stream().noneMatch(Alteration.DaysShifted.class::isInstance),
                 "Bills and items of '" + line.name()
                         + "' that come on other days stay a change: set their days instead, and make that the base");
+        Check.that(
+                line.altered().stream().noneMatch(Alteration.OfItems.class::isInstance),
+                "Items of '" + line.name()
+                        + "' that are paid otherwise stay a change: what becomes of each is said at the item");
         Optional<Assumption.Stream> stream = own.findStream();
         if (stream.isEmpty()) {
             boolean grows = own.assumption() instanceof Recurring bills

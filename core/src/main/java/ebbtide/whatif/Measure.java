@@ -1,5 +1,7 @@
 package ebbtide.whatif;
 
+import static ebbtide.time.DayFormats.LONG_DAY;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.funding.Liquidity;
 import ebbtide.statements.Covenants;
@@ -7,16 +9,12 @@ import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 
 /** What a future is measured by (rules 11.6): a level in minor units that is to stay at or above a bound. */
 public sealed interface Measure {
-    /** How days are said. */
-    DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     /** A level, and the day on which it is that. */
     record Level(LocalDate day, long minor) {}
@@ -96,7 +94,7 @@ public sealed interface Measure {
     record ProfitOf(LocalDate day) implements Measure {
         @Override
         public String words() {
-            return "profit after tax of the year of " + DAY.format(day);
+            return "profit after tax of the year of " + LONG_DAY.format(day);
         }
 
         @Override
@@ -119,7 +117,7 @@ public sealed interface Measure {
     record ClosingOn(LocalDate day) implements Measure {
         @Override
         public String words() {
-            return "closing cash on " + DAY.format(day);
+            return "closing cash on " + LONG_DAY.format(day);
         }
 
         @Override

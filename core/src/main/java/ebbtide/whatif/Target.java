@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import java.util.Objects;
 
@@ -26,6 +27,21 @@ public sealed interface Target {
         public OfCounterparty {
             Objects.requireNonNull(direction, "receipts or payments");
             name = Check.text(name, "counterparty", 200);
+        }
+    }
+
+    /** Terms that lines share: how all of them are paid. */
+    record OfTerms(String id) implements Target {
+        public OfTerms {
+            id = Check.text(id, "shared terms", 80);
+        }
+    }
+
+    /** Bills and single items that are so certain, of receipts or of payments. */
+    record OfCertainty(Direction direction, Certainty certainty) implements Target {
+        public OfCertainty {
+            Objects.requireNonNull(direction, "receipts or payments");
+            Objects.requireNonNull(certainty, "certainty");
         }
     }
 

@@ -1,5 +1,7 @@
 package ebbtide.workings;
 
+import static ebbtide.time.DayFormats.WEEKDAY;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.plan.CashRow;
@@ -8,14 +10,11 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Period;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** The parts of a figure of the funding table, with their causes (rules 12.1): they add up to it. */
 public final class FundingWorkings {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private final Forecast forecast;
     private final Plan plan;
     private final Period period;
@@ -123,10 +122,10 @@ public final class FundingWorkings {
         LocalDate day = forecast.timeline().date(worst);
         long overdue = forecast.funding().overdue(worst);
         part(
-                "Missing on " + DAY.format(day),
+                "Missing on " + WEEKDAY.format(day),
                 "minimum cash less closing cash and overdraft, and less what the next sweep may draw",
                 forecast.funding().shortfall(worst) - overdue);
-        part("Overdue on " + DAY.format(day), "drawn beyond limits, and not repaid for want of cash", overdue);
+        part("Overdue on " + WEEKDAY.format(day), "drawn beyond limits, and not repaid for want of cash", overdue);
     }
 
     private void owed(Line line) {
@@ -141,7 +140,7 @@ public final class FundingWorkings {
                         "'" + line.name() + "' is switched off: nothing is reckoned of it"));
         long moved = forecast.cell(line, period).amount();
         part(
-                "Owed at the end of the day before " + DAY.format(period.startInclusive()),
+                "Owed at the end of the day before " + WEEKDAY.format(period.startInclusive()),
                 "",
                 debt.owed().get(0) - moved);
         part("Drawn, less repaid, in these days", "by the bank's movements, then by sweep or schedule", moved);
@@ -151,7 +150,7 @@ public final class FundingWorkings {
         long before = forecast.accounts()
                 .deposit(line)
                 .placedOn(period.startInclusive().minusDays(1));
-        part("Put away at the end of the day before " + DAY.format(period.startInclusive()), "", before);
+        part("Put away at the end of the day before " + WEEKDAY.format(period.startInclusive()), "", before);
         part(
                 "Put away, less what comes back, in these days",
                 "by its terms",

@@ -1,5 +1,7 @@
 package ebbtide.workings;
 
+import static ebbtide.time.DayFormats.MONTH;
+import static ebbtide.time.DayFormats.WEEKDAY;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.accounts.Expectation;
@@ -34,18 +36,14 @@ import ebbtide.time.Period;
 import ebbtide.time.Spread;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /** The workings of one line that is no group for one period, found on the path that made its figure. */
 final class LineWorkings implements FlowSink {
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
 
     private final Forecast forecast;
     private final Plan plan;
@@ -95,7 +93,7 @@ final class LineWorkings implements FlowSink {
                     boolean fact = !m.day().isAfter(plan.settings().asOf());
                     items.add(new Workings.Item(
                             fact ? Part.SETTLED : Part.COMMITTED,
-                            "Bank movements of " + DAY.format(m.day()),
+                            "Bank movements of " + WEEKDAY.format(m.day()),
                             fact ? "booked by the bank" : "booked after the as-of date",
                             m.day(),
                             m.minor()));
@@ -187,7 +185,7 @@ final class LineWorkings implements FlowSink {
                                 (line.standing().cash() == CashRow.FACILITIES
                                                 ? flow.minor() > 0 ? "Drawn on " : "Repaid on "
                                                 : "Charged, paid on ")
-                                        + DAY.format(flow.day()),
+                                        + WEEKDAY.format(flow.day()),
                                 words,
                                 flow.day(),
                                 flow.minor()))));
@@ -277,7 +275,7 @@ final class LineWorkings implements FlowSink {
         if (holds(timing.moved(day))) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,
-                    "Carried to " + DAY.format(carried.day()),
+                    "Carried to " + WEEKDAY.format(carried.day()),
                     carried.origin(),
                     carried.day(),
                     carried.amount() * sign));
@@ -290,7 +288,7 @@ final class LineWorkings implements FlowSink {
             return;
         }
         LocalDate date = days.date(moved);
-        String what = "Expected on " + DAY.format(date);
+        String what = "Expected on " + WEEKDAY.format(date);
         if (expectation.due().pieces().isEmpty()) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,
@@ -327,12 +325,13 @@ final class LineWorkings implements FlowSink {
     private static String dateWords(Expectation expectation, boolean overdue) {
         String moved = expectation.day().equals(expectation.typed())
                 ? ""
-                : "; " + DAY.format(expectation.typed()) + " is no business day, so " + DAY.format(expectation.day());
+                : "; " + WEEKDAY.format(expectation.typed()) + " is no business day, so "
+                        + WEEKDAY.format(expectation.day());
         return moved
                 + (!overdue
                         ? ""
                         : "; overdue: it stands on the first business day after the as-of date until "
-                                + (expectation.isUntilPaid() ? "it is paid" : DAY.format(expectation.windowEnd())));
+                                + (expectation.isUntilPaid() ? "it is paid" : WEEKDAY.format(expectation.windowEnd())));
     }
 
     /** What netting with later bookings and what an override take from or add to the estimates laid by the plan. */
@@ -371,8 +370,8 @@ final class LineWorkings implements FlowSink {
 
     private String overrideWords(CashOverride override) {
         return amount(override.amount()) + " for "
-                + DAY.format(override.period().startInclusive()) + " to "
-                + DAY.format(override.period().lastDay()) + ": " + override.reason();
+                + WEEKDAY.format(override.period().startInclusive()) + " to "
+                + WEEKDAY.format(override.period().lastDay()) + ": " + override.reason();
     }
 
     private @Nullable Long overBy() {

@@ -1,5 +1,6 @@
 package ebbtide.workings;
 
+import static ebbtide.time.DayFormats.MONTH;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.accounts.PatternSchedule;
@@ -14,10 +15,8 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** A figure of a roll-forward opened into its parts, which add up to it (rules 9.3 g, 12.1). */
 public final class RollForwardWorkings {
@@ -25,8 +24,6 @@ public final class RollForwardWorkings {
     public static final String CLOSING = "closing";
     /** The row of what there was before a month. */
     public static final String OPENING = "opening";
-
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
 
     private final Forecast forecast;
     private final Plan plan;

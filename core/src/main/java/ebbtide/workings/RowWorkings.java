@@ -1,19 +1,18 @@
 package ebbtide.workings;
 
+import static ebbtide.time.DayFormats.WEEKDAY;
+
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
 import ebbtide.plan.Line;
 import ebbtide.time.Period;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** The workings of the forecast's rows, be they lines, sums or levels (rules 12). */
 public final class RowWorkings {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
 
     private RowWorkings() {}
 
@@ -63,7 +62,7 @@ public final class RowWorkings {
             default ->
                 List.of(level(
                         row.name(),
-                        "in force on " + DAY.format(row.cells().get(0).day()),
+                        "in force on " + WEEKDAY.format(row.cells().get(0).day()),
                         row.cells().get(0).day(),
                         row.cells().get(0).amount()));
         };
@@ -77,11 +76,11 @@ public final class RowWorkings {
         LocalDate before = period.startInclusive().minusDays(1);
         boolean fact = !before.isAfter(forecast.plan().settings().asOf());
         return level(
-                "Closing cash of " + DAY.format(before),
+                "Closing cash of " + WEEKDAY.format(before),
                 fact
                         ? "booked balances of the accounts that are not restricted"
                         : "booked balances of "
-                                + DAY.format(forecast.plan().settings().asOf()) + ", and every flow since",
+                                + WEEKDAY.format(forecast.plan().settings().asOf()) + ", and every flow since",
                 before,
                 amount);
     }
@@ -117,7 +116,7 @@ public final class RowWorkings {
     private static List<Workings.Item> headroom(Forecast forecast, Period period) {
         LocalDate worst = forecast.worstDay(period);
         int day = forecast.timeline().index(worst);
-        String when = "of " + DAY.format(worst) + ", the day with the least in the period";
+        String when = "of " + WEEKDAY.format(worst) + ", the day with the least in the period";
         List<Workings.Item> items = new ArrayList<>(List.of(
                 level("Cash", when, worst, forecast.closing(worst)),
                 level(

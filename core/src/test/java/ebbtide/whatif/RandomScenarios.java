@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.money.Percent;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.CapitalSpending;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
@@ -76,6 +77,12 @@ public final class RandomScenarios {
             return new Target.OfAssumption(
                     inputs.get(random.nextInt(inputs.size())).path());
         }
+        if (!plan.settings().terms().isEmpty() && random.nextInt(4) == 0) {
+            return new Target.OfTerms(plan.settings().terms().get(0).id());
+        }
+        if (line.assumption().isDoubtful() && random.nextInt(3) == 0) {
+            return new Target.OfCertainty(line.direction(), Certainty.values()[random.nextInt(3)]);
+        }
         if (line.assumption() instanceof Pay pay && !pay.roles().isEmpty()) {
             return new Target.OfPart(line.id(), pay.roles().get(0).name());
         }
@@ -86,11 +93,13 @@ public final class RandomScenarios {
     }
 
     private Act act() {
-        return switch (random.nextInt(10)) {
+        return switch (random.nextInt(12)) {
             case 0 -> new Act.Set(Typed.of(Integer.toString(1 + random.nextInt(40))));
             case 1 -> new Act.Add(BigDecimal.valueOf(random.nextInt(40) - 10));
             case 2 -> new Act.LeaveOut();
             case 4 -> new Act.NeverPaid(new Percent(random.nextInt(30) * 10_000L));
+            case 10 -> new Act.WithoutDiscounts();
+            case 11 -> new Act.OnDueDates();
             case 8 -> new Act.Shift(random.nextInt(7) - 2, Act.Shift.Unit.MONTHS);
             case 9 -> new Act.Shift(random.nextInt(60) - 10, Act.Shift.Unit.DAYS);
             case 3 -> new Act.PaidLater(random.nextInt(60) - 10);

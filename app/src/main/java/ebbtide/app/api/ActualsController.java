@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.PlacedLine;
@@ -20,7 +22,6 @@ import ebbtide.time.Period;
 import ebbtide.track.TypedActual;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -44,7 +45,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/actuals")
 class ActualsController {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private final Edits edits;
     private final Stores stores;
 

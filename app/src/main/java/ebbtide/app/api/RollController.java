@@ -1,5 +1,7 @@
 package ebbtide.app.api;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.app.jobs.IssuedFiles;
 import ebbtide.app.jobs.IssuedFiles.IssuedFile;
 import ebbtide.app.storage.Edits;
@@ -16,7 +18,6 @@ import ebbtide.plan.Line;
 import ebbtide.track.Difference;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -42,7 +43,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/roll")
 class RollController {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private final Edits edits;
     private final Stores stores;
     private final IssuedFiles issued;

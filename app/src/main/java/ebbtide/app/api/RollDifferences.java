@@ -1,22 +1,21 @@
 package ebbtide.app.api;
 
+import static ebbtide.time.DayFormats.DAY;
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.time.BusinessDays;
 import ebbtide.track.Difference;
 import ebbtide.track.Differences;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * What closed when a plan was rolled forward and is asked about: which, in words, and to which day it is carried (rules
  * 10.5).
  */
 final class RollDifferences {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private static final int CARRIED_BY = 5;
 
     private RollDifferences() {}

@@ -1,11 +1,15 @@
 package ebbtide.app.api;
 
+import static ebbtide.time.DayFormats.DAY;
+
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.SnapshotStore;
 import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.whatif.Scenario;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -54,6 +58,30 @@ class SnapshotsController {
                         version,
                         "Snapshot '" + said.name() + "' saved",
                         draft -> draft.addSnapshot(id, said.name(), said.note(), forecast)),
+                stores);
+    }
+
+    /**
+     * Keeps what a scenario comes to as it is approved, to be held against what happens, and the base that it stands on
+     * beside it (rules 10.1); in one edit.
+     */
+    @PostMapping("/approved")
+    EditOutcome approve(@PathVariable String plan, @RequestParam long version, @RequestParam String scenario) {
+        PlanAtVersion made = edits.scenario(plan, scenario);
+        Scenario approved = made.shown().orElseThrow().scenario();
+        Forecast base = edits.current(plan).forecast();
+        String name = Check.atMost(
+                approved.name() + ", approved as of "
+                        + DAY.format(made.plan().settings().asOf()),
+                "name of the snapshot",
+                LONGEST_NAME);
+        return EditOutcome.of(
+                plan,
+                edits.edit(plan, version, "Scenario '" + approved.name() + "' approved, to be tracked", draft -> {
+                    draft.addSnapshot(
+                            UUID.randomUUID().toString(), "Base under " + name, "what the scenario stood on", base);
+                    draft.addSnapshot(UUID.randomUUID().toString(), name, approved.note(), approved, made.forecast());
+                }),
                 stores);
     }
 

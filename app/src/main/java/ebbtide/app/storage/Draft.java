@@ -299,12 +299,22 @@ public final class Draft {
             throw new IllegalArgumentException("'" + shown.scenario().name()
                     + "' is shown, and a snapshot keeps the base: show the base to save it");
         }
+        keep(id, name, note, null, forecast);
+    }
+
+    /** Keeps what a scenario comes to under a name, whatever is shown. */
+    public void addSnapshot(String id, String name, String note, Scenario scenario, Forecast forecast) {
+        keep(id, name, note, scenario.name(), forecast);
+    }
+
+    private void keep(String id, String name, String note, @Nullable String scenario, Forecast forecast) {
         SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
         stores.snapshots()
                 .add(
                         planId,
                         id,
                         said,
+                        scenario,
                         Snapshot.of(forecast, line -> Fingerprint.of(line, currency())),
                         forecast.lowWater().day(),
                         forecast.lowWater().cash());

@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import static ebbtide.time.DayFormats.DAY;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.app.storage.ChangeLog.Effect;
@@ -14,14 +15,12 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Scenarios;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -40,7 +39,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Edits {
     private static final String AUTHOR = System.getProperty("user.name", "analyst");
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     /** What is kept beside a plan and no forecast reads. */
     private static final Set<UndoableStore.Kind> ASIDE = EnumSet.of(
             UndoableStore.Kind.SNAPSHOT,

@@ -8,6 +8,7 @@ import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
 import ebbtide.track.Snapshot.KeptLine;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -46,8 +47,8 @@ public class SnapshotStore implements UndoableStore {
     public record SnapshotLabel(String name, String note, boolean locked, String commentary) {}
 
     /**
-     * A snapshot in the list, with what it said of the low water and of cash at its end (null: kept before that was),
-     * and what it costs to keep.
+     * A snapshot in the list: the scenario it is of (null: the base), what it said of the low water and of cash at its
+     * end (null: kept before that was), and what it costs to keep.
      */
     public record SnapshotListed(
             String id,
@@ -55,6 +56,7 @@ public class SnapshotStore implements UndoableStore {
             String note,
             boolean locked,
             String commentary,
+            @Schema(nullable = true) @Nullable String scenario,
             OffsetDateTime takenAt,
             LocalDate asOf,
             LocalDate horizonEnd,
@@ -68,12 +70,12 @@ public class SnapshotStore implements UndoableStore {
         }
     }
 
-    /** Returns the snapshots of a plan, the latest as-of date first. */
+    /** Returns the snapshots of a plan, the latest as-of date first; those of scenarios after the base's of the day. */
     public List<SnapshotListed> all(String planId) {
         return client.sql("""
-        select id, name, note, protected as locked, commentary, taken_at, as_of, horizon_end, low_water_day, low_water_cash, closing_cash,
-          content_size as size from snapshot
-        where plan_id = ? and active order by as_of desc, taken_at desc, seq desc""").param(planId).query(SnapshotListed.class).list();
+        select id, name, note, protected as locked, commentary, scenario, taken_at, as_of, horizon_end, low_water_day, low_water_cash,
+          closing_cash, content_size as size from snapshot
+        where plan_id = ? and active order by as_of desc, scenario nulls first, taken_at desc, seq desc""").param(planId).query(SnapshotListed.class).list();
     }
 
     /** Returns what is said of a snapshot; refuses an id that is not there. */
@@ -89,11 +91,18 @@ public class SnapshotStore implements UndoableStore {
     private record Content(long seq, boolean whole, long size, byte[] bytes) {}
 
     /**
-     * Keeps a snapshot under a name, with its low water and its closing cash. It is kept as a whole where what differs
-     * since the last whole one has come to as much: so none is read from more than twice a whole one.
+     * Keeps a snapshot of the base, or of a scenario, under a name, with its low water and its closing cash. It is kept
+     * as a whole where what differs since the last whole one has come to as much: so none is read from more than twice
+     * a whole one.
      */
     void add(
-            String planId, String id, SnapshotLabel said, Snapshot snapshot, LocalDate lowWaterDay, long lowWaterCash) {
+            String planId,
+            String id,
+            SnapshotLabel said,
+            @Nullable String scenario,
+            Snapshot snapshot,
+            LocalDate lowWaterDay,
+            long lowWaterCash) {
         long changed = client.sql("""
         select coalesce(sum(case when whole then -content_size else content_size end), 0) from snapshot where plan_id = :plan and seq >=
           (select coalesce(max(seq), 0) from snapshot where plan_id = :plan and whole)""").param("plan", planId).query(Long.class).single();
@@ -102,8 +111,8 @@ public class SnapshotStore implements UndoableStore {
         byte[] content = SnapshotWriter.content(before == null ? null : before.snapshot(LocalDate.MAX), snapshot);
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
-          content_size, closing_cash, protected, commentary)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, next value for snapshot_seq, ?, ?, ?, ?, ?, ?)""")
+          content_size, closing_cash, protected, commentary, scenario)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, next value for snapshot_seq, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         planId,
                         id,
@@ -120,7 +129,8 @@ public class SnapshotStore implements UndoableStore {
                         content.length,
                         snapshot.closing(snapshot.horizonEnd()),
                         said.locked(),
-                        said.commentary())
+                        said.commentary(),
+                        scenario)
                 .update();
     }
 
@@ -156,13 +166,14 @@ public class SnapshotStore implements UndoableStore {
     }
 
     /**
-     * Gives the latest snapshot of each as-of date to a consumer, one after another in the order in which they were
-     * kept, each with its flows for so many days after it: all at once would not fit the memory.
+     * Gives the base's latest snapshot of each as-of date to a consumer, one after another in the order in which they
+     * were kept, each with its flows for so many days after it: all at once would not fit the memory. What was kept of
+     * a scenario was never the forecast, and says nothing of how well that was made.
      */
     public void each(String planId, int days, Consumer<Snapshot> take) {
         List<SnapshotListed> all = all(planId);
         Map<LocalDate, String> latest = new LinkedHashMap<>();
-        all.forEach(one -> latest.putIfAbsent(one.asOf(), one.id()));
+        all.stream().filter(one -> one.scenario() == null).forEach(one -> latest.putIfAbsent(one.asOf(), one.id()));
         SnapshotReader reader = new SnapshotReader();
         client
                 .sql("select id from snapshot where plan_id = ? and seq is null")

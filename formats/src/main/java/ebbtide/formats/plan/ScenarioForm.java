@@ -19,6 +19,7 @@ import ebbtide.formats.document.Form;
 import ebbtide.formats.document.Kinds;
 import ebbtide.formats.document.Kinds.Kind;
 import ebbtide.formats.document.RecordForm;
+import ebbtide.plan.Certainty;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
 import ebbtide.whatif.Act;
@@ -46,6 +47,13 @@ final class ScenarioForm {
                                             Target.OfCounterparty.class,
                                             always("direction", oneOf(Direction.class)),
                                             always("name", FILLED))),
+                            new Kind("terms", RecordForm.of(Target.OfTerms.class, always("id", FILLED))),
+                            new Kind(
+                                    "certainty",
+                                    RecordForm.of(
+                                            Target.OfCertainty.class,
+                                            always("direction", oneOf(Direction.class)),
+                                            always("certainty", oneOf(Certainty.class)))),
                             new Kind(
                                     "part",
                                     RecordForm.of(
@@ -75,6 +83,8 @@ final class ScenarioForm {
                                             always("unit", oneOf(Act.Shift.Unit.class)))),
                             new Kind("paid-later", RecordForm.of(Act.PaidLater.class, always("days", WHOLE))),
                             new Kind("never-paid", RecordForm.of(Act.NeverPaid.class, always("points", PERCENT))),
+                            new Kind("without-discounts", RecordForm.of(Act.WithoutDiscounts.class)),
+                            new Kind("on-due-dates", RecordForm.of(Act.OnDueDates.class)),
                             new Kind("fails", RecordForm.of(Act.Fails.class)),
                             new Kind("leave-out", RecordForm.of(Act.LeaveOut.class)),
                             new Kind("new", RecordForm.of(Act.New.class, always("line", LineForm.FORM)))))
