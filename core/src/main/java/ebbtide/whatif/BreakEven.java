@@ -57,8 +57,14 @@ public final class BreakEven {
     }
 
     private Answer answer() {
-        Point now = new Point(dial.present(), measure.of(base));
-        tried.put(dial.present(), Optional.of(now.level()));
+        if (dial.standsInBase()) {
+            tried.put(dial.present(), Optional.of(measure.of(base)));
+        }
+        Point now = new Point(
+                dial.present(),
+                level(dial.present())
+                        .orElseThrow(() -> new IllegalArgumentException(
+                                "The plan refuses the change as it stands: mend it first")));
         boolean holds = holds(now.level());
         List<Point> down = steps(dial.least());
         List<Point> up = steps(dial.most());

@@ -31,6 +31,24 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
      * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed
      */
     Plan of(Plan plan) {
+        if (change.ramp().isNone() && !(change.target() instanceof Target.OfBaseRate)) {
+            return atOnce(plan);
+        }
+        Plan made = plan;
+        for (Ramp.Part part : change.ramp().parts(change.range())) {
+            for (Target target : Changing.targets(plan, change)) {
+                made = new ChangeShare(
+                                base,
+                                scenario,
+                                change.with(target, change.act(), part.range()),
+                                new Percent(share.of(part.share().millionths())))
+                        .atOnce(made);
+            }
+        }
+        return made;
+    }
+
+    private Plan atOnce(Plan plan) {
         Plan whole = Changing.changed(base, plan, scenario, change);
         if (share.millionths() == 0) {
             return plan;
@@ -84,8 +102,7 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
     }
 
     private Plan done(Plan plan, Target target, Act act) {
-        return Changing.changed(
-                base, plan, scenario, new Change(change.id(), target, act, change.range(), change.note(), true));
+        return Changing.changed(base, plan, scenario, change.with(target, act, change.range()));
     }
 
     /** A line that has no activity to scale comes whole. */

@@ -29,9 +29,12 @@ public record ChangeWords(String target, String act, String range) {
         Optional<Input<Plan>> input = change.target() instanceof Target.OfAssumption assumption
                 ? PlanInputs.find(plan, assumption.path())
                 : Optional.empty();
-        String unit = input.map(one -> unit(one.unit(), plan))
-                .orElseGet(() -> " " + plan.settings().currency().getCurrencyCode());
-        return new ChangeWords(target(plan, change, input), act(change.act(), unit), range(change.range()));
+        String unit = change.target() instanceof Target.OfBaseRate
+                ? unit(Unit.RATE, plan)
+                : input.map(one -> unit(one.unit(), plan))
+                        .orElseGet(() -> " " + plan.settings().currency().getCurrencyCode());
+        return new ChangeWords(
+                target(plan, change, input), act(change.act(), unit), range(change.range()) + ramp(change.ramp()));
     }
 
     private static String target(Plan plan, Change change, Optional<Input<Plan>> input) {
@@ -53,6 +56,9 @@ public record ChangeWords(String target, String act, String range) {
         if (change.target() instanceof Target.OfCertainty sums) {
             return (sums.direction() == Direction.RECEIPT ? "Receipts" : "Payments") + " that are "
                     + sums.certainty().name().toLowerCase(Locale.ROOT);
+        }
+        if (change.target() instanceof Target.OfBaseRate) {
+            return "Base rate of all facilities";
         }
         String path = ((Target.OfAssumption) change.target()).path();
         String line = plan.findLine(path.substring(0, Math.max(0, path.indexOf('/'))))
@@ -137,6 +143,11 @@ public record ChangeWords(String target, String act, String range) {
                         && to.equals(YearMonth.from(to).atEndOfMonth())
                 ? "in " + MONTH.format(from)
                 : start(from) + " to " + end(to);
+    }
+
+    private static String ramp(Ramp ramp) {
+        return (ramp.comesOver() > 1 ? ", coming over " + ramp.comesOver() + " months" : "")
+                + (ramp.goesOver() > 1 ? ", going over " + ramp.goesOver() + " months" : "");
     }
 
     private static String start(LocalDate day) {

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.money.Percent;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Input;
@@ -9,6 +10,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
 import ebbtide.plan.Recurring;
+import ebbtide.plan.Revolving;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -33,6 +35,9 @@ final class Changing {
      * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed, in a sentence
      */
     static Plan changed(Forecast base, Plan plan, Scenario scenario, Change change) {
+        if (!change.ramp().isNone() || change.target() instanceof Target.OfBaseRate) {
+            return new ChangeShare(base, scenario, change, Percent.HUNDRED).of(plan);
+        }
         Changing changing = new Changing(base, plan, scenario, change);
         if (change.target() instanceof Target.OfAssumption assumption) {
             return changing.assumption(assumption.path());
@@ -50,6 +55,23 @@ final class Changing {
             return changing.certainty(sums);
         }
         return changing.line(((Target.OfLine) change.target()).lineId());
+    }
+
+    /** Returns what a change is of one by one: of the base rate, that of each active facility. */
+    static List<Target> targets(Plan plan, Change change) {
+        if (!(change.target() instanceof Target.OfBaseRate)) {
+            return List.of(change.target());
+        }
+        List<Target> found = new ArrayList<>();
+        for (Line line : plan.lines()) {
+            if (line.assumption() instanceof Revolving facility
+                    && plan.isActive(line)
+                    && !facility.base().isEmpty()) {
+                found.add(new Target.OfAssumption(line.id() + "/base"));
+            }
+        }
+        Check.that(!found.isEmpty(), "No facility has a base rate");
+        return found;
     }
 
     private Plan assumption(String path) {

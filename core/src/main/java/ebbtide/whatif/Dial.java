@@ -13,6 +13,7 @@ import ebbtide.plan.PlanInputs;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
@@ -31,6 +32,7 @@ public final class Dial {
     private static final Scenario TRIAL = new Scenario("break-even", "Break-even", "", List.of(), List.of(), false);
 
     private final Turning turning;
+    private final boolean ofBase;
     private final boolean scales;
     private final BigDecimal tolerance;
     private final long present;
@@ -44,12 +46,14 @@ public final class Dial {
 
     private Dial(
             Turning turning,
+            boolean ofBase,
             boolean scales,
             BigDecimal tolerance,
             BigDecimal present,
             BigDecimal least,
             BigDecimal most) {
         this.turning = turning;
+        this.ofBase = ofBase;
         this.scales = scales;
         this.tolerance = tolerance;
         this.present = multiple(present);
@@ -64,6 +68,7 @@ public final class Dial {
         return new Dial(
                 changing(target, range, to -> new Act.Scale(Percent.of(to))),
                 true,
+                true,
                 POINT,
                 WHOLE,
                 BigDecimal.ZERO,
@@ -77,8 +82,27 @@ public final class Dial {
                         .requireAsFoundAs(ScenarioPlan.of(base, all, scenario))
                         .plan(),
                 true,
+                true,
                 POINT,
                 BigDecimal.ZERO,
+                BigDecimal.ZERO,
+                TWICE);
+    }
+
+    /**
+     * Returns the dial of a change of a scenario and of what is tied to it: from nothing of it to twice (rules 11.6).
+     */
+    public static Dial ofChange(Scenarios all, Scenario scenario, String changeId) {
+        Set<String> tied = scenario.tiedTo(changeId);
+        Check.that(!tied.isEmpty(), "'" + scenario.name() + "' has no such change any more");
+        return new Dial(
+                (base, plan, to) -> ScenarioPlan.ofShare(base, all, scenario, tied, Percent.of(to))
+                        .requireAsFoundAs(ScenarioPlan.of(base, all, scenario))
+                        .plan(),
+                false,
+                true,
+                POINT,
+                WHOLE,
                 BigDecimal.ZERO,
                 TWICE);
     }
@@ -130,6 +154,7 @@ public final class Dial {
         BigDecimal high = bound(input.unit().most(), plan, number.add(wide), false);
         return new Dial(
                 changing(target, DayRange.ALWAYS, to -> new Act.Set(new Typed.Figure(to))),
+                true,
                 false,
                 tolerance,
                 number,
@@ -156,6 +181,11 @@ public final class Dial {
     /** Returns where it stands, in multiples of its tolerance. */
     public long present() {
         return present;
+    }
+
+    /** Returns whether the base itself is where it stands; else that is a change of it. */
+    boolean standsInBase() {
+        return ofBase;
     }
 
     /** Returns how far down it is turned. */

@@ -39,7 +39,7 @@ public final class MadeBase {
                 scenario.note(),
                 List.of(),
                 scenario.changes().stream()
-                        .filter(change -> changeIds.contains(change.id()))
+                        .filter(change -> scenario.tiedTo(change.id()).stream().anyMatch(changeIds::contains))
                         .toList(),
                 false);
         ScenarioPlan made = ScenarioPlan.of(base, new Scenarios(List.of(alone)), alone);

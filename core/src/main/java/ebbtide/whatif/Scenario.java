@@ -4,6 +4,8 @@ import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -46,6 +48,18 @@ public record Scenario(
         Check.that(
                 changes.stream().map(Change::id).distinct().count() == changes.size(),
                 "two changes of '" + name + "' have the same id: give each its own");
+    }
+
+    /** Returns the ids of a change and of all that are tied to it. */
+    public Set<String> tiedTo(String changeId) {
+        return changes.stream()
+                .filter(one -> one.id().equals(changeId)
+                        || !one.tie().isEmpty()
+                                && changes.stream()
+                                        .anyMatch(other -> other.id().equals(changeId)
+                                                && other.tie().equals(one.tie())))
+                .map(Change::id)
+                .collect(Collectors.toSet());
     }
 
     /** Returns the scenario with other changes. */

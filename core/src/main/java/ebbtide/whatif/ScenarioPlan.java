@@ -10,8 +10,11 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The plan that a scenario is (rules 11.1, 11.2): the base with the changes of the scenarios it stands on and its own,
@@ -49,20 +52,60 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
                 .of(plan));
     }
 
+    /** Returns the same with a share of some changes of the scenario, all others whole (rules 11.6). */
+    static ScenarioPlan ofShare(
+            Forecast base, Scenarios scenarios, Scenario shown, Set<String> changeIds, Percent share) {
+        return of(
+                base,
+                scenarios,
+                shown,
+                Integer.MAX_VALUE,
+                (plan, scenario, change) -> scenario.equals(shown) && changeIds.contains(change.id())
+                        ? new ChangeShare(base, scenario, change, share).of(plan)
+                        : Changing.changed(base, plan, scenario, change));
+    }
+
     /** How a change of a scenario is done to a plan. */
     private interface Doing {
         Plan done(Plan plan, Scenario scenario, Change change);
     }
 
+    /** Tied changes are done all or none: where one finds nothing, the others are left out with it. */
     private static ScenarioPlan of(Forecast base, Scenarios scenarios, Scenario shown, int most, Doing doing) {
+        Map<Tie, String> broken = new HashMap<>();
+        while (true) {
+            ScenarioPlan made = of(base, scenarios, shown, most, broken, doing);
+            int before = broken.size();
+            made.changes().forEach(one -> one.findsNothing()
+                    .filter(sentence -> !one.change().tie().isEmpty())
+                    .ifPresent(sentence -> broken.putIfAbsent(Tie.of(one.scenario(), one.change()), sentence)));
+            if (broken.size() == before) {
+                return made;
+            }
+        }
+    }
+
+    private record Tie(String scenario, String tie) {
+        static Tie of(Scenario scenario, Change change) {
+            return new Tie(scenario.id(), change.tie());
+        }
+    }
+
+    private static ScenarioPlan of(
+            Forecast base, Scenarios scenarios, Scenario shown, int most, Map<Tie, String> broken, Doing doing) {
         Plan plan = base.plan();
         List<Done> done = new ArrayList<>();
         for (Scenario scenario : scenarios.under(shown)) {
             for (Change change : scenario.changes()) {
                 if (change.on() && done.size() < most) {
+                    String sentence = broken.get(Tie.of(scenario, change));
                     try {
-                        plan = checked(doing.done(plan, scenario, change));
-                        done.add(new Done(scenario, change, Optional.empty()));
+                        Plan then = checked(doing.done(plan, scenario, change));
+                        plan = sentence == null ? then : plan;
+                        done.add(new Done(
+                                scenario,
+                                change,
+                                Optional.ofNullable(sentence).map(one -> "what it is tied to finds nothing: " + one)));
                     } catch (IllegalArgumentException refused) {
                         done.add(new Done(scenario, change, Optional.of(String.valueOf(refused.getMessage()))));
                     }

@@ -45,6 +45,9 @@ public sealed interface Target {
         }
     }
 
+    /** The base rate of all facilities at once; the margin of each stays. */
+    record OfBaseRate() implements Target {}
+
     /** An asset, or a role, of a line. */
     record OfPart(String lineId, String part) implements Target {
         public OfPart {

@@ -193,6 +193,8 @@ class SettlingTest {
                     : 0;
         }
         assertThat(found).isGreaterThan(4_950);
-        assertThat((clock.getCurrentThreadCpuTime() - start) / 1_000_000).as("milliseconds").isLessThan(10_000);
+        assertThat((clock.getCurrentThreadCpuTime() - start) / 1_000_000)
+                .as("milliseconds")
+                .isLessThan(10_000);
     }
 }

@@ -49,13 +49,7 @@ public final class RandomScenarios {
     private Scenario scenario(String id, List<String> on, int changes) {
         List<Change> all = new ArrayList<>();
         for (int i = 0; i < changes; i++) {
-            all.add(new Change(
-                    "c" + i,
-                    target(),
-                    act(),
-                    random.nextBoolean() ? DayRange.ALWAYS : range(),
-                    "",
-                    random.nextInt(9) > 0));
+            all.add(change("c" + i));
         }
         return new Scenario(
                 id,
@@ -68,11 +62,28 @@ public final class RandomScenarios {
                 plan.lines().size() % 2 == 0 ? null : new Percent(300_000));
     }
 
+    private Change change(String id) {
+        DayRange range = random.nextBoolean() ? DayRange.ALWAYS : range();
+        Target target = target();
+        Act act = act();
+        boolean on = random.nextInt(9) > 0;
+        String tie = random.nextInt(5) == 0 ? "tied" : "";
+        Ramp ramp = new Ramp(range.from() == null ? 0 : random.nextInt(4), range.to() == null ? 0 : random.nextInt(3));
+        try {
+            return new Change(id, target, act, range, ramp, tie, "", on);
+        } catch (IllegalArgumentException neverRamped) {
+            return new Change(id, target, act, range, Ramp.NONE, tie, "", on);
+        }
+    }
+
     private Target target() {
         List<Input<Plan>> inputs = PlanInputs.of(plan).stream()
                 .filter(input -> FIGURES.contains(input.unit().measure()))
                 .toList();
         Line line = plan.lines().get(random.nextInt(plan.lines().size()));
+        if (random.nextInt(12) == 0) {
+            return new Target.OfBaseRate();
+        }
         if (random.nextBoolean() && !inputs.isEmpty()) {
             return new Target.OfAssumption(
                     inputs.get(random.nextInt(inputs.size())).path());

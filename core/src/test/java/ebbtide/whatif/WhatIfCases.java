@@ -115,6 +115,8 @@ final class WhatIfCases {
                         changes[i].target(),
                         changes[i].act(),
                         changes[i].range(),
+                        changes[i].ramp(),
+                        changes[i].tie(),
                         changes[i].note(),
                         changes[i].on())));
         return new Scenario("s", "Slower spring", "", List.of(), all, false);
@@ -125,7 +127,7 @@ final class WhatIfCases {
         Scenario scenario = scenario(changes);
         ScenarioPlan made = ScenarioPlan.of(base, new Scenarios(List.of(scenario)), scenario);
         made.changes().forEach(done -> done.findsNothing().ifPresent(sentence -> {
-            throw new AssertionError(sentence);
+            throw new IllegalArgumentException(sentence);
         }));
         return Forecaster.forecast(made.plan(), base.books(), base);
     }

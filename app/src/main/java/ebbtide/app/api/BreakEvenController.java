@@ -26,20 +26,31 @@ class BreakEvenController {
         this.edits = edits;
     }
 
-    /** Asks of a line's activity, or of an assumption by its lasting name: one of the two is said. */
+    /**
+     * Asks of a line's activity, of an assumption by its lasting name, or of a change of a scenario and what is tied to
+     * it: one of the three is said.
+     */
     @GetMapping
     BreakEvenView ask(
             @PathVariable String plan,
             @RequestParam(required = false) @Nullable String line,
             @RequestParam(required = false) @Nullable String path,
+            @RequestParam(required = false) @Nullable String scenario,
+            @RequestParam(required = false) @Nullable String change,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
             @RequestParam MeasureAsked measure,
             @RequestParam(required = false) @Nullable LocalDate day,
             @RequestParam String bound) {
-        PlanAtVersion shown = edits.shown(plan);
+        // A change is turned in its scenario, whatever is shown.
+        PlanAtVersion shown = scenario == null ? edits.shown(plan) : edits.current(plan);
         Measure of = measure.on(day, shown.forecast());
-        Dial dial = Dial.of(shown.plan(), TargetAsked.of(path, line), new DayRange(from, to));
+        Dial dial = scenario == null || change == null
+                ? Dial.of(shown.plan(), TargetAsked.of(path, line), new DayRange(from, to))
+                : Dial.ofChange(
+                        shown.scenarios(),
+                        edits.scenario(plan, scenario).shown().orElseThrow().scenario(),
+                        change);
         BreakEven.Answer answer = BreakEven.of(shown.forecast(), dial, of, Money.minor(bound, shown.currency()));
         return BreakEvenView.of(
                 answer, Money.minor(bound, shown.currency()), BreakEvenWords.of(shown.plan(), answer, of));

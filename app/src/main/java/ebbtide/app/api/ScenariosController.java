@@ -25,6 +25,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -216,10 +218,13 @@ class ScenariosController {
         PlanAtVersion base = edits.current(plan);
         Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
         Plan made = MadeBase.of(base.forecast(), scenario, changes);
+        Set<String> taken = changes.stream()
+                .flatMap(change -> scenario.tiedTo(change).stream())
+                .collect(Collectors.toSet());
         Scenario left = scenario.with(scenario.changes().stream()
-                .filter(change -> !changes.contains(change.id()))
+                .filter(change -> !taken.contains(change.id()))
                 .toList());
-        String words = (changes.size() == 1 ? "A change" : changes.size() + " changes") + " of '" + scenario.name()
+        String words = (taken.size() == 1 ? "A change" : taken.size() + " changes") + " of '" + scenario.name()
                 + "' made the base";
         return EditOutcome.of(
                 plan,

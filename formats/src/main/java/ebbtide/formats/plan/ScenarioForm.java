@@ -24,6 +24,7 @@ import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
 import ebbtide.whatif.Act;
 import ebbtide.whatif.Change;
+import ebbtide.whatif.Ramp;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.Target;
 import ebbtide.whatif.Typed;
@@ -54,6 +55,7 @@ final class ScenarioForm {
                                             Target.OfCertainty.class,
                                             always("direction", oneOf(Direction.class)),
                                             always("certainty", oneOf(Certainty.class)))),
+                            new Kind("base-rate", RecordForm.of(Target.OfBaseRate.class)),
                             new Kind(
                                     "part",
                                     RecordForm.of(
@@ -92,12 +94,18 @@ final class ScenarioForm {
 
     private static final RecordForm<DayRange> RANGE =
             RecordForm.of(DayRange.class, ifAny("from", DATE), ifAny("to", DATE));
+    private static final RecordForm<Ramp> RAMP = RecordForm.of(
+            Ramp.class,
+            unless(0, "comesOver", WHOLE).says("Whole in the last of so many months."),
+            unless(0, "goesOver", WHOLE));
     private static final Form<Change> CHANGE = RecordForm.of(
                     Change.class,
                     always("id", FILLED),
                     always("target", TARGET),
                     always("act", ACT),
                     flat("range", RANGE),
+                    flat("ramp", RAMP),
+                    unless("", "tie", TEXT).says("Changes with the same tie are done all or none."),
                     usually("note", TEXT, ""),
                     usually("on", FLAG, true))
             .named("change");
