@@ -8,9 +8,23 @@ import java.util.Objects;
 /**
  * What a lender asks to hold at test dates (rules 8.8): a least liquidity in minor units, or a ratio over the twelve
  * months up to the date or on its balance sheet, named as in the contract. Tested at the end of each month, or of each
- * quarter of the fiscal year.
+ * quarter of the fiscal year. {@code breach} is what lenders may do once it breaks.
  */
-public record Covenant(String id, String name, Ratio ratio, BigDecimal bound, Every every) {
+public record Covenant(String id, String name, Ratio ratio, BigDecimal bound, Every every, Breach breach) {
+    /** What follows, in a scenario, from the day after a test that breaks (rules 11.2). */
+    public enum Breach {
+        NOTHING,
+        /** No more is drawn than is, and no loan that is still to come. */
+        STOPS_DRAWING,
+        /** All facilities and loans fall due. */
+        DEBT_DUE
+    }
+
+    /** Makes a covenant from whose breach nothing follows. */
+    public Covenant(String id, String name, Ratio ratio, BigDecimal bound, Every every) {
+        this(id, name, ratio, bound, every, Breach.NOTHING);
+    }
+
     /** What is tested. */
     public enum Ratio {
         /**
@@ -54,6 +68,7 @@ public record Covenant(String id, String name, Ratio ratio, BigDecimal bound, Ev
         Objects.requireNonNull(ratio, "what is tested");
         Objects.requireNonNull(bound, "bound of the covenant");
         Objects.requireNonNull(every, "how often it is tested");
+        Objects.requireNonNull(breach, "what follows from its breach");
         // 2.50 and 2.5 are the same bound.
         bound = bound.stripTrailingZeros();
         bound = bound.scale() < 0 ? bound.setScale(0) : bound;

@@ -1,11 +1,15 @@
 package ebbtide.plan;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -168,6 +172,47 @@ public record Revolving(
                 Steps.none(),
                 charging,
                 new Drawn(drawn.on(), 0, 0));
+    }
+
+    /** Returns the facility with another limit. */
+    public Revolving limited(Steps<Long> other) {
+        return new Revolving(
+                other,
+                committed,
+                start,
+                end,
+                base,
+                margin,
+                undrawnFee,
+                multiple,
+                noticeDays,
+                guarantees,
+                charging,
+                drawn,
+                availability);
+    }
+
+    /**
+     * Returns the facility of which no more than an amount can be drawn in some days that have a first one, in minor
+     * units, guarantees beside it; after them its limit is what it was.
+     */
+    public Revolving limited(DayRange days, long most) {
+        LocalDate from = requireNonNull(days.from(), "first day of a limit");
+        LocalDate to = days.to();
+        TreeSet<LocalDate> begins = new TreeSet<>(List.of(from));
+        limit.steps().forEach(step -> begins.add(step.from()));
+        guarantees.steps().forEach(step -> begins.add(step.from()));
+        if (to != null) {
+            begins.add(to.plusDays(1));
+        }
+        List<Steps.Step<Long>> steps = new ArrayList<>();
+        for (LocalDate day : begins) {
+            limit.findOn(day).map(Steps.Step::value).ifPresent(value -> {
+                long beside = guarantees.findOn(day).map(Steps.Step::value).orElse(0L);
+                steps.add(new Steps.Step<>(day, days.contains(day) ? Math.min(value, most + beside) : value));
+            });
+        }
+        return limited(new Steps<>(steps));
     }
 
     /** Returns the rate on what is drawn on a day, never below zero. */

@@ -146,6 +146,28 @@ public record TermLoan(
                 fee);
     }
 
+    /** Returns the loan with the whole of an amount repaid on a day, and nothing agreed later. */
+    public TermLoan dueOn(LocalDate day, long owed) {
+        List<ActivityMethod.DatedAmount> kept = new ArrayList<>(
+                apart().stream().filter(one -> one.date().isBefore(day)).toList());
+        kept.add(new ActivityMethod.DatedAmount(day, owed, "due at once"));
+        return new TermLoan(
+                by,
+                from,
+                running,
+                rate,
+                firstPayDay,
+                payments,
+                everyMonths,
+                interestOnly,
+                dayCount,
+                convention,
+                by == By.TYPED ? kept : typed,
+                by == By.TYPED ? early : kept,
+                keepsEnd,
+                fee);
+    }
+
     @Override
     public String kind() {
         return "loan";

@@ -55,7 +55,8 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
                     "'" + line.name() + "' has a first and a last day: shift each of them as an assumption");
             return Optional.of(line.with(((TermLoan) line.assumption()).drawnOn(shift.of(on))));
         }
-        return Optional.of(changed(path, asFigure(BigDecimal.ZERO), DayRange.ALWAYS));
+        Act act = change.act() instanceof Act.LeaveOut ? new Act.Set(new Typed.Figure(BigDecimal.ZERO)) : change.act();
+        return Optional.of(changed(path, act, DayRange.ALWAYS));
     }
 
     /** No more than is drawn can be drawn of a facility that is left out: whoever repays may draw that again. */
@@ -73,20 +74,14 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
             }
             return other == line ? Optional.empty() : Optional.of(other);
         }
-        int decimals = ebbtide.money.Money.decimals(plan.settings().currency());
-        LocalDate tomorrow = plan.settings().asOf().plusDays(1);
-        return Optional.of(changed(
-                "limit",
-                asFigure(BigDecimal.valueOf(facility.drawn().amount(), decimals)),
-                change.range()
-                        .since(tomorrow)
-                        .orElseThrow(() -> new IllegalArgumentException(
-                                "Its range is over: what was drawn up to the as-of date is a fact"))));
-    }
-
-    /** Left out is set to what stays. */
-    private Act asFigure(BigDecimal leftOut) {
-        return change.act() instanceof Act.LeaveOut ? new Act.Set(new Typed.Figure(leftOut)) : change.act();
+        DayRange range = change.range()
+                .since(plan.settings().asOf().plusDays(1))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "Its range is over: what was drawn up to the as-of date is a fact"));
+        return Optional.of(
+                change.act() instanceof Act.LeaveOut
+                        ? line.with(facility.limited(range, facility.drawn().amount()))
+                        : changed("limit", change.act(), range));
     }
 
     private Line changed(String path, Act act, DayRange range) {

@@ -15,19 +15,48 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The plan that a scenario is (rules 11.1, 11.2): the base with the changes of the scenarios it stands on and its own,
- * one after the other ({@code asChanged}), owing on the as-of date what the base owes, and what came of each. A change
- * whose target is gone, or that leaves what is not allowed, finds nothing: it is left out and says why (rules 11.4).
+ * one after the other, and what came of each. A change whose target is gone, or that leaves what is not allowed, finds
+ * nothing: it is left out and says why (rules 11.4).
  */
-public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
+public final class ScenarioPlan {
+    private final Forecast base;
+    private final Plan asChanged;
+    private final List<Done> changes;
+    private @Nullable Plan plan;
 
     /** A change that is switched on, of which scenario, and why it finds nothing, where it does. */
     public record Done(Scenario scenario, Change change, Optional<String> findsNothing) {}
 
-    public ScenarioPlan {
-        changes = List.copyOf(changes);
+    private ScenarioPlan(Forecast base, Plan asChanged, List<Done> changes) {
+        this.base = base;
+        this.asChanged = asChanged;
+        this.changes = List.copyOf(changes);
+    }
+
+    /** Returns the base with the changes that found something, and nothing else. */
+    public Plan asChanged() {
+        return asChanged;
+    }
+
+    /** Returns what came of each change that is switched on, in the order in which they are done. */
+    public List<Done> changes() {
+        return changes;
+    }
+
+    /**
+     * Returns the plan to forecast: as changed, owing on the as-of date what the base owes, and with what lenders do
+     * once a covenant breaks. Without a change it is the base.
+     */
+    public synchronized Plan plan() {
+        if (plan == null) {
+            Plan owing = owingAsBefore(base, asChanged);
+            plan = owing.equals(base.plan()) ? base.plan() : Breach.followed(base, owing);
+        }
+        return plan;
     }
 
     /** Returns the plan of a scenario over the base that a forecast is of. */
@@ -112,7 +141,7 @@ public record ScenarioPlan(Plan plan, Plan asChanged, List<Done> changes) {
                 }
             }
         }
-        return new ScenarioPlan(owingAsBefore(base, plan), plan, done);
+        return new ScenarioPlan(base, plan, done);
     }
 
     /**

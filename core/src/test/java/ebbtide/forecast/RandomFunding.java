@@ -42,7 +42,10 @@ final class RandomFunding {
                                 ratio,
                                 BigDecimal.valueOf(
                                         random.nextInt(4_000), ratio == Covenant.Ratio.LEAST_LIQUIDITY ? 0 : 2),
-                                pick(List.of(Covenant.Every.values()))))
+                                pick(List.of(Covenant.Every.values())),
+                                asOf.getDayOfMonth() % 3 == 0
+                                        ? Covenant.Breach.NOTHING
+                                        : Covenant.Breach.values()[1 + ratio.ordinal() % 2]))
                         .toList();
     }
 

@@ -126,7 +126,8 @@ class ScenarioPropertiesTest {
                     .ifPresent(line -> {
                         Forecast shown = WhatIfCases.forecast(
                                 base, WhatIfCases.change(line.id(), WhatIfCases.scale("83"), DayRange.ALWAYS));
-                        Forecast byHand = Forecaster.forecast(some.plan().with(byHand(base, line)), some.books());
+                        Forecast byHand = Forecaster.forecast(
+                                Breach.followed(base, some.plan().with(byHand(base, line))), some.books());
                         for (LocalDate day = base.firstDay(); !day.isAfter(base.lastDay()); day = day.plusDays(1)) {
                             assertThat(shown.closing(day)).as("%s", day).isEqualTo(byHand.closing(day));
                         }

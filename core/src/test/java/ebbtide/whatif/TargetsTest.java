@@ -190,7 +190,8 @@ class TargetsTest {
                 if (plan.isActive(line)) {
                     byHand(line, asOf).ifPresent(edited -> {
                         Forecast shown = forecast(base, edited.change());
-                        Forecast byHand = Forecaster.forecast(plan.with(line.with(edited.assumption())), some.books());
+                        Forecast byHand = Forecaster.forecast(
+                                Breach.followed(base, plan.with(line.with(edited.assumption()))), some.books());
                         for (LocalDate day = base.firstDay(); !day.isAfter(base.lastDay()); day = day.plusDays(1)) {
                             assertThat(shown.closing(day))
                                     .as("%s of %s", day, line.name())
@@ -250,26 +251,18 @@ class TargetsTest {
         return Optional.empty();
     }
 
-    /** The bank says no: from tomorrow on no more can be drawn than is. */
+    /** The bank says no: from tomorrow on no more can be drawn than is, guarantees beside it. */
     private static Revolving most(Revolving of, LocalDate tomorrow) {
-        List<Steps.Step<Long>> limit = new ArrayList<>(of.limit().steps().stream()
-                .filter(step -> step.from().isBefore(tomorrow))
-                .toList());
-        limit.add(new Steps.Step<>(tomorrow, of.drawn().amount()));
-        return new Revolving(
-                new Steps<>(limit),
-                of.committed(),
-                of.start(),
-                of.end(),
-                of.base(),
-                of.margin(),
-                of.undrawnFee(),
-                of.multiple(),
-                of.noticeDays(),
-                of.guarantees(),
-                of.charging(),
-                of.drawn(),
-                of.availability());
+        TreeMap<LocalDate, Long> limit = new TreeMap<>();
+        of.limit().steps().forEach(step -> limit.put(step.from(), step.value()));
+        for (LocalDate day = tomorrow; day.isBefore(tomorrow.plusYears(8)); day = day.plusDays(1)) {
+            long beside = of.guarantees().findOn(day).map(Steps.Step::value).orElse(0L);
+            long allowed = of.limit().findOn(day).map(Steps.Step::value).orElse(0L);
+            limit.put(day, Math.min(allowed, of.drawn().amount() + beside));
+        }
+        return of.limited(new Steps<>(limit.entrySet().stream()
+                .map(one -> new Steps.Step<>(one.getKey(), one.getValue()))
+                .toList()));
     }
 
     private static Asset later(Asset of, LocalDate asOf) {

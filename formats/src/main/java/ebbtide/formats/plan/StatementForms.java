@@ -88,6 +88,8 @@ final class StatementForms {
                 always("name", filled(120)),
                 always("ratio", oneOf(Ratio.class)),
                 always("bound", bound).says("An amount of liquidity, or a ratio."),
-                usually("every", oneOf(Covenant.Every.class), Covenant.Every.QUARTER));
+                usually("every", oneOf(Covenant.Every.class), Covenant.Every.QUARTER),
+                unless(Covenant.Breach.NOTHING, "breach", oneOf(Covenant.Breach.class))
+                        .says("What follows in a scenario once it breaks."));
     }
 }
