@@ -80,6 +80,14 @@ export function address(plan: string, view: string, part?: string): string {
   return `/plan/${plan}/${view}${part ? '/' + encodeURIComponent(part) : ''}${query}`;
 }
 
+/** The address of a part that is opened with something asked of it. */
+export function addressAsking(plan: string, view: string, part: string, asked: Record<string, string>): string {
+  const [path] = address(plan, view, part).split('?');
+  const query = new URLSearchParams(router.querystring ?? '');
+  for (const [name, value] of Object.entries(asked)) query.set(name, value);
+  return `${path}?${query}`;
+}
+
 /** The address of a line's editor, under Receipts or Payments as it belongs. */
 export function addressOfLine(
   plan: { id: string; view?: { lines: { id: string; direction: string }[] } },

@@ -7,7 +7,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
   import TypedField from '../../lib/TypedField.svelte';
-  import { RATIOS } from './funding';
+  import { BREACHES, RATIOS } from './funding';
   import PastMonths from './PastMonths.svelte';
 
   type Covenant = Schemas['covenant'];
@@ -41,9 +41,13 @@
     if (await said.of(put((now) => [...now, added]))) bound = name = '';
   }
 
-  /** The bound as it is kept; what is tested and its name are what the contract says. */
-  function kept(id: string): string {
-    return plan.settings.covenants?.find((one) => one.id === id)?.bound ?? '';
+  /** A covenant as it is kept: what is tested and its name are what the contract says. */
+  function covenant(id: string): Covenant | undefined {
+    return plan.settings.covenants?.find((one) => one.id === id);
+  }
+
+  async function putBreach(id: string, breach: Covenant['breach']) {
+    await said.of(put((now) => now.map((one) => (one.id === id ? { ...one, breach } : one))));
   }
 
   async function putBound(id: string, text: string): Promise<string> {
@@ -70,6 +74,7 @@
           <th class="words" scope="col">Tested</th><th class="words" scope="col">Bound</th><th scope="col">Tightest</th>
           <th class="words" scope="col">at the end of</th><th scope="col">Room</th>
           <th scope="col">Days later</th><th class="words" scope="col"></th>
+          <th class="words" scope="col">Once it breaks</th>
           <th class="words" scope="col"></th>
         </tr>
       </thead>
@@ -82,7 +87,7 @@
               <TypedField
                 class="w-[90px] text-right"
                 name="Bound of {one.name}"
-                value={grouped(kept(one.id))}
+                value={grouped(covenant(one.id)?.bound ?? '')}
                 onput={(text) => putBound(one.id, text)}
               /></td
             >
@@ -97,6 +102,17 @@
             <td class="words {one.firstBreak ? 'bad' : 'hush'}"
               >{one.firstBreak ? 'breaks' : one.known ? 'holds' : 'not known'}</td
             >
+            <td class="words">
+              <select
+                class="small-field"
+                aria-label="Once {one.name} breaks"
+                title="What follows in a scenario, from the day after the test"
+                value={covenant(one.id)?.breach ?? 'nothing'}
+                onchange={(e) => void putBreach(one.id, e.currentTarget.value as Covenant['breach'])}
+              >
+                {#each BREACHES as way (way.value)}<option value={way.value}>{way.name}</option>{/each}
+              </select>
+            </td>
             <td class="words"
               ><button class="underline" aria-label="Take out {one.name}" onclick={() => takeOut(one.id)}
                 >Take out</button

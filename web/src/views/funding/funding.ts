@@ -61,6 +61,13 @@ export function heights(amounts: number[], most: number, height: number): number
 }
 
 /** What a covenant tests, named as in the trade; the name in the contract may differ. */
+/** What follows in a scenario once a covenant breaks. */
+export const BREACHES = [
+  { value: 'nothing', name: 'nothing follows' },
+  { value: 'stops-drawing', name: 'no more is drawn' },
+  { value: 'debt-due', name: 'all debt falls due' },
+] as const;
+
 export const RATIOS = [
   { value: 'least-liquidity', name: 'Least liquidity' },
   { value: 'net-debt-to-ebitda', name: 'Net debt / EBITDA' },

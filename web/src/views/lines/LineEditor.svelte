@@ -3,7 +3,7 @@
   import { answer, api, type LineView } from '../../lib/api';
   import { addDays, addMonths, monthStart } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
-  import { address } from '../../lib/place.svelte';
+  import { addressAsking } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
   import ComingDates from './parts/ComingDates.svelte';
   import RollForwardCard from './parts/RollForwardCard.svelte';
@@ -80,10 +80,9 @@
 
   /** The address that asks how far the line can go. */
   function howFar(name: string): string {
-    const [path, query = ''] = address(plan.id, 'whatif', 'how-far').split('?');
-    const asked = new URLSearchParams(query);
-    asked.set('of', `${name} (the whole ${view?.kind === 'group' ? 'group' : 'line'})`);
-    return `${path}?${asked}`;
+    return addressAsking(plan.id, 'whatif', 'how-far', {
+      of: `${name} (the whole ${view?.kind === 'group' ? 'group' : 'line'})`,
+    });
   }
 
   async function copy() {

@@ -4,6 +4,7 @@
   import {
     act,
     actsFor,
+    canRamp,
     edge,
     newId,
     nothingCalled,
@@ -25,6 +26,8 @@
   let typed = $state('');
   let from = $state('');
   let to = $state('');
+  let comes = $state('');
+  let goes = $state('');
   let refusal = $state('');
   const offered = $derived(actsFor(found?.target));
   // What is not offered of what was found is not chosen.
@@ -60,16 +63,24 @@
       refusal = `'${first === null ? from : to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`;
       return;
     }
+    const months = [comes, goes].map((typed) => (typed.trim() ? Number(typed) : 0));
+    if (!months.every((one) => Number.isInteger(one) && one >= 0)) {
+      refusal = `A change comes and goes over a whole number of months, such as 3, but was '${comes || goes}'.`;
+      return;
+    }
+    const ramps = canRamp(kind) ? months : [0, 0];
     refusal = await add({
       id: newId(),
       target: found.target,
       act: act(kind, typed),
       ...(first ? { from: first } : {}),
       ...(last ? { to: last } : {}),
+      ...(ramps[0] ? { comesOver: ramps[0] } : {}),
+      ...(ramps[1] ? { goesOver: ramps[1] } : {}),
       note: '',
       on: true,
     });
-    if (!refusal) [words, typed, from, to] = ['', '', '', ''];
+    if (!refusal) [words, typed, from, to, comes, goes] = ['', '', '', '', '', ''];
   }
 </script>
 
@@ -95,6 +106,18 @@
     ><span class="hush block">To</span>
     <input class="small-field w-[110px]" placeholder="no end" bind:value={to} /></label
   >
+  {#if canRamp(kind) && from.trim()}
+    <label title="Whole in the last of so many months"
+      ><span class="hush block">coming over</span>
+      <input class="small-field w-[84px]" placeholder="months" bind:value={comes} /></label
+    >
+  {/if}
+  {#if canRamp(kind) && to.trim()}
+    <label title="Whole until the last so many months begin"
+      ><span class="hush block">going over</span>
+      <input class="small-field w-[84px]" placeholder="months" bind:value={goes} /></label
+    >
+  {/if}
   <Act type="submit">Add the change</Act>
   {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
 </form>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { addressAsking } from '../../lib/place.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import type { Change, ScenarioView } from './whatif';
 
@@ -9,11 +11,32 @@
   }
 
   let { chosen, onput, onbase }: Props = $props();
+  const plan = getPlan();
   const own = $derived(chosen.scenario.changes);
   const inForce = $derived(own.filter((one) => one.on).map((one) => one.id));
 
   function put(id: string, changed: Partial<Change>): Promise<string> {
     return onput(own.map((one) => (one.id === id ? { ...one, ...changed } : one)));
+  }
+
+  /** What is tied is switched together: the one means nothing without the other. */
+  function tied(id: string): string[] {
+    const tie = own.find((one) => one.id === id)?.tie;
+    return tie ? own.filter((one) => one.tie === tie).map((one) => one.id) : [id];
+  }
+
+  function turn(id: string, on: boolean) {
+    void onput(own.map((one) => (tied(id).includes(one.id) ? { ...one, on } : one)));
+  }
+
+  function putTie(id: string, tie: string): Promise<string> {
+    return onput(
+      own.map((one) => {
+        if (one.id !== id) return one;
+        const { tie: _, ...free } = one;
+        return tie.trim() ? { ...free, tie: tie.trim() } : free;
+      }),
+    );
   }
 
   function takeOut(id: string) {
@@ -30,9 +53,10 @@
   <table class="figures">
     <thead>
       <tr>
-        <th class="words w-[36px]">On</th><th class="words">Change</th><th class="words">When</th><th class="words"
-          >Note</th
-        ><th class="words">
+        <th class="words w-[36px]">On</th><th class="words">Change</th><th class="words">When</th>
+        <th class="words" title="Changes with the same letter or word are done all or none, and switched together"
+          >Tied by</th
+        ><th class="words">Note</th><th class="words">
           {#if inForce.length > 1}
             <button class="underline" onclick={() => onbase(inForce)} title="In one edit, which undo takes back"
               >make all the base</button
@@ -50,7 +74,7 @@
               aria-label="{one.target} {one.act}"
               checked={one.on}
               disabled={!!one.of}
-              onchange={(e) => void put(one.id, { on: e.currentTarget.checked })}
+              onchange={(e) => turn(one.id, e.currentTarget.checked)}
             />
           </td>
           <td class="words !whitespace-normal">
@@ -60,12 +84,23 @@
           </td>
           <td class="words">{one.range || 'always'}</td>
           <td class="words">
+            {#if !one.of}
+              <TypedField
+                value={own.find((mine) => mine.id === one.id)?.tie ?? ''}
+                onput={(tie) => putTie(one.id, tie)}
+                name="What {one.target} is tied by"
+                class="w-[64px]"
+                maxlength={80}
+              />
+            {/if}
+          </td>
+          <td class="words">
             {#if one.of}of {one.of}{:else}
               <TypedField
                 value={one.note}
                 onput={(note) => put(one.id, { note })}
                 name="Note of {one.target}"
-                class="w-[220px]"
+                class="w-[180px]"
                 maxlength={2000}
               />
             {/if}
@@ -77,9 +112,17 @@
                   >up</button
                 >
               {/if}
+              {#if one.on && !one.findsNothing}
+                <a
+                  class="mr-3 underline"
+                  href="#{addressAsking(plan.id, 'whatif', 'how-far', {
+                    change: `${chosen.scenario.id} ${one.id}`,
+                  })}">how far?</a
+                >
+              {/if}
               <button
                 class="mr-3 underline"
-                onclick={() => onbase([one.id])}
+                onclick={() => onbase(tied(one.id))}
                 title="The plan has it from now on, and this scenario no more">make it the base</button
               >
               <button class="underline" onclick={() => takeOut(one.id)}>take out</button>

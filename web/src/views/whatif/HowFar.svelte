@@ -7,19 +7,33 @@
   import HowFarChart from './HowFarChart.svelte';
   import { putScenario } from './putting';
   import TargetField from './TargetField.svelte';
-  import { edge, empty, freeName, newId, MEASURES, nothingCalled, type Choice, type Measure } from './whatif';
+  import {
+    changeOf,
+    edge,
+    empty,
+    freeName,
+    newId,
+    MEASURES,
+    nothingCalled,
+    type Choice,
+    type Measure,
+    type ScenarioView,
+  } from './whatif';
 
   interface Props {
-    /** The names of scenarios there are. */
-    names: string[];
+    /** The scenarios there are. */
+    scenarios: ScenarioView[];
     /** Hears of the scenario that an answer was made. */
     onmade: (id: string) => void;
   }
 
-  let { names, onmade }: Props = $props();
+  let { scenarios, onmade }: Props = $props();
   const plan = getPlan();
-  /** Asked from another view, it says of what. */
-  let words = $state(new URLSearchParams(router.querystring ?? '').get('of') ?? '');
+  /** Asked from another view, it says of what: of a line or an assumption by its words, or of a change of a scenario. */
+  const query = new URLSearchParams(router.querystring ?? '');
+  let words = $state(query.get('of') ?? '');
+  let ofChange = $state(query.get('change') ?? '');
+  const change = $derived(changeOf(scenarios, ofChange));
   let found = $state<Choice>();
   let measure = $state<Measure>('LEAST_HEADROOM');
   let bound = $state('0');
@@ -28,7 +42,7 @@
   let to = $state('');
   let refusal = $state('');
   const asksDay = $derived(measure === 'CLOSING' || measure === 'PROFIT');
-  let asked = $state.raw<{ choice: Choice; from: string; to: string }>();
+  let asked = $state.raw<{ words: string; choice?: Choice; from: string; to: string }>();
   let told = $state.raw<Schemas['BreakEvenView']>();
 
   async function ask(e: SubmitEvent) {
@@ -36,22 +50,24 @@
     const on = asksDay && day ? readDay(day) : undefined;
     const first = edge(from, 'from');
     const last = edge(to, 'to');
-    refusal = !found
-      ? nothingCalled(words)
-      : on === null
-        ? noDay(day)
-        : first === null || last === null
-          ? `'${first === null ? from : to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`
-          : '';
-    if (refusal || !found) return;
-    const target = found.target;
+    refusal =
+      !found && !change
+        ? nothingCalled(words)
+        : on === null
+          ? noDay(day)
+          : first === null || last === null
+            ? `'${first === null ? from : to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`
+            : '';
+    if (refusal) return;
+    const target = found?.target;
     const got = await answer(
       api.GET('/api/plans/{plan}/break-even', {
         params: {
           path: { plan: plan.id },
           query: {
-            ...(target.kind === 'assumption' ? { path: target.path } : {}),
-            ...(target.kind === 'line' ? { line: target.line } : {}),
+            ...(change ? { scenario: change.scenario, change: change.id } : {}),
+            ...(target?.kind === 'assumption' ? { path: target.path } : {}),
+            ...(target?.kind === 'line' ? { line: target.line } : {}),
             ...(first ? { from: first } : {}),
             ...(last ? { to: last } : {}),
             ...(on ? { day: on } : {}),
@@ -61,14 +77,23 @@
         },
       }),
     );
-    if (got.ok) [told, asked] = [got.data, { choice: found, from: first ?? '', to: last ?? '' }];
+    if (got.ok)
+      [told, asked] = [
+        got.data,
+        { words: change?.words ?? found!.words, choice: found, from: first ?? '', to: last ?? '' },
+      ];
     else refusal = got.problem.detail;
   }
 
   /** A scenario in which it stands where it just suffices. */
   async function make(value: string) {
-    if (!told || !asked) return;
-    const made = empty(freeName(`${asked.choice.words} at ${value}${told.scales ? '%' : ''}`, names));
+    if (!told || !asked?.choice) return;
+    const made = empty(
+      freeName(
+        `${asked.words} at ${value}${told.scales ? '%' : ''}`,
+        scenarios.map((one) => one.scenario.name),
+      ),
+    );
     made.changes = [
       {
         id: newId(),
@@ -88,15 +113,23 @@
 
 <section class="card" aria-label="How far can something go">
   <form class="flex flex-wrap items-end gap-2" onsubmit={(e) => void ask(e)}>
-    <TargetField bind:words bind:found label="How far can this go" />
-    <label
-      ><span class="hush block">From</span>
-      <input class="small-field w-[96px]" placeholder="always" bind:value={from} /></label
-    >
-    <label
-      ><span class="hush block">To</span>
-      <input class="small-field w-[96px]" placeholder="no end" bind:value={to} /></label
-    >
+    {#if change}
+      <p class="max-w-[420px]">
+        <span class="hush block">How far can this change go</span>
+        {change.words}
+        <button type="button" class="ml-2 underline" onclick={() => (ofChange = '')}>ask of something else</button>
+      </p>
+    {:else}
+      <TargetField bind:words bind:found label="How far can this go" />
+      <label
+        ><span class="hush block">From</span>
+        <input class="small-field w-[96px]" placeholder="always" bind:value={from} /></label
+      >
+      <label
+        ><span class="hush block">To</span>
+        <input class="small-field w-[96px]" placeholder="no end" bind:value={to} /></label
+      >
+    {/if}
     <label
       ><span class="hush block">until</span>
       <select class="small-field" bind:value={measure}>
@@ -117,10 +150,10 @@
     {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
   </form>
   {#if told && asked}
-    <p class="mt-3 text-[15px]" role="status"><b class="font-semibold">{asked.choice.words}.</b> {told.sentence}</p>
+    <p class="mt-3 text-[15px]" role="status"><b class="font-semibold">{asked.words}.</b> {told.sentence}</p>
     <HowFarChart {told} />
     {#each [told.nearest, told.down, told.up] as value, i (i)}
-      {#if value}
+      {#if value && asked.choice}
         <span class="mr-2"
           ><Act onclick={() => void make(value)}>Make a scenario of {value}{told.scales ? '%' : ''}</Act></span
         >

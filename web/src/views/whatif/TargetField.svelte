@@ -2,14 +2,14 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import { choices, type Choice } from './whatif';
+  import { choices, wholes, type Choice } from './whatif';
 
   interface Props {
     words: string;
     /** What the words name; nothing while they name nothing. */
     found: Choice | undefined;
     label: string;
-    /** Whether customers and suppliers can be chosen too. */
+    /** Whether customers and suppliers, shared terms, certainties and the base rate can be chosen too. */
     parties?: boolean;
   }
 
@@ -26,18 +26,24 @@
   // While a part of the list is under way, a name in it would be refused as unknown.
   const asked = $derived(parties ? [assumptions, customers, suppliers] : [assumptions]);
   const problem = $derived(asked.map((one) => one.problem).find(Boolean));
-  const all = $derived(
-    choices(assumptions.data ?? [], plan.view?.lines ?? [], [
-      ...(customers.data?.counterparties ?? []).map((one) => ({
-        direction: 'receipt' as const,
-        name: one.counterparty,
-      })),
-      ...(suppliers.data?.counterparties ?? []).map((one) => ({
-        direction: 'payment' as const,
-        name: one.counterparty,
-      })),
-    ]),
-  );
+  const all = $derived([
+    ...choices(
+      assumptions.data ?? [],
+      plan.view?.lines ?? [],
+      [
+        ...(customers.data?.counterparties ?? []).map((one) => ({
+          direction: 'receipt' as const,
+          name: one.counterparty,
+        })),
+        ...(suppliers.data?.counterparties ?? []).map((one) => ({
+          direction: 'payment' as const,
+          name: one.counterparty,
+        })),
+      ],
+      parties ? (plan.settings.terms ?? []) : [],
+    ),
+    ...(parties ? wholes() : []),
+  ]);
 
   function habits(direction: 'RECEIPT' | 'PAYMENT', signal: AbortSignal) {
     return answer(

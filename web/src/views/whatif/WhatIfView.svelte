@@ -44,6 +44,7 @@
   const flown = $derived(all.filter((one) => !one.scenario.putBy));
   const putBy = $derived(all.filter((one) => one.scenario.putBy));
   const chosen = $derived(all.find((one) => one.scenario.id === part) ?? flown[0]);
+  const names = $derived(all.map((one) => one.scenario.name));
   const tab = $derived(TABS.find((one) => one.value === part)?.value ?? 'futures');
   const short = $derived(flown.filter((one) => one.figures.headroom < 0));
 
@@ -59,12 +60,7 @@
 
   async function make(...names: string[]) {
     for (const name of names) {
-      const made = empty(
-        freeName(
-          name,
-          all.map((one) => one.scenario.name),
-        ),
-      );
+      const made = empty(freeName(name, names));
       if (await putScenario(plan, made)) return;
       choose(made.id);
     }
@@ -82,8 +78,9 @@
       {flown.length}
       {flown.length === 1 ? 'future' : 'futures'} beside the base.
       {short.length
-        ? short.map((one) => `${one.scenario.name} runs short by ${plan.money.sum(-one.figures.headroom)}`).join('; ') +
-          '.'
+        ? short
+            .map((one) => `'${one.scenario.name}' runs short by ${plan.money.sum(-one.figures.headroom)}`)
+            .join('; ') + '.'
         : 'In each of them headroom lasts.'}
     {/if}
   </span>
@@ -102,7 +99,7 @@
 {#if futures.problem}
   <p role="alert" class="bad">{futures.problem.detail}</p>
 {:else if tab === 'what-matters'}
-  <WhatMatters />
+  <WhatMatters {names} onmade={choose} />
 {:else if tab === 'side-by-side'}
   <BesideView {time} scenarios={flown.map((one) => one.scenario)} />
 {:else if tab === 'values'}
@@ -110,7 +107,7 @@
 {:else if tab === 'how-likely'}
   <HowLikely />
 {:else if tab === 'how-far'}
-  <HowFar names={all.map((one) => one.scenario.name)} onmade={choose} />
+  <HowFar scenarios={all} onmade={choose} />
 {:else if futures.data && !all.length}
   <div class="card max-w-[640px]">
     <p>

@@ -3,7 +3,18 @@ import type { PlanView } from '../../lib/api';
 import { nextShown } from '../../lib/shell/pennant';
 import { told, toggled } from './beside/beside';
 import { chance, count, how } from './likely/likely';
-import { act, actsFor, choices, edge, freeName, nothingCalled } from './whatif';
+import {
+  act,
+  actsFor,
+  canRamp,
+  changeOf,
+  choices,
+  edge,
+  freeName,
+  nothingCalled,
+  wholes,
+  type ScenarioView,
+} from './whatif';
 
 describe('what a change is of', () => {
   const assumption = {
@@ -76,6 +87,30 @@ describe('scenarios', () => {
   });
 });
 
+describe('what is neither a line nor one assumption', () => {
+  it('is found by its words, and takes the acts that make sense of it', () => {
+    const kinds = (all: { target: Parameters<typeof actsFor>[0] }[]) =>
+      all.map((one) => actsFor(one.target).map((way) => way.value));
+    expect(choices([], [], [], [{ id: 'net30', name: '30 days' }])).toEqual([
+      { words: '30 days (shared terms)', target: { kind: 'terms', id: 'net30' }, unit: '' },
+    ]);
+    expect(wholes().map((one) => one.words)).toContain('Payments that are likely');
+    expect(kinds(wholes().slice(-1))).toEqual([['set', 'scale', 'add']]);
+    expect(kinds([{ target: { kind: 'terms', id: 'net30' } }])[0]).not.toContain('scale');
+    expect(canRamp('add') && !canRamp('fails')).toBe(true);
+  });
+
+  it('is a change of a scenario, as long as that has it', () => {
+    const view = {
+      scenario: { id: 's', name: 'Dearer' },
+      changes: [{ id: 'c', target: 'Diesel', act: 'at 110%' }],
+    } as unknown as ScenarioView;
+    expect(changeOf([view], 's c')?.words).toBe("Diesel at 110%, of 'Dearer'");
+    expect(changeOf([view], 's gone')).toBeUndefined();
+    expect(changeOf([view], '')).toBeUndefined();
+  });
+});
+
 describe('who pays', () => {
   it('is a counterparty by name, who pays later or fails', () => {
     const [choice] = choices([], [], [{ direction: 'receipt', name: 'Gull Ltd' }]);
@@ -84,7 +119,12 @@ describe('who pays', () => {
       target: { kind: 'counterparty', direction: 'receipt', name: 'Gull Ltd' },
       unit: '',
     });
-    expect(actsFor(choice!.target).map((one) => one.value)).toEqual(['paid-later', 'fails']);
+    expect(actsFor(choice!.target).map((one) => one.value)).toEqual([
+      'paid-later',
+      'on-due-dates',
+      'without-discounts',
+      'fails',
+    ]);
     expect(actsFor(undefined).map((one) => one.value)).not.toContain('fails');
   });
 });

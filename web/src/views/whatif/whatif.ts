@@ -63,6 +63,20 @@ export function freeName(name: string, taken: string[]): string {
   return free;
 }
 
+const CERTAINTIES = ['certain', 'likely', 'possible'] as const;
+
+/** What a change may be of that is neither a line nor one assumption: sums by certainty, and the base rate. */
+export function wholes(): Choice[] {
+  const sums = (['receipt', 'payment'] as const).flatMap((direction) =>
+    CERTAINTIES.map((certainty) => ({
+      words: `${direction === 'receipt' ? 'Receipts' : 'Payments'} that are ${certainty}`,
+      target: { kind: 'certainty' as const, direction, certainty },
+      unit: '',
+    })),
+  );
+  return [...sums, { words: 'Base rate of all facilities', target: { kind: 'base-rate' }, unit: '% a year' }];
+}
+
 /** What a change may be of, as it is found by its words. */
 export interface Choice {
   words: string;
@@ -74,6 +88,7 @@ export function choices(
   assumptions: Assumption[],
   lines: { id: string; name: string; kind: string }[],
   parties: { direction: 'receipt' | 'payment'; name: string }[] = [],
+  terms: { id: string; name: string }[] = [],
 ): Choice[] {
   const seen = new Map<string, Choice>();
   for (const line of lines) {
@@ -83,6 +98,10 @@ export function choices(
   for (const { direction, name } of parties) {
     const words = `${name} (${direction === 'receipt' ? 'a customer' : 'a supplier'})`;
     seen.set(words, { words, target: { kind: 'counterparty', direction, name }, unit: '' });
+  }
+  for (const { id, name } of terms) {
+    const words = `${name} (shared terms)`;
+    seen.set(words, { words, target: { kind: 'terms', id }, unit: '' });
   }
   for (const one of assumptions) {
     const words = `${one.line}: ${one.name}`;
@@ -100,6 +119,8 @@ export const ACTS = [
   { value: 'shift-days', name: 'comes … days later (sooner: below zero)' },
   { value: 'shift-months', name: 'comes … months later' },
   { value: 'leave-out', name: 'is left out' },
+  { value: 'on-due-dates', name: 'is paid on due dates: no habit, no lateness' },
+  { value: 'without-discounts', name: 'is paid in full, without discounts' },
   { value: 'fails', name: 'fails: what it owes and buys does not come' },
 ] as const;
 export type ActKind = (typeof ACTS)[number]['value'];
@@ -122,6 +143,8 @@ export function act(kind: ActKind, typed: string): Change['act'] {
     case 'shift-months':
       return { kind: 'shift', by: Number(plain), unit: kind === 'shift-days' ? 'days' : 'months' };
     case 'leave-out':
+    case 'on-due-dates':
+    case 'without-discounts':
     case 'fails':
       return { kind };
   }
@@ -144,14 +167,43 @@ export function nothingCalled(words: string): string {
     : 'Say first which: type some letters of a line or an assumption.';
 }
 
-/** The acts without a figure of their own. */
-export const WHOLE_ACTS: ActKind[] = ['leave-out', 'fails'];
+/** A change that is named by the ids of its scenario and its own, in words; nothing where it is there no more. */
+export function changeOf(
+  all: ScenarioView[],
+  ids: string,
+): { scenario: string; id: string; words: string } | undefined {
+  const [scenario, id] = ids.split(' ');
+  const view = all.find((one) => one.scenario.id === scenario);
+  const change = view?.changes.find((one) => one.id === id && !one.of);
+  return view && change
+    ? { scenario: view.scenario.id, id: change.id, words: `${change.target} ${change.act}, of '${view.scenario.name}'` }
+    : undefined;
+}
 
-/** What may be done to a target: only a counterparty fails, and it is paid later or fails. */
+/** The acts without a figure of their own. */
+export const WHOLE_ACTS: ActKind[] = ['leave-out', 'on-due-dates', 'without-discounts', 'fails'];
+
+const HOW_PAID: ActKind[] = ['paid-later', 'on-due-dates', 'without-discounts'];
+const SHIFTS: ActKind[] = ['shift-days', 'shift-months'];
+
+/** The acts of what is neither a line nor a part of one. */
+const ACTS_OF: Partial<Record<Change['target']['kind'], ActKind[]>> = {
+  assumption: ['set', 'scale', 'add', ...SHIFTS],
+  counterparty: [...HOW_PAID, 'fails'],
+  terms: [...HOW_PAID, 'never-paid'],
+  certainty: ['scale', 'leave-out', ...SHIFTS],
+  'base-rate': ['add', 'set', 'scale'],
+};
+
+/** What may be done to a target, in the order in which it is offered. */
 export function actsFor(target: Change['target'] | undefined): readonly (typeof ACTS)[number][] {
-  return target?.kind === 'counterparty'
-    ? ACTS.filter((one) => one.value === 'paid-later' || one.value === 'fails')
-    : ACTS.filter((one) => one.value !== 'fails');
+  const of = target && ACTS_OF[target.kind];
+  return ACTS.filter((one) => (of ? of.includes(one.value) : one.value !== 'fails'));
+}
+
+/** Whether an act can come and go over some months. */
+export function canRamp(kind: ActKind): boolean {
+  return ['set', 'scale', 'add', 'leave-out', 'paid-later'].includes(kind);
 }
 
 /** What futures are measured by. */

@@ -8,9 +8,18 @@
   import { MEASURES, type Measure } from '../whatif';
   import { Ranking, USUAL, type Steps } from './ranking.svelte';
   import Failures from './Failures.svelte';
+  import Levers from './Levers.svelte';
   import StepFields from './StepFields.svelte';
   import TwoAtOnce from './TwoAtOnce.svelte';
 
+  interface Props {
+    /** The names of scenarios there are. */
+    names: string[];
+    /** Hears of a scenario that was made. */
+    onmade: (id: string) => void;
+  }
+
+  let { names, onmade }: Props = $props();
   const plan = getPlan();
   const FIRST = 25;
   let measure = $state<Measure>('LEAST_HEADROOM');
@@ -118,4 +127,5 @@
   {/if}
 </section>
 <TwoAtOnce {measure} {day} />
+<Levers {names} {onmade} />
 <Failures />

@@ -55,37 +55,46 @@ public final class Levers {
     }
 
     /**
-     * A lever: in words, from which day it works, the changes that it is, the key figures with it and how much more
-     * they are than without it, in minor units.
+     * A lever: in words, from which day it works, the changes that it is, by how much it lifts headroom on the day of
+     * low water, and the key figures with it, in minor units.
      */
     public record Lever(
-            Kind kind, String words, LocalDate from, List<Change> changes, KeyFigures figures, KeyFigures difference) {}
+            Kind kind, String words, LocalDate from, List<Change> changes, long givesBack, KeyFigures figures) {}
 
     private record Tried(Kind kind, String words, LocalDate from, List<Change> changes) {}
 
-    /** Returns the levers of a forecast that lift its least headroom, that first which lifts it most. */
+    /** Returns the levers of a forecast that lift headroom on the day of low water, that first which lifts it most. */
     public static List<Lever> of(Forecast base) {
         Levers levers = new Levers(base);
         List<Tried> all = new ArrayList<>();
         levers.hold(all);
         levers.chase(all);
         levers.plan.lines().stream().filter(levers.plan::isActive).forEach(line -> levers.move(line, all));
-        KeyFigures now = KeyFigures.of(base);
         return all.parallelStream()
-                .map(one -> levers.lever(one, now))
-                .filter(one -> one.difference().headroom() > 0)
-                .sorted(Comparator.comparingLong(
-                                (Lever one) -> -one.difference().headroom())
+                .map(levers::lever)
+                .filter(one -> one.givesBack() > 0)
+                .sorted(Comparator.comparingLong(Lever::givesBack)
+                        .reversed()
                         .thenComparing(Lever::from)
                         .thenComparing(Lever::words))
                 .toList();
     }
 
-    private Lever lever(Tried one, KeyFigures now) {
+    private Lever lever(Tried one) {
         Scenario alone = new Scenario("lever", one.words(), "", List.of(), one.changes(), false);
-        KeyFigures then = KeyFigures.of(Forecaster.forecast(
-                ScenarioPlan.of(base, new Scenarios(List.of(alone)), alone).plan(), base.books(), base));
-        return new Lever(one.kind(), one.words(), one.from(), one.changes(), then, then.less(now));
+        Forecast then = Forecaster.forecast(
+                ScenarioPlan.of(base, new Scenarios(List.of(alone)), alone).plan(), base.books(), base);
+        return new Lever(
+                one.kind(),
+                one.words(),
+                one.from(),
+                one.changes(),
+                onLowWater(then) - onLowWater(base),
+                KeyFigures.of(then));
+    }
+
+    private long onLowWater(Forecast forecast) {
+        return forecast.liquidity().headroom(forecast.timeline().index(lowWater));
     }
 
     private static Change change(int number, Target target, Act act, DayRange range) {
