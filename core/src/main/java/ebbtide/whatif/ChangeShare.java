@@ -25,13 +25,23 @@ import org.jspecify.annotations.Nullable;
  */
 record ChangeShare(Forecast base, Scenario scenario, Change change, Percent share) {
 
+    /** Returns a plan with the whole of a change done to it, as it comes and goes. */
+    static Plan whole(Forecast base, Plan plan, Scenario scenario, Change change) {
+        ChangeShare all = new ChangeShare(base, scenario, change, Percent.HUNDRED);
+        return all.isAtOnce() ? Changing.changed(base, plan, scenario, change) : all.of(plan);
+    }
+
+    private boolean isAtOnce() {
+        return change.ramp().isNone() && !(change.target() instanceof Target.OfBaseRate);
+    }
+
     /**
      * Returns a plan with the share of the change done to it.
      *
      * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed
      */
     Plan of(Plan plan) {
-        if (change.ramp().isNone() && !(change.target() instanceof Target.OfBaseRate)) {
+        if (isAtOnce()) {
             return atOnce(plan);
         }
         Plan made = plan;

@@ -2,7 +2,6 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
-import ebbtide.money.Percent;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Input;
@@ -30,14 +29,11 @@ final class Changing {
     }
 
     /**
-     * Returns a plan over a base with a change of a scenario done to it.
+     * Returns a plan over a base with a change of a scenario that is whole at once done to it.
      *
      * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed, in a sentence
      */
     static Plan changed(Forecast base, Plan plan, Scenario scenario, Change change) {
-        if (!change.ramp().isNone() || change.target() instanceof Target.OfBaseRate) {
-            return new ChangeShare(base, scenario, change, Percent.HUNDRED).of(plan);
-        }
         Changing changing = new Changing(base, plan, scenario, change);
         if (change.target() instanceof Target.OfAssumption assumption) {
             return changing.assumption(assumption.path());
@@ -114,7 +110,7 @@ final class Changing {
         int found = 0;
         for (Line one : all) {
             Optional<Line> other = plan.isActive(one) && (HowPaid.isSaidBy(change.act()) || !follows(one, all))
-                    ? LineChange.of(base, plan, scenario.name(), change, one)
+                    ? done(one)
                     : Optional.empty();
             if (other.isPresent()) {
                 changed = changed.with(other.get());
@@ -127,6 +123,13 @@ final class Changing {
                         ? "No line of '" + target.name() + "' has anything of that to change"
                         : "'" + target.name() + "' has no activity of its own to change: change what it follows from");
         return changed;
+    }
+
+    /** How a line is paid is said of it as of any other; what it comes to, by its kind. */
+    private Optional<Line> done(Line line) {
+        return HowPaid.isSaidBy(change.act())
+                ? new HowPaid(scenario.name(), change).of(line)
+                : LineChange.of(base, plan, scenario.name(), change, line);
     }
 
     /** Whoever pays its items later does so on every line of its direction that keeps items. */
@@ -179,9 +182,7 @@ final class Changing {
                     || line.assumption() instanceof DatedItems dated
                             && dated.items().stream().anyMatch(item -> item.certainty() == sums.certainty());
             if (such && line.direction() == sums.direction() && plan.isActive(line)) {
-                changed = LineChange.of(base, plan, scenario.name(), change, line)
-                        .map(changed::with)
-                        .orElse(changed);
+                changed = done(line).map(changed::with).orElse(changed);
             }
         }
         Check.that(changed != plan, "No bill or single item is of that certainty");

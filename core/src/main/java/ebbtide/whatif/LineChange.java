@@ -85,10 +85,8 @@ final class LineChange {
 
     /** Returns a line as a change of a scenario of a name leaves it; nothing where it has no activity of its own. */
     static Optional<Line> of(Forecast base, Plan plan, String by, Change change, Line line) {
-        return HowPaid.isSaidBy(change.act())
-                ? new HowPaid(by, change).of(line)
-                : requireNonNull(KINDS.get(line.assumption().getClass()))
-                        .of(new LineChange(base, plan, by, change, ""), line);
+        return requireNonNull(KINDS.get(line.assumption().getClass()))
+                .of(new LineChange(base, plan, by, change, ""), line);
     }
 
     /** Returns whether a line has activity of its own, or only follows from others and from what funds the plan. */

@@ -71,7 +71,7 @@ public final class ScenarioPlan {
                 scenarios,
                 shown,
                 most,
-                (plan, scenario, change) -> Changing.changed(base, plan, scenario, change));
+                (plan, scenario, change) -> ChangeShare.whole(base, plan, scenario, change));
     }
 
     /** Returns the same with a share of every change at once (rules 11.9). */
@@ -91,7 +91,7 @@ public final class ScenarioPlan {
                 Integer.MAX_VALUE,
                 (plan, scenario, change) -> scenario.equals(shown) && changeIds.contains(change.id())
                         ? new ChangeShare(base, scenario, change, share).of(plan)
-                        : Changing.changed(base, plan, scenario, change));
+                        : ChangeShare.whole(base, plan, scenario, change));
     }
 
     /** How a change of a scenario is done to a plan. */

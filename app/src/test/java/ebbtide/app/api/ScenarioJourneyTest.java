@@ -8,10 +8,15 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import ebbtide.app.InMemory;
 import ebbtide.app.storage.ShownPlans;
+import ebbtide.app.storage.Stores;
 import ebbtide.sim.DemoCompany;
+import ebbtide.track.Snapshot;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import tools.jackson.databind.JsonNode;
@@ -19,6 +24,9 @@ import tools.jackson.databind.JsonNode;
 /** A scenario over the api: made, shown, edited while it is shown, made the base, undone. */
 @InMemory
 class ScenarioJourneyTest extends ApiJourney {
+    @Autowired
+    private Stores stores;
+
     private static final String SLOW = """
       {"id": "slow", "name": "Slow spring", "standsOn": [], "changes": [
         {"id": "c1", "target": {"kind": "line", "line": "restaurants"}, "act": {"kind": "scale", "to": "90"},
@@ -214,5 +222,37 @@ class ScenarioJourneyTest extends ApiJourney {
         assertThat(send(200, get(path("/simulation/trial?runs=20&weeks=4"))).get("leads"))
                 .isNotNull();
         send(422, get(path("/simulation?runs=0")));
+    }
+
+    /** Approved, it is kept beside its base and out of the record of forecasts; a change of it is asked how far. */
+    @Test
+    void scenario_isApprovedAndTurned() throws Exception {
+        send(200, putScenario("slow", SLOW));
+        JsonNode done = send(200, shown(post(path("/snapshots/approved?scenario=slow&version=" + version()))));
+        assertThat(done.get("words").asString()).isEqualTo("Scenario 'Slow spring' approved, to be tracked");
+        JsonNode kept = send(200, get(path("/snapshots")));
+        assertThat(kept).hasSize(2);
+        assertThat(kept.get(0).get("scenario").isNull()).isTrue();
+        assertThat(kept.get(1).get("scenario").asString()).isEqualTo("Slow spring");
+        assertThat(kept.get(1).get("closingCash").asLong())
+                .isLessThan(kept.get(0).get("closingCash").asLong());
+        send(200, get(path("/snapshots/" + kept.get(1).get("id").asString() + "/variance?by=MONTH")));
+        List<Snapshot> recorded = new ArrayList<>();
+        stores.snapshots().each(plan, 400, recorded::add);
+        assertThat(recorded).as("the base's alone").hasSize(1);
+        send(200, post(path("/undo")));
+        assertThat(send(200, get(path("/snapshots")))).isEmpty();
+
+        JsonNode turned =
+                send(200, get(path("/break-even?scenario=slow&change=c1&measure=LEAST_HEADROOM&bound=-100000000")));
+        assertThat(turned.get("sentence").asString()).startsWith("Now, at 100%, least headroom is ");
+        assertThat(send(422, get(path("/break-even?scenario=slow&change=c9&measure=LEAST_HEADROOM&bound=0")))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("'Slow spring' has no such change any more");
+        JsonNode levers = send(200, shown(get(path("/levers"))));
+        JsonNode first = levers.get(0).get("scenario");
+        assertThat(first.get("standsOn").get(0).asString()).isEqualTo("slow");
+        send(200, putScenario(first.get("id").asString(), first.toString()));
     }
 }
