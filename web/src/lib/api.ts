@@ -25,13 +25,17 @@ function token(): string {
   return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
 }
 
-/** The scenario that is looked at, which every question and every edit says; empty for the base. */
-export const looking = { scenario: '' };
+/**
+ * What is looked at: the scenario, which every question and every edit says, empty for the base; and the forecast by
+ * its periods and days, which edits bring along, empty where none is shown.
+ */
+export const looking = { scenario: '', table: '' };
 
 export const api = createClient<paths>({ baseUrl: '/' });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
+    if (request.method !== 'GET' && looking.table) request.headers.set('Ebbtide-Table', looking.table);
     if (looking.scenario) request.headers.set('Ebbtide-Scenario', looking.scenario);
     return request;
   },

@@ -3,6 +3,8 @@
   import { getPlan } from '../plan.svelte';
   import { blockText, GridCursor } from './cursor.svelte';
   import type { FigureColumn, FigureRow } from './figures';
+  import Room from './Room.svelte';
+  import { RowsInSight } from './sight.svelte';
 
   interface Props {
     label: string;
@@ -20,10 +22,19 @@
   const figures = $derived(rows.filter((row) => row.style !== 'heading'));
   const cursor = new GridCursor(() => [figures.length, columns.length]);
   let grid = $state<HTMLTableElement>();
+  const sight = new RowsInSight(() => rows.length);
+  const drawn = $derived(rows.slice(sight.first, sight.end));
+  /** The row that the keys enter by: that of the cursor, or the first figures that are drawn. */
+  const entered = $derived.by(() => {
+    const first = drawn.find((row) => row.style !== 'heading');
+    return figures[cursor.row] && drawn.includes(figures[cursor.row]!) ? figures[cursor.row] : first;
+  });
 
   const open = () => onopen(figures[cursor.row]!, cursor.column);
 
   async function focusCell() {
+    const row = figures[cursor.row];
+    if (row) sight.reach(rows.indexOf(row));
     await tick();
     grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
   }
@@ -52,11 +63,12 @@
   }
 </script>
 
-<div class="overflow-auto" style="max-height:calc(100vh - {taken}px)">
+<div class="overflow-auto" style="max-height:calc(100vh - {taken}px)" bind:this={sight.frame}>
   <table
     class="figures {plan.unit === 'full' ? 'tight' : ''}"
     role="grid"
     aria-label={label}
+    aria-rowcount={rows.length + 1}
     bind:this={grid}
     {onkeydown}
     {oncopy}
@@ -68,14 +80,15 @@
       </tr>
     </thead>
     <tbody>
-      {#each rows as row (row.key)}
+      <Room height={sight.above} columns={columns.length + 1} />
+      {#each drawn as row, i (row.key)}
         {@const r = figures.indexOf(row)}
         {#if row.style === 'heading'}
-          <tr class="bg-[#fcfbf7] font-[650]"
+          <tr data-drawn aria-rowindex={sight.first + i + 2} class="bg-[#fcfbf7] font-[650]"
             ><th scope="rowgroup" class="words" colspan={columns.length + 1}>{row.name}</th></tr
           >
         {:else}
-          <tr class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
+          <tr data-drawn aria-rowindex={sight.first + i + 2} class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
             <th scope="row" class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet !pl-6'}"
               >{row.name}</th
             >
@@ -83,7 +96,7 @@
               <td
                 role="gridcell"
                 class="estimated cursor-pointer {cursor.holds(r, c) ? 'outline outline-1 outline-tide' : ''}"
-                tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+                tabindex={entered === row && cursor.column === c ? 0 : -1}
                 title={plan.money.sum(minor)}
                 onclick={() => click(r, c)}
                 >{plan.money.cell(minor)}{#if row.below}<small class="hush block">{row.below[c]}</small>{/if}</td
@@ -92,6 +105,7 @@
           </tr>
         {/if}
       {/each}
+      <Room height={sight.below} columns={columns.length + 1} />
     </tbody>
   </table>
 </div>

@@ -67,3 +67,29 @@ describe('a grid of figures', () => {
     expect(setData).toHaveBeenCalledWith('text/plain', '123.45\t0.00\n-7.00\t8.00');
   });
 });
+
+describe('a long grid', () => {
+  it('draws the rows in sight alone, and those that the keys reach', async () => {
+    const many = Array.from({ length: 500 }, (_, i) => ({
+      key: `r${i}`,
+      name: `Row ${i}`,
+      style: 'line' as const,
+      amounts: [i],
+    }));
+    const plan = { money: new MoneyFormat('GBP', 2, 'full'), unit: 'full' };
+    render(WithPlan, {
+      plan,
+      component: FigureGrid,
+      of: { label: 'Cash', rows: many, columns: [columns[0]], onopen, onleave },
+    });
+    expect(cells().length).toBeLessThan(120);
+    expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('501');
+    for (let i = 0; i < 30; i++) await press('PageDown');
+    await tick();
+    const at = document.activeElement!.closest('tr')!;
+    expect(at.textContent).toContain('Row 300');
+    expect(at.getAttribute('aria-rowindex')).toBe('302');
+    expect(cells().length).toBeLessThan(120);
+    expect(cells().filter((cell) => cell.tabIndex === 0)).toHaveLength(1);
+  });
+});

@@ -24,8 +24,8 @@
   const title = $derived(
     [
       plan.money.sum(cell.amount),
-      cell.base === null ? '' : `the base has ${plan.money.sum(cell.base)}`,
-      cell.computed === null ? '' : `overridden; computed ${plan.money.sum(cell.computed)}`,
+      cell.base === undefined ? '' : `the base has ${plan.money.sum(cell.base)}`,
+      cell.computed === undefined ? '' : `overridden; computed ${plan.money.sum(cell.computed)}`,
       cell.overdue ? 'holds something overdue' : '',
       cell.day ? `on ${fullDay(cell.day)}, the day with the least headroom` : '',
       buoy ? `buoy: ${buoy.note}` : '',
@@ -45,12 +45,10 @@
     ? 'settled-column'
     : ''}
     {flow && cell.part === 'estimated' ? 'estimated' : ''} {bad ? 'bad' : ''} {selected ? 'selected' : ''}"
-  style={kind === 'headroom' ? `background:${TINTS[Math.max(0, cell.depth)]}` : undefined}
+  style={kind === 'headroom' ? `background:${TINTS[cell.depth ?? 0]}` : undefined}
 >
-  {#if cell.base !== null}<span class="notch" role="img" aria-label="differs from the base"></span>{/if}{#if buoy}<span
-      class="buoy"
-      role="img"
-      aria-label="Buoy"
-    ></span>{/if}<span class={cell.computed === null ? '' : 'overridden'}>{plan.money.cell(cell.amount)}</span
+  {#if cell.base !== undefined}<span class="notch" role="img" aria-label="differs from the base"
+    ></span>{/if}{#if buoy}<span class="buoy" role="img" aria-label="Buoy"></span>{/if}<span
+    class={cell.computed === undefined ? '' : 'overridden'}>{plan.money.cell(cell.amount)}</span
   >{#if cell.overdue}<span class="bad" aria-label="overdue">!</span>{/if}
 </td>

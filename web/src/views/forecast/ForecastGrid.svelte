@@ -2,6 +2,8 @@
   import { tick } from 'svelte';
   import type { TableRow, TableView } from '../../lib/api';
   import { blockText, GridCursor } from '../../lib/grid/cursor.svelte';
+  import Room from '../../lib/grid/Room.svelte';
+  import { RowsInSight } from '../../lib/grid/sight.svelte';
   import type { By } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import ForecastCell from './ForecastCell.svelte';
@@ -23,15 +25,23 @@
   const plan = getPlan();
   const cursor = new GridCursor(() => [rows.length, periods.length]);
   let grid = $state<HTMLTableElement>();
-  let frame = $state<HTMLDivElement>();
-  /** What stands above and below the grid on the page. */
-  const top = $derived((frame?.offsetTop ?? 196) + 40);
   const asOfColumn = $derived(periods.findIndex((period) => !period.settled));
   const BOLD = ['section', 'group', 'net', 'closing'];
   /** Rows that stay in sight at the foot while the lines scroll. */
   const FEET = ['net', 'closing', 'headroom'];
+  const body = $derived(rows.flatMap((row, r) => (FEET.includes(row.kind) ? [] : [r])));
+  const sight = new RowsInSight(() => body.length);
+  /** What stands above and below the grid on the page. */
+  const top = $derived((sight.frame?.offsetTop ?? 196) + 40);
+  const drawn = $derived(body.slice(sight.first, sight.end));
+  /** The row that the keys enter by: that of the cursor, or the first that is drawn. */
+  const entered = $derived(
+    FEET.includes(rows[cursor.row]?.kind ?? '') || drawn.includes(cursor.row) ? cursor.row : drawn[0],
+  );
 
   async function focusCell() {
+    const at = body.indexOf(cursor.row);
+    if (at >= 0) sight.reach(at);
     await tick();
     grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
   }
@@ -71,7 +81,7 @@
   }
 </script>
 
-<div class="overflow-auto" style="max-height:calc(100vh - {top}px)" bind:this={frame}>
+<div class="overflow-auto" style="max-height:calc(100vh - {top}px)" bind:this={sight.frame}>
   <table
     class="figures {plan.unit === 'thousand' && periods.length < 17
       ? 'table-fixed'
@@ -80,6 +90,7 @@
         : ''}"
     role="grid"
     aria-label="Forecast by period"
+    aria-rowcount={rows.length + 1}
     bind:this={grid}
     {onkeydown}
     {oncopy}
@@ -94,9 +105,9 @@
       </tr>
     </thead>
     <tbody>
-      {#each rows as row, r (row.id)}
-        {#if !FEET.includes(row.kind)}{@render line(row, r)}{/if}
-      {/each}
+      <Room height={sight.above} columns={periods.length + 1} />
+      {#each drawn as r (rows[r]!.id)}{@render line(rows[r]!, r)}{/each}
+      <Room height={sight.below} columns={periods.length + 1} />
     </tbody>
     <tfoot class="sticky bottom-0 z-[2] bg-sheet">
       {#each rows as row, r (row.id)}
@@ -108,6 +119,8 @@
 
 {#snippet line(row: TableRow, r: number)}
   <tr
+    data-drawn
+    aria-rowindex={r + 2}
     class="{BOLD.includes(row.kind) ? 'font-[650]' : ''} {row.kind === 'section' ? 'bg-[#fcfbf7]' : ''}
             {row.kind === 'closing' ? 'bg-foam' : ''} {row.kind === 'net' ? 'border-t border-t-ink' : ''} {row.active
       ? ''
@@ -136,7 +149,7 @@
         rowId={row.id}
         period={periods[c]!}
         asOf={c === asOfColumn}
-        tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+        tabindex={entered === r && cursor.column === c ? 0 : -1}
         selected={cursor.holds(r, c)}
         onclick={() => click(r, c)}
       />

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
-  import { answer, api, type TableRow } from '../../lib/api';
+  import { untrack } from 'svelte';
+  import { answer, api, looking, type TableRow } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
@@ -27,9 +28,17 @@
   let listing = $state(false);
   let folded = $state.raw(new Set<string>());
 
+  const asked = $derived(`${time.by} ${time.from} ${time.to}`);
+  $effect(() => {
+    looking.table = asked;
+    return () => (looking.table = '');
+  });
   const table = new Loaded((signal) => {
-    // A new version of the plan is a new question.
-    void plan.version;
+    // A new version of the plan is a new question, which the edit that made it may have answered.
+    const version = plan.version;
+    const outcome = untrack(() => plan.outcome);
+    if (outcome?.table?.asked === asked && outcome.view.version === version && plan.view === outcome.view)
+      return Promise.resolve({ ok: true as const, data: outcome.table.table });
     return answer(
       api.GET('/api/plans/{plan}/forecast', {
         params: { path: { plan: plan.id }, query: { by: time.by, from: time.from, to: time.to } },

@@ -159,7 +159,7 @@ public class ForecastBench {
     }
 
     /** The large plan with three facilities swept each day and five loans, their interest beside them. */
-    private static Plan funded(Plan plan) {
+    static Plan funded(Plan plan) {
         LocalDate asOf = plan.settings().asOf();
         List<Line> lines = new ArrayList<>(plan.lines());
         for (int i = 0; i < 3; i++) {

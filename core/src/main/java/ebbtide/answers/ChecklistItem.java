@@ -117,10 +117,13 @@ public record ChecklistItem(@Nullable String lineId, String sentence) {
     /** Open items of a line for which none are kept count for nothing: that must not happen in silence. */
     private static void openItems(Plan plan, Books books, List<ChecklistItem> found) {
         for (Line line : plan.lines()) {
-            long open = books.items().of(line.id()).stream()
-                    .filter(item -> item.amount().open() > 0)
-                    .count();
-            if (open > 0 && plan.isActive(line) && !LineItems.counts(line)) {
+            // Lines that keep items may have many of them: they are not looked through.
+            long open = LineItems.counts(line) || !plan.isActive(line)
+                    ? 0
+                    : books.items().of(line.id()).stream()
+                            .filter(item -> item.amount().open() > 0)
+                            .count();
+            if (open > 0) {
                 found.add(
                         new ChecklistItem(
                                 line.id(),
@@ -137,15 +140,16 @@ public record ChecklistItem(@Nullable String lineId, String sentence) {
     private static void notSettled(Plan plan, Books books, List<ChecklistItem> found) {
         LocalDate from = plan.settings().asOf().minusDays(BOOKED_OF_LATE);
         for (Line line : plan.lines()) {
+            if (!plan.isActive(line) || !LineItems.counts(line)) {
+                continue;
+            }
+            long booked = books.byLine().getOrDefault(line.id(), List.of()).stream()
+                    .filter(m -> m.day().isAfter(from)
+                            && !m.day().isAfter(plan.settings().asOf()))
+                    .mapToLong(m -> m.minor() * line.direction().sign())
+                    .sum();
             List<OpenItem> items = books.items().of(line.id());
-            if (plan.isActive(line)
-                    && LineItems.counts(line)
-                    && items.stream().anyMatch(item -> item.amount().open() > 0)) {
-                long booked = books.byLine().getOrDefault(line.id(), List.of()).stream()
-                        .filter(m -> m.day().isAfter(from)
-                                && !m.day().isAfter(plan.settings().asOf()))
-                        .mapToLong(m -> m.minor() * line.direction().sign())
-                        .sum();
+            if (booked > 0 && items.stream().anyMatch(item -> item.amount().open() > 0)) {
                 long paid = items.stream()
                         .filter(item -> item.kind() == OpenItem.Kind.INVOICE || item.kind() == OpenItem.Kind.COMMITMENT)
                         .filter(item -> item.paidOn() == null || item.paidOn().isAfter(from))

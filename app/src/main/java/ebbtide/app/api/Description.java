@@ -2,7 +2,6 @@ package ebbtide.app.api;
 
 import io.swagger.v3.oas.models.SpecVersion;
 import io.swagger.v3.oas.models.media.Schema;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,10 +12,15 @@ import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
- * The description of the api, from which the web's types are generated: records send every part, so all are required.
+ * The description of the api, from which the web's types are generated: records send every part, so all are required
+ * but what says otherwise.
  */
 @Configuration
 class Description implements WebMvcConfigurer {
+    /** What is not sent where there is none of it. */
+    private static final Map<String, Set<String>> LEFT_OUT =
+            Map.of("CellView", Set.of("computed", "overdue", "day", "depth", "base"));
+
     @Bean
     @SuppressWarnings({"rawtypes", "unchecked"})
     OpenApiCustomizer everyPartIsSent() {
@@ -27,7 +31,10 @@ class Description implements WebMvcConfigurer {
                 Schema schema = entry.getValue();
                 if (schema.getProperties() != null) {
                     Map<String, Schema> parts = schema.getProperties();
-                    schema.setRequired(new ArrayList<>(parts.keySet()));
+                    schema.setRequired(parts.keySet().stream()
+                            .filter(part -> !LEFT_OUT.getOrDefault(entry.getKey(), Set.of())
+                                    .contains(part))
+                            .toList());
                     parts.replaceAll((name, part) -> reference(part));
                 }
             }

@@ -2,15 +2,30 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Stores;
+import io.swagger.v3.oas.annotations.media.Schema;
+import org.jspecify.annotations.Nullable;
 
-/** What an edit did: the edit in words, the marks of the forecast before and after, and the plan as it stands now. */
-public record EditOutcome(String words, PlanView.Marks was, PlanView.Marks became, PlanView view) {
+/**
+ * What an edit did: the edit in words, the marks of the forecast before and after, the plan as it stands now, and the
+ * forecast that the page shows, where it asked for that.
+ */
+public record EditOutcome(
+        String words,
+        PlanView.Marks was,
+        PlanView.Marks became,
+        PlanView view,
+        @Schema(nullable = true) TableWithEdit.@Nullable TableSent table) {
 
     static EditOutcome of(String planId, EditMade done, Stores stores) {
         return new EditOutcome(
                 done.words(),
                 PlanView.Marks.of(done.was().forecast()),
                 PlanView.Marks.of(done.became().forecast()),
-                PlanView.of(planId, done.became(), stores));
+                PlanView.of(planId, done.became(), stores),
+                null);
+    }
+
+    EditOutcome with(TableWithEdit.TableSent sent) {
+        return new EditOutcome(words, was, became, view, sent);
     }
 }

@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.flows.Cell;
@@ -16,6 +17,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -50,26 +52,28 @@ class ForecastController {
             List<CellView> cells) {}
 
     /**
-     * A figure: its amount, its largest part, the computed amount where it is overridden, the worst day where it is
-     * that day's level, and the depth of headroom from 0 (below zero) to 5, -1 elsewhere. {@code base} is what the base
-     * has where a scenario is shown and has another amount.
+     * A figure: its amount, its largest part, the computed amount where it is overridden, that something of it is
+     * overdue, the worst day where it is that day's level, and the depth of headroom from 0 (below zero) to 5 where it
+     * is that. {@code base} is what the base has where a scenario is shown and has another amount. What there is
+     * nothing of is not sent: a table has thousands of these.
      */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
     record CellView(
             long amount,
             String part,
-            @Schema(nullable = true) @Nullable Long computed,
-            boolean overdue,
-            @Schema(nullable = true) @Nullable LocalDate day,
-            int depth,
-            @Schema(nullable = true) @Nullable Long base) {
+            @Nullable Long computed,
+            @Nullable Boolean overdue,
+            @Nullable LocalDate day,
+            @Nullable Integer depth,
+            @Nullable Long base) {
         static CellView of(Cell cell, @Nullable Cell base) {
             return new CellView(
                     cell.amount(),
                     cell.largestPart().name().toLowerCase(Locale.ROOT),
                     cell.computed(),
-                    cell.overdue(),
+                    cell.overdue() ? true : null,
                     cell.day(),
-                    cell.depth(),
+                    cell.depth() < 0 ? null : cell.depth(),
                     base == null || base.amount() == cell.amount() ? null : base.amount());
         }
     }
@@ -80,7 +84,17 @@ class ForecastController {
             @RequestParam Periods by,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        PlanAtVersion shown = edits.shown(plan);
+        return table(edits.shown(plan), by, from, to);
+    }
+
+    /** Returns the forecast of a version of a plan as it is looked at; nothing where there is a later one already. */
+    Optional<TableView> table(String plan, long version, Periods by, LocalDate from, LocalDate to) {
+        return Optional.of(edits.shown(plan))
+                .filter(shown -> shown.version() == version)
+                .map(shown -> table(shown, by, from, to));
+    }
+
+    private static TableView table(PlanAtVersion shown, Periods by, LocalDate from, LocalDate to) {
         Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
         List<Period> periods = forecast.periods(by, from, to);
