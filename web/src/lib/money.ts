@@ -39,6 +39,13 @@ export class MoneyFormat {
     return signed(minor, this.symbol + this.plain(minor));
   }
 
+  /** The full figure, and what the base has where that is another. */
+  besideBase(minor: number, base?: number | null): string {
+    return base === undefined || base === null
+      ? this.sum(minor)
+      : `${this.sum(minor)} · the base has ${this.sum(base)}`;
+  }
+
   /** A short figure with the currency's sign: £1.34m, £148k, £0. */
   short(minor: number): string {
     const size = Math.abs(minor) / this.one;

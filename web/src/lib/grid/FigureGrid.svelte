@@ -3,6 +3,7 @@
   import { getPlan } from '../plan.svelte';
   import { blockText, GridCursor } from './cursor.svelte';
   import type { FigureColumn, FigureRow } from './figures';
+  import Differs from './Differs.svelte';
   import Room from './Room.svelte';
   import { RowsInSight } from './sight.svelte';
 
@@ -97,9 +98,11 @@
                 role="gridcell"
                 class="estimated cursor-pointer {cursor.holds(r, c) ? 'outline outline-1 outline-tide' : ''}"
                 tabindex={entered === row && cursor.column === c ? 0 : -1}
-                title={plan.money.sum(minor)}
+                title={plan.money.besideBase(minor, row.base?.[c])}
                 onclick={() => click(r, c)}
-                >{plan.money.cell(minor)}{#if row.below}<small class="hush block">{row.below[c]}</small>{/if}</td
+                >{#if row.base?.[c] != null}<Differs />{/if}{plan.money.cell(minor)}{#if row.below}<small
+                    class="hush block">{row.below[c]}</small
+                  >{/if}</td
               >
             {/each}
           </tr>

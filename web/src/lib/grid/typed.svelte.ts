@@ -1,4 +1,5 @@
 import { tick } from 'svelte';
+import { Said } from '../said.svelte';
 import { blockText, GridCursor } from './cursor.svelte';
 
 /** A cell with what is typed into it. */
@@ -8,44 +9,60 @@ export interface TypedCell {
   text: string;
 }
 
+/** How cells came by what is put into them. */
+export type How = 'typed' | 'pasted' | 'emptied';
+
 interface Cells {
   size: () => [rows: number, columns: number];
   /** What a cell holds, as it would be typed. */
   text: (row: number, column: number) => string;
-  /** Takes what is typed, pasted or emptied; gives the refusal, or nothing. */
-  put: (cells: TypedCell[]) => Promise<string>;
+  /** Takes a block, tabs between columns and a line a row, from a cell on; gives the refusal, or nothing. */
+  put: (text: string, row: number, column: number, how: How) => Promise<string>;
   /** The keys with which typing begins. */
   begins: RegExp;
 }
 
 /**
  * A grid that is typed into as a spreadsheet: arrows move, typing and Enter begin, Tab and Enter commit, Escape leaves,
- * Delete empties, blocks are copied and pasted.
+ * Delete empties, blocks are copied and pasted. Whoever types need not wait for what was typed before.
  */
 export class TypedGrid {
   readonly cursor: GridCursor;
   editing = $state<{ row: number; column: number }>();
   typed = $state('');
-  refusal = $state('');
   table = $state<HTMLTableElement>();
-  private putting = false;
+  private readonly said = new Said();
 
   constructor(private readonly cells: Cells) {
     this.cursor = new GridCursor(cells.size);
   }
 
-  async focus() {
-    await tick();
-    this.table?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus();
+  get refusal(): string {
+    return this.said.words;
   }
 
-  start(row: number, column: number, first: string) {
+  /** Says what a save answers that was begun elsewhere, and gives the keys back to the grid. */
+  async say(saving: Promise<string>) {
+    await this.said.of(saving);
+    await this.focus();
+  }
+
+  /** Gives the keys to the cell of the cursor, unless something beside the grid has asked for them. */
+  async focus() {
+    await tick();
+    const at = document.activeElement;
+    const elsewhere = at && at !== document.body && !this.table?.contains(at);
+    if (!this.editing && !elsewhere) this.table?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus();
+  }
+
+  start(row: number, column: number, first = this.cells.text(row, column)) {
     this.cursor.set(row, column);
     this.typed = first;
     this.editing = { row, column };
   }
 
   choose(row: number, column: number) {
+    if (this.isEditing(row, column)) return;
     this.cursor.set(row, column);
     void this.focus();
   }
@@ -54,21 +71,21 @@ export class TypedGrid {
     return this.editing?.row === row && this.editing.column === column;
   }
 
-  /** What was typed stays in the field where it is refused. */
+  /** Puts what is typed and goes on at once; what is refused comes back into its field, unless another is typed in. */
   async commit(across: number, down: number) {
     const at = this.editing;
-    // Whoever leaves the field while it is being put has put it already.
-    if (!at || this.putting) return;
+    if (!at) return;
     const text = this.typed.trim();
-    if (text !== this.cells.text(at.row, at.column)) {
-      this.putting = true;
-      this.refusal = await this.cells.put([{ ...at, text }]).finally(() => (this.putting = false));
-      if (this.refusal) return;
-    }
     this.editing = undefined;
-    this.refusal = '';
     const [rows, columns] = this.cells.size();
-    this.choose(Math.max(0, Math.min(rows - 1, at.row + down)), Math.max(0, Math.min(columns - 1, at.column + across)));
+    if (across || down)
+      this.choose(
+        Math.max(0, Math.min(rows - 1, at.row + down)),
+        Math.max(0, Math.min(columns - 1, at.column + across)),
+      );
+    if (text === this.cells.text(at.row, at.column)) return this.said.now('');
+    const taken = await this.said.of(this.cells.put(text, at.row, at.column, 'typed'));
+    if (!taken && !this.editing) this.start(at.row, at.column, text);
   }
 
   keydown(e: KeyboardEvent) {
@@ -76,8 +93,12 @@ export class TypedGrid {
     const { row, column } = this.cursor;
     if (this.cursor.move(e.key, e.shiftKey)) void this.focus();
     else if (e.key.length === 1 && this.cells.begins.test(e.key)) this.start(row, column, e.key);
-    else if (e.key === 'Enter' || e.key === 'F2') this.start(row, column, this.cells.text(row, column));
-    else if (e.key === 'Delete') void this.empty();
+    else if (e.key === 'Enter' || e.key === 'F2') this.start(row, column);
+    else if (e.key === 'Delete')
+      void this.put(
+        blockText(this.cursor.block, () => ''),
+        'emptied',
+      );
     else return;
     e.preventDefault();
   }
@@ -88,20 +109,17 @@ export class TypedGrid {
     else if (e.key === 'Tab') void this.commit(e.shiftKey ? -1 : 1, 0);
     else if (e.key === 'Escape') {
       this.editing = undefined;
-      this.refusal = '';
+      this.said.now('');
       void this.focus();
     } else return;
     e.preventDefault();
     e.stopPropagation();
   }
 
-  private async empty() {
-    const { top, bottom, left, right } = this.cursor.block;
-    const cells: TypedCell[] = [];
-    for (let row = top; row <= bottom; row++)
-      for (let column = left; column <= right; column++) cells.push({ row, column, text: '' });
-    this.refusal = await this.cells.put(cells);
-    await this.focus();
+  /** Puts a block from the chosen one's first cell on. */
+  private async put(text: string, how: How) {
+    const { top, left } = this.cursor.block;
+    await this.say(this.cells.put(text, top, left, how));
   }
 
   copy(e: ClipboardEvent) {
@@ -114,16 +132,25 @@ export class TypedGrid {
   async paste(e: ClipboardEvent) {
     if (this.editing) return;
     e.preventDefault();
-    const lines = (e.clipboardData?.getData('text/plain') ?? '').replace(/\r?\n$/, '').split(/\r?\n/);
-    const { top, left } = this.cursor.block;
-    const [rows, columns] = this.cells.size();
-    const cells = lines.flatMap((line, i) =>
-      line.split('\t').map((text, j) => ({ row: top + i, column: left + j, text: text.trim() })),
-    );
-    const beyond = cells.some((cell) => cell.row >= rows || cell.column >= columns);
-    this.refusal = beyond
-      ? `A block of ${lines.length} by ${lines[0]!.split('\t').length} was pasted, but from here on the sheet has only ${rows - top} by ${columns - left}: begin further up or left. Nothing was changed.`
-      : await this.cells.put(cells);
-    await this.focus();
+    await this.put(e.clipboardData?.getData('text/plain') ?? '', 'pasted');
   }
+}
+
+/** Returns the cells that a block falls on from one on, or a refusal where it reaches beyond so many rows and columns. */
+export function cellsOf(
+  text: string,
+  top: number,
+  left: number,
+  [rows, columns]: [number, number],
+): TypedCell[] | { refusal: string } {
+  const lines = text
+    .replace(/\r?\n$/, '')
+    .split(/\r?\n/)
+    .map((line) => line.split('\t'));
+  const width = Math.max(...lines.map((line) => line.length));
+  return top + lines.length > rows || left + width > columns
+    ? {
+        refusal: `A block of ${lines.length} by ${width} was pasted, but from here on the sheet has only ${rows - top} by ${columns - left}: begin further up or left. Nothing was changed.`,
+      }
+    : lines.flatMap((line, i) => line.map((one, j) => ({ row: top + i, column: left + j, text: one.trim() })));
 }

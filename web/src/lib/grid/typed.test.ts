@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { TypedGrid, type TypedCell } from './typed.svelte';
+import { cellsOf, TypedGrid, type How } from './typed.svelte';
 
 function grid(refuse = '') {
   const cells = [
     ['1', '2', '3'],
     ['4', '5', '6'],
   ];
-  const puts: TypedCell[][] = [];
+  const puts: [string, number, number, How][] = [];
   const made = new TypedGrid({
     size: () => [2, 3],
     text: (row, column) => cells[row]![column]!,
-    put: (typed) => {
-      puts.push(typed);
+    put: (...put) => {
+      puts.push(put);
       return Promise.resolve(refuse);
     },
     begins: /^[\d.]$/,
@@ -36,7 +36,7 @@ describe('a grid that is typed into', () => {
     expect([made.editing, made.typed]).toEqual([{ row: 0, column: 0 }, '7']);
     made.typed = '70 ';
     await made.commit(0, 1);
-    expect(puts).toEqual([[{ row: 0, column: 0, text: '70' }]]);
+    expect(puts).toEqual([['70', 0, 0, 'typed']]);
     expect([made.editing, made.cursor.row]).toEqual([undefined, 1]);
     made.keydown(key('Enter'));
     expect(made.typed).toBe('4');
@@ -45,7 +45,18 @@ describe('a grid that is typed into', () => {
     expect(made.cursor.column).toBe(1);
   });
 
-  it('keeps what is refused in its field, and lets it go with Escape', async () => {
+  it('takes the next figure while the one before is under way', async () => {
+    const { made, puts } = grid();
+    made.start(0, 0, '70');
+    const first = made.commit(0, 1);
+    made.keydown(key('8'));
+    await first;
+    expect([made.editing, made.typed]).toEqual([{ row: 1, column: 0 }, '8']);
+    await made.commit(0, 0);
+    expect(puts.map((put) => put[0])).toEqual(['70', '8']);
+  });
+
+  it('brings what is refused back into its field, and lets it go with Escape', async () => {
     const { made } = grid('That is no such value.');
     made.start(0, 1, 'soon');
     await made.commit(0, 1);
@@ -54,25 +65,31 @@ describe('a grid that is typed into', () => {
     expect([made.editing, made.refusal]).toEqual([undefined, '']);
   });
 
-  it('takes a block that fits whole, and nothing of one that does not', async () => {
+  it('puts blocks that are pasted, and empties the chosen one', async () => {
     const { made, puts } = grid();
     made.cursor.set(0, 1);
     await made.paste(pasted('9\t8\r\n7\t6\r\n'));
-    expect(puts[0]).toEqual([
+    made.cursor.set(0, 0);
+    made.keydown(key('ArrowRight', { shiftKey: true }));
+    made.keydown(key('Delete'));
+    expect(puts).toEqual([
+      ['9\t8\r\n7\t6\r\n', 0, 1, 'pasted'],
+      ['\t', 0, 0, 'emptied'],
+    ]);
+  });
+});
+
+describe('a block', () => {
+  it('falls on cells where it fits whole, and on none where it does not', () => {
+    expect(cellsOf('9\t8\r\n7\t6\r\n', 0, 1, [2, 3])).toEqual([
       { row: 0, column: 1, text: '9' },
       { row: 0, column: 2, text: '8' },
       { row: 1, column: 1, text: '7' },
       { row: 1, column: 2, text: '6' },
     ]);
-    await made.paste(pasted('1\t2\t3'));
-    expect(made.refusal).toContain('the sheet has only 2 by 2');
-    expect(puts).toHaveLength(1);
-    made.cursor.set(0, 0);
-    made.keydown(key('ArrowRight', { shiftKey: true }));
-    made.keydown(key('Delete'));
-    expect(puts[1]).toEqual([
-      { row: 0, column: 0, text: '' },
-      { row: 0, column: 1, text: '' },
-    ]);
+    expect(cellsOf('1\t2\t3', 0, 1, [2, 3])).toEqual({
+      refusal:
+        'A block of 1 by 3 was pasted, but from here on the sheet has only 2 by 2: begin further up or left. Nothing was changed.',
+    });
   });
 });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { CellView, TableView } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
+  import Differs from '../../lib/grid/Differs.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import { TINTS } from './rows';
 
@@ -23,8 +24,7 @@
   const bad = $derived(cell.amount < 0 && ['net', 'closing', 'headroom', 'lowest'].includes(kind));
   const title = $derived(
     [
-      plan.money.sum(cell.amount),
-      cell.base === undefined ? '' : `the base has ${plan.money.sum(cell.base)}`,
+      plan.money.besideBase(cell.amount, cell.base),
       cell.computed === undefined ? '' : `overridden; computed ${plan.money.sum(cell.computed)}`,
       cell.overdue ? 'holds something overdue' : '',
       cell.day ? `on ${fullDay(cell.day)}, the day with the least headroom` : '',
@@ -47,8 +47,7 @@
     {flow && cell.part === 'estimated' ? 'estimated' : ''} {bad ? 'bad' : ''} {selected ? 'selected' : ''}"
   style={kind === 'headroom' ? `background:${TINTS[cell.depth ?? 0]}` : undefined}
 >
-  {#if cell.base !== undefined}<span class="notch" role="img" aria-label="differs from the base"
-    ></span>{/if}{#if buoy}<span class="buoy" role="img" aria-label="Buoy"></span>{/if}<span
-    class={cell.computed === undefined ? '' : 'overridden'}>{plan.money.cell(cell.amount)}</span
+  {#if cell.base !== undefined}<Differs />{/if}{#if buoy}<span class="buoy" role="img" aria-label="Buoy"
+    ></span>{/if}<span class={cell.computed === undefined ? '' : 'overridden'}>{plan.money.cell(cell.amount)}</span
   >{#if cell.overdue}<span class="bad" aria-label="overdue">!</span>{/if}
 </td>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import { monthName, shortDay } from '../../lib/dates';
+  import Differs from '../../lib/grid/Differs.svelte';
   import { addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import type { FundingPlace, FundingView } from './funding';
@@ -57,9 +58,10 @@
               class="{view.periods[i]!.settled ? '' : 'estimated'} {minor < 0 && row.kind !== 'payments'
                 ? 'text-bad'
                 : ''} {row.kind === 'shortfall' && minor ? 'bad' : ''}"
-              title={plan.money.sum(minor)}
-              ><button class="w-full text-right" onclick={() => open(row.id, row.name, i)}
-                >{plan.money.cell(minor)}</button
+              title={plan.money.besideBase(minor, row.base?.[i])}
+              >{#if row.base?.[i] != null}<Differs />{/if}<button
+                class="w-full text-right"
+                onclick={() => open(row.id, row.name, i)}>{plan.money.cell(minor)}</button
               ></td
             >
           {/each}
@@ -73,8 +75,8 @@
               class={view.periods[i]!.settled ? '' : 'estimated'}
               title={debt.revolving
                 ? `${plan.money.sum(minor)} of ${plan.money.sum(debt.most[i] ?? 0)}`
-                : plan.money.sum(minor)}
-              ><button
+                : plan.money.besideBase(minor, debt.base?.[i])}
+              >{#if debt.base?.[i] != null}<Differs />{/if}<button
                 class="w-full text-right"
                 onclick={() => open(`owed ${debt.id}`, `${debt.name}, owed at the end`, i)}
                 >{plan.money.cell(minor)}</button

@@ -60,7 +60,6 @@ export function heights(amounts: number[], most: number, height: number): number
   return amounts.map((amount) => (most > 0 ? (Math.max(0, amount) / most) * height : 0));
 }
 
-/** What a covenant tests, named as in the trade; the name in the contract may differ. */
 /** What follows in a scenario once a covenant breaks. */
 export const BREACHES = [
   { value: 'nothing', name: 'nothing follows' },
@@ -68,6 +67,7 @@ export const BREACHES = [
   { value: 'debt-due', name: 'all debt falls due' },
 ] as const;
 
+/** What a covenant tests, named as in the trade; the name in the contract may differ. */
 export const RATIOS = [
   { value: 'least-liquidity', name: 'Least liquidity' },
   { value: 'net-debt-to-ebitda', name: 'Net debt / EBITDA' },

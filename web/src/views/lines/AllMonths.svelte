@@ -1,11 +1,10 @@
 <script lang="ts">
-  import { tick } from 'svelte';
   import { answer, api } from '../../lib/api';
   import { monthName } from '../../lib/dates';
-  import { blockText, GridCursor } from '../../lib/grid/cursor.svelte';
+  import CellField from '../../lib/grid/CellField.svelte';
+  import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import { Said } from '../../lib/said.svelte';
   import { readGrid } from './months';
 
   interface Props {
@@ -14,7 +13,6 @@
 
   let { direction }: Props = $props();
   const plan = getPlan();
-  const said = new Said();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
@@ -25,89 +23,28 @@
     );
   });
   const table = $derived(loaded.data);
-  const cursor = new GridCursor(() => [table?.rows.length ?? 0, table?.months.length ?? 0]);
-  let grid = $state<HTMLTableElement>();
-  let editing = $state(false);
-  let typed = $state('');
+  const grid = new TypedGrid({
+    size: () => [table?.rows.length ?? 0, table?.months.length ?? 0],
+    text: (row, column) => plan.money.decimal(table?.rows[row]?.amounts[column] ?? 0),
+    put,
+    begins: /^[\d.]$/,
+  });
 
-  async function focusCell() {
-    await tick();
-    if (!editing) grid?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus();
-  }
-
-  /** Puts a block from a cell on as one edit; false, with the reason said, where it was refused. */
-  async function put(text: string, top: number, left: number): Promise<boolean> {
+  /** Puts a block from a cell on as one edit; empty cells leave what stands there. */
+  async function put(text: string, top: number, left: number): Promise<string> {
     const read = readGrid(text, top, left, table!.rows.length, table!.months);
-    if ('refusal' in read) return (said.now(read.refusal), false);
+    if ('refusal' in read) return read.refusal;
     const lines = read.lines.map(({ row, amounts }) => ({ lineId: table!.rows[row]!.id, amounts }));
-    const problem =
-      lines.length > 0 &&
-      (await plan.edit((version) =>
-        answer(
-          api.PUT('/api/plans/{plan}/months', {
-            params: { path: { plan: plan.id }, query: { version } },
-            body: lines,
-          }),
-        ),
-      ));
-    said.now(problem ? problem.detail : '');
-    return !problem;
-  }
-
-  /** Types the field's figure into its cell; what is refused stays in the field to be mended. */
-  async function commit(next?: string) {
-    const { row, column } = cursor;
-    const text = typed;
-    editing = false;
-    if (next) {
-      cursor.move(next);
-      void focusCell();
-    }
-    if (await put(text, row, column)) return;
-    cursor.set(row, column);
-    typed = text;
-    editing = true;
-  }
-
-  function onkeydown(e: KeyboardEvent) {
-    if (editing || e.ctrlKey || e.metaKey || e.altKey) return;
-    if (cursor.move(e.key, e.shiftKey)) void focusCell();
-    else if (/^[\d.]$/.test(e.key)) {
-      typed = e.key;
-      editing = true;
-    } else return;
-    e.preventDefault();
-  }
-
-  function onfield(e: KeyboardEvent) {
-    if (e.key === 'Enter') void commit('ArrowDown');
-    else if (e.key === 'Tab') void commit(e.shiftKey ? 'ArrowLeft' : 'ArrowRight');
-    else if (e.key === 'Escape') {
-      editing = false;
-      said.now('');
-      void focusCell();
-    } else return;
-    e.preventDefault();
-    e.stopPropagation();
-  }
-
-  function oncopy(e: ClipboardEvent) {
-    if (editing) return;
-    e.clipboardData?.setData(
-      'text/plain',
-      blockText(cursor.block, (r, c) => plan.money.decimal(table!.rows[r]?.amounts[c] ?? 0)),
+    if (!lines.length) return '';
+    const refused = await plan.edit((version) =>
+      answer(
+        api.PUT('/api/plans/{plan}/months', {
+          params: { path: { plan: plan.id }, query: { version } },
+          body: lines,
+        }),
+      ),
     );
-    e.preventDefault();
-  }
-
-  function onpaste(e: ClipboardEvent) {
-    if (editing) return;
-    e.preventDefault();
-    void put(e.clipboardData?.getData('text/plain') ?? '', cursor.block.top, cursor.block.left);
-  }
-
-  function focus(field: HTMLInputElement) {
-    field.focus();
+    return refused?.detail ?? '';
   }
 </script>
 
@@ -120,7 +57,7 @@
     >
     <span class="hush">{plan.money.words}</span>
   </div>
-  {#if said.words}<p class="bad mb-1" role="alert">{said.words}</p>{/if}
+  {#if grid.refusal}<p class="bad mb-1" role="alert">{grid.refusal}</p>{/if}
   {#if loaded.problem}<p class="bad" role="alert">{loaded.problem.detail}</p>{/if}
   {#if table && table.rows.length}
     <div class="overflow-auto" style="max-height:calc(100vh - 280px)">
@@ -128,10 +65,10 @@
         class="figures tight"
         role="grid"
         aria-label="All lines by month"
-        bind:this={grid}
-        {onkeydown}
-        {oncopy}
-        {onpaste}
+        bind:this={grid.table}
+        onkeydown={(e) => grid.keydown(e)}
+        oncopy={(e) => grid.copy(e)}
+        onpaste={(e) => void grid.paste(e)}
       >
         <thead class="sticky top-0 z-[1] bg-sheet">
           <tr>
@@ -148,26 +85,15 @@
               {#each row.amounts as minor, c (table.months[c])}
                 <td
                   role="gridcell"
-                  class="estimated relative {cursor.holds(r, c) ? 'selected' : ''}"
-                  tabindex={cursor.row === r && cursor.column === c ? 0 : -1}
+                  class="estimated relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
+                  tabindex={grid.cursor.row === r && grid.cursor.column === c ? 0 : -1}
                   title={plan.money.sum(minor)}
-                  onclick={() => {
-                    if (editing) return;
-                    cursor.set(r, c);
-                    void focusCell();
-                  }}
+                  onclick={() => grid.choose(r, c)}
+                  ondblclick={() => grid.start(r, c)}
                 >
                   {plan.money.cell(minor)}
-                  {#if editing && cursor.row === r && cursor.column === c}
-                    <!-- Laid over the cell, so that no column moves under the pointer while it opens and closes. -->
-                    <input
-                      class="small-field absolute top-0 right-0 z-[1] h-[25px] w-[92px] bg-sheet text-right not-italic"
-                      aria-label="{row.name} in {table.months[c]}"
-                      bind:value={typed}
-                      {@attach focus}
-                      onkeydown={onfield}
-                      onblur={() => editing && void commit()}
-                    />
+                  {#if grid.isEditing(r, c)}
+                    <CellField {grid} label="{row.name} in {table.months[c]}" class="w-[92px]" />
                   {/if}
                 </td>
               {/each}

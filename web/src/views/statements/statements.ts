@@ -58,6 +58,7 @@ export function rows(view: ProFormaView): FigureRow[] {
     name: row.name,
     style: row.style as FigureRow['style'],
     amounts: row.amounts,
+    base: row.base,
     below: row.shares?.map((share) => (share ? `${share.replace('-', MINUS)}%` : '–')),
   }));
 }

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { answer, api, type Schemas } from '../../../lib/api';
+  import Differs from '../../../lib/grid/Differs.svelte';
   import { longDay } from '../../../lib/dates';
-  import { TypedGrid, type TypedCell } from '../../../lib/grid/typed.svelte';
+  import CellField from '../../../lib/grid/CellField.svelte';
+  import { cellsOf, TypedGrid } from '../../../lib/grid/typed.svelte';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
   import { letter } from '../whatif';
@@ -28,7 +30,9 @@
     return rows[row]?.cells[column]?.value ?? '';
   }
 
-  async function put(cells: TypedCell[]): Promise<string> {
+  async function put(text: string, row: number, column: number): Promise<string> {
+    const cells = cellsOf(text, row, column, [rows.length, columns.length]);
+    if ('refusal' in cells) return cells.refusal;
     const body: Schemas['TypedCase'][] = cells.map((cell) => ({
       scenario: columns[cell.column]!.id,
       says: rows[cell.row]!.key.says,
@@ -44,10 +48,6 @@
   }
 
   const grid = new TypedGrid({ size: () => [rows.length, columns.length], text, put, begins: /^[\w.\-−]$/ });
-
-  function focus(field: HTMLInputElement) {
-    field.focus();
-  }
 </script>
 
 {#if sheet.problem}
@@ -87,27 +87,18 @@
               <td
                 role="gridcell"
                 tabindex={grid.cursor.row === r && grid.cursor.column === c ? 0 : -1}
-                class="{cell.own ? 'font-semibold' : cell.value === row.base ? 'hush' : ''} {grid.cursor.holds(r, c)
+                class="relative {cell.own ? 'font-semibold' : cell.value === row.base ? 'hush' : ''} {grid.cursor.holds(
+                  r,
+                  c,
+                )
                   ? 'selected'
                   : ''}"
-                onclick={() => !grid.isEditing(r, c) && grid.choose(r, c)}
-                ondblclick={() => grid.start(r, c, cell.value)}
+                onclick={() => grid.choose(r, c)}
+                ondblclick={() => grid.start(r, c)}
               >
                 {#if grid.isEditing(r, c)}
-                  <input
-                    class="small-field h-[23px] w-[96px] text-right"
-                    aria-label="{row.what} in {column.name}"
-                    aria-invalid={!!grid.refusal}
-                    bind:value={grid.typed}
-                    {@attach focus}
-                    onkeydown={(e) => grid.fieldKeydown(e)}
-                    onblur={() => void grid.commit(0, 0)}
-                  />
-                {:else}{shown(cell.value)}{#if cell.value !== row.base}<span
-                      class="notch"
-                      role="img"
-                      aria-label="differs from the base"
-                    ></span>{/if}{/if}
+                  <CellField {grid} label="{row.what} in {column.name}" />
+                {:else}{shown(cell.value)}{#if cell.value !== row.base}<Differs />{/if}{/if}
               </td>
             {/each}
             <td class="words hush">{row.unit}</td>

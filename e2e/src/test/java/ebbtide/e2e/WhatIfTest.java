@@ -87,6 +87,17 @@ class WhatIfTest extends Journeys {
         assertThat(changes).hasCount(1);
         click("Undo");
         assertThat(changes).hasCount(2);
+
+        // Approved, it is kept beside its base, to be tracked; a change of it is asked how far it goes.
+        button(page, "Approve").click();
+        assertThat(status()).containsText("Scenario 'Slow spring' approved, to be tracked");
+        changes.first().getByText("how far?").click();
+        Locator answer = page.getByLabel("How far can something go");
+        assertThat(answer).containsText("at 85%, of 'Slow spring'");
+        button(page, "How far?").click();
+        assertThat(answer.getByRole(AriaRole.STATUS)).containsText("Now, at 100%, least headroom is");
+        go("track/snapshots");
+        assertThat(page.getByLabel("Snapshots")).containsText("of the scenario 'Slow spring'");
     }
 
     @Test
@@ -133,6 +144,10 @@ class WhatIfTest extends Journeys {
         assertThat(ranked).containsText("on Tue 30 Jun 2026");
 
         assertThat(page.getByLabel("If a customer fails").locator("tbody tr")).hasCount(8);
+        assertThat(page.getByLabel("What can be done about it")
+                        .locator("tbody tr")
+                        .first())
+                .containsText("make a scenario of it");
         Locator two = page.getByLabel("Two at once");
         two.getByLabel("Down").fill("Grocery chains (the whole line)");
         two.getByLabel("Across").fill("Export");

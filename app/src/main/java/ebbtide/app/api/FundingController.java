@@ -27,6 +27,9 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -63,13 +66,36 @@ class FundingController {
     /** What is put away in a term deposit at the end of each period. */
     record DepositView(String id, String name, List<Long> placed) {}
 
-    /** A row with an amount for each period; its id is that of a line where it is one. */
-    record FundingRow(String id, String kind, String name, List<Long> amounts) {}
+    /**
+     * A row with an amount for each period, and what the base has where a scenario is shown and that is another; its id
+     * is that of a line where it is one.
+     */
+    record FundingRow(
+            String id,
+            String kind,
+            String name,
+            List<Long> amounts,
+            @Schema(nullable = true) @Nullable List<@Nullable Long> base) {}
 
-    /** What is owed on a facility or a loan at the end of each period, and the most that may be. */
-    record DebtView(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {
-        static DebtView of(FundingTable.Debt debt) {
-            return new DebtView(debt.id(), debt.name(), debt.revolving(), debt.owed(), debt.most());
+    /**
+     * What is owed on a facility or a loan at the end of each period, the most that may be, and what is owed in the
+     * base where a scenario is shown and that is another.
+     */
+    record DebtView(
+            String id,
+            String name,
+            boolean revolving,
+            List<Long> owed,
+            List<Long> most,
+            @Schema(nullable = true) @Nullable List<@Nullable Long> base) {
+        static DebtView of(FundingTable.Debt debt, BaseAmounts base) {
+            return new DebtView(
+                    debt.id(),
+                    debt.name(),
+                    debt.revolving(),
+                    debt.owed(),
+                    debt.most(),
+                    base.of(debt.id(), debt.owed()));
         }
     }
 
@@ -91,9 +117,20 @@ class FundingController {
             @RequestParam LocalDate from,
             @RequestParam LocalDate to,
             @RequestParam(defaultValue = "0") String cushion) {
-        Forecast forecast = edits.shown(plan).forecast();
+        PlanAtVersion shown = edits.shown(plan);
+        Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
         FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
+        Optional<FundingTable> inBase = shown.shown().map(one -> FundingTable.of(one.base(), table.periods()));
+        BaseAmounts rows = inBase.map(base -> new BaseAmounts(
+                        base.rows().stream().collect(Collectors.toMap(FundingTable.Row::id, FundingTable.Row::amounts)),
+                        true))
+                .orElse(BaseAmounts.NONE);
+        BaseAmounts debts = inBase.map(base -> new BaseAmounts(
+                        Stream.concat(base.debts().stream(), Stream.of(base.total()))
+                                .collect(Collectors.toMap(FundingTable.Debt::id, FundingTable.Debt::owed)),
+                        true))
+                .orElse(BaseAmounts.NONE);
         FundingAnswer answer = FundingAnswer.of(
                 forecast,
                 Check.notNegative(
@@ -104,10 +141,14 @@ class FundingController {
                         .toList(),
                 table.rows().stream()
                         .map(row -> new FundingRow(
-                                row.id(), row.kind().name().toLowerCase(Locale.ROOT), row.name(), row.amounts()))
+                                row.id(),
+                                row.kind().name().toLowerCase(Locale.ROOT),
+                                row.name(),
+                                row.amounts(),
+                                rows.of(row.id(), row.amounts())))
                         .toList(),
-                table.debts().stream().map(DebtView::of).toList(),
-                DebtView.of(table.total()),
+                table.debts().stream().map(debt -> DebtView.of(debt, debts)).toList(),
+                DebtView.of(table.total(), debts),
                 table.deposits().stream()
                         .map(one -> new DepositView(one.id(), one.name(), one.placed()))
                         .toList(),

@@ -7,14 +7,22 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
-/** A row with an amount for each column, and its share in percent in common size. */
+/**
+ * A row with an amount for each column, its share in percent in common size, and what the base has where a scenario is
+ * shown and that is another amount.
+ */
 record ProFormaRow(
         String id,
         String style,
         String name,
         List<Long> amounts,
-        @Schema(nullable = true) @Nullable List<String> shares) {
+        @Schema(nullable = true) @Nullable List<String> shares,
+        @Schema(nullable = true) @Nullable List<@Nullable Long> base) {
     static ProFormaRow of(StatementTable.Row row) {
+        return of(row, BaseAmounts.NONE);
+    }
+
+    static ProFormaRow of(StatementTable.Row row, BaseAmounts base) {
         return new ProFormaRow(
                 row.id(),
                 row.style().name().toLowerCase(Locale.ROOT),
@@ -26,6 +34,7 @@ record ProFormaRow(
                                 .map(share -> share == null
                                         ? ""
                                         : BigDecimal.valueOf(share, 1).toPlainString())
-                                .toList());
+                                .toList(),
+                base.of(row.id(), row.amounts()));
     }
 }

@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.OpeningList;
@@ -20,6 +21,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -55,9 +57,17 @@ class StatementsController {
             @RequestParam String kind,
             @RequestParam Periods by,
             @RequestParam(defaultValue = "false") boolean common) {
-        Forecast forecast = edits.shown(plan).forecast();
+        PlanAtVersion shown = edits.shown(plan);
+        Forecast forecast = shown.forecast();
         Statements statements = Statements.of(forecast);
-        StatementTable table = statements.table(kind(kind), statements.periods(by), common);
+        List<Period> periods = statements.periods(by);
+        StatementTable table = statements.table(kind(kind), periods, common);
+        BaseAmounts base = shown.shown()
+                .map(one -> new BaseAmounts(
+                        Statements.of(one.base()).table(kind(kind), periods, false).rows().stream()
+                                .collect(Collectors.toMap(StatementTable.Row::id, StatementTable.Row::amounts)),
+                        true))
+                .orElse(BaseAmounts.NONE);
         LocalDate asOf = forecast.plan().settings().asOf();
         return new ProFormaView(
                 table.periods().stream()
@@ -65,7 +75,7 @@ class StatementsController {
                         .toList(),
                 table.opening(),
                 forecast.plan().settings().openingDay(),
-                table.rows().stream().map(ProFormaRow::of).toList());
+                table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
     }
 
     private static Statements.Kind kind(String word) {
