@@ -58,8 +58,8 @@
     void push(address(plan.id, 'whatif', id));
   }
 
-  async function make(...names: string[]) {
-    for (const name of names) {
+  async function make(...wanted: string[]) {
+    for (const name of wanted) {
       const made = empty(freeName(name, names));
       if (await putScenario(plan, made)) return;
       choose(made.id);

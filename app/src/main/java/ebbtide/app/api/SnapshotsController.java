@@ -70,18 +70,15 @@ class SnapshotsController {
         PlanAtVersion made = edits.scenario(plan, scenario);
         Scenario approved = made.shown().orElseThrow().scenario();
         Forecast base = edits.current(plan).forecast();
-        String name = Check.atMost(
-                approved.name() + ", approved as of "
-                        + DAY.format(made.plan().settings().asOf()),
-                "name of the snapshot",
-                LONGEST_NAME);
+        String name = approved.name() + ", approved as of "
+                + DAY.format(made.plan().settings().asOf());
         return EditOutcome.of(
                 plan,
-                edits.edit(plan, version, "Scenario '" + approved.name() + "' approved, to be tracked", draft -> {
-                    draft.addSnapshot(
-                            UUID.randomUUID().toString(), "Base under " + name, "what the scenario stood on", base);
-                    draft.addSnapshot(UUID.randomUUID().toString(), name, approved.note(), approved, made.forecast());
-                }),
+                edits.edit(
+                        plan,
+                        version,
+                        "Scenario '" + approved.name() + "' approved, to be tracked",
+                        draft -> draft.addApproved(name, approved, made.forecast(), base)),
                 stores);
     }
 

@@ -302,9 +302,10 @@ public final class Draft {
         keep(id, name, note, null, forecast);
     }
 
-    /** Keeps what a scenario comes to under a name, whatever is shown. */
-    public void addSnapshot(String id, String name, String note, Scenario scenario, Forecast forecast) {
-        keep(id, name, note, scenario.name(), forecast);
+    /** Keeps what a scenario comes to under a name, and the base that it stands on beside it, whatever is shown. */
+    public void addApproved(String name, Scenario scenario, Forecast made, Forecast base) {
+        keep(ShortId.next(), "Base under " + name, "what the scenario stood on", null, base);
+        keep(ShortId.next(), name, scenario.note(), scenario.name(), made);
     }
 
     private void keep(String id, String name, String note, @Nullable String scenario, Forecast forecast) {
