@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import static java.util.Objects.requireNonNull;
+import static java.util.Objects.requireNonNullElse;
 
 import ebbtide.flows.Part;
 import ebbtide.plan.Direction;
@@ -112,7 +113,7 @@ public class SnapshotStore implements UndoableStore {
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
           content_size, closing_cash, protected, commentary, scenario)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, next value for snapshot_seq, ?, ?, ?, ?, ?, ?, ?)""")
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, next value for snapshot_seq, ?, ?, ?, ?, ?, ?, nullif(?, ''))""")
                 .params(
                         planId,
                         id,
@@ -130,7 +131,7 @@ public class SnapshotStore implements UndoableStore {
                         snapshot.closing(snapshot.horizonEnd()),
                         said.locked(),
                         said.commentary(),
-                        scenario)
+                        requireNonNullElse(scenario, ""))
                 .update();
     }
 
