@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Loaded } from './loaded.svelte';
   import { getPlan } from './plan.svelte';
+  import Refusal from './Refusal.svelte';
   import SidePanel from './SidePanel.svelte';
 
   interface Props {
@@ -19,7 +20,7 @@
 <svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
 <SidePanel {title} {sub} {onclose}>
   {#if parts.problem}
-    <p role="alert" class="bad">{parts.problem.detail}</p>
+    <Refusal words={parts.problem.detail} />
   {:else if parts.data?.length}
     <table class="figures mt-1">
       <tbody>

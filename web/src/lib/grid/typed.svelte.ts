@@ -50,9 +50,10 @@ export class TypedGrid {
   /** Gives the keys to the cell of the cursor, unless something beside the grid has asked for them. */
   async focus() {
     await tick();
+    if (this.editing || !this.table) return;
     const at = document.activeElement;
-    const elsewhere = at && at !== document.body && !this.table?.contains(at);
-    if (!this.editing && !elsewhere) this.table?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus();
+    if (!at || at === document.body || this.table.contains(at))
+      this.table.querySelector<HTMLElement>('td[tabindex="0"]')?.focus();
   }
 
   start(row: number, column: number, first = this.cells.text(row, column)) {

@@ -14,6 +14,7 @@
   import { Loaded } from '../loaded.svelte';
   import { address, shownScenario, showScenario, TimeWindow } from '../place.svelte';
   import { PlanState, setPlan } from '../plan.svelte';
+  import Refusal from '../Refusal.svelte';
   import TideLine from '../tide/TideLine.svelte';
   import Header from './Header.svelte';
   import JumpBox from './JumpBox.svelte';
@@ -108,7 +109,7 @@
     </main>
   {:else if plan.problem}
     <main class="p-6">
-      <p role="alert" class="bad">{plan.problem.detail}</p>
+      <Refusal words={plan.problem.detail} />
       {#if shownScenario()}
         <p class="mt-2"><button class="underline" onclick={() => showScenario('')}>Show the base</button></p>
       {/if}

@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import type { Spot } from './rows';
 
   interface Props {
@@ -54,7 +55,7 @@
     <!-- svelte-ignore a11y_autofocus -->
     <input class="small-field w-full" bind:value={note} autofocus />
   </label>
-  {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="mt-2" />
   <div class="mt-3 flex gap-2">
     <Act type="submit" main>{buoy ? 'Change the note' : 'Leave a buoy'}</Act>
     {#if buoy}<Act onclick={() => void lift()}>Lift it</Act>{/if}

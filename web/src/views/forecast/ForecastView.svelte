@@ -6,6 +6,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import BuoyList from './BuoyList.svelte';
@@ -97,7 +98,7 @@
 </div>
 
 {#if table.problem}
-  <p role="alert" class="bad">{table.problem.detail}</p>
+  <Refusal words={table.problem.detail} />
 {:else if table.data && table.data.periods.length === 0}
   <p>The window lies outside the forecast. Drag its handles back, or choose Week again.</p>
 {:else if table.data}

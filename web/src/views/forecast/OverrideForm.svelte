@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { LineAhead, putOverride } from './overrides';
   import { periodWords, type Spot } from './rows';
 
@@ -54,7 +55,7 @@
     Reason
     <input class="small-field w-full" bind:value={reason} />
   </label>
-  {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="mt-2" />
   <div class="mt-3 flex gap-2">
     <Act type="submit" main>Override</Act>
     <Act onclick={onclose}>Leave it</Act>

@@ -3,6 +3,7 @@
   import { answer, api } from '../../lib/api';
   import { longDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Dialog from '../../lib/shell/Dialog.svelte';
 
   const plan = getPlan();
@@ -41,7 +42,7 @@
     </p>
     <label class="mb-2 block">Name <input class="small-field w-full" bind:value={name} maxlength="200" /></label>
     <label class="block">Note <input class="small-field w-full" bind:value={note} /></label>
-    {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} class="mt-2" />
     <div class="mt-3 flex gap-2">
       <Act type="submit" main>Save</Act>
       <Act onclick={() => (open = false)}>Leave it</Act>

@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import type { Spot } from './rows';
 
   interface Props {
@@ -30,7 +31,7 @@
 </script>
 
 {#if workings.problem}
-  <p role="alert" class="bad">{workings.problem.detail}</p>
+  <Refusal words={workings.problem.detail} />
 {:else if data}
   <div class="my-1 flex items-baseline gap-3">
     <span class="text-[22px] font-[650]">{plan.money.sum(data.amount)}</span><span class="hush">Workings</span>

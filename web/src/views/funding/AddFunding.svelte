@@ -3,6 +3,7 @@
   import { answer, api } from '../../lib/api';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
   import { ADDED, linesOf, type Added } from './funding';
 
@@ -63,5 +64,5 @@
         : 'Its rate stands under Setup.'}
     </span>
   </div>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </form>

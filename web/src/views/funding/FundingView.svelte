@@ -5,6 +5,7 @@
   import { noAmount, readAmount } from '../../lib/money';
   import { PERIODS, usual, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import TypedField from '../../lib/TypedField.svelte';
@@ -95,7 +96,7 @@
   <CostCard />
   <FundingGrid {view} onopen={(at) => (place = at)} />
 {:else if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {/if}
 {#if place}
   <FundingPanel {place} onclose={() => (place = undefined)} />

@@ -5,6 +5,7 @@
   import { addDays, daysBetween, fullDay, shortDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { TideScale } from '../../lib/tide/scale';
   import TideHandle from '../../lib/tide/TideHandle.svelte';
 
@@ -116,6 +117,6 @@
         it is kept.
       </p>
     {/if}
-    {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} />
   </section>
 {/if}

@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api, fileForm, type Schemas } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import KeepItems from './KeepItems.svelte';
   import ListChanges from './ListChanges.svelte';
   import ListColumns from './ListColumns.svelte';
@@ -101,7 +102,7 @@
   />
   {#if file && !line}<p>Choose the line that the list belongs to.</p>{/if}
   {#if chosen && !chosen.counts}<KeepItems line={chosen} />{/if}
-  {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} />
   {#if taken}<p role="status">{taken}</p>{/if}
   {#if view}
     <ListColumns {view} onchoose={(columns) => void look(columns)} />

@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import HabitPicture from './HabitPicture.svelte';
 
@@ -89,5 +90,5 @@
     </p>
   {/if}
 {:else if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {/if}

@@ -2,6 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { longDay, noDay, readDay, shortDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
   import {
     changedItem,
@@ -154,4 +155,4 @@
     </tbody>
   </table>
 {/if}
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

@@ -4,6 +4,7 @@
   import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import BringList from './BringList.svelte';
   import Chances from './Chances.svelte';
@@ -117,5 +118,5 @@
     <SumTable sums={view[SUMS[part]]} by={part} onopen={part === 'counterparty' ? openSum : undefined} />
   {/if}
 {:else if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {/if}

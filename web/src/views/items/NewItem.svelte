@@ -4,6 +4,7 @@
   import { noDay, readDay } from '../../lib/dates';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
   import KeepItems from './KeepItems.svelte';
   import { changedItem, KINDS, putItem, type Kind, type SentItem } from './items';
@@ -97,5 +98,5 @@
     <Act onclick={onclose}>Close</Act>
   </div>
   {#if chosen && !chosen.counts}<KeepItems line={chosen} />{/if}
-  {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} />
 </form>

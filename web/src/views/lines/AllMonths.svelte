@@ -5,6 +5,7 @@
   import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { readGrid } from './months';
 
   interface Props {
@@ -57,8 +58,8 @@
     >
     <span class="hush">{plan.money.words}</span>
   </div>
-  {#if grid.refusal}<p class="bad mb-1" role="alert">{grid.refusal}</p>{/if}
-  {#if loaded.problem}<p class="bad" role="alert">{loaded.problem.detail}</p>{/if}
+  <Refusal words={grid.refusal} class="mb-1" />
+  <Refusal words={loaded.problem?.detail} />
   {#if table && table.rows.length}
     <div class="overflow-auto" style="max-height:calc(100vh - 280px)">
       <table

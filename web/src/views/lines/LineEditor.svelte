@@ -5,6 +5,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { addressAsking } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import ComingDates from './parts/ComingDates.svelte';
   import RollForwardCard from './parts/RollForwardCard.svelte';
   import KindEditor from './kinds/KindEditor.svelte';
@@ -112,7 +113,7 @@
 </script>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if view && line && assumption}
   <div class="mb-2 flex h-[34px] items-center gap-3">
     <h1>{line.name}</h1>

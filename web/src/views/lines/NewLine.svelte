@@ -1,6 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Dialog from '../../lib/shell/Dialog.svelte';
   import type { Kind } from './kinds/kind';
   import { KINDS } from './kinds/kinds';
@@ -60,7 +61,7 @@
         </label>
       {/each}
     </fieldset>
-    {#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} class="mt-2" />
     <div class="mt-3 flex gap-2">
       <Act type="submit" main>Add</Act>
       <Act onclick={() => (open = false)}>Leave it</Act>

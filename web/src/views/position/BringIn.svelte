@@ -3,6 +3,7 @@
   import Act from '../../lib/Act.svelte';
   import { fullDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import DeclaredForm from './DeclaredForm.svelte';
   import DialectForm from './DialectForm.svelte';
   import JobProgress from './JobProgress.svelte';
@@ -59,7 +60,7 @@
         </select>
       </label>
     {/if}
-    {#if work.refusal}<p class="bad mb-2" role="alert">{work.refusal}</p>{/if}
+    <Refusal words={work.refusal} class="mb-2" />
     {#if work.job}
       <JobProgress {work} />
     {:else if file?.format}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { MovementView } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { matching } from '../../lib/shell/jump';
   import { assign, makeLine } from './assigning';
 
@@ -84,4 +85,4 @@
     </li>
   {/if}
 </ul>
-{#if refusal}<p class="bad mt-2" role="alert">{refusal}</p>{/if}
+<Refusal words={refusal} class="mt-2" />

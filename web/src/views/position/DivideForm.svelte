@@ -4,6 +4,7 @@
   import type { MovementView } from '../../lib/api';
   import { readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { divide } from './assigning';
   import { minorOf, rest } from './dividing';
 
@@ -91,7 +92,7 @@
           ? `${plan.money.sum(left)} stays unassigned.`
           : `${plan.money.sum(-left)} more than the movement.`}
   </p>
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="mt-1" />
   <div class="mt-2 flex gap-2">
     <Act type="submit" main>Divide</Act><Act onclick={onclose}>Leave it</Act>
   </div>

@@ -4,6 +4,7 @@
   import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import { settleNamed } from './assigning';
   import MovementTable from './MovementTable.svelte';
@@ -88,7 +89,7 @@
   {#if movements.data?.more}<button class="underline" onclick={() => (offset += PAGE)}>older</button>{/if}
 </div>
 {#if movements.problem}
-  <p role="alert" class="bad">{movements.problem.detail}</p>
+  <Refusal words={movements.problem.detail} />
 {:else if movements.data}
   {#if movements.data.searchedBackTo}
     <p class="mb-2 flex items-center gap-3" role="status">

@@ -5,6 +5,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import Balances from './Balances.svelte';
   import BringIn from './BringIn.svelte';
@@ -73,6 +74,7 @@
       : '; every movement is assigned'}.
   </span>
   <Segments
+    tabs
     label="Part"
     options={[
       { value: 'movements', name: 'Movements' },
@@ -123,5 +125,5 @@
     <Rules />
   {/if}
 {:else if position.problem}
-  <p role="alert" class="bad">{position.problem.detail}</p>
+  <Refusal words={position.problem.detail} />
 {/if}

@@ -4,6 +4,7 @@
   import type { MovementView } from '../../lib/api';
   import { readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { lastingWords, putRule } from './assigning';
 
   interface Props {
@@ -74,7 +75,7 @@
         >{one.name}</option
       >{/each}
   </select>
-  {#if refusal}<p class="bad col-span-2" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="col-span-2" />
   <div class="col-span-2 mt-1 flex gap-2">
     <Act type="submit" main>Remember, and assign what it fits</Act><Act onclick={onclose}>Leave it</Act>
   </div>

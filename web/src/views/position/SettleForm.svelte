@@ -3,6 +3,7 @@
   import { answer, api, type MovementView, type Schemas } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { settle } from './assigning';
 
   interface Props {
@@ -62,7 +63,7 @@
       assign the movement to a line.
     </p>
   {/each}
-  {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} />
 {:else if loaded.problem}
   <p class="bad" role="alert">{loaded.problem.detail}</p>
 {/if}

@@ -3,6 +3,7 @@
   import { answer, api, type Schemas } from '../../lib/api';
   import { fullDay, noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import BringList from '../items/BringList.svelte';
   import BringIn from '../position/BringIn.svelte';
@@ -83,7 +84,7 @@
     <TypedField label="As-of date" value={plan.view!.tide.asOf} onput={typed} />
   </section>
 {/if}
-{#if refusal}<p class="bad mb-3" role="alert">{refusal}</p>{/if}
+<Refusal words={refusal} class="mb-3" />
 <input
   class="sr-only"
   type="file"

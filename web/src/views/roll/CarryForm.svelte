@@ -5,6 +5,7 @@
   import { noDay, readDay } from '../../lib/dates';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import type { Rolling } from './rolling';
 
   interface Props {
@@ -51,4 +52,4 @@
   <Act main onclick={() => void carry()}>Carry it</Act>
   <span class="hush">less than the whole leaves the rest dropped</span>
 </div>
-{#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+<Refusal words={refusal} />

@@ -4,6 +4,7 @@
   import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import Movements from '../position/Movements.svelte';
   import AccountsClose from './AccountsClose.svelte';
@@ -60,7 +61,7 @@
 </div>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if roll && !underWay}
   <section class="card mb-3" aria-label="Begin">
     {#if roll.number}

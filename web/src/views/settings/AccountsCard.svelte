@@ -5,6 +5,7 @@
   import { noDay, readDay } from '../../lib/dates';
   import { grouped, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
 
   type AccountJson = Schemas['sent.account'];
@@ -154,5 +155,5 @@
     />
     <Act type="submit">Add</Act>
   </form>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </section>

@@ -5,6 +5,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { matching } from './assumptions';
 
   const plan = getPlan();
@@ -42,7 +43,7 @@
     {/if}
     <span class="hush">{shown.length} of {all.data?.length ?? 0}</span>
   </div>
-  {#if all.problem}<p role="alert" class="bad">{all.problem.detail}</p>{/if}
+  <Refusal words={all.problem?.detail} />
   <table class="figures" aria-label="Assumptions one by one">
     <thead class="sticky top-0 bg-sheet">
       <tr>

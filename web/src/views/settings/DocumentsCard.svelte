@@ -1,6 +1,7 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
 
   type SourceDocument = Settings['documents'][number];
@@ -63,5 +64,5 @@
     />
     <Act type="submit">Add document</Act>
   </form>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </section>

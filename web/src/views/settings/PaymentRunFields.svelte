@@ -2,6 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { Said } from '../../lib/said.svelte';
   import type { Settings } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
 
   type Runs = NonNullable<Settings['paymentRuns']>;
 
@@ -82,5 +83,5 @@
       after="days from due"
     />
   {/if}
-  {#if said.words}<p class="bad basis-full" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="basis-full" />
 </div>

@@ -2,6 +2,7 @@
   import TypedField from '../../lib/TypedField.svelte';
   import { MONTHS_IN_FULL, monthStart, noDay, readDay } from '../../lib/dates';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import StepsEditor from '../lines/parts/StepsEditor.svelte';
   import type { Step } from '../lines/save';
   import { Said } from '../../lib/said.svelte';
@@ -159,6 +160,6 @@
       </div>
     {/each}
     <MovePlan />
-    {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+    <Refusal words={said.words} />
   </div>
 </section>

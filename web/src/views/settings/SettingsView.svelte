@@ -28,6 +28,7 @@
       : 'Nothing is missing.'}
   </span>
   <Segments
+    tabs
     label="Part of the setup"
     options={[
       { value: 'settings', name: 'Settings' },

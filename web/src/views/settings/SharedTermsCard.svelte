@@ -1,6 +1,7 @@
 <script lang="ts">
   import TypedField from '../../lib/TypedField.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
   import type { SharedTerms } from '../lines/kinds/stream/terms';
 
@@ -38,5 +39,5 @@
   {:else}
     <p class="hush mt-1.5">None yet: on a line, choose to share its terms under a name.</p>
   {/each}
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </section>

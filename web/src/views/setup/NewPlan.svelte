@@ -2,6 +2,7 @@
   import { link, push } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
+  import Refusal from '../../lib/Refusal.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
   import BringPlan from './BringPlan.svelte';
   import BasicsPart from './BasicsPart.svelte';
@@ -51,7 +52,7 @@
     <BasicsPart bind:wizard {refusals} />
     <SalesPart bind:wizard {refusals} />
     <CostsPart bind:wizard {refusals} />
-    {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} />
     <div><Act type="submit" main>Make the plan</Act></div>
   </form>
 </main>

@@ -2,6 +2,7 @@
   import { link, replace, router } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
+  import Refusal from '../../lib/Refusal.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
   import BringPlan from './BringPlan.svelte';
 
@@ -37,5 +38,5 @@
       </li>
     {/each}
   </ul>
-  {#if refusal}<p role="alert" class="bad mt-3">{refusal}</p>{/if}
+  <Refusal words={refusal} class="mt-3" />
 </main>

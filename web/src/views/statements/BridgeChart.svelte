@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Waterfall from '../../lib/Waterfall.svelte';
   import { bars } from './charts';
 
@@ -20,7 +21,7 @@
 </script>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else}
   <Waterfall bars={shown} label="Where the cash went, from opening to closing" />
 {/if}

@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import BridgeChart from './BridgeChart.svelte';
   import FlowChart from './FlowChart.svelte';
   import { head, type By } from './statements';
@@ -38,7 +39,7 @@
 </script>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if view}
   <FlowChart columns={heads} net={of('net')} cash={of('cash-at-end')} chosen={at} onchoose={(i) => (chosen = i)} />
   {#if burning}<p class="my-2">{burning}</p>{/if}

@@ -6,6 +6,7 @@
   import type { FigureRow } from '../../lib/grid/figures';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import LongRangeFields from './LongRangeFields.svelte';
   import type { Assumed } from './long';
 
@@ -37,8 +38,8 @@
   }
 </script>
 
-{#if loaded.problem}<p role="alert" class="bad">{loaded.problem.detail}</p>{/if}
-{#if refusal}<p role="alert" class="bad mb-2">{refusal}</p>{/if}
+<Refusal words={loaded.problem?.detail} />
+<Refusal words={refusal} class="mb-2" />
 {#if view?.missing}
   <p class="card">{view.missing}.</p>
 {:else if view?.proposed}

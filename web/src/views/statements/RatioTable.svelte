@@ -3,6 +3,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { MINUS } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { head, type By } from './statements';
 
   let { by }: { by: By } = $props();
@@ -26,7 +27,7 @@
 </script>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if loaded.data}
   <p class="hush mb-1 min-h-[20px]" role="status">
     {opened ?? 'Point at a figure, or move to it with Tab, to see what it is made of.'}

@@ -3,6 +3,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import RollForwardGrid from './RollForwardGrid.svelte';
   import RollForwardPanel from './RollForwardPanel.svelte';
   import { KINDS, type Place } from './rolls';
@@ -39,7 +40,7 @@
   </div>
 {/if}
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if rolls.length}
   <RollForwardGrid {rolls} onopen={(at) => (place = at)} onleave={() => (place = undefined)} />
 {:else if loaded.data}

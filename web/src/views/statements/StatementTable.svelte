@@ -3,6 +3,7 @@
   import FigureGrid from '../../lib/grid/FigureGrid.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { columns, place, rows, type By, type Kind, type StatementPlace } from './statements';
 
   interface Props {
@@ -29,7 +30,7 @@
 </script>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if loaded.data}
   <FigureGrid
     {label}

@@ -24,6 +24,7 @@
 <div class="mb-2 flex h-[34px] items-center gap-3">
   <h1>Statements</h1>
   <Segments
+    tabs
     label="What is shown"
     options={SHOWN}
     value={shown}

@@ -4,6 +4,7 @@
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import { Rolling } from '../roll/rolling';
   import ActualsTable from './ActualsTable.svelte';
@@ -78,7 +79,7 @@
   {/if}
 </div>
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {/if}
 {#if data}
   {#key `${data.from} ${data.to} ${data.account}`}

@@ -2,6 +2,7 @@
   import { answer, api, type Schemas } from '../../lib/api';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import NewActual from './NewActual.svelte';
   import { pasted } from './actuals';
 
@@ -137,7 +138,7 @@
     </tbody>
   </table>
 </div>
-{#if tooMany}<p class="bad mt-1" role="alert">{tooMany}</p>{/if}
+<Refusal words={tooMany} class="mt-1" />
 <NewActual onput={(name, direction, amount) => put([{ line: null, amount, name, direction }])} />
 <p class="hush mt-1">
   <kbd>Enter</kbd> accepts what is proposed and moves down; a figure typed replaces it, an empty one takes it back; a column

@@ -3,6 +3,7 @@
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import TypedField from '../../lib/TypedField.svelte';
   import Waterfall, { type WaterfallBar } from '../../lib/Waterfall.svelte';
   import { CAUSES } from './track';
@@ -86,7 +87,7 @@
 </div>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if data}
   <Waterfall
     bars={bars(data)}

@@ -4,6 +4,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { address } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import SaveSnapshot from '../forecast/SaveSnapshot.svelte';
   import AccuracyTab from './accuracy/AccuracyTab.svelte';
@@ -46,6 +47,7 @@
   <h1>Track</h1>
   <span class="hush min-w-0 flex-1 truncate">{SAYS[tab]}</span>
   <Segments
+    tabs
     label="Part of Track"
     options={TABS}
     value={tab}
@@ -55,7 +57,7 @@
 </div>
 
 {#if snapshots.problem}
-  <p role="alert" class="bad">{snapshots.problem.detail}</p>
+  <Refusal words={snapshots.problem.detail} />
 {:else if tab === 'actuals'}
   <ActualsTab />
 {:else if snapshots.data?.length === 0}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import TargetField from './TargetField.svelte';
   import {
     act,
@@ -119,5 +120,5 @@
     >
   {/if}
   <Act type="submit">Add the change</Act>
-  {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="w-full" />
 </form>

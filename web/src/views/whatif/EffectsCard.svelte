@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import type { KeyFigures, ScenarioView } from './whatif';
 
   interface Props {
@@ -50,7 +51,7 @@
     {chosen.scenario.name} <span class="hush font-normal">change by change, on least headroom</span>
   </h2>
   {#if effects.problem}
-    <p role="alert" class="bad">{effects.problem.detail}</p>
+    <Refusal words={effects.problem.detail} />
   {:else if effects.data}
     <table class="w-full">
       <tbody>

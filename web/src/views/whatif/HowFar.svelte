@@ -4,6 +4,7 @@
   import { answer, api, type Schemas } from '../../lib/api';
   import { noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import HowFarChart from './HowFarChart.svelte';
   import { putScenario } from './putting';
   import TargetField from './TargetField.svelte';
@@ -147,7 +148,7 @@
       <input class="small-field w-[110px] text-right" bind:value={bound} /></label
     >
     <Act main type="submit">How far?</Act>
-    {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} class="w-full" />
   </form>
   {#if told && asked}
     <p class="mt-3 text-[15px]" role="status"><b class="font-semibold">{asked.words}.</b> {told.sentence}</p>

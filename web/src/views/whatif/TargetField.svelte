@@ -2,6 +2,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import { choices, wholes, type Choice } from './whatif';
 
   interface Props {
@@ -70,7 +71,7 @@
     disabled={!asked.every((one) => one.data)}
   /></label
 >
-{#if problem}<p class="bad w-full" role="alert">{problem.detail}</p>{/if}
+<Refusal words={problem?.detail} class="w-full" />
 <datalist id="choices-{list}">
   {#each all as one (one.words)}<option value={one.words}></option>{/each}
 </datalist>

@@ -6,6 +6,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import BesideView from './beside/BesideView.svelte';
   import EffectsCard from './EffectsCard.svelte';
@@ -85,6 +86,7 @@
     {/if}
   </span>
   <Segments
+    tabs
     label="Part of What-if"
     options={TABS}
     value={tab}
@@ -97,7 +99,7 @@
 </div>
 
 {#if futures.problem}
-  <p role="alert" class="bad">{futures.problem.detail}</p>
+  <Refusal words={futures.problem.detail} />
 {:else if tab === 'what-matters'}
   <WhatMatters {names} onmade={choose} />
 {:else if tab === 'side-by-side'}

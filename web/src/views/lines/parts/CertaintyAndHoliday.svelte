@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends { convention: Schemas['convention']; certainty?: Schemas['certainty'] }">
   import type { Schemas } from '../../../lib/api';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { Said } from '../../../lib/said.svelte';
   import ConventionChoice from './ConventionChoice.svelte';
   import type { Save } from '../save';
@@ -36,4 +37,4 @@
     </label>
   {/if}
 </div>
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

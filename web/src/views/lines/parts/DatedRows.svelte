@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts" generics="Row extends DatedRow">
+  import Refusal from '../../../lib/Refusal.svelte';
   import type { Snippet } from 'svelte';
   import Act from '../../../lib/Act.svelte';
   import TypedField from '../../../lib/TypedField.svelte';
@@ -126,4 +127,4 @@
   <input class="small-field w-[280px]" placeholder="note" aria-label="Note of a new {what}" bind:value={note} />
   <Act type="submit">Add {what}</Act>
 </form>
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Refusal from '../../../lib/Refusal.svelte';
   import TypedField from '../../../lib/TypedField.svelte';
   import { Said } from '../../../lib/said.svelte';
   import { readField, shown, type ChoiceSpec, type Fielded, type FieldSpec, type Part, type TypedSpec } from './fields';
@@ -85,4 +86,4 @@
     {/if}
   {/each}
 </div>
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

@@ -2,6 +2,7 @@
   import TypedField from '../../../lib/TypedField.svelte';
   import { longDay, noDay, readDay, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { Said } from '../../../lib/said.svelte';
   import type { Step } from '../save';
 
@@ -99,5 +100,5 @@
       <button class="underline" onclick={() => (adding = true)}>change from a date…</button>
     {/if}
   </div>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </div>

@@ -2,6 +2,7 @@
   import Act from '../../../lib/Act.svelte';
   import type { LineView } from '../../../lib/api';
   import { longDay, noDay, readDay } from '../../../lib/dates';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { Said } from '../../../lib/said.svelte';
   import TypedField from '../../../lib/TypedField.svelte';
   import { changed } from './fields';
@@ -99,5 +100,5 @@
     </select>
     <Act type="submit">Put it there</Act>
   </form>
-  {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} />
 </section>

@@ -2,6 +2,7 @@
   import Act from '../../../lib/Act.svelte';
   import { answer, api, fileForm } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import BudgetTable from './BudgetTable.svelte';
   import { proposed, type BudgetView, type Target } from './budget';
 
@@ -76,7 +77,7 @@
       if (chosen) void look(chosen);
     }}
   />
-  {#if refusal}<p class="bad mt-1" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="mt-1" />
   {#if taken}<p class="mt-1" role="status">{taken}</p>{/if}
   {#if budget}
     <div class="my-2 flex items-baseline gap-3">

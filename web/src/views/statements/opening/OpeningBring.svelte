@@ -2,6 +2,7 @@
   import Act from '../../../lib/Act.svelte';
   import { answer, api, fileForm } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import type { Sheet } from './opening';
 
   /** Takes a sheet that was read whole in the place of the one there is. */
@@ -62,7 +63,7 @@
   <Act onclick={() => read(new Blob([text]))}>Take these rows</Act>
 {/if}
 {#if taken}<p role="status" class="mt-1">{taken}</p>{/if}
-{#if refusal}<p role="alert" class="bad mt-1">{refusal}</p>{/if}
+<Refusal words={refusal} class="mt-1" />
 {#if unread.length}
   <div role="alert" class="bad mt-1">
     Nothing was taken over: {unread.length}

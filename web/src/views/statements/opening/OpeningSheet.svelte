@@ -6,6 +6,7 @@
   import { Loaded } from '../../../lib/loaded.svelte';
   import { addressOfLine } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { changed, ofSide, type Entry, type Sheet } from './opening';
   import OpeningBring from './OpeningBring.svelte';
   import OpeningSide from './OpeningSide.svelte';
@@ -60,7 +61,7 @@
   }
 </script>
 
-{#if loaded.problem}<p role="alert" class="bad">{loaded.problem.detail}</p>{/if}
+<Refusal words={loaded.problem?.detail} />
 {#if view}
   <section class="card mb-3" aria-label="Opening balance sheet">
     <div class="flex items-center gap-3">
@@ -70,7 +71,7 @@
         <Act onclick={place}>Place {plan.money.full(view.unplaced)} in retained profit</Act>
       {/if}
     </div>
-    {#if refusal}<p role="alert" class="bad mt-1">{refusal}</p>{/if}
+    <Refusal words={refusal} class="mt-1" />
     {#if view.there && !view.findings.length}
       <p class="mt-1" role="status">It balances, and everything in it is cleared or stays.</p>
     {:else}

@@ -2,6 +2,7 @@
   import { answer, api } from '../../../lib/api';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import Segments from '../../../lib/Segments.svelte';
   import CostsCard from './CostsCard.svelte';
   import ErrorChart from './ErrorChart.svelte';
@@ -66,7 +67,7 @@
 </div>
 
 {#if loaded.problem}
-  <p role="alert" class="bad">{loaded.problem.detail}</p>
+  <Refusal words={loaded.problem.detail} />
 {:else if data && data.leads === 0}
   <p class="card max-w-[640px]">
     No {unit} after a snapshot is over yet: the record begins when facts cover a whole one.

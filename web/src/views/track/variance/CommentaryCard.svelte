@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts">
+  import Refusal from '../../../lib/Refusal.svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
@@ -67,5 +68,5 @@
   {:else}
     <p class="hush">A draft is made from the figures, the notes and what was decided; edit it, then keep it.</p>
   {/if}
-  {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} />
 </section>

@@ -2,6 +2,7 @@
   import { answer, api } from '../../../lib/api';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import SidePanel from '../../../lib/SidePanel.svelte';
   import { REASONS, type Length, type Row, type Why } from '../track';
 
@@ -49,7 +50,7 @@
     </tbody>
   </table>
   {#if row.note}<p class="mb-2">{row.note}</p>{/if}
-  {#if loaded.problem}<p role="alert" class="bad">{loaded.problem.detail}</p>{/if}
+  <Refusal words={loaded.problem?.detail} />
   {#if loaded.data?.length}
     <table class="figures" aria-label="Counterparties and items of {row.name}">
       <thead>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Act from '../../../lib/Act.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import type { Row } from '../track';
 
   interface Props {
@@ -44,4 +45,4 @@
   <Act main onclick={() => void save()}>Keep</Act>
   <Act onclick={onclose}>Leave it</Act>
 </div>
-{#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+<Refusal words={refusal} />

@@ -6,6 +6,7 @@
   import { Loaded } from '../../../lib/loaded.svelte';
   import { address } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import Segments from '../../../lib/Segments.svelte';
   import { periodWords } from '../../forecast/rows';
   import type { Length, Row } from '../track';
@@ -119,7 +120,7 @@
 </div>
 
 {#if variance.problem}
-  <p role="alert" class="bad">{variance.problem.detail}</p>
+  <Refusal words={variance.problem.detail} />
 {:else if data && !data.window}
   <div class="card max-w-[640px]">
     <p>

@@ -4,6 +4,7 @@
   import { Loaded } from '../../../lib/loaded.svelte';
   import type { By, TimeWindow } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import FuturesTable from '../FuturesTable.svelte';
   import FuturesChart from '../FuturesChart.svelte';
   import type { Scenario } from '../whatif';
@@ -84,7 +85,7 @@
   <Act href={csv}>Export CSV</Act>
 </div>
 {#if beside.problem}
-  <p role="alert" class="bad">{beside.problem.detail}</p>
+  <Refusal words={beside.problem.detail} />
 {:else if beside.data}
   <FuturesChart futures={beside.data.futures.map((one) => one.closing)} from={time.from} to={time.to} />
   <div class="mt-3">

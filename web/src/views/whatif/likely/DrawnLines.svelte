@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import Fields from '../../lines/parts/Fields.svelte';
   import { changed, type Part } from '../../lines/parts/fields';
   import { DOUBTS, how, USUAL, type Simulation } from './likely';
@@ -46,7 +47,7 @@
     >
   </summary>
   <div class="my-2"><Fields specs={DOUBTS} of={chances} {put} /></div>
-  {#if refusal}<p class="bad" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} />
   <table class="figures">
     <thead
       ><tr><th class="words w-[60px]">Firm</th><th class="words">Line</th><th class="words">Its estimates</th></tr

@@ -3,6 +3,7 @@
   import { answer, api } from '../../../lib/api';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import TypedField from '../../../lib/TypedField.svelte';
   import DrawnLines from './DrawnLines.svelte';
   import FanChart from './FanChart.svelte';
@@ -78,7 +79,7 @@
 </div>
 
 {#if problem}
-  <p role="alert" class="bad">{problem.detail}</p>
+  <Refusal words={problem.detail} />
 {:else if told && !told.weeks.length}
   <p class="card">The horizon ends before a whole week is over: plan more months ahead under Setup.</p>
 {:else if told}

@@ -3,6 +3,7 @@
   import { fullDay, shortDay } from '../../../lib/dates';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { putScenario } from '../putting';
   import { freeName } from '../whatif';
 
@@ -26,7 +27,7 @@
 </script>
 
 {#if levers.problem}
-  <p role="alert" class="bad">{levers.problem.detail}</p>
+  <Refusal words={levers.problem.detail} />
 {:else if levers.data}
   <section class="card mt-3" aria-label="What can be done about it">
     <h2 class="mb-1 font-semibold">

@@ -2,6 +2,7 @@
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import TargetField from '../TargetField.svelte';
   import { nothingCalled, type Choice, type Measure } from '../whatif';
 
@@ -68,7 +69,7 @@
       </select></label
     >
     <Act type="submit">Turn both</Act>
-    {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
+    <Refusal words={refusal} class="w-full" />
   </form>
   {#if told}
     {@const grid = told.grid}

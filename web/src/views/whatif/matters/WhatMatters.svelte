@@ -4,6 +4,7 @@
   import { fullDay, noDay, readDay } from '../../../lib/dates';
   import { addressOfLine } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import TypedField from '../../../lib/TypedField.svelte';
   import { MEASURES, type Measure } from '../whatif';
   import { Ranking, USUAL, type Steps } from './ranking.svelte';
@@ -81,7 +82,7 @@
   </div>
   <StepFields {steps} onput={(next) => (steps = next)} />
   {#if ranking.problem}
-    <p role="alert" class="bad">{ranking.problem.detail}</p>
+    <Refusal words={ranking.problem.detail} />
   {:else if felt.length}
     <table class="figures">
       <thead>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Act from '../../../lib/Act.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import TargetField from '../TargetField.svelte';
   import { nothingCalled, type Choice } from '../whatif';
 
@@ -35,5 +36,5 @@
     >
   {/if}
   <Act type="submit">Add the row</Act>
-  {#if refusal}<p class="bad w-full" role="alert">{refusal}</p>{/if}
+  <Refusal words={refusal} class="w-full" />
 </form>

@@ -6,6 +6,7 @@
   import { cellsOf, TypedGrid } from '../../../lib/grid/typed.svelte';
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { letter } from '../whatif';
   import AddRow from './AddRow.svelte';
 
@@ -51,7 +52,7 @@
 </script>
 
 {#if sheet.problem}
-  <p role="alert" class="bad">{sheet.problem.detail}</p>
+  <Refusal words={sheet.problem.detail} />
 {:else if sheet.data && !columns.length}
   <p class="card">
     Make three cases first, or a scenario of your own: each is a column here, and each figure that differs a row.
@@ -109,7 +110,7 @@
   {:else}
     <p class="card mb-2">No figure differs yet: choose one below, then type what it is in each future.</p>
   {/if}
-  {#if grid.refusal}<p class="bad mb-2" role="alert">{grid.refusal}</p>{/if}
+  <Refusal words={grid.refusal} class="mb-2" />
   <p class="hush mb-2">
     Type, paste and copy as in a spreadsheet; Delete takes a change out. What differs only for some months is set under
     Futures.

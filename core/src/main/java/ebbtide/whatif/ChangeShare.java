@@ -1,8 +1,10 @@
 package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
+import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
@@ -45,7 +47,13 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
             return atOnce(plan);
         }
         Plan made = plan;
-        for (Ramp.Part part : change.ramp().parts(change.range())) {
+        List<Ramp.Part> parts = change.ramp().parts(change.range()).stream()
+                .filter(part -> !isOver(part.range()))
+                .toList();
+        Check.that(
+                !parts.isEmpty(),
+                "Its range is over: history, and what is open or owed on the as-of date, stays as it is");
+        for (Ramp.Part part : parts) {
             for (Target target : Changing.targets(plan, change)) {
                 made = new ChangeShare(
                                 base,
@@ -56,6 +64,14 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
             }
         }
         return made;
+    }
+
+    /** Of activity nothing is left to change of months that are over; an assumption has its steps in them still. */
+    private boolean isOver(DayRange range) {
+        LocalDate to = range.to();
+        return to != null
+                && !to.isAfter(base.plan().settings().asOf())
+                && !(change.target() instanceof Target.OfAssumption);
     }
 
     private Plan atOnce(Plan plan) {

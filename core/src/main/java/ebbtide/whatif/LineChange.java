@@ -222,9 +222,20 @@ final class LineChange {
         Check.that(
                 !part.isEmpty(),
                 "Pay of '" + line.name() + "' has its pay days: shift a role, which then begins later");
-        return line.with(pay.with(pay.roles().stream()
-                .map(role -> role.name().equals(part) ? role.from(shifted(role.start())) : role)
-                .toList()));
+        return moving(
+                line,
+                pay.with(pay.roles().stream()
+                        .map(role -> role.name().equals(part) ? role.from(shifted(role.start())) : role)
+                        .toList()));
+    }
+
+    /** A shift that moves nothing finds nothing. */
+    private Line moving(Line line, Assumption shifted) {
+        Check.that(
+                !shifted.equals(line.assumption()) || ((Act.Shift) change.act()).by() == 0,
+                "'" + (part.isEmpty() ? line.name() : part)
+                        + "' has no day in that range that lies after the as-of date");
+        return line.with(shifted);
     }
 
     private Optional<Line> items(Line line) {
@@ -245,11 +256,12 @@ final class LineChange {
     private Optional<Line> assets(Line line) {
         CapitalSpending spending = (CapitalSpending) line.assumption();
         UnaryOperator<CapitalSpending.Asset> doing = change.act() instanceof Act.Shift ? this::later : this::costing;
-        return Optional.of(line.with(new CapitalSpending(
+        CapitalSpending other = new CapitalSpending(
                 spending.assets().stream()
                         .map(asset -> part.isEmpty() || asset.name().equals(part) ? doing.apply(asset) : asset)
                         .toList(),
-                spending.convention())));
+                spending.convention());
+        return Optional.of(change.act() instanceof Act.Shift ? moving(line, other) : line.with(other));
     }
 
     private CapitalSpending.Asset costing(CapitalSpending.Asset asset) {

@@ -54,6 +54,10 @@ class RampTest {
         DayRange on = new DayRange(LocalDate.of(2026, 4, 1), null);
         assertThat(cash(forecast(BASE, ramped("ropes", add("-3000"), on, 2, 0)), "ropes", 3, 4, 5, 10))
                 .containsExactly(4_000_000L, 3_850_000L, 3_700_000L, 3_700_000L);
+        DayRange begun = new DayRange(LocalDate.of(2026, 1, 1), null);
+        assertThat(cash(forecast(BASE, ramped("ropes", add("-3000"), begun, 4, 0)), "ropes", 3, 4, 5))
+                .as("three quarters of it in the third month")
+                .containsExactly(3_775_000L, 3_700_000L, 3_700_000L);
         assertThatThrownBy(() -> ramped("ropes", add("-3000"), on, 2, 2))
                 .hasMessage("A change that comes and goes over some months has a last month: say to when");
         assertThatThrownBy(() -> ramped("ropes", new Act.NeverPaid(ebbtide.money.Percent.HUNDRED), on, 2, 0))

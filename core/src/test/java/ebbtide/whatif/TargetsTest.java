@@ -221,15 +221,12 @@ class TargetsTest {
                     of.apply(new Act.Shift(2, Act.Shift.Unit.MONTHS)),
                     loan.drawnOn(loan.from().on().plusMonths(2))));
         }
-        if (line.assumption() instanceof CapitalSpending spending
-                && !spending.assets().isEmpty()) {
-            return Optional.of(new Edited(
-                    of.apply(new Act.Shift(20, Act.Shift.Unit.DAYS)),
-                    new CapitalSpending(
-                            spending.assets().stream()
-                                    .map(one -> later(one, asOf))
-                                    .toList(),
-                            spending.convention())));
+        if (line.assumption() instanceof CapitalSpending spending) {
+            CapitalSpending later = new CapitalSpending(
+                    spending.assets().stream().map(one -> later(one, asOf)).toList(), spending.convention());
+            return later.equals(spending)
+                    ? Optional.empty()
+                    : Optional.of(new Edited(of.apply(new Act.Shift(20, Act.Shift.Unit.DAYS)), later));
         }
         if (line.assumption() instanceof DatedItems dated
                 && dated.items().stream().anyMatch(one -> one.certainty() == Certainty.LIKELY)) {

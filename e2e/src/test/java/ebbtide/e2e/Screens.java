@@ -24,9 +24,10 @@ final class Screens {
         }
     }
 
+    /** A button by its whole name, or the tab that shows another part of a view. */
     static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        Page.GetByRoleOptions called = new Page.GetByRoleOptions().setName(name).setExact(true);
+        return page.getByRole(AriaRole.BUTTON, called).or(page.getByRole(AriaRole.TAB, called));
     }
 
     static Locator link(Page page, String name) {

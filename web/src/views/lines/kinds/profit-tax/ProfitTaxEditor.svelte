@@ -1,5 +1,6 @@
 <script lang="ts">
   import Act from '../../../../lib/Act.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import Fields from '../../parts/Fields.svelte';
   import { CONVENTION } from '../../parts/choices';
@@ -94,5 +95,5 @@
       >Add an instalment</Act
     >
   {/if}
-  {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} />
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Refusal from '../../../../lib/Refusal.svelte';
   import TypedField from '../../../../lib/TypedField.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import ConventionChoice from '../../parts/ConventionChoice.svelte';
@@ -90,4 +91,4 @@
   />
 </div>
 <div class="mt-1.5"><Fields specs={EARLY} of={early} put={putEarly} /></div>
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

@@ -2,6 +2,7 @@
   import type { LineView } from '../../../../lib/api';
   import { monthName } from '../../../../lib/dates';
   import { getPlan } from '../../../../lib/plan.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import Segments from '../../../../lib/Segments.svelte';
   import type { Netting, Save } from '../../save';
@@ -66,5 +67,5 @@
       {/each}
     </tbody>
   </table>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </section>

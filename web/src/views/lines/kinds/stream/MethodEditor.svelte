@@ -3,6 +3,7 @@
   import { addDays, monthStart } from '../../../../lib/dates';
   import { readPercent } from '../../../../lib/money';
   import { getPlan } from '../../../../lib/plan.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import DatedRows from '../../parts/DatedRows.svelte';
   import CustomersMethod from './methods/CustomersMethod.svelte';
   import GrowthMonths from './methods/GrowthMonths.svelte';
@@ -125,4 +126,4 @@
     >
   {/if}
 </div>
-{#if said.words}<p class="bad mb-2" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mb-2" />

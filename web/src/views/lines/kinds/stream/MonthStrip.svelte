@@ -6,6 +6,7 @@
   import { TypedGrid, type How } from '../../../../lib/grid/typed.svelte';
   import { noAmount } from '../../../../lib/money';
   import { getPlan } from '../../../../lib/plan.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import OverrideReason from './OverrideReason.svelte';
   import type { Save, Stream } from '../../save';
   import { needReason, readBlock, withMonths, type StripEdit } from './strip';
@@ -116,4 +117,4 @@
 {#if waiting}
   <OverrideReason ongive={(reason) => void grid.say(keep(waiting!, reason))} onleave={() => (waiting = undefined)} />
 {/if}
-{#if grid.refusal}<p class="bad mt-1" role="alert">{grid.refusal}</p>{/if}
+<Refusal words={grid.refusal} class="mt-1" />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import PatternBar from './PatternBar.svelte';
   import { draftOf, moved, refusal, toJson, type PatternDraft } from './pattern';
   import type { Save } from '../../save';
@@ -102,4 +103,4 @@
   <button class="underline" onclick={addStep}>Add a step</button>
   {#if typed}<button class="underline" onclick={() => (typed = undefined)}>Back to the pattern in force</button>{/if}
 </div>
-{#if wrong}<p class="bad mt-1" role="alert">{wrong}</p>{/if}
+<Refusal words={wrong} class="mt-1" />

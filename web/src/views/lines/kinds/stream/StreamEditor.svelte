@@ -2,6 +2,7 @@
   import { getPlan } from '../../../../lib/plan.svelte';
   import MethodEditor from './MethodEditor.svelte';
   import { addDays, monthStart } from '../../../../lib/dates';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import EarlyPayment from './EarlyPayment.svelte';
   import LeftCard from './LeftCard.svelte';
   import LedgerFields from './LedgerFields.svelte';
@@ -75,7 +76,7 @@
       each month</span
     >
   </label>
-  {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} class="mt-1" />
 </div>
 {#if view.left.length}<LeftCard months={view.left} {paid} {netting} save={saveNetting} />{/if}
 {#if view.early}<EarlyPayment early={view.early} />{/if}

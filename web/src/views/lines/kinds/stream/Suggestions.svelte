@@ -3,6 +3,7 @@
   import { answer, api } from '../../../../lib/api';
   import { Loaded } from '../../../../lib/loaded.svelte';
   import { getPlan } from '../../../../lib/plan.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import { withMethod } from './methods/methods';
   import type { Save, Stream } from '../../save';
@@ -64,7 +65,7 @@
     <button class="underline" onclick={onclose}>Close</button>
   </div>
   {#if loaded.problem}
-    <p role="alert" class="bad">{loaded.problem.detail}</p>
+    <Refusal words={loaded.problem.detail} />
   {:else if data && shown}
     <SuggestionChart actual={data.actual} said={shown.said} next={shown.next} words={shown.words} />
     <table class="figures">
@@ -124,6 +125,6 @@
         {:else}<span class="hush">The days in force do as well.</span>{/if}
       </p>
     {/if}
-    {#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+    <Refusal words={said.words} class="mt-1" />
   {/if}
 </div>

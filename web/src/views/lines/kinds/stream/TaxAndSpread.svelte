@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Refusal from '../../../../lib/Refusal.svelte';
   import TypedField from '../../../../lib/TypedField.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import type { Save, Stream } from '../../save';
@@ -69,4 +70,4 @@
     <TypedField name="Weights of the five weeks" class="w-[130px]" value={spread.weights.join(', ')} onput={setWeeks} />
   {/if}
 </div>
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { getPlan } from '../../../../lib/plan.svelte';
+  import Refusal from '../../../../lib/Refusal.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import DayTermsEditor from './DayTermsEditor.svelte';
   import StepsEditor from '../../parts/StepsEditor.svelte';
@@ -96,4 +97,4 @@
     </p>
   {/if}
 {/if}
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />

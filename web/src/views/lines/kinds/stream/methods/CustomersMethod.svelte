@@ -2,6 +2,7 @@
   import TypedField from '../../../../../lib/TypedField.svelte';
   import { noMonth, readMonth, type Day } from '../../../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../../../lib/money';
+  import Refusal from '../../../../../lib/Refusal.svelte';
   import { Said } from '../../../../../lib/said.svelte';
   import type { Driver, MethodOf, Save } from '../../../save';
   import DriverEditor from './DriverEditor.svelte';
@@ -77,5 +78,5 @@
       <option value="mean">the mean of start and end</option>
     </select>
   </div>
-  {#if said.words}<p class="bad" role="alert">{said.words}</p>{/if}
+  <Refusal words={said.words} />
 </div>

@@ -2,6 +2,7 @@
   import TypedField from '../../../../../lib/TypedField.svelte';
   import { monthName, noMonth, readMonth } from '../../../../../lib/dates';
   import { readPercent } from '../../../../../lib/money';
+  import Refusal from '../../../../../lib/Refusal.svelte';
   import { Said } from '../../../../../lib/said.svelte';
   import type { Save } from '../../../save';
 
@@ -86,4 +87,4 @@
 {:else}
   <button class="underline" onclick={() => (adding = true)}>otherwise in a month…</button>
 {/if}
-{#if said.words}<p class="bad mt-1" role="alert">{said.words}</p>{/if}
+<Refusal words={said.words} class="mt-1" />
