@@ -96,7 +96,7 @@
       {:else if view === 'funding'}
         <FundingView {time} />
       {:else if view === 'statements'}
-        <StatementsView />
+        <StatementsView {time} />
       {:else if view === 'track'}
         <TrackView {part} />
       {:else if view === 'whatif'}

@@ -2,16 +2,20 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { MINUS } from '../../lib/money';
+  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import { head, type By } from './statements';
 
-  let { by }: { by: By } = $props();
+  let { time, by }: { time: TimeWindow; by: By } = $props();
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
-      api.GET('/api/plans/{plan}/statements/ratios', { params: { path: { plan: plan.id }, query: { by } }, signal }),
+      api.GET('/api/plans/{plan}/statements/ratios', {
+        params: { path: { plan: plan.id }, query: { by, from: time.from, to: time.to } },
+        signal,
+      }),
     );
   });
 

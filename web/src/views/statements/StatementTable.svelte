@@ -2,11 +2,13 @@
   import { answer, api } from '../../lib/api';
   import FigureGrid from '../../lib/grid/FigureGrid.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
+  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import { columns, place, rows, type By, type Kind, type StatementPlace } from './statements';
 
   interface Props {
+    time: TimeWindow;
     kind: Kind;
     label: string;
     by: By;
@@ -16,13 +18,13 @@
     onleave: () => void;
   }
 
-  let { kind, label, by, common, onopen, onleave }: Props = $props();
+  let { time, kind, label, by, common, onopen, onleave }: Props = $props();
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/statements', {
-        params: { path: { plan: plan.id }, query: { kind, by, common } },
+        params: { path: { plan: plan.id }, query: { kind, by, common, from: time.from, to: time.to } },
         signal,
       }),
     );

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { TimeWindow } from '../../lib/place.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import CashCharts from './CashCharts.svelte';
@@ -10,6 +11,11 @@
   import StatementTable from './StatementTable.svelte';
   import { LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
 
+  interface Props {
+    time: TimeWindow;
+  }
+
+  let { time }: Props = $props();
   let shown = $state<Shown>('income');
   let by = $state<By>('MONTH');
   let common = $state(false);
@@ -18,7 +24,7 @@
 </script>
 
 {#snippet table(kind: Kind, label: string, shares: boolean)}
-  <StatementTable {kind} {label} {by} common={shares} onopen={(at) => (place = at)} onleave={leave} />
+  <StatementTable {time} {kind} {label} {by} common={shares} onopen={(at) => (place = at)} onleave={leave} />
 {/snippet}
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
@@ -60,7 +66,7 @@
 {:else if shown === 'charts'}
   <CashCharts {by} />
 {:else if shown === 'ratios'}
-  <RatioTable {by} />
+  <RatioTable {time} {by} />
 {:else if shown === 'years'}
   <LongRange />
 {:else if shown === 'rolls'}

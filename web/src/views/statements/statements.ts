@@ -39,7 +39,7 @@ export function head(period: PeriodView): FigureColumn {
   const [from, to] = [period.from, period.to];
   const one = from.slice(0, 7) === to.slice(0, 7);
   return {
-    key: from,
+    key: `${from} ${to}`,
     name: one ? monthName(from) : `${monthName(from)} to ${monthName(to)}`,
     sub: one || from.slice(0, 4) === to.slice(0, 4) ? to.slice(0, 4) : `${from.slice(0, 4)} to ${to.slice(0, 4)}`,
   };

@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -129,27 +130,9 @@ public class ItemsBench {
     }
 
     private List<OpenItem> items() {
-        List<OpenItem> made = new ArrayList<>();
-        for (int i = 0; i < count; i++) {
-            boolean open = i % 2 == 0;
-            LocalDate due =
-                    open ? AS_OF.plusDays(random.nextInt(90) - 45L) : AS_OF.minusDays(random.nextInt(400) + 40L);
-            long gross = 1L + random.nextInt(5_000_000);
-            made.add(new OpenItem(
-                    "i" + i,
-                    OpenItem.Kind.INVOICE,
-                    "SI-" + (100_000 + i),
-                    "Party " + random.nextInt(count * 3 / 100),
-                    "l" + random.nextInt(LINES),
-                    due.minusDays(30),
-                    due.minusDays(30),
-                    due,
-                    new OpenItem.Amount(gross, 0, false, open ? gross : 0),
-                    open ? null : due.plusDays(random.nextInt(30)),
-                    OpenItem.Handling.NONE,
-                    null));
-        }
-        return made;
+        List<String> lines =
+                IntStream.range(0, LINES).mapToObj(line -> "l" + line).toList();
+        return LargePlan.items(count, lines, AS_OF, 5_000_000, random);
     }
 
     private List<BankMovement> movements() {

@@ -54,16 +54,16 @@ public final class LargePlan {
                 List.of(new Account("a", "A", "GB", false, asOf, 100_000_000L)),
                 List.of(),
                 List.of(),
-                items(items, onBooks, asOf));
+                items(items, onBooks, asOf, 100_000, new Random(3)));
     }
 
-    private static List<OpenItem> items(int count, List<String> lines, LocalDate asOf) {
-        Random random = new Random(3);
+    /** Returns so many items on some lines, each of at most an amount in minor units; every second one is paid. */
+    static List<OpenItem> items(int count, List<String> lines, LocalDate asOf, int most, Random random) {
         List<OpenItem> made = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             boolean open = i % 2 == 0;
             LocalDate due = open ? asOf.plusDays(random.nextInt(90) - 45L) : asOf.minusDays(random.nextInt(400) + 40L);
-            long gross = 1L + random.nextInt(100_000);
+            long gross = 1L + random.nextInt(most);
             made.add(new OpenItem(
                     "i" + i,
                     OpenItem.Kind.INVOICE,

@@ -128,22 +128,7 @@ public record TermLoan(
     }
 
     private TermLoan repaidOn(int at, LocalDate day) {
-        List<ActivityMethod.DatedAmount> changed = MovableAmount.on(apart(), at, day);
-        return new TermLoan(
-                by,
-                from,
-                running,
-                rate,
-                firstPayDay,
-                payments,
-                everyMonths,
-                interestOnly,
-                dayCount,
-                convention,
-                by == By.TYPED ? changed : typed,
-                by == By.TYPED ? early : changed,
-                keepsEnd,
-                fee);
+        return withApart(MovableAmount.on(apart(), at, day));
     }
 
     /** Returns the loan with the whole of an amount repaid on a day, and nothing agreed later. */
@@ -151,6 +136,10 @@ public record TermLoan(
         List<ActivityMethod.DatedAmount> kept = new ArrayList<>(
                 apart().stream().filter(one -> one.date().isBefore(day)).toList());
         kept.add(new ActivityMethod.DatedAmount(day, owed, "due at once"));
+        return withApart(kept);
+    }
+
+    private TermLoan withApart(List<ActivityMethod.DatedAmount> others) {
         return new TermLoan(
                 by,
                 from,
@@ -162,8 +151,8 @@ public record TermLoan(
                 interestOnly,
                 dayCount,
                 convention,
-                by == By.TYPED ? kept : typed,
-                by == By.TYPED ? early : kept,
+                by == By.TYPED ? others : typed,
+                by == By.TYPED ? early : others,
                 keepsEnd,
                 fee);
     }

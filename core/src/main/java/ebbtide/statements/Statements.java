@@ -65,6 +65,27 @@ public final class Statements {
     }
 
     /**
+     * Returns the periods of a length that some days touch, and after those of each fiscal year the whole of it, as far
+     * as it is forecast; all of them where those days lie outside the forecast.
+     */
+    public List<Period> periods(Periods by, LocalDate from, LocalDate to) {
+        Period days = new Period(from, to.plusDays(1));
+        List<Period> touched = periods(by).stream().filter(days::overlaps).toList();
+        if (touched.isEmpty() || by == Periods.YEAR) {
+            return periods(by);
+        }
+        List<Period> found = new ArrayList<>();
+        for (Period year : periods(Periods.YEAR)) {
+            List<Period> of = touched.stream().filter(year::overlaps).toList();
+            found.addAll(of);
+            if (!of.isEmpty() && !of.contains(year)) {
+                found.add(year);
+            }
+        }
+        return found;
+    }
+
+    /**
      * Returns a statement by period, periods being whole months ({@link #periods}); in common size with the share of
      * sales, or of assets.
      */

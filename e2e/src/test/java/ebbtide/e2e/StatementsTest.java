@@ -37,8 +37,9 @@ class StatementsTest extends Journeys {
         accessible();
         click("Balance sheet");
         button(page, "\u00a3").click();
-        assertThat(cell(page, "Assets", 12)).isVisible();
-        assertThat(figures("Assets")).hasSizeGreaterThan(24).isEqualTo(figures("Liabilities and equity"));
+        // Opening, March to May, which the window holds, and the year's end.
+        assertThat(cell(page, "Assets", 4)).isVisible();
+        assertThat(figures("Assets")).hasSize(5).isEqualTo(figures("Liabilities and equity"));
         cell(page, "Receivables", 2).click();
         assertThat(page.getByText("before the month").first()).isVisible();
         page.keyboard().press("Escape");
@@ -47,7 +48,7 @@ class StatementsTest extends Journeys {
         accessible();
         click("Cash flow");
         click("Quarter");
-        assertThat(page.getByText("Apr to Jun")).hasCount(4);
+        assertThat(page.getByText("Apr to Jun")).hasCount(2);
         Locator direct = page.getByLabel("Direct", new Page.GetByLabelOptions().setExact(true))
                 .getByRole(AriaRole.ROW);
         Locator indirect = page.getByLabel("Indirect", new Page.GetByLabelOptions().setExact(true))

@@ -56,11 +56,13 @@ class StatementsController {
             @PathVariable String plan,
             @RequestParam String kind,
             @RequestParam Periods by,
-            @RequestParam(defaultValue = "false") boolean common) {
+            @RequestParam(defaultValue = "false") boolean common,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
         PlanAtVersion shown = edits.shown(plan);
         Forecast forecast = shown.forecast();
         Statements statements = Statements.of(forecast);
-        List<Period> periods = statements.periods(by);
+        List<Period> periods = periods(statements, by, from, to);
         StatementTable table = statements.table(kind(kind), periods, common);
         BaseAmounts base = shown.shown()
                 .map(one -> new BaseAmounts(
@@ -76,6 +78,12 @@ class StatementsController {
                 table.opening(),
                 forecast.plan().settings().openingDay(),
                 table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
+    }
+
+    /** The periods of a window with the totals of its years, or all of them where none is said. */
+    private static List<Period> periods(
+            Statements statements, Periods by, @Nullable LocalDate from, @Nullable LocalDate to) {
+        return from == null || to == null ? statements.periods(by) : statements.periods(by, from, to);
     }
 
     private static Statements.Kind kind(String word) {
@@ -138,10 +146,14 @@ class StatementsController {
     record RatiosView(List<PeriodView> periods, List<RatioView> ratios) {}
 
     @GetMapping("/ratios")
-    RatiosView ratios(@PathVariable String plan, @RequestParam Periods by) {
+    RatiosView ratios(
+            @PathVariable String plan,
+            @RequestParam Periods by,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
         Forecast forecast = edits.shown(plan).forecast();
         Statements statements = Statements.of(forecast);
-        List<Period> periods = statements.periods(by);
+        List<Period> periods = periods(statements, by, from, to);
         return new RatiosView(
                 periods.stream()
                         .map(period ->
