@@ -55,7 +55,7 @@
             <TypedField
               name="Name of {one.name}"
               value={one.name}
-              class="w-[190px]"
+              class="w-[250px]"
               maxlength={200}
               onput={(typed) => say(one, { name: typed })}
             />

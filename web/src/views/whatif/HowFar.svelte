@@ -66,7 +66,7 @@
         params: {
           path: { plan: plan.id },
           query: {
-            ...(change ? { scenario: change.scenario, change: change.id } : {}),
+            ...(change ? { ofScenario: change.scenario, change: change.id } : {}),
             ...(target?.kind === 'assumption' ? { path: target.path } : {}),
             ...(target?.kind === 'line' ? { line: target.line } : {}),
             ...(first ? { from: first } : {}),

@@ -38,7 +38,7 @@ export function approve(plan: PlanState, scenario: string): Promise<Problem | nu
   return plan.edit((version) =>
     answer(
       api.POST('/api/plans/{plan}/snapshots/approved', {
-        params: { path: { plan: plan.id }, query: { version, scenario } },
+        params: { path: { plan: plan.id }, query: { version, of: scenario } },
       }),
     ),
   );

@@ -91,6 +91,7 @@ class WhatIfTest extends Journeys {
         // Approved, it is kept beside its base, to be tracked; a change of it is asked how far it goes.
         button(page, "Approve").click();
         assertThat(status()).containsText("Scenario 'Slow spring' approved, to be tracked");
+        assertThat(pennant()).hasValue("");
         changes.first().getByText("how far?").click();
         Locator answer = page.getByLabel("How far can something go");
         assertThat(answer).containsText("at 85%, of 'Slow spring'");

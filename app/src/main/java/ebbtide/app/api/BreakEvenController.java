@@ -35,7 +35,7 @@ class BreakEvenController {
             @PathVariable String plan,
             @RequestParam(required = false) @Nullable String line,
             @RequestParam(required = false) @Nullable String path,
-            @RequestParam(required = false) @Nullable String scenario,
+            @RequestParam(required = false) @Nullable String ofScenario,
             @RequestParam(required = false) @Nullable String change,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
@@ -43,13 +43,13 @@ class BreakEvenController {
             @RequestParam(required = false) @Nullable LocalDate day,
             @RequestParam String bound) {
         // A change is turned in its scenario, whatever is shown.
-        PlanAtVersion shown = scenario == null ? edits.shown(plan) : edits.current(plan);
+        PlanAtVersion shown = ofScenario == null ? edits.shown(plan) : edits.current(plan);
         Measure of = measure.on(day, shown.forecast());
-        Dial dial = scenario == null || change == null
+        Dial dial = ofScenario == null || change == null
                 ? Dial.of(shown.plan(), TargetAsked.of(path, line), new DayRange(from, to))
                 : Dial.ofChange(
                         shown.scenarios(),
-                        edits.scenario(plan, scenario).shown().orElseThrow().scenario(),
+                        edits.scenario(plan, ofScenario).shown().orElseThrow().scenario(),
                         change);
         BreakEven.Answer answer = BreakEven.of(shown.forecast(), dial, of, Money.minor(bound, shown.currency()));
         return BreakEvenView.of(

@@ -66,8 +66,8 @@ class SnapshotsController {
      * beside it (rules 10.1); in one edit.
      */
     @PostMapping("/approved")
-    EditOutcome approve(@PathVariable String plan, @RequestParam long version, @RequestParam String scenario) {
-        PlanAtVersion made = edits.scenario(plan, scenario);
+    EditOutcome approve(@PathVariable String plan, @RequestParam long version, @RequestParam String of) {
+        PlanAtVersion made = edits.scenario(plan, of);
         Scenario approved = made.shown().orElseThrow().scenario();
         Forecast base = edits.current(plan).forecast();
         String name = approved.name() + ", approved as of "

@@ -228,8 +228,13 @@ class ScenarioJourneyTest extends ApiJourney {
     @Test
     void scenario_isApprovedAndTurned() throws Exception {
         send(200, putScenario("slow", SLOW));
-        JsonNode done = send(200, shown(post(path("/snapshots/approved?scenario=slow&version=" + version()))));
+        JsonNode done = send(200, post(path("/snapshots/approved?of=slow&version=" + version())));
         assertThat(done.get("words").asString()).isEqualTo("Scenario 'Slow spring' approved, to be tracked");
+        assertThat(done.get("view").get("shown").isNull())
+                .as("the base is shown as before")
+                .isTrue();
+        send(200, post(path("/undo")));
+        send(200, shown(post(path("/snapshots/approved?of=slow&version=" + version()))));
         JsonNode kept = send(200, get(path("/snapshots")));
         assertThat(kept).hasSize(2);
         assertThat(kept.get(0).get("scenario").isNull()).isTrue();
@@ -244,9 +249,9 @@ class ScenarioJourneyTest extends ApiJourney {
         assertThat(send(200, get(path("/snapshots")))).isEmpty();
 
         JsonNode turned =
-                send(200, get(path("/break-even?scenario=slow&change=c1&measure=LEAST_HEADROOM&bound=-100000000")));
+                send(200, get(path("/break-even?ofScenario=slow&change=c1&measure=LEAST_HEADROOM&bound=-100000000")));
         assertThat(turned.get("sentence").asString()).startsWith("Now, at 100%, least headroom is ");
-        assertThat(send(422, get(path("/break-even?scenario=slow&change=c9&measure=LEAST_HEADROOM&bound=0")))
+        assertThat(send(422, get(path("/break-even?ofScenario=slow&change=c9&measure=LEAST_HEADROOM&bound=0")))
                         .get("detail")
                         .asString())
                 .isEqualTo("'Slow spring' has no such change any more");
