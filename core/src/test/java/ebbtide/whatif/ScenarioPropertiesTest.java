@@ -26,7 +26,7 @@ import org.junit.jupiter.api.Test;
 
 /** What holds for scenarios of every plan. */
 class ScenarioPropertiesTest {
-    private static final int PLANS = 40;
+    private static final int PLANS = 60;
 
     /** Taken over from the base or made from the beginning: the same; without changes: the base (rules 11.1). */
     @Test

@@ -54,7 +54,7 @@ import org.junit.jupiter.api.Test;
 
 /** What is paid otherwise (rules 11.3), and targets that are no stream (rules 11.2), against plans edited by hand. */
 class TargetsTest {
-    private static final int PLANS = 60;
+    private static final int PLANS = 120;
     private static final LocalDate MARCH_18 = LocalDate.of(2026, 3, 18);
 
     @Test
