@@ -1,4 +1,5 @@
 import type { Answer, Problem } from './api';
+import { takenOver } from './taken';
 
 /**
  * Something the server is asked for again whenever what the question reads has changed. The last answer stays until the
@@ -15,7 +16,7 @@ export class Loaded<T> {
       asked
         ?.then((got) => {
           if (stale.signal.aborted) return;
-          if (got.ok) this.data = got.data;
+          if (got.ok) this.data = takenOver(this.data, got.data);
           this.problem = got.ok ? undefined : got.problem;
         })
         .catch((failure: unknown) => {

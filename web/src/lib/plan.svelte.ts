@@ -1,6 +1,7 @@
 import { createContext } from 'svelte';
 import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem, type Schemas } from './api';
 import { MoneyFormat, type Unit } from './money';
+import { takenOver } from './taken';
 
 /** A line as the plan file writes it; the server checks it, the views only change parts of it. */
 export type Line = Schemas['line'];
@@ -44,7 +45,7 @@ export class PlanState {
 
   async load() {
     const got = await answer(api.GET('/api/plans/{plan}', { params: { path: { plan: this.id } } }));
-    if (got.ok) this.view = got.data;
+    if (got.ok) this.view = takenOver(this.view, got.data);
     else this.problem = got.problem;
   }
 
@@ -77,7 +78,7 @@ export class PlanState {
   became(outcome: EditOutcome) {
     this.trial = undefined;
     this.outcome = outcome;
-    this.view = outcome.view;
+    this.view = outcome.view = takenOver(this.view, outcome.view);
   }
 
   putLine(line: Schemas['sent.line'], words: string): Promise<Problem | null> {

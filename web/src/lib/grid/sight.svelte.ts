@@ -1,13 +1,12 @@
-import { tick } from 'svelte';
+import { tick, untrack } from 'svelte';
 
 /** Tables of no more rows are drawn whole. */
 const WHOLE = 120;
-/** So many rows more are drawn above and below those in sight. */
-const BEYOND = 20;
+/** So many rows more are drawn above and below those in sight, once these are there. */
+const BEYOND = 12;
 /** What is drawn changes when so many rows went by. */
 const STEP = 10;
 const USUAL_HEIGHT = 26;
-const USUAL_SIGHT = 40;
 
 /**
  * The rows of a long table that are in sight: they alone are drawn, and some above and below; the rest is room. Its
@@ -16,8 +15,9 @@ const USUAL_SIGHT = 40;
 export class RowsInSight {
   frame = $state<HTMLElement>();
   private top = $state(0);
-  private seen = $state(USUAL_SIGHT);
   private height = $state(USUAL_HEIGHT);
+  private seen = $state(Math.ceil(innerHeight / USUAL_HEIGHT));
+  private beyond = $state(0);
 
   constructor(private readonly count: () => number) {
     $effect(() => {
@@ -26,8 +26,10 @@ export class RowsInSight {
       const look = () => this.look(frame);
       frame.addEventListener('scroll', look, { passive: true });
       window.addEventListener('resize', look);
-      look();
+      untrack(look);
+      const later = setTimeout(() => (this.beyond = BEYOND), 100);
       return () => {
+        clearTimeout(later);
         frame.removeEventListener('scroll', look);
         window.removeEventListener('resize', look);
       };
@@ -40,12 +42,12 @@ export class RowsInSight {
   }
 
   get first(): number {
-    return this.parted ? Math.max(0, Math.min(this.top, this.count() - this.seen) - BEYOND) : 0;
+    return this.parted ? Math.max(0, Math.min(this.top, this.count() - this.seen) - this.beyond) : 0;
   }
 
   /** The row after the last that is drawn. */
   get end(): number {
-    return this.parted ? Math.min(this.count(), this.first + this.seen + 2 * BEYOND + STEP) : this.count();
+    return this.parted ? Math.min(this.count(), this.first + this.seen + 2 * this.beyond + STEP) : this.count();
   }
 
   /** The room of the rows above, in pixels. */
@@ -73,7 +75,7 @@ export class RowsInSight {
     const drawn = frame.querySelectorAll<HTMLElement>('tbody tr[data-drawn]');
     const [one, last] = [drawn[0], drawn[drawn.length - 1]];
     if (one && last) this.height = (last.offsetTop + last.offsetHeight - one.offsetTop) / drawn.length || USUAL_HEIGHT;
-    this.seen = Math.ceil(frame.clientHeight / this.height) || USUAL_SIGHT;
+    this.seen = Math.ceil(frame.clientHeight / this.height) || this.seen;
     const top = Math.floor(frame.scrollTop / this.height / STEP) * STEP;
     if (top === this.top) return;
     const held = frame.contains(document.activeElement);

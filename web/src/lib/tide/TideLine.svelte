@@ -33,7 +33,10 @@
   const bed = $derived(
     scale.path(tide.minimum, 0) + `L${scale.x(tide.closing.length - 1)} ${HEIGHT - 16}L${scale.x(0)} ${HEIGHT - 16}Z`,
   );
-  const months = $derived(monthMarks(tide.firstDay, tide.closing.length));
+  const firstDay = $derived(tide.firstDay);
+  const days = $derived(tide.closing.length);
+  // Of these alone, so that an edit does not name the months again.
+  const months = $derived(monthMarks(firstDay, days));
   /** The low water's words: beside its pin, clear of the handles. */
   const label = $derived.by(() => {
     const pin = scale.x(low);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { CellView, TableView } from '../../lib/api';
+  import type { CellView, PlanView, TableView } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
   import Differs from '../../lib/grid/Differs.svelte';
   import { getPlan } from '../../lib/plan.svelte';
@@ -8,8 +8,8 @@
   interface Props {
     cell: CellView;
     kind: string;
-    rowId: string;
     period: TableView['periods'][number];
+    buoy?: PlanView['buoys'][number];
     /** Whether the as-of date lies just before this column. */
     asOf: boolean;
     tabindex: 0 | -1;
@@ -17,9 +17,8 @@
     onclick: () => void;
   }
 
-  let { cell, kind, rowId, period, asOf, tabindex, selected, onclick }: Props = $props();
+  let { cell, kind, period, buoy, asOf, tabindex, selected, onclick }: Props = $props();
   const plan = getPlan();
-  const buoy = $derived(plan.view?.buoys.find((b) => b.row === rowId && b.from <= period.to && b.to >= period.from));
   const flow = $derived(kind === 'line' || kind === 'unassigned' || kind === 'transfers');
   const bad = $derived(cell.amount < 0 && ['net', 'closing', 'headroom', 'lowest'].includes(kind));
   const title = $derived(

@@ -6,7 +6,7 @@
   import { RowsInSight } from '../../lib/grid/sight.svelte';
   import type { By } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import ForecastCell from './ForecastCell.svelte';
+  import ForecastRow from './ForecastRow.svelte';
   import { canFold, heading, type Act, type Spot } from './rows';
 
   interface Props {
@@ -25,8 +25,8 @@
   const plan = getPlan();
   const cursor = new GridCursor(() => [rows.length, periods.length]);
   let grid = $state<HTMLTableElement>();
+  const buoys = $derived(plan.view!.buoys);
   const asOfColumn = $derived(periods.findIndex((period) => !period.settled));
-  const BOLD = ['section', 'group', 'net', 'closing'];
   /** Rows that stay in sight at the foot while the lines scroll. */
   const FEET = ['net', 'closing', 'headroom'];
   const body = $derived(rows.flatMap((row, r) => (FEET.includes(row.kind) ? [] : [r])));
@@ -118,41 +118,16 @@
 </div>
 
 {#snippet line(row: TableRow, r: number)}
-  <tr
-    data-drawn
-    aria-rowindex={r + 2}
-    class="{BOLD.includes(row.kind) ? 'font-[650]' : ''} {row.kind === 'section' ? 'bg-[#fcfbf7]' : ''}
-            {row.kind === 'closing' ? 'bg-foam' : ''} {row.kind === 'net' ? 'border-t border-t-ink' : ''} {row.active
-      ? ''
-      : 'opacity-50'}"
-  >
-    <th
-      scope="row"
-      class="words max-w-[230px] overflow-hidden text-ellipsis"
-      style="padding-left:{7 + row.depth * 16}px"
-      title={row.name}
-    >
-      {#if canFold(row)}
-        <button
-          class="hush mr-1 text-[10px]"
-          tabindex="-1"
-          aria-label="{folded.has(row.id) ? 'Unfold' : 'Fold'} {row.name}"
-          aria-expanded={!folded.has(row.id)}
-          onclick={() => onfold(row)}>{folded.has(row.id) ? '▸' : '▾'}</button
-        >
-      {/if}{row.name}{row.active ? '' : ' (off)'}
-    </th>
-    {#each row.cells as cell, c (periods[c]?.from)}
-      <ForecastCell
-        {cell}
-        kind={row.kind}
-        rowId={row.id}
-        period={periods[c]!}
-        asOf={c === asOfColumn}
-        tabindex={entered === r && cursor.column === c ? 0 : -1}
-        selected={cursor.holds(r, c)}
-        onclick={() => click(r, c)}
-      />
-    {/each}
-  </tr>
+  <ForecastRow
+    {row}
+    {periods}
+    {buoys}
+    {asOfColumn}
+    place={r + 2}
+    folded={folded.has(row.id)}
+    enteredBy={entered === r ? cursor.column : -1}
+    holds={(column) => cursor.holds(r, column)}
+    onfold={() => onfold(row)}
+    onclick={(column) => click(r, column)}
+  />
 {/snippet}

@@ -131,8 +131,9 @@ public record ForecastTable(List<Period> periods, List<Row> rows) {
             for (Line line : plan.childrenOf(direction, group)) {
                 int at = rows.size();
                 rows.add(null);
-                List<Cell> below = children(direction, line.id(), depth + 1);
-                List<Cell> cells = line.isGroup() ? below : each(i -> forecast.cell(line, periods.get(i)));
+                List<Cell> cells = line.isGroup()
+                        ? children(direction, line.id(), depth + 1)
+                        : each(i -> forecast.cell(line, periods.get(i)));
                 rows.set(
                         at,
                         new Row(

@@ -70,9 +70,12 @@ public final class Liquidity {
     /** Returns the day of the least headroom from one day to another, both included; the earliest on ties. */
     public int worstDay(int from, int to) {
         int worst = from;
+        long least = headroom(from);
         for (int day = from + 1; day <= to; day++) {
-            if (headroom(day) < headroom(worst)) {
+            long headroom = headroom(day);
+            if (headroom < least) {
                 worst = day;
+                least = headroom;
             }
         }
         return worst;

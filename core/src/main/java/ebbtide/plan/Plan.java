@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,6 +22,10 @@ public final class Plan {
     private final List<Buoy> buoys;
     private final Map<String, Line> byId = new HashMap<>();
     private final Set<String> off = new HashSet<>();
+    private final Map<Branch, List<Line>> branches;
+
+    /** Where lines stand directly: in a group of a direction, or at its top. */
+    private record Branch(Direction direction, @Nullable String group) {}
 
     /** Makes a plan; whether it holds together between its lines is asked of {@link PlanCheck}. */
     public Plan(Settings settings, List<Line> lines, List<Buoy> buoys) {
@@ -29,6 +34,9 @@ public final class Plan {
         this.buoys = List.copyOf(buoys);
         this.lines.forEach(line -> byId.putIfAbsent(line.id(), line));
         this.lines.stream().filter(line -> !isOn(line)).forEach(line -> off.add(line.id()));
+        this.branches = this.lines.stream()
+                .collect(Collectors.groupingBy(
+                        line -> new Branch(line.direction(), line.group()), Collectors.toUnmodifiableList()));
     }
 
     public Settings settings() {
@@ -133,9 +141,7 @@ public final class Plan {
 
     /** Returns the lines of a direction that stand directly in a group, in order; a null group means the top. */
     public List<Line> childrenOf(Direction direction, @Nullable String group) {
-        return lines.stream()
-                .filter(line -> line.direction() == direction && Objects.equals(line.group(), group))
-                .toList();
+        return branches.getOrDefault(new Branch(direction, group), List.of());
     }
 
     /** Returns whether a line of the plan and every group it stands in are switched on. */
