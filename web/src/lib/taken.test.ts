@@ -41,7 +41,12 @@ describe('what an answer takes over', () => {
   });
 
   it('keeps the rows that an edit did not touch', () => {
-    const before = { rows: [{ id: 'a', cells: [{ amount: 1 }, { amount: 2 }] }, { id: 'b', cells: [{ amount: 3 }] }] };
+    const before = {
+      rows: [
+        { id: 'a', cells: [{ amount: 1 }, { amount: 2 }] },
+        { id: 'b', cells: [{ amount: 3 }] },
+      ],
+    };
     const after = structuredClone(before);
     after.rows[0]!.cells[1]!.amount = 5;
     const taken = takenOver(before, after);

@@ -16,7 +16,7 @@
   import LevelChart from './LevelChart.svelte';
   import Legend from './Legend.svelte';
   import SaveSnapshot from './SaveSnapshot.svelte';
-  import { rowsShown, type Act as CellAct, type Spot } from './rows';
+  import { rowsShown, tableAfter, type Act as CellAct, type Shown, type Spot } from './rows';
 
   interface Props {
     time: TimeWindow;
@@ -34,21 +34,21 @@
     looking.table = asked;
     return () => (looking.table = '');
   });
-  const table = new Loaded((signal) => {
+  const loaded: Loaded<Shown> = new Loaded(async (signal) => {
     // A new version of the plan is a new question, which the edit that made it may have answered.
     const version = plan.version;
-    const outcome = untrack(() => plan.outcome);
-    if (outcome?.table?.asked === asked && outcome.view.version === version && plan.view === outcome.view)
-      return Promise.resolve({ ok: true as const, data: outcome.table.table });
-    return answer(
-      api.GET('/api/plans/{plan}/forecast', {
-        params: { path: { plan: plan.id }, query: { by: time.by, from: time.from, to: time.to } },
-        signal,
-      }),
+    const [by, from, to, question] = [time.by, time.from, time.to, asked];
+    const changed = untrack(() => tableAfter(loaded.data, plan, question));
+    if (changed) return { ok: true, data: { version, asked: question, table: changed } };
+    const query = { by, from, to };
+    const got = await answer(
+      api.GET('/api/plans/{plan}/forecast', { params: { path: { plan: plan.id }, query }, signal }),
     );
+    return got.ok ? { ok: true, data: { version, asked: question, table: got.data } } : got;
   });
+  const table = $derived(loaded.data?.table);
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
-  const rows = $derived(rowsShown(table.data?.rows ?? [], mode, folded));
+  const rows = $derived(rowsShown(table?.rows ?? [], mode, folded));
   const marks = $derived(plan.view!.tide.marks);
   const least = $derived(`least headroom ${plan.money.short(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}`);
   const verdict = $derived(
@@ -66,7 +66,7 @@
   }
 
   function open(row: TableRow, column: number, act: CellAct, typed = '') {
-    const period = table.data?.periods[column];
+    const period = table?.periods[column];
     if (period) spot = { row: row.id, name: row.name, kind: row.kind, from: period.from, to: period.to, act, typed };
   }
 </script>
@@ -97,17 +97,17 @@
   <SaveSnapshot />
 </div>
 
-{#if table.problem}
-  <Refusal words={table.problem.detail} />
-{:else if table.data && table.data.periods.length === 0}
+{#if loaded.problem}
+  <Refusal words={loaded.problem.detail} />
+{:else if table && table.periods.length === 0}
   <p>The window lies outside the forecast. Drag its handles back, or choose Week again.</p>
-{:else if table.data}
+{:else if table}
   {#if mode === 'level'}
     <LevelChart from={time.from} to={time.to} />
   {/if}
   <ForecastGrid
     by={time.by}
-    periods={table.data.periods}
+    periods={table.periods}
     {rows}
     {folded}
     {spot}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { PlanView, TableRow } from '../../lib/api';
+import type { EditOutcome, PlanView, TableRow } from '../../lib/api';
 import { usual } from '../../lib/place.svelte';
-import { heading, periodWords, rowsShown } from './rows';
+import { heading, periodWords, rowsShown, tableAfter } from './rows';
 
 const row = (id: string, kind: string, depth: number) => ({ id, kind, depth }) as TableRow;
 const ROWS = [
@@ -76,5 +76,29 @@ describe('the usual window', () => {
   it('is a settled month and 12 more, and never beyond the forecast', () => {
     expect(usual(view('2026-03-01'), 'MONTH')).toEqual({ from: '2026-02-01', to: '2027-02-28' });
     expect(usual(view('2028-03-01'), 'MONTH').to).toBe('2028-03-31');
+  });
+});
+
+describe('the table after an edit', () => {
+  const view = { version: 8 } as PlanView;
+  const shown = { version: 7, asked: 'WEEK', table: { periods: [], rows: ROWS } };
+  const changed = (since: number, asked: string) => {
+    const rows = [row('new', 'line', 1)];
+    const outcome = { view, table: { since, asked, periods: [], kept: [0, -1, 3], rows } };
+    return { view, outcome: outcome as unknown as EditOutcome };
+  };
+
+  it('is put together of the rows that stay and those that came', () => {
+    const after = tableAfter(shown, changed(7, 'WEEK'), 'WEEK')!;
+    expect(after.rows.map((one) => one.id)).toEqual(['opening', 'new', 'a']);
+    expect(after.rows[2]).toBe(ROWS[3]);
+  });
+
+  it('is asked for where what was told is of another version, another table or another plan', () => {
+    expect(tableAfter({ ...shown, version: 6 }, changed(7, 'WEEK'), 'WEEK')).toBeUndefined();
+    expect(tableAfter(shown, changed(7, 'MONTH'), 'MONTH')).toBeUndefined();
+    expect(tableAfter(shown, { ...changed(7, 'WEEK'), view: { version: 9 } as PlanView }, 'WEEK')).toBeUndefined();
+    expect(tableAfter(undefined, changed(7, 'WEEK'), 'WEEK')).toBeUndefined();
+    expect(tableAfter(shown, { view }, 'WEEK')).toBeUndefined();
   });
 });

@@ -1,4 +1,4 @@
-import type { TableRow, TableView } from '../../lib/api';
+import type { EditOutcome, PlanView, TableRow, TableView } from '../../lib/api';
 import { longDay, monthName, shortDay, weekday } from '../../lib/dates';
 import type { By } from '../../lib/place.svelte';
 
@@ -32,6 +32,26 @@ export function rowsShown(rows: TableRow[], mode: 'movement' | 'level', folded: 
     shown.push(row);
   }
   return shown;
+}
+
+/** A forecast as it was asked for, of a version of the plan. */
+export type Shown = { version: number; asked: string; table: TableView };
+
+/**
+ * The table that a question asks for, where the edit that made the plan's latest version told what changed of the table
+ * that is shown; nothing where it did not, or told it of another.
+ */
+export function tableAfter(
+  shown: Shown | undefined,
+  plan: { view?: PlanView; outcome?: EditOutcome },
+  asked: string,
+): TableView | undefined {
+  const changed = plan.outcome?.table;
+  if (!changed || !shown || plan.outcome?.view !== plan.view || shown.version !== changed.since) return undefined;
+  if (changed.asked !== asked || shown.asked !== asked) return undefined;
+  const sent = changed.rows.values();
+  const rows = changed.kept.map((place) => (place < 0 ? sent.next().value : shown.table.rows[place]));
+  return { periods: changed.periods, rows: rows.map((row) => row!) };
 }
 
 export function canFold(row: TableRow): boolean {

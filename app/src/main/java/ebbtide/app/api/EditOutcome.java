@@ -1,20 +1,22 @@
 package ebbtide.app.api;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Stores;
 import io.swagger.v3.oas.annotations.media.Schema;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What an edit did: the edit in words, the marks of the forecast before and after, the plan as it stands now, and the
- * forecast that the page shows, where it asked for that.
+ * What an edit did: the edit in words, the marks of the forecast before and after, the plan as it stands now, and what
+ * changed of the forecast that the page shows, where it asked for that.
  */
 public record EditOutcome(
         String words,
         PlanView.Marks was,
         PlanView.Marks became,
         PlanView view,
-        @Schema(nullable = true) TableWithEdit.@Nullable TableSent table) {
+        @Schema(nullable = true) TableWithEdit.@Nullable TableChanged table,
+        @JsonIgnore EditMade made) {
 
     static EditOutcome of(String planId, EditMade done, Stores stores) {
         return new EditOutcome(
@@ -22,10 +24,11 @@ public record EditOutcome(
                 PlanView.Marks.of(done.was().forecast()),
                 PlanView.Marks.of(done.became().forecast()),
                 PlanView.of(planId, done.became(), stores),
-                null);
+                null,
+                done);
     }
 
-    EditOutcome with(TableWithEdit.TableSent sent) {
-        return new EditOutcome(words, was, became, view, sent);
+    EditOutcome with(TableWithEdit.TableChanged changed) {
+        return new EditOutcome(words, was, became, view, changed, made);
     }
 }

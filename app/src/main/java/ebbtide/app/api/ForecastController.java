@@ -17,7 +17,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -87,14 +86,8 @@ class ForecastController {
         return table(edits.shown(plan), by, from, to);
     }
 
-    /** Returns the forecast of a version of a plan as it is looked at; nothing where there is a later one already. */
-    Optional<TableView> table(String plan, long version, Periods by, LocalDate from, LocalDate to) {
-        return Optional.of(edits.shown(plan))
-                .filter(shown -> shown.version() == version)
-                .map(shown -> table(shown, by, from, to));
-    }
-
-    private static TableView table(PlanAtVersion shown, Periods by, LocalDate from, LocalDate to) {
+    /** Returns the forecast of a plan as it is looked at. */
+    static TableView table(PlanAtVersion shown, Periods by, LocalDate from, LocalDate to) {
         Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
         List<Period> periods = forecast.periods(by, from, to);

@@ -1,9 +1,15 @@
 package ebbtide.app.api;
 
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.time.Periods;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.MethodParameter;
 import org.springframework.http.MediaType;
@@ -14,22 +20,53 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyAdvice;
 
 /**
- * Sends the forecast that a page shows along with what an edit did, so that no second question is asked: the page says
- * which in a header, "WEEK 2026-03-01 2026-05-31".
+ * Sends what an edit changed of the forecast that a page shows along with the edit, so that no second question is
+ * asked: the page says which forecast in a header, "WEEK 2026-03-01 2026-05-31".
  */
 @RestControllerAdvice
 class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
     private static final String HEADER = "Ebbtide-Table";
     private static final Pattern ASKED =
             Pattern.compile("(DAY|WEEK|MONTH|QUARTER|YEAR) (\\d{4}-\\d\\d-\\d\\d) (\\d{4}-\\d\\d-\\d\\d)");
-    private final ForecastController forecasts;
+    /** The forecast sent last is most often what the next edit changes. */
+    private final AtomicReference<@Nullable Made> latest = new AtomicReference<>();
 
-    TableWithEdit(ForecastController forecasts) {
-        this.forecasts = forecasts;
+    private record Made(String plan, PlanAtVersion of, String asked, ForecastController.TableView table) {}
+
+    /**
+     * What changed of a forecast as it was asked for: the version it is held against; its periods; for each of its rows
+     * the place of the same row in that version, from 0, or -1 where there was none like it; and those rows, in order.
+     */
+    record TableChanged(
+            String asked,
+            long since,
+            List<PeriodView> periods,
+            List<Integer> kept,
+            List<ForecastController.TableRow> rows) {
+        static TableChanged of(
+                String asked, long since, ForecastController.TableView before, ForecastController.TableView now) {
+            Map<String, Integer> places = new HashMap<>();
+            if (before.periods().equals(now.periods())) {
+                IntStream.range(0, before.rows().size())
+                        .forEach(i -> places.put(before.rows().get(i).id(), i));
+            }
+            List<Integer> kept = now.rows().stream()
+                    .map(row -> {
+                        int place = places.getOrDefault(row.id(), -1);
+                        return place >= 0 && before.rows().get(place).equals(row) ? place : -1;
+                    })
+                    .toList();
+            return new TableChanged(
+                    asked,
+                    since,
+                    now.periods(),
+                    kept,
+                    IntStream.range(0, kept.size())
+                            .filter(i -> kept.get(i) < 0)
+                            .mapToObj(i -> now.rows().get(i))
+                            .toList());
+        }
     }
-
-    /** A forecast as it was asked for. */
-    record TableSent(String asked, ForecastController.TableView table) {}
 
     @Override
     public boolean supports(MethodParameter returned, Class<? extends HttpMessageConverter<?>> converter) {
@@ -45,18 +82,34 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
             ServerHttpRequest request,
             ServerHttpResponse response) {
         String asked = request.getHeaders().getFirst(HEADER);
-        Matcher matcher = ASKED.matcher(asked == null ? "" : asked);
-        if (outcome == null || asked == null || !matcher.matches()) {
+        if (outcome == null || asked == null || !ASKED.matcher(asked).matches()) {
             return outcome;
         }
-        return forecasts
-                .table(
-                        outcome.view().id(),
-                        outcome.view().version(),
-                        Periods.valueOf(matcher.group(1)),
-                        LocalDate.parse(matcher.group(2)),
-                        LocalDate.parse(matcher.group(3)))
-                .map(table -> outcome.with(new TableSent(asked, table)))
-                .orElse(outcome);
+        String plan = outcome.view().id();
+        PlanAtVersion was = outcome.made().was();
+        ForecastController.TableView before = table(plan, was, asked);
+        ForecastController.TableView now = table(plan, outcome.made().became(), asked);
+        return outcome.with(TableChanged.of(asked, was.version(), before, now));
+    }
+
+    private ForecastController.TableView table(String plan, PlanAtVersion of, String asked) {
+        Made known = latest.get();
+        if (known != null
+                && known.of() == of
+                && known.plan().equals(plan)
+                && known.asked().equals(asked)) {
+            return known.table();
+        }
+        Matcher matcher = ASKED.matcher(asked);
+        if (!matcher.matches()) {
+            throw new IllegalArgumentException("'" + asked + "' names no forecast");
+        }
+        ForecastController.TableView made = ForecastController.table(
+                of,
+                Periods.valueOf(matcher.group(1)),
+                LocalDate.parse(matcher.group(2)),
+                LocalDate.parse(matcher.group(3)));
+        latest.set(new Made(plan, of, asked, made));
+        return made;
     }
 }
