@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -29,6 +30,8 @@ public final class Habits {
     private final Map<String, Spells> own = new HashMap<>();
     private final Map<String, Spells> byLine = new HashMap<>();
     private final Spells all = new Spells();
+    /** The places at which there is weight of any item, in order. */
+    private int[] places = {};
 
     private Habits() {}
 
@@ -40,6 +43,12 @@ public final class Habits {
         void add(long days, double weight) {
             weights[at(days)] += weight;
             count++;
+        }
+
+        int[] places() {
+            return IntStream.range(0, weights.length)
+                    .filter(at -> weights[at] != 0)
+                    .toArray();
         }
 
         void addUp() {
@@ -72,6 +81,7 @@ public final class Habits {
                 habits.all.add(item.daysLate(), weight);
             }
         }
+        habits.places = habits.all.places();
         habits.own.values().forEach(Spells::addUp);
         habits.byLine.values().forEach(Spells::addUp);
         habits.all.addUp();
@@ -111,25 +121,70 @@ public final class Habits {
 
     /** How many days late a counterparty pays on a line, with the weight of all up to each: asked again and again. */
     public static final class Mixture {
+        /** Where weight is added, which is the same for all of a ledger, and the share of it up to each. */
+        private final int[] places;
+
         private final double[] upTo;
 
-        private Mixture(IntToDoubleFunction upTo) {
-            this.upTo = new double[LATEST - EARLIEST + 1];
-            Arrays.setAll(this.upTo, upTo);
+        private Mixture(int[] places, IntToDoubleFunction upTo) {
+            this.places = places;
+            this.upTo = Arrays.stream(places).mapToDouble(upTo).toArray();
         }
 
         /**
-         * Returns the least number of days late, greater than what is asked, up to which there is a share of the weight
-         * of all that are greater; nothing where none is (rules 11.8).
+         * Returns the habit of those that are later than so many days, of which none may be known; it draws again and
+         * again (rules 11.8).
          */
-        public OptionalInt quantile(long greaterThan, double share) {
-            return Habits.quantile(at -> at < 0 ? 0 : upTo[at], greaterThan, share);
+        public Optional<Beyond> beyond(long greaterThan) {
+            int from = greaterThan < EARLIEST ? -1 : at(greaterThan);
+            int found = Arrays.binarySearch(places, from);
+            int next = found >= 0 ? found + 1 : -found - 1;
+            double before = next == 0 ? 0 : upTo[next - 1];
+            return 1 - before > TINY ? Optional.of(new Beyond(this, from, next, before)) : Optional.empty();
+        }
+    }
+
+    /**
+     * What is known of those later than some days: the place of these, the first after it with weight, the share
+     * before.
+     */
+    public static final class Beyond {
+        private final Mixture mixture;
+        private final int from;
+        private final int next;
+        private final double before;
+
+        private Beyond(Mixture mixture, int from, int next, double before) {
+            this.mixture = mixture;
+            this.from = from;
+            this.next = next;
+            this.before = before;
+        }
+
+        /** Returns the least number of days late, greater than those, up to which there is a share of their weight. */
+        public int quantile(double share) {
+            double weight = before + (1 - before) * share - TINY;
+            if (before >= weight) {
+                return EARLIEST + from + 1;
+            }
+            double[] upTo = mixture.upTo;
+            int low = next;
+            int high = upTo.length - 1;
+            while (low < high) {
+                int middle = (low + high) >>> 1;
+                if (upTo[middle] >= weight) {
+                    high = middle;
+                } else {
+                    low = middle + 1;
+                }
+            }
+            return EARLIEST + mixture.places[low];
         }
     }
 
     /** Returns the mixture of a counterparty on a line, nothing where nobody has paid anything yet. */
     public Optional<Mixture> mixture(String counterparty, String lineId) {
-        return all.count == 0 ? Optional.empty() : Optional.of(new Mixture(upTo(counterparty, lineId)));
+        return all.count == 0 ? Optional.empty() : Optional.of(new Mixture(places, upTo(counterparty, lineId)));
     }
 
     private static OptionalInt quantile(IntToDoubleFunction upTo, long greaterThan, double share) {

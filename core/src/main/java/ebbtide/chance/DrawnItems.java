@@ -1,5 +1,6 @@
 package ebbtide.chance;
 
+import ebbtide.books.Habits;
 import ebbtide.items.ExpectedItem;
 import ebbtide.items.PartyItems;
 import ebbtide.money.Percent;
@@ -8,7 +9,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The open items of a counterparty on a line, paid in a run on days drawn of its habit (rules 11.8). What of an item
@@ -25,14 +26,17 @@ final class DrawnItems {
     private final PartyItems items;
     private final Span span;
     private final Item[] each;
-    /** The day on which what would be paid on another is, by its number; asked once each. */
+    /** The day on which what would be paid on another is, by its number, and one more; zero until it is asked. */
     private final int[] paidOn;
 
+    /** An item, with what each run asks of it at hand. */
     private static final class Item {
         private final PartyItems.Likely likely;
+        private final Habits.@Nullable Beyond habit;
         private final long known;
         private final long onAccount;
         private final int expectedOn;
+        private final long asExpected;
         private final int due;
         private final long full;
         private final long early;
@@ -41,9 +45,12 @@ final class DrawnItems {
         Item(PartyItems.Likely likely, long onAccount, Span span) {
             ExpectedItem expected = likely.expected();
             this.likely = likely;
+            this.habit =
+                    likely.habit().flatMap(habit -> habit.beyond(likely.late())).orElse(null);
             this.known = Drawer.known("item " + expected.item().id());
             this.onAccount = onAccount;
             this.expectedOn = span.index(expected.paidOn());
+            this.asExpected = expected.minor();
             this.due = span.index(expected.item().due());
             LocalDate last = expected.item().discount() == null
                     ? LocalDate.MIN
@@ -54,7 +61,7 @@ final class DrawnItems {
         }
 
         long paysOn(int day) {
-            return day == expectedOn ? likely.expected().minor() : day <= until ? early : full;
+            return day == expectedOn ? asExpected : day <= until ? early : full;
         }
     }
 
@@ -67,10 +74,17 @@ final class DrawnItems {
 
     /**
      * Makes the items of a line and a counterparty by their places as sources; what each is forecast to pay, signed, by
-     * its id.
+     * its id; and the days on which what would be paid on others is, kept for all whose days are the same.
      */
     DrawnItems(
-            int line, int party, int sign, PartyItems items, Map<String, Long> forecast, Percent promises, Span span) {
+            int line,
+            int party,
+            int sign,
+            PartyItems items,
+            Map<String, Long> forecast,
+            Percent promises,
+            Span span,
+            int[] paidOn) {
         this.line = line;
         this.party = party;
         this.sign = sign;
@@ -78,7 +92,7 @@ final class DrawnItems {
         this.promises = promises;
         this.items = items;
         this.span = span;
-        this.paidOn = new int[span.days() + 1];
+        this.paidOn = paidOn;
         List<Item> made = new ArrayList<>();
         long credit = items.credit();
         for (PartyItems.Likely one : items.items()) {
@@ -95,20 +109,28 @@ final class DrawnItems {
         return items.items().stream().anyMatch(one -> one.habit().isPresent());
     }
 
-    /** Hands on by how much other a run has them paid than they are forecast. */
-    void draw(Run run, Taker take) {
-        Drawer ofParty = run.drawer(known);
-        double own = ofParty.number(0);
-        boolean asOne = ofParty.happens(1, HALF);
+    /** Hands on by how much other runs have them paid than they are forecast. */
+    void draw(Run[] runs, Taker take) {
+        double[] own = new double[runs.length];
+        boolean[] asOne = new boolean[runs.length];
+        for (Run run : runs) {
+            Drawer ofParty = run.drawer(known);
+            own[run.place()] = ofParty.number(0);
+            asOne[run.place()] = ofParty.happens(1, HALF);
+            if (items.credit() > 0) {
+                drawWithCredit(run, own[run.place()], asOne[run.place()], take);
+            }
+        }
         if (items.credit() > 0) {
-            drawWithCredit(run, own, asOne, take);
             return;
         }
         for (Item item : each) {
-            int day = dayOf(item, run, own, asOne);
-            if (day != item.expectedOn) {
-                move(item, item.expectedOn, -pays(item, item.expectedOn), take);
-                move(item, day, pays(item, day), take);
+            for (Run run : runs) {
+                int day = dayOf(item, run, own[run.place()], asOne[run.place()]);
+                if (day != item.expectedOn) {
+                    move(run, item.expectedOn, -pays(item, item.expectedOn), take);
+                    move(run, day, pays(item, day), take);
+                }
             }
         }
     }
@@ -117,23 +139,21 @@ final class DrawnItems {
         return Math.max(0, item.paysOn(day) - item.onAccount);
     }
 
-    private void move(Item item, int day, long minor, Taker take) {
+    private void move(Run run, int day, long minor, Taker take) {
         if (minor != 0 && day >= 0 && day < span.days()) {
-            take.take(line, day, minor * sign);
-            take.take(party, day, minor * sign);
+            take.take(run.place(), line, party, day, minor * sign);
         }
     }
 
     private int dayOf(Item item, Run run, double ofParty, boolean asOne) {
-        if (item.likely.habit().isEmpty()) {
+        if (item.habit == null) {
             return item.expectedOn;
         }
         Drawer drawer = run.drawer(item.known);
         if (item.likely.said() && drawer.happens(1, promises)) {
             return item.expectedOn;
         }
-        OptionalInt late = item.likely.habit().get().quantile(item.likely.late(), asOne ? ofParty : drawer.number(0));
-        return late.isPresent() ? paidOn(item.due + late.getAsInt()) : item.expectedOn;
+        return paidOn(item.due + item.habit.quantile(asOne ? ofParty : drawer.number(0)));
     }
 
     /** Days before the span are the first of it; what lies beyond it is not in any run. */
@@ -159,14 +179,14 @@ final class DrawnItems {
         for (Item item : each) {
             long used = Math.min(item.paysOn(item.expectedOn), before);
             before -= used;
-            move(item, item.expectedOn, -Math.max(0, pays(item, item.expectedOn) - used), take);
+            move(run, item.expectedOn, -Math.max(0, pays(item, item.expectedOn) - used), take);
         }
         paid.sort(IN_ORDER);
         long credit = items.credit();
         for (Paid one : paid) {
             long used = Math.min(one.item().paysOn(one.day()), credit);
             credit -= used;
-            move(one.item(), one.day(), Math.max(0, pays(one.item(), one.day()) - used), take);
+            move(run, one.day(), Math.max(0, pays(one.item(), one.day()) - used), take);
         }
     }
 }

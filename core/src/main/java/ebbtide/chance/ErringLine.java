@@ -27,8 +27,14 @@ final class ErringLine {
         }
     }
 
-    /** Hands on what a run adds, and takes off, by day. */
-    void draw(Run run, Taker take) {
+    /** Hands on what runs add, and take off, by day. */
+    void draw(Run[] runs, Taker take) {
+        for (Run run : runs) {
+            draw(run, take);
+        }
+    }
+
+    private void draw(Run run, Taker take) {
         long[] added = new long[starts.length];
         errors.draw(run, run.drawer(known), added);
         for (int at = 0; at < added.length; at++) {
@@ -36,7 +42,7 @@ final class ErringLine {
                 long[] parts = Split.byWeights(added[at] * sign, weights[at]);
                 for (int day = 0; day < parts.length; day++) {
                     if (parts[day] != 0) {
-                        take.take(source, starts[at] + day, parts[day]);
+                        take.take(run.place(), source, Taker.NOBODY, starts[at] + day, parts[day]);
                     }
                 }
             }

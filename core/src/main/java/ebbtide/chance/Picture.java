@@ -16,11 +16,13 @@ import ebbtide.track.PastErrors.Origin;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -144,6 +146,7 @@ public final class Picture {
     }
 
     private void addItems(int source, Drawable line) {
+        Map<UnaryOperator<LocalDate>, int[]> paidOn = new IdentityHashMap<>();
         for (PartyItems one : line.parties()) {
             DrawnItems made = new DrawnItems(
                     source,
@@ -152,18 +155,25 @@ public final class Picture {
                     one,
                     line.forecast(),
                     chances.promises(),
-                    span);
+                    span,
+                    paidOn.computeIfAbsent(one.paidOn(), days -> new int[span.days() + 1]));
             if (made.areDrawn()) {
                 items.add(made);
             }
         }
     }
 
-    /** Hands on, by source and day of the span, what a run of a seed, counted from 1, has otherwise than forecast. */
-    void draw(long seed, int number, Taker take) {
-        Run run = new Run(seed, number, chances.together(), leadsOfShared, span.leads());
-        lines.forEach(line -> line.draw(run, take));
-        items.forEach(one -> one.draw(run, take));
+    /**
+     * Hands on what runs of a seed, by their numbers from 1, have otherwise than forecast. Who draws is gone through
+     * once for all of them: what is known of an item is read once, not once a run.
+     */
+    void draw(long seed, int[] numbers, Taker take) {
+        Run[] runs = new Run[numbers.length];
+        for (int place = 0; place < runs.length; place++) {
+            runs[place] = new Run(seed, numbers[place], place, chances.together(), leadsOfShared, span.leads());
+        }
+        lines.forEach(line -> line.draw(runs, take));
+        items.forEach(one -> one.draw(runs, take));
     }
 
     Span span() {

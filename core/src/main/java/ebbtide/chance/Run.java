@@ -12,26 +12,31 @@ final class Run {
     private static final long PAYMENTS = Drawer.known("payments");
 
     private final long at;
+    private final int place;
     private final boolean together;
     private final int[] origins;
     private final int[] leads;
 
-    /** Draws what a run, counted from 1, has in common; shared origins have so many leads each, the earliest first. */
-    Run(long seed, int number, Percent togetherAt, int[] leadsOfShared, int weeks) {
+    /**
+     * Draws what a run, counted from 1, has in common; its place among those drawn at once; shared origins have so many
+     * leads each, the earliest first.
+     */
+    Run(long seed, int number, int place, Percent togetherAt, int[] leadsOfShared, int weeks) {
         this.at = Drawer.run(seed, number);
+        this.place = place;
         Drawer own = drawer(RUN);
-        int place = 0;
-        this.together = own.happens(place++, togetherAt);
+        int at = 0;
+        this.together = own.happens(at++, togetherAt);
         this.origins = new int[weeks];
         this.leads = new int[weeks];
         if (!together || leadsOfShared.length == 0) {
             return;
         }
-        int origin = own.oneOf(place++, leadsOfShared.length);
+        int origin = own.oneOf(at++, leadsOfShared.length);
         int lead = 0;
         for (int week = 0; week < weeks; week++) {
             if (lead == leadsOfShared[origin]) {
-                origin = own.oneOf(place++, leadsOfShared.length);
+                origin = own.oneOf(at++, leadsOfShared.length);
                 lead = 0;
             }
             origins[week] = origin;
@@ -42,6 +47,10 @@ final class Run {
     /** Returns the drawer of a name ({@link Drawer#known}). */
     Drawer drawer(long known) {
         return Drawer.of(known, at);
+    }
+
+    int place() {
+        return place;
     }
 
     boolean together() {

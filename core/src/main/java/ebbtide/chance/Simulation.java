@@ -27,6 +27,9 @@ public final class Simulation {
     public static final int USUAL_RUNS = 1_000;
     public static final int USUAL_WEEKS = 26;
     public static final long USUAL_SEED = 1;
+    /** So many runs are drawn at once: their days stay at hand while who draws is gone through. */
+    private static final int AT_ONCE = 64;
+
     private static final int WORST = 20;
     private static final int SUFFICIENT = 95;
     private static final int HUNDRED = 100;
@@ -77,14 +80,21 @@ public final class Simulation {
     private void runPart(int part, int parts) {
         long[][] own = new long[sums.length][];
         int days = picture.span().days();
-        for (int run = part; run < runs; run += parts) {
-            long[] more = new long[days];
-            picture.draw(seed, run + 1, (source, day, minor) -> {
-                more[day] += minor;
-                own[source] = own[source] == null ? new long[days] : own[source];
-                own[source][day] += minor;
+        int end = (int) ((part + 1L) * runs / parts);
+        for (int first = (int) ((long) part * runs / parts); first < end; first += AT_ONCE) {
+            int[] numbers = IntStream.rangeClosed(first + 1, Math.min(end, first + AT_ONCE))
+                    .toArray();
+            long[][] more = new long[numbers.length][days];
+            picture.draw(seed, numbers, (run, line, party, day, minor) -> {
+                more[run][day] += minor;
+                add(own, line, day, minor);
+                if (party != Taker.NOBODY) {
+                    add(own, party, day, minor);
+                }
             });
-            take(run, more);
+            for (int run = 0; run < more.length; run++) {
+                take(first + run, more[run]);
+            }
         }
         synchronized (sums) {
             for (int source = 0; source < sums.length; source++) {
@@ -95,6 +105,13 @@ public final class Simulation {
                 }
             }
         }
+    }
+
+    private void add(long[][] own, int source, int day, long minor) {
+        if (own[source] == null) {
+            own[source] = new long[picture.span().days()];
+        }
+        own[source][day] += minor;
     }
 
     private record Added(long[] one, long[] other) {
@@ -226,9 +243,16 @@ public final class Simulation {
         List<Source> sources = picture.sources();
         long[] upTo = new long[sources.size()];
         long[] usual = new long[sources.size()];
+        picture.draw(seed, worst.stream().mapToInt(run -> run + 1).toArray(), (run, line, party, day, minor) -> {
+            if (day <= lowWater[worst.get(run)]) {
+                upTo[line] += minor;
+                if (party != Taker.NOBODY) {
+                    upTo[party] += minor;
+                }
+            }
+        });
         for (int run : worst) {
             int low = lowWater[run];
-            picture.draw(seed, run + 1, (source, day, minor) -> upTo[source] += day <= low ? minor : 0);
             for (int source = 0; source < usual.length; source++) {
                 for (int day = 0; sums[source] != null && day <= low; day++) {
                     usual[source] += sums[source][day];

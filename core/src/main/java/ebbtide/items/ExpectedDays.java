@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -96,11 +97,13 @@ record ExpectedDays(
                         .add(new PartyItems.Likely(one, habit, late, said));
             }
         }
+        // One for all where none differs: what is kept of it is then kept once.
+        UnaryOperator<LocalDate> usual = this::from;
         return byParty.entrySet().stream()
                 .map(one -> new PartyItems(
                         one.getKey(),
                         credits.getOrDefault(one.getKey(), 0L),
-                        base -> paidOn(base, one.getKey()),
+                        line.isPaidOtherwise() ? base -> paidOn(base, one.getKey()) : usual,
                         one.getValue()))
                 .toList();
     }

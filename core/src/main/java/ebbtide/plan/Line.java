@@ -240,6 +240,11 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return days;
     }
 
+    /** Returns whether a scenario has any of its cash paid later or sooner. */
+    public boolean isPaidOtherwise() {
+        return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);
+    }
+
     /** Returns in which scenario a counterparty fails, if in any. */
     public Optional<String> failsIn(String counterparty) {
         return ofItems(Alteration.Fails.class, counterparty).map(Alteration::by).findFirst();

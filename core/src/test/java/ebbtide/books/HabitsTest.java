@@ -9,6 +9,7 @@ import ebbtide.books.OpenItem.Kind;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -123,5 +124,40 @@ class HabitsTest {
         assertThat(backtest.habitError())
                 .as("nothing known, then right, then 4 days out")
                 .isCloseTo((8 + 0 + 4) / 3.0, within(1e-9));
+    }
+
+    /** What is drawn at half of the weight is what is estimated, whatever is known to be greater (rules 4.2, 11.8). */
+    @Test
+    void mixture_atHalf_isTheEstimate_overRandomLedgers() {
+        Random random = new Random(11);
+        for (int ledger = 0; ledger < 60; ledger++) {
+            List<OpenItem> items = new ArrayList<>();
+            int spread = 1 + random.nextInt(400);
+            for (int i = random.nextInt(50); i >= 0; i--) {
+                items.add(paid(
+                        "P" + random.nextInt(4),
+                        "l" + random.nextInt(3),
+                        random.nextInt(2 * spread) - spread / 2,
+                        random.nextInt(500)));
+            }
+            Habits habits = Habits.of(items, DAY);
+            String party = "P" + random.nextInt(5);
+            String line = "l" + random.nextInt(4);
+            Habits.Mixture mixture = habits.mixture(party, line).orElseThrow();
+            for (long since = -500; since < 900; since += 1 + random.nextInt(7)) {
+                Integer estimate = habits.estimate(party, line, since).days();
+                assertThat(mixture.beyond(since).map(one -> one.quantile(0.5)))
+                        .as("%s on %s, %d days after due", party, line, since)
+                        .isEqualTo(Optional.ofNullable(estimate));
+            }
+            // The whole weight is there at the latest of all that was paid, and no share of it before the first.
+            assertThat(mixture.beyond(-500).orElseThrow().quantile(1))
+                    .isEqualTo(items.stream()
+                            .mapToInt(one -> (int) one.daysLate())
+                            .filter(days ->
+                                    habits.estimate(party, line, days - 1L).days() != null)
+                            .max()
+                            .orElseThrow());
+        }
     }
 }

@@ -194,7 +194,9 @@ class SimulationTest {
         ErringLine line =
                 new ErringLine(0, "kelp", Direction.RECEIPT, DaySeries.of(0, 1_000_000, 0, 2_000_000), errors, span);
         Map<Integer, Long> laid = new TreeMap<>();
-        line.draw(new Run(1, 1, Percent.ZERO, new int[0], 1), (source, day, minor) -> laid.put(day, minor));
+        line.draw(
+                new Run[] {new Run(1, 1, 0, Percent.ZERO, new int[0], 1)},
+                (run, at, party, day, minor) -> laid.put(day, minor));
         assertThat(1_000_000 + laid.get(1)).isEqualTo(927_419);
         assertThat(2_000_000 + laid.get(3)).isEqualTo(1_854_839);
         assertThat(laid).hasSize(2);
@@ -211,7 +213,7 @@ class SimulationTest {
         assertThat(Drawer.of(Drawer.known("line kelp"), Drawer.run(1, 1)).oneOf(0, 8))
                 .isEqualTo(5);
         assertThat(Drawer.of(Drawer.known("run"), Drawer.run(1, 1)).number(0)).isCloseTo(0.517160296600, within(1e-12));
-        assertThat(new Run(1, 1, Percent.parse("50"), new int[] {1}, 1).together())
+        assertThat(new Run(1, 1, 0, Percent.parse("50"), new int[] {1}, 1).together())
                 .isFalse();
 
         List<OpenItem> items = new ArrayList<>();
@@ -243,6 +245,14 @@ class SimulationTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(drawn(picture, alone)).isEqualTo(Map.of(9, -100_000L, 19, 100_000L));
+        // Its cash is there once, not once for the line and once for whose it is.
+        Simulation runs = Simulation.of(forecast, picture, 400, 1);
+        for (Simulation.Week week : runs.weeks()) {
+            assertThat(week.percentiles()).as("by " + week.end()).isSubsetOf(0L, 100_000L);
+        }
+        assertThat(runs.weeks().stream().map(Simulation.Week::percentiles))
+                .as("paid in some runs and not yet in others")
+                .anyMatch(percentiles -> percentiles.containsAll(List.of(0L, 100_000L)));
     }
 
     private static OpenItem item(String id, LocalDate due, LocalDate paid) {
@@ -264,11 +274,7 @@ class SimulationTest {
     /** What a run of seed 1 moves of lines, by day. */
     private static Map<Integer, Long> drawn(Picture picture, int run) {
         Map<Integer, Long> moved = new TreeMap<>();
-        picture.draw(1, run, (source, day, minor) -> {
-            if (picture.sources().get(source).lineId() != null) {
-                moved.merge(day, minor, Long::sum);
-            }
-        });
+        picture.draw(1, new int[] {run}, (at, line, party, day, minor) -> moved.merge(day, minor, Long::sum));
         return moved;
     }
 
