@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Many runs of a forecast, each with what its {@link Picture} draws, swept and bearing interest anew (rules 11.8):
@@ -43,7 +44,7 @@ public final class Simulation {
     private final int[] lowWater;
     private final int[] shortWeek;
     private final long[] need;
-    private final long[][] sums;
+    private final @Nullable SumsByDay[] sums;
     /** The last day of each week, by its index on the timeline. */
     private final int[] ends;
 
@@ -57,7 +58,7 @@ public final class Simulation {
         this.lowWater = new int[runs];
         this.shortWeek = new int[runs];
         this.need = new long[runs];
-        this.sums = new long[picture.sources().size()][];
+        this.sums = new SumsByDay[picture.sources().size()];
         this.ends = IntStream.rangeClosed(1, picture.weeks())
                 .map(lead -> forecast.timeline().index(picture.span().end(lead)))
                 .toArray();
@@ -78,7 +79,7 @@ public final class Simulation {
 
     /** Each part of the runs adds up by itself, and its sums to those of all: whole numbers, in any order. */
     private void runPart(int part, int parts) {
-        long[][] own = new long[sums.length][];
+        @Nullable SumsByDay[] own = new SumsByDay[sums.length];
         int days = picture.span().days();
         int end = (int) ((part + 1L) * runs / parts);
         for (int first = (int) ((long) part * runs / parts); first < end; first += AT_ONCE) {
@@ -87,9 +88,9 @@ public final class Simulation {
             long[][] more = new long[numbers.length][days];
             picture.draw(seed, numbers, (run, line, party, day, minor) -> {
                 more[run][day] += minor;
-                add(own, line, day, minor);
+                of(own, line).add(day, minor);
                 if (party != Taker.NOBODY) {
-                    add(own, party, day, minor);
+                    of(own, party).add(day, minor);
                 }
             });
             for (int run = 0; run < more.length; run++) {
@@ -98,26 +99,21 @@ public final class Simulation {
         }
         synchronized (sums) {
             for (int source = 0; source < sums.length; source++) {
-                if (own[source] != null) {
-                    long[] into = sums[source] == null ? new long[days] : sums[source];
-                    Arrays.setAll(into, new Added(into, own[source])::on);
-                    sums[source] = into;
+                SumsByDay more = own[source];
+                if (more != null) {
+                    of(sums, source).addAll(more);
                 }
             }
         }
     }
 
-    private void add(long[][] own, int source, int day, long minor) {
-        if (own[source] == null) {
-            own[source] = new long[picture.span().days()];
+    private static SumsByDay of(@Nullable SumsByDay[] sums, int source) {
+        SumsByDay known = sums[source];
+        if (known == null) {
+            known = new SumsByDay();
+            sums[source] = known;
         }
-        own[source][day] += minor;
-    }
-
-    private record Added(long[] one, long[] other) {
-        long on(int day) {
-            return one[day] + other[day];
-        }
+        return known;
     }
 
     private void take(int run, long[] more) {
@@ -254,9 +250,8 @@ public final class Simulation {
         for (int run : worst) {
             int low = lowWater[run];
             for (int source = 0; source < usual.length; source++) {
-                for (int day = 0; sums[source] != null && day <= low; day++) {
-                    usual[source] += sums[source][day];
-                }
+                SumsByDay all = sums[source];
+                usual[source] += all == null ? 0 : all.upTo(low);
             }
         }
         return IntStream.range(0, upTo.length)
