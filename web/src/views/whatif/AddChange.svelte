@@ -2,16 +2,18 @@
   import Act from '../../lib/Act.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import TargetField from './TargetField.svelte';
+  import WhenFields from './WhenFields.svelte';
   import {
     act,
     actsFor,
     canRamp,
-    edge,
     newId,
     nothingCalled,
     type ActKind,
     type Change,
     type Choice,
+    type TypedWhen,
+    when,
     WHOLE_ACTS,
   } from './whatif';
 
@@ -25,10 +27,8 @@
   let found = $state<Choice>();
   let kind = $state<ActKind>('scale');
   let typed = $state('');
-  let from = $state('');
-  let to = $state('');
-  let comes = $state('');
-  let goes = $state('');
+  const ALWAYS: TypedWhen = { from: '', to: '', comes: '', goes: '' };
+  let typedWhen = $state(ALWAYS);
   let refusal = $state('');
   const offered = $derived(actsFor(found?.target));
   // What is not offered of what was found is not chosen.
@@ -58,30 +58,20 @@
       refusal = `'${typed}' is no number of ${kind === 'shift-months' ? 'months' : 'days'}: type one such as 12, or -5 for sooner.`;
       return;
     }
-    const first = edge(from, 'from');
-    const last = edge(to, 'to');
-    if (first === null || last === null) {
-      refusal = `'${first === null ? from : to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`;
+    const at = when(typedWhen, canRamp(kind));
+    if (typeof at === 'string') {
+      refusal = at;
       return;
     }
-    const months = [comes, goes].map((typed) => (typed.trim() ? Number(typed) : 0));
-    if (!months.every((one) => Number.isInteger(one) && one >= 0)) {
-      refusal = `A change comes and goes over a whole number of months, such as 3, but was '${comes || goes}'.`;
-      return;
-    }
-    const ramps = canRamp(kind) ? months : [0, 0];
     refusal = await add({
       id: newId(),
       target: found.target,
       act: act(kind, typed),
-      ...(first ? { from: first } : {}),
-      ...(last ? { to: last } : {}),
-      ...(ramps[0] ? { comesOver: ramps[0] } : {}),
-      ...(ramps[1] ? { goesOver: ramps[1] } : {}),
+      ...at,
       note: '',
       on: true,
     });
-    if (!refusal) [words, typed, from, to, comes, goes] = ['', '', '', '', '', ''];
+    if (!refusal) [words, typed, typedWhen] = ['', '', ALWAYS];
   }
 </script>
 
@@ -99,26 +89,7 @@
       <input class="small-field w-[110px] text-right" bind:value={typed} /></label
     >
   {/if}
-  <label
-    ><span class="hush block">From</span>
-    <input class="small-field w-[110px]" placeholder="always" bind:value={from} /></label
-  >
-  <label
-    ><span class="hush block">To</span>
-    <input class="small-field w-[110px]" placeholder="no end" bind:value={to} /></label
-  >
-  {#if canRamp(kind) && from.trim()}
-    <label title="Whole in the last of so many months"
-      ><span class="hush block">coming over</span>
-      <input class="small-field w-[84px]" placeholder="months" bind:value={comes} /></label
-    >
-  {/if}
-  {#if canRamp(kind) && to.trim()}
-    <label title="Whole until the last so many months begin"
-      ><span class="hush block">going over</span>
-      <input class="small-field w-[84px]" placeholder="months" bind:value={goes} /></label
-    >
-  {/if}
+  <WhenFields bind:typed={typedWhen} ramps={canRamp(kind)} />
   <Act type="submit">Add the change</Act>
   <Refusal words={refusal} class="w-full" />
 </form>

@@ -2,6 +2,7 @@
   import { addressAsking } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import TypedField from '../../lib/TypedField.svelte';
+  import ChangeWhen from './ChangeWhen.svelte';
   import type { Change, ScenarioView } from './whatif';
 
   interface Props {
@@ -13,6 +14,8 @@
   let { chosen, onput, onbase }: Props = $props();
   const plan = getPlan();
   const own = $derived(chosen.scenario.changes);
+  /** The change whose days are being typed. */
+  let dating = $state('');
   const inForce = $derived(own.filter((one) => one.on).map((one) => one.id));
 
   function put(id: string, changed: Partial<Change>): Promise<string> {
@@ -82,7 +85,18 @@
             {one.act}
             {#if one.findsNothing}<span class="bad block" role="alert">Finds nothing: {one.findsNothing}.</span>{/if}
           </td>
-          <td class="words">{one.range || 'always'}</td>
+          <td class="words">
+            {#if one.of}
+              {one.range || 'always'}
+            {:else}
+              <button
+                class="underline decoration-dotted"
+                title="Change when it holds, and over how many months it comes and goes"
+                aria-expanded={dating === one.id}
+                onclick={() => (dating = dating === one.id ? '' : one.id)}>{one.range || 'always'}</button
+              >
+            {/if}
+          </td>
           <td class="words">
             {#if !one.of}
               <TypedField
@@ -129,6 +143,18 @@
             {/if}
           </td>
         </tr>
+        {#if dating === one.id && !one.of}
+          <tr>
+            <td></td>
+            <td class="words" colspan="5">
+              <ChangeWhen
+                change={own.find((mine) => mine.id === one.id)!}
+                onput={(changed) => onput(own.map((mine) => (mine.id === one.id ? changed : mine)))}
+                onclose={() => (dating = '')}
+              />
+            </td>
+          </tr>
+        {/if}
       {/each}
     </tbody>
   </table>

@@ -3,14 +3,14 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { choices, wholes, type Choice } from './whatif';
+  import { choices, parts, wholes, type Choice } from './whatif';
 
   interface Props {
     words: string;
     /** What the words name; nothing while they name nothing. */
     found: Choice | undefined;
     label: string;
-    /** Whether customers and suppliers, shared terms, certainties and the base rate can be chosen too. */
+    /** Whether customers, suppliers, assets, roles, shared terms, certainties and the base rate can be chosen too. */
     parties?: boolean;
   }
 
@@ -43,7 +43,7 @@
       ],
       parties ? (plan.settings.terms ?? []) : [],
     ),
-    ...(parties ? wholes() : []),
+    ...(parties ? [...parts(plan.view?.lines ?? []), ...wholes()] : []),
   ]);
 
   function habits(direction: 'RECEIPT' | 'PAYMENT', signal: AbortSignal) {

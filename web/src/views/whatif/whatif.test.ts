@@ -11,8 +11,13 @@ import {
   choices,
   edge,
   freeName,
+  heldAt,
   nothingCalled,
+  parts,
+  typedWhen,
+  when,
   wholes,
+  type Change,
   type ScenarioView,
 } from './whatif';
 
@@ -46,6 +51,43 @@ describe('what a change is of', () => {
     expect(all[2]?.target).toEqual({ kind: 'assumption', path: 'diesel/method/growth' });
     expect(nothingCalled('Diesl')).toContain("Nothing is called 'Diesl'");
     expect(nothingCalled('')).toContain('Say first which');
+  });
+});
+
+describe('when a change holds', () => {
+  const change = { id: 'c', note: '', on: true, act: { kind: 'scale', to: '90' } } as unknown as Change;
+
+  it('is typed again as it stands, and taken away where nothing is typed', () => {
+    const at = when({ from: 'Apr 2026', to: '2026-06-17', comes: '2', goes: '' }, true);
+    expect(at).toEqual({ from: '2026-04-01', to: '2026-06-17', comesOver: 2 });
+    const held = heldAt(change, at as Partial<Change>);
+    expect(when(typedWhen(held), true)).toEqual(at);
+    expect(heldAt(held, when({ from: '', to: '', comes: '', goes: '' }, true) as Partial<Change>)).toEqual(change);
+    expect(when(typedWhen(held), false)).toEqual({ from: '2026-04-01', to: '2026-06-17' });
+  });
+
+  it('is refused by the word that is wrong', () => {
+    expect(when({ from: 'soon', to: '', comes: '', goes: '' }, true)).toContain("'soon' is neither a month nor a day");
+    expect(when({ from: 'Apr 2026', to: 'never', comes: '', goes: '' }, true)).toContain("'never'");
+    expect(when({ from: 'Apr 2026', to: '', comes: '1.5', goes: '' }, true)).toContain("was '1.5'");
+    expect(when({ from: 'Apr 2026', to: 'May 2026', comes: '1', goes: 'x' }, true)).toContain("was 'x'");
+  });
+});
+
+describe('an asset or a role', () => {
+  it('is found by its own name and that of its line', () => {
+    const found = parts([
+      { id: 'crew', name: 'Crew', kind: 'pay', parts: ['Skipper', 'Deckhand'] },
+      { id: 'refit', name: 'Refit', kind: 'capital', parts: ['Engine'] },
+      { id: 'rent', name: 'Rent', kind: 'recurring', parts: [] },
+    ]);
+    expect(found.map((one) => one.words)).toEqual([
+      'Skipper (a role of Crew)',
+      'Deckhand (a role of Crew)',
+      'Engine (an asset of Refit)',
+    ]);
+    expect(found[2]!.target).toEqual({ kind: 'part', line: 'refit', part: 'Engine' });
+    expect(actsFor(found[0]!.target).map((one) => one.value)).not.toContain('paid-later');
   });
 });
 

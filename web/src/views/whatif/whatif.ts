@@ -77,6 +77,17 @@ export function wholes(): Choice[] {
   return [...sums, { words: 'Base rate of all facilities', target: { kind: 'base-rate' }, unit: '% a year' }];
 }
 
+/** The assets and roles that lines are made of, each by itself. */
+export function parts(lines: { id: string; name: string; kind: string; parts: string[] }[]): Choice[] {
+  return lines.flatMap((line) =>
+    line.parts.map((part) => ({
+      words: `${part} (${line.kind === 'pay' ? 'a role' : 'an asset'} of ${line.name})`,
+      target: { kind: 'part' as const, line: line.id, part },
+      unit: '',
+    })),
+  );
+}
+
 /** What a change may be of, as it is found by its words. */
 export interface Choice {
   words: string;
@@ -160,6 +171,49 @@ export function edge(typed: string, which: 'from' | 'to'): Day | null {
   return which === 'from' ? `${month}-01` : addDays(addMonths(`${month}-01`, 1), -1);
 }
 
+/** When a change holds and over how many months it comes and goes, as it is typed; empty for always and at once. */
+export interface TypedWhen {
+  from: string;
+  to: string;
+  comes: string;
+  goes: string;
+}
+
+type When = Pick<Change, 'from' | 'to' | 'comesOver' | 'goesOver'>;
+
+/** What was typed as a change has it, its ramps where its act has any; a sentence where it can't be read. */
+export function when(typed: TypedWhen, ramps: boolean): When | string {
+  const [from, to] = [edge(typed.from, 'from'), edge(typed.to, 'to')];
+  if (from === null || to === null)
+    return `'${from === null ? typed.from : typed.to}' is neither a month nor a day: type one such as Apr 2026 or 2026-04-17.`;
+  const [comes, goes] = [typed.comes, typed.goes].map((one) => (ramps && one.trim() ? Number(one) : 0));
+  const wrong = [comes!, goes!].findIndex((one) => !Number.isInteger(one) || one < 0);
+  if (wrong >= 0)
+    return `A change comes and goes over a whole number of months, such as 3, but was '${wrong ? typed.goes : typed.comes}'.`;
+  return {
+    ...(from ? { from } : {}),
+    ...(to ? { to } : {}),
+    ...(comes ? { comesOver: comes } : {}),
+    ...(goes ? { goesOver: goes } : {}),
+  };
+}
+
+/** When a change holds, as one would type it. */
+export function typedWhen(of: When): TypedWhen {
+  return {
+    from: of.from ?? '',
+    to: of.to ?? '',
+    comes: of.comesOver ? String(of.comesOver) : '',
+    goes: of.goesOver ? String(of.goesOver) : '',
+  };
+}
+
+/** A change that holds at another time. */
+export function heldAt(change: Change, at: When): Change {
+  const { from: _from, to: _to, comesOver: _comes, goesOver: _goes, ...rest } = change;
+  return { ...rest, ...at };
+}
+
 /** The refusal of words that name no line and no assumption. */
 export function nothingCalled(words: string): string {
   return words
@@ -190,6 +244,7 @@ const SHIFTS: ActKind[] = ['shift-days', 'shift-months'];
 const ACTS_OF: Partial<Record<Change['target']['kind'], ActKind[]>> = {
   assumption: ['set', 'scale', 'add', ...SHIFTS],
   counterparty: [...HOW_PAID, 'fails'],
+  part: ['set', 'scale', 'add', 'leave-out', ...SHIFTS],
   terms: [...HOW_PAID, 'never-paid'],
   certainty: ['scale', 'leave-out', ...SHIFTS],
   'base-rate': ['add', 'set', 'scale'],
@@ -202,7 +257,7 @@ export function actsFor(target: Change['target'] | undefined): readonly (typeof 
 }
 
 /** Whether an act can come and go over some months. */
-export function canRamp(kind: ActKind): boolean {
+export function canRamp(kind: ActKind | Change['act']['kind']): boolean {
   return ['set', 'scale', 'add', 'leave-out', 'paid-later'].includes(kind);
 }
 

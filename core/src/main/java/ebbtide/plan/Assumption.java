@@ -374,6 +374,11 @@ public sealed interface Assumption
         return false;
     }
 
+    /** Returns the names of the assets, or the roles, that such a line is made of, in order (rules 11.2). */
+    default List<String> partNames() {
+        return List.of();
+    }
+
     /** Returns whether what is written off lowers the sales tax that the plan owes (rules 7.3). */
     default boolean relievesBadDebts() {
         return false;

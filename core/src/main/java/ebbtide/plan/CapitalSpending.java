@@ -151,6 +151,11 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
     }
 
     @Override
+    public List<String> partNames() {
+        return assets.stream().map(Asset::name).toList();
+    }
+
+    @Override
     public List<MovableAmount<CapitalSpending>> movable() {
         List<MovableAmount<CapitalSpending>> found = new ArrayList<>();
         for (int i = 0; i < assets.size(); i++) {

@@ -186,6 +186,11 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
     }
 
     @Override
+    public List<String> partNames() {
+        return roles.stream().map(Role::name).toList();
+    }
+
+    @Override
     public String kind() {
         return "pay";
     }

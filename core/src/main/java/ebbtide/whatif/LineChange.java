@@ -96,12 +96,7 @@ final class LineChange {
 
     /** Returns a line with a change of one of its assets or roles; nothing where it has none of that name. */
     static Optional<Line> ofPart(Forecast base, Plan plan, String by, Change change, Line line, String part) {
-        boolean there = line.assumption() instanceof Pay pay
-                        && pay.roles().stream().anyMatch(role -> role.name().equals(part))
-                || line.assumption() instanceof CapitalSpending assets
-                        && assets.assets().stream()
-                                .anyMatch(asset -> asset.name().equals(part));
-        return there
+        return line.assumption().partNames().contains(part)
                 ? requireNonNull(KINDS.get(line.assumption().getClass()))
                         .of(new LineChange(base, plan, by, change, part), line)
                 : Optional.empty();

@@ -83,7 +83,7 @@ public record PlanView(
         }
     }
 
-    /** A line in the tree, with the months of its next year for a small picture. */
+    /** A line in the tree, with its assets or roles by name, and the months of its next year for a small picture. */
     public record TreeLine(
             String id,
             @Schema(nullable = true) @Nullable String group,
@@ -92,6 +92,7 @@ public record PlanView(
             String kind,
             boolean active,
             String note,
+            List<String> parts,
             List<Long> nextMonths,
             long nextYear) {}
 
@@ -190,6 +191,7 @@ public record PlanView(
                 LineView.kind(line.assumption()),
                 line.active(),
                 line.note(),
+                line.assumption().partNames(),
                 months,
                 months.stream().mapToLong(Long::longValue).sum());
     }
