@@ -73,24 +73,27 @@ final class Program {
         System.out.println("  " + what + ": first " + times.get(0) + " ms, then " + times.subList(1, 5));
     }
 
-    String send(String method, String path, String type, BodyPublisher body) throws Exception {
+    /** Sends a body to a path, with headers as names and values by turns, and returns what is answered. */
+    String send(String method, String path, String type, BodyPublisher body, String... headers) throws Exception {
         String token = cookies.getCookieStore().getCookies().stream()
                 .filter(one -> one.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse("");
-        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + path))
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + path))
                 .header("Content-Type", type)
                 .header("X-XSRF-TOKEN", URLDecoder.decode(token, StandardCharsets.UTF_8))
-                .method(method, body)
-                .build();
-        HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString());
+                .method(method, body);
+        if (headers.length > 0) {
+            request.headers(headers);
+        }
+        HttpResponse<String> answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() == 403 && token.isEmpty()) {
             client.send(
                     HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + PORT + "/api/plans"))
                             .build(),
                     HttpResponse.BodyHandlers.ofString());
-            return send(method, path, type, body);
+            return send(method, path, type, body, headers);
         }
         if (answer.statusCode() != 200) {
             throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());

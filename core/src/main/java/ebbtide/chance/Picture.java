@@ -24,6 +24,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,6 +34,8 @@ import org.jspecify.annotations.Nullable;
 public final class Picture {
     /** A line with fewer origins than these is drawn by the plan's own doubt. */
     public static final int FEWEST = 8;
+
+    private static final int AT_ONCE = 64;
 
     private final Chances chances;
     private final Span span;
@@ -174,6 +177,30 @@ public final class Picture {
         }
         lines.forEach(line -> line.draw(runs, take));
         items.forEach(one -> one.draw(runs, take));
+    }
+
+    /** Who takes what a run, by its number from 1, has in all otherwise than forecast, by day of the span. */
+    interface Days {
+        void take(int number, long[] minor);
+    }
+
+    /**
+     * Hands on what runs of a seed, from one number to before another, have otherwise by day, some at a time, so that
+     * their days stay at hand; each movement goes to another taker beside.
+     */
+    void draw(long seed, int from, int end, Taker beside, Days days) {
+        for (int first = from; first < end; first += AT_ONCE) {
+            int[] numbers =
+                    IntStream.range(first, Math.min(end, first + AT_ONCE)).toArray();
+            long[][] more = new long[numbers.length][span.days()];
+            draw(seed, numbers, (run, line, party, day, minor) -> {
+                more[run][day] += minor;
+                beside.take(run, line, party, day, minor);
+            });
+            for (int run = 0; run < numbers.length; run++) {
+                days.take(numbers[run], more[run]);
+            }
+        }
     }
 
     Span span() {

@@ -28,9 +28,6 @@ public final class Simulation {
     public static final int USUAL_RUNS = 1_000;
     public static final int USUAL_WEEKS = 26;
     public static final long USUAL_SEED = 1;
-    /** So many runs are drawn at once: their days stay at hand while who draws is gone through. */
-    private static final int AT_ONCE = 64;
-
     private static final int WORST = 20;
     private static final int SUFFICIENT = 95;
     private static final int HUNDRED = 100;
@@ -80,23 +77,19 @@ public final class Simulation {
     /** Each part of the runs adds up by itself, and its sums to those of all: whole numbers, in any order. */
     private void runPart(int part, int parts) {
         @Nullable SumsByDay[] own = new SumsByDay[sums.length];
-        int days = picture.span().days();
+        int first = (int) ((long) part * runs / parts);
         int end = (int) ((part + 1L) * runs / parts);
-        for (int first = (int) ((long) part * runs / parts); first < end; first += AT_ONCE) {
-            int[] numbers = IntStream.rangeClosed(first + 1, Math.min(end, first + AT_ONCE))
-                    .toArray();
-            long[][] more = new long[numbers.length][days];
-            picture.draw(seed, numbers, (run, line, party, day, minor) -> {
-                more[run][day] += minor;
-                of(own, line).add(day, minor);
-                if (party != Taker.NOBODY) {
-                    of(own, party).add(day, minor);
-                }
-            });
-            for (int run = 0; run < more.length; run++) {
-                take(first + run, more[run]);
-            }
-        }
+        picture.draw(
+                seed,
+                first + 1,
+                end + 1,
+                (run, line, party, day, minor) -> {
+                    of(own, line).add(day, minor);
+                    if (party != Taker.NOBODY) {
+                        of(own, party).add(day, minor);
+                    }
+                },
+                (number, more) -> take(number - 1, more));
         synchronized (sums) {
             for (int source = 0; source < sums.length; source++) {
                 SumsByDay more = own[source];

@@ -91,18 +91,13 @@ public final class Trial {
                 .reduce(DaySeries.NIL, DaySeries::plus)
                 .levels(span.days(), origin.cashAtAsOf());
         long[][] closing = new long[leads][runs];
-        long[][] more = new long[runs][span.days()];
-        picture.draw(
-                seed,
-                IntStream.rangeClosed(1, runs).toArray(),
-                (run, line, party, day, minor) -> more[run][day] += minor);
-        for (int run = 0; run < runs; run++) {
-            DaySeries moved = DaySeries.of(more[run]).levels(span.days(), 0);
+        picture.draw(seed, 1, runs + 1, (run, line, party, day, minor) -> {}, (number, more) -> {
+            DaySeries moved = DaySeries.of(more).levels(span.days(), 0);
             for (int at = 0; at < leads; at++) {
                 int day = span.index(span.end(at + 1));
-                closing[at][run] = forecast.on(day) + moved.on(day);
+                closing[at][number - 1] = forecast.on(day) + moved.on(day);
             }
-        }
+        });
         return IntStream.range(0, leads)
                 .map(at -> isWithin(cash(origin.asOf(), span.end(at + 1)), closing[at]) ? 1 : 0)
                 .toArray();
