@@ -58,6 +58,26 @@ class WhatIfTest extends Journeys {
         changes.nth(1).getByText("take out").click();
         assertThat(changes).hasCount(1);
 
+        // It holds at another time, and goes over two months; what cannot be read is said.
+        changes.first().getByText("April 2026 to June 2026").click();
+        Locator dating = page.getByLabel("When the change holds");
+        dating.getByLabel("To", new Locator.GetByLabelOptions().setExact(true)).fill("some day");
+        button(page, "Save").click();
+        assertThat(dating).containsText("'some day' is neither a month nor a day");
+        dating.getByLabel("To", new Locator.GetByLabelOptions().setExact(true)).fill("Aug 2026");
+        dating.getByLabel("going over").fill("2");
+        accessible();
+        button(page, "Save").click();
+        assertThat(changes).hasCount(1);
+        assertThat(changes.first()).containsText("April 2026 to August 2026");
+        assertThat(changes.first()).containsText("going over 2 months");
+
+        // An asset by its own name comes a month later; its line's others stay.
+        add("Workboat engine (an asset of Boats & sheds)", "shift-months", "1", "", "");
+        assertThat(changes).hasCount(2);
+        changes.nth(1).getByText("take out").click();
+        assertThat(changes).hasCount(1);
+
         // Shown in every view, with what the base has; what is typed meanwhile becomes its change.
         button(page, "Show everywhere").click();
         assertThat(pennant()).hasValue(Pattern.compile(".+"));
