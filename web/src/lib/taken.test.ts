@@ -36,6 +36,7 @@ describe('what an answer takes over', () => {
       const taken = takenOver(before, after);
       expect(JSON.stringify(taken)).toBe(said);
       expect(JSON.stringify(before), 'what was before is left as it was').toBe(old);
+      expect(JSON.stringify(after), 'and so is what came').toBe(said);
       if (said === old) expect(taken).toBe(before);
     }
   });
@@ -53,6 +54,18 @@ describe('what an answer takes over', () => {
     expect(taken.rows[1]).toBe(before.rows[1]);
     expect(taken.rows[0]!.cells[0]).toBe(before.rows[0]!.cells[0]);
     expect(taken.rows[0]!.cells[1]).toEqual({ amount: 5 });
+  });
+
+  it('leaves rows alone that stand in both, at other places', () => {
+    const [a, b] = [
+      { id: 'a', cells: [{ amount: 1 }] },
+      { id: 'b', cells: [{ amount: 1 }] },
+    ];
+    const [cellsOfA, cellsOfB] = [a.cells, b.cells];
+    const taken = takenOver([a, b], [b, a]);
+    expect(taken).toEqual([b, a]);
+    expect(a.cells).toBe(cellsOfA);
+    expect(b.cells).toBe(cellsOfB);
   });
 
   it('tells a name that is missing from one that is there', () => {

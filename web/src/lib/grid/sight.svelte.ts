@@ -18,11 +18,14 @@ export class RowsInSight {
   private height = $state(USUAL_HEIGHT);
   private seen = $state(Math.ceil(innerHeight / USUAL_HEIGHT));
   private beyond = $state(0);
+  /** Whether only a part of the rows is drawn. */
+  readonly parted = $derived.by(() => this.count() > WHOLE);
 
   constructor(private readonly count: () => number) {
     $effect(() => {
       const frame = this.frame;
-      if (!frame) return;
+      // A table that becomes a long one is measured then; whatever else changes of it leaves that as it is.
+      if (!frame || !this.parted) return;
       const look = () => this.look(frame);
       frame.addEventListener('scroll', look, { passive: true });
       window.addEventListener('resize', look);
@@ -34,11 +37,6 @@ export class RowsInSight {
         window.removeEventListener('resize', look);
       };
     });
-  }
-
-  /** Whether only a part of the rows is drawn. */
-  get parted(): boolean {
-    return this.count() > WHOLE;
   }
 
   get first(): number {

@@ -3,9 +3,11 @@ package ebbtide.app.api;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.time.Periods;
 import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -31,7 +33,24 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
     /** The forecast sent last is most often what the next edit changes. */
     private final AtomicReference<@Nullable Made> latest = new AtomicReference<>();
 
-    private record Made(String plan, PlanAtVersion of, String asked, ForecastController.TableView table) {}
+    private record Made(String plan, PlanAtVersion of, Asked asked, ForecastController.TableView table) {}
+
+    /** Which forecast a page shows; nothing where its words name none: the edit is made already, and stands. */
+    private record Asked(Periods by, LocalDate from, LocalDate to) {
+        static Optional<Asked> find(@Nullable String words) {
+            Matcher matcher = ASKED.matcher(words == null ? "" : words);
+            try {
+                return matcher.matches()
+                        ? Optional.of(new Asked(
+                                Periods.valueOf(matcher.group(1)),
+                                LocalDate.parse(matcher.group(2)),
+                                LocalDate.parse(matcher.group(3))))
+                        : Optional.empty();
+            } catch (DateTimeParseException noDay) {
+                return Optional.empty();
+            }
+        }
+    }
 
     /**
      * What changed of a forecast as it was asked for: the version it is held against; its periods; for each of its rows
@@ -81,18 +100,19 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
             Class<? extends HttpMessageConverter<?>> converter,
             ServerHttpRequest request,
             ServerHttpResponse response) {
-        String asked = request.getHeaders().getFirst(HEADER);
-        if (outcome == null || asked == null || !ASKED.matcher(asked).matches()) {
+        String words = request.getHeaders().getFirst(HEADER);
+        Optional<Asked> asked = Asked.find(words);
+        if (outcome == null || words == null || asked.isEmpty()) {
             return outcome;
         }
         String plan = outcome.view().id();
         PlanAtVersion was = outcome.made().was();
-        ForecastController.TableView before = table(plan, was, asked);
-        ForecastController.TableView now = table(plan, outcome.made().became(), asked);
-        return outcome.with(TableChanged.of(asked, was.version(), before, now));
+        ForecastController.TableView before = table(plan, was, asked.get());
+        ForecastController.TableView now = table(plan, outcome.made().became(), asked.get());
+        return outcome.with(TableChanged.of(words, was.version(), before, now));
     }
 
-    private ForecastController.TableView table(String plan, PlanAtVersion of, String asked) {
+    private ForecastController.TableView table(String plan, PlanAtVersion of, Asked asked) {
         Made known = latest.get();
         if (known != null
                 && known.of() == of
@@ -100,15 +120,7 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
                 && known.asked().equals(asked)) {
             return known.table();
         }
-        Matcher matcher = ASKED.matcher(asked);
-        if (!matcher.matches()) {
-            throw new IllegalArgumentException("'" + asked + "' names no forecast");
-        }
-        ForecastController.TableView made = ForecastController.table(
-                of,
-                Periods.valueOf(matcher.group(1)),
-                LocalDate.parse(matcher.group(2)),
-                LocalDate.parse(matcher.group(3)));
+        ForecastController.TableView made = ForecastController.table(of, asked.by(), asked.from(), asked.to());
         latest.set(new Made(plan, of, asked, made));
         return made;
     }
