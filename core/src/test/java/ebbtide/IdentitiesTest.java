@@ -23,7 +23,7 @@ import org.junit.jupiter.api.TestFactory;
 // It takes the longest: the others run beside it.
 @Order(1)
 class IdentitiesTest {
-    private static final int PLANS = 2_000;
+    private static final int PLANS = Asked.of(2_000);
 
     @TestFactory
     Stream<DynamicTest> identities_overRandomPlans_hold() {

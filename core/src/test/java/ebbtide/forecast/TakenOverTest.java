@@ -2,6 +2,7 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.Figures;
 import ebbtide.accounts.Accounts;
 import ebbtide.books.Books;
@@ -29,7 +30,7 @@ import org.junit.jupiter.api.Test;
  * and to the word.
  */
 class TakenOverTest {
-    private static final int PLANS = 100;
+    private static final int PLANS = Asked.of(100);
     private static final int EDITS = 5;
 
     /** A plan and its books on their way through edits, with the forecast that took over from the one before. */

@@ -3,6 +3,7 @@ package ebbtide.track;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.Asked;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
@@ -156,7 +157,7 @@ class BridgeTest {
      */
     @Test
     void bridge_betweenAnyTwoForecasts_addsUp() {
-        RandomPlans.each(300, (some, seed) -> {
+        RandomPlans.each(Asked.of(300), (some, seed) -> {
             LocalDate asOf = some.plan().settings().asOf();
             Snapshot old = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), line -> line.assumption()
                     .toString());

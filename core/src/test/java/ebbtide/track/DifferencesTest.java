@@ -2,6 +2,7 @@ package ebbtide.track;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
@@ -204,7 +205,7 @@ class DifferencesTest {
     /** Rolled on in steps of any length, each difference is asked about once, and the same as in one step. */
     @Test
     void anyPlan_rolledOnInSteps_isAskedAboutEachDifferenceOnce() {
-        for (long seed = 1; seed <= 60; seed++) {
+        for (long seed = 1; seed <= Asked.of(60); seed++) {
             RandomPlans.Case some = RandomPlans.of(seed);
             LocalDate first = some.plan().settings().asOf();
             LocalDate last = first.plusDays(90);

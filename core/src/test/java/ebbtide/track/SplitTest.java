@@ -2,6 +2,7 @@ package ebbtide.track;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
@@ -251,7 +252,7 @@ class SplitTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 400);
+        return LongStream.range(0, Asked.of(400));
     }
 
     private static List<List<Period>> lengths(RandomHistory.Case some) {

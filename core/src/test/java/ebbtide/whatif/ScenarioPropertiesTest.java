@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.Figures;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
@@ -26,7 +27,7 @@ import org.junit.jupiter.api.Test;
 
 /** What holds for scenarios of every plan. */
 class ScenarioPropertiesTest {
-    private static final int PLANS = 60;
+    private static final int PLANS = Asked.of(60);
 
     /** Taken over from the base or made from the beginning: the same; without changes: the base (rules 11.1). */
     @Test

@@ -10,6 +10,7 @@ import static ebbtide.whatif.WhatIfCases.scale;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.Asked;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
@@ -54,7 +55,7 @@ import org.junit.jupiter.api.Test;
 
 /** What is paid otherwise (rules 11.3), and targets that are no stream (rules 11.2), against plans edited by hand. */
 class TargetsTest {
-    private static final int PLANS = 120;
+    private static final int PLANS = Asked.of(120);
     private static final LocalDate MARCH_18 = LocalDate.of(2026, 3, 18);
 
     @Test

@@ -2,6 +2,7 @@ package ebbtide.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Random;
@@ -20,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 class KilledImportTest {
     private static final JsonMapper JSON = new JsonMapper();
     private static final int ROWS = 60_000;
-    private static final int KILLS = 10;
+    private static final int KILLS = Asked.of(10);
     private Running running;
     private static final String PLAN = """
       {"format": "ebbtide-plan", "version": 1, "settings": {"name": "Killed", "currency": "GBP", "asOf": "2026-03-31"},
@@ -76,7 +77,7 @@ class KilledImportTest {
     }
 
     @Test
-    void killedWhileSixtyThousandRowsAreKept_tenTimes_allOfThemAreThereOrNone(@TempDir Path data)
+    void killedWhileSixtyThousandRowsAreKept_timeAndAgain_allOfThemAreThereOrNone(@TempDir Path data)
             throws InterruptedException {
         Random random = new Random(60);
         StringBuilder text = new StringBuilder();
