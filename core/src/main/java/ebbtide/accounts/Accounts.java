@@ -173,7 +173,8 @@ public final class Accounts {
 
     /** Returns the expectations of a line, left-out certainties included, used up by the movements given. */
     public List<Expectation> expectations(Line line, List<DayAmount> movements) {
-        return Expectations.of(of(line), movements, items(line).known(), plan().settings());
+        return Expectations.of(
+                of(line), movements, items(line).known(), plan().settings().ofLines());
     }
 
     /**

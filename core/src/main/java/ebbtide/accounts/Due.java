@@ -7,7 +7,8 @@ import java.util.List;
 /**
  * A sum that falls due: its date, the day after its convention, its amount in minor units in the line's direction
  * (negative when it comes back, as a refund does), and how long it is expected. Its pieces, where it has any, add up to
- * the amount and say what it is made of. {@code moved} is the date to which a scenario moves it before its convention.
+ * the amount and say what it is made of; many are its account's to make once they are asked for
+ * ({@link LineAccount#pieces}). {@code moved} is the date to which a scenario moves it before its convention.
  */
 public record Due(
         LocalDate typed,

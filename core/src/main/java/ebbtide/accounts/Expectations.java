@@ -4,8 +4,8 @@ import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Netting;
-import ebbtide.plan.Settings;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,7 +23,7 @@ public final class Expectations {
      * date wherever it is now expected. The line's netting says in which days, and what was put to a date by hand.
      */
     public static List<Expectation> of(
-            LineAccount account, List<DayAmount> movements, List<OpenItem> items, Settings settings) {
+            LineAccount account, List<DayAmount> movements, List<OpenItem> items, LineSettings settings) {
         Line line = account.line();
         List<Due> carried = line.carried().stream()
                 .map(one -> Due.whole(
@@ -36,7 +36,7 @@ public final class Expectations {
      * What is said to be paid of profit tax so far holds the movements up to the opening day: they settle nothing a
      * second time.
      */
-    private static List<DayAmount> unsaid(Line line, List<DayAmount> movements, Settings settings) {
+    private static List<DayAmount> unsaid(Line line, List<DayAmount> movements, LineSettings settings) {
         return line.assumption().saysWhatIsPaid()
                 ? movements.stream()
                         .filter(one -> one.day().isAfter(settings.openingDay()))

@@ -2,8 +2,8 @@ package ebbtide.accounts;
 
 import ebbtide.billing.Calendars;
 import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Plan;
-import ebbtide.plan.Settings;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
@@ -15,12 +15,12 @@ import java.time.YearMonth;
  * forecast, how many months there are from it to the horizon and to the last that is earned (rules 7.4), and whether
  * bad debts give sales tax back.
  */
-record Frame(Settings settings, Calendars calendars, int open, int toHorizon, int toEarned, boolean relief) {
+record Frame(LineSettings settings, Calendars calendars, int open, int toHorizon, int toEarned, boolean relief) {
 
     static Frame of(Plan plan, Calendars calendars) {
         int open = Timeline.monthNumber(plan.settings().firstForecastMonth());
         return new Frame(
-                plan.settings(),
+                plan.settings().ofLines(),
                 calendars,
                 open,
                 Timeline.monthNumber(YearMonth.from(plan.settings().horizonEnd())) - open + 1,

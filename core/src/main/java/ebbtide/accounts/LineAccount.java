@@ -20,6 +20,11 @@ public interface LineAccount {
      */
     List<Due> dues();
 
+    /** Returns what a sum that falls due on it is made of, adding up to its amount; nothing where it is one piece. */
+    default List<Due.Piece> pieces(Due due) {
+        return due.pieces();
+    }
+
     /** Returns what the line earns by month, to the last that is earned, be the line switched on or off. */
     Earned earned();
 

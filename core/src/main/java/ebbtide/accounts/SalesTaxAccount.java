@@ -32,6 +32,8 @@ public final class SalesTaxAccount implements LineAccount {
     private final int months;
     private final List<Bearing> after = new ArrayList<>();
     private final TreeMap<YearMonth, Long> before = new TreeMap<>();
+    private final Lazy<MonthSeries> output = Lazy.of(() -> after(Direction.RECEIPT));
+    private final Lazy<MonthSeries> input = Lazy.of(() -> after(Direction.PAYMENT));
     private final Lazy<List<TaxPeriod>> periods = Lazy.of(this::makePeriods);
     private final Lazy<List<Due>> dues = Lazy.of(this::makeDues);
     private long soFar;
@@ -53,15 +55,14 @@ public final class SalesTaxAccount implements LineAccount {
 
     /**
      * A tax period that is not settled yet: its months, what tax points up to the as-of date come to (null: not said)
-     * and what the plan and its history make of them, what each line brings after it, and the balance with the day on
-     * which it is paid, or refunded when negative.
+     * and what the plan and its history make of them, what lines bring after it ({@link SalesTaxAccount#lines}: of
+     * each), and the balance with the day on which it is paid, or refunded when negative.
      */
     public record TaxPeriod(
             YearMonth first,
             YearMonth last,
             @Nullable Long owed,
             long proposed,
-            List<LineTax> lines,
             long output,
             long input,
             long balance,
@@ -151,20 +152,26 @@ public final class SalesTaxAccount implements LineAccount {
 
     private TaxPeriod period(YearMonth last) {
         YearMonth first = rule.firstMonthOf(last);
-        List<LineTax> lines = lines(first, last);
-        long out = sum(lines, Direction.RECEIPT);
-        long in = sum(lines, Direction.PAYMENT);
+        long out = after(Direction.RECEIPT, first, last);
+        long in = after(Direction.PAYMENT, first, last);
         Long owed = rule.owed().get(last);
         long balance = (owed == null ? 0 : owed) + out - in;
         return new TaxPeriod(
-                first, last, owed, before.getOrDefault(last, 0L), lines, out, in, balance, settled(last, balance));
+                first, last, owed, before.getOrDefault(last, 0L), out, in, balance, settled(last, balance));
     }
 
-    private static long sum(List<LineTax> lines, Direction direction) {
-        return lines.stream()
-                .filter(line -> line.direction() == direction)
-                .mapToLong(LineTax::minor)
-                .sum();
+    private long after(Direction direction, YearMonth first, YearMonth last) {
+        return (direction == Direction.RECEIPT ? output : input)
+                .get()
+                .sum(Timeline.monthNumber(first), Timeline.monthNumber(last));
+    }
+
+    private MonthSeries after(Direction direction) {
+        MonthSeries.Sum sum = new MonthSeries.Sum(openMonth, months);
+        after.stream()
+                .filter(one -> one.direction() == direction)
+                .forEach(one -> sum.add(one.points().after(), 1));
+        return sum.series();
     }
 
     /**
@@ -214,24 +221,37 @@ public final class SalesTaxAccount implements LineAccount {
                 .toList();
     }
 
-    private Due due(TaxPeriod period) {
+    /** Returns what was owed and what each line brings, of the period whose balance falls due. */
+    @Override
+    public List<Due.Piece> pieces(Due due) {
+        TaxPeriod period = periods().stream()
+                .filter(one -> one.balance() == due.amount() && typed(one).equals(due.typed()))
+                .findFirst()
+                .orElseThrow();
         List<Due.Piece> pieces = new ArrayList<>();
         if (period.owed() != null) {
             pieces.add(new Due.Piece("owed on the as-of date", period.owed()));
         }
-        period.lines()
+        lines(period.first(), period.last())
                 .forEach(line -> pieces.add(new Due.Piece(
                         (line.direction() == Direction.RECEIPT ? "tax on " : "less tax paid on ") + line.name(),
                         line.minor() * line.direction().sign())));
-        LocalDate typed = rule.settledOn(period.last()).plusDays(period.balance() < 0 ? rule.refundDays() : 0);
-        return new Due(
-                typed,
+        return pieces;
+    }
+
+    /** The day on which a period's balance falls due, before its convention. */
+    private LocalDate typed(TaxPeriod period) {
+        return rule.settledOn(period.last()).plusDays(period.balance() < 0 ? rule.refundDays() : 0);
+    }
+
+    private Due due(TaxPeriod period) {
+        return Due.whole(
+                typed(period),
                 period.settled(),
                 period.balance(),
                 Certainty.CERTAIN,
                 Due.Lasting.UNTIL_PAID,
-                (period.balance() < 0 ? "refund of sales tax, " : "sales tax, ") + words(period),
-                pieces);
+                (period.balance() < 0 ? "refund of sales tax, " : "sales tax, ") + words(period));
     }
 
     private static String words(TaxPeriod period) {

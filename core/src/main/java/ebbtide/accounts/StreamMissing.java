@@ -8,7 +8,7 @@ import ebbtide.billing.TargetBilling;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
@@ -28,7 +28,7 @@ import java.util.Locale;
 final class StreamMissing {
     private final StreamBilling billing;
     private final Assumption.Stream stream;
-    private final Settings settings;
+    private final LineSettings settings;
     private final String name;
     private final List<String> found = new ArrayList<>();
 

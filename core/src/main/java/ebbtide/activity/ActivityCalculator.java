@@ -10,9 +10,9 @@ import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
-import ebbtide.plan.Settings;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
@@ -43,7 +43,7 @@ public final class ActivityCalculator {
     private record Reads(
             Assumption.Stream stream,
             List<Alteration.OfMonths> altered,
-            Settings settings,
+            LineSettings settings,
             int first,
             int last,
             List<OtherLine> read) {
@@ -142,7 +142,7 @@ public final class ActivityCalculator {
         return new Reads(
                 stream,
                 line.alteredMonths(),
-                plan.settings(),
+                plan.settings().ofLines(),
                 firstMonth,
                 lastMonth,
                 line.reads().stream()

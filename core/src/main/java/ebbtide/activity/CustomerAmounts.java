@@ -8,7 +8,7 @@ import ebbtide.plan.ActivityMethod.FeeOn;
 import ebbtide.plan.ActivityMethod.LostAs;
 import ebbtide.plan.ActivityMethod.RecurringCustomers;
 import ebbtide.plan.AmountSteps;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
@@ -20,7 +20,7 @@ import java.util.OptionalLong;
  * The monthly fees of customers: opening + gained - lost = closing, unrounded, and no more are lost than there are. The
  * fee is the closing ones', or the mean's of opening and closing, rounded once (rules 2.1).
  */
-record CustomerAmounts(RecurringCustomers customers, Settings settings) implements MonthlyAmounts {
+record CustomerAmounts(RecurringCustomers customers, LineSettings settings) implements MonthlyAmounts {
     private static final BigDecimal HALF = new BigDecimal("0.5");
     private static final Near HUNDREDTH = Near.of(new BigDecimal("0.01"));
 

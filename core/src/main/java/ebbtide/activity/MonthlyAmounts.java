@@ -11,7 +11,7 @@ import ebbtide.plan.ActivityMethod.StockPurchases;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.ActivityMethod.YearTotal;
 import ebbtide.plan.Assumption;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.MonthSeries;
 import java.time.YearMonth;
 import java.util.List;
@@ -38,7 +38,7 @@ sealed interface MonthlyAmounts
     String words(YearMonth month);
 
     /** Returns the computation of a stream's method, which reads the other lines given, if any. */
-    static MonthlyAmounts of(Assumption.Stream stream, Settings settings, List<OtherLine> read) {
+    static MonthlyAmounts of(Assumption.Stream stream, LineSettings settings, List<OtherLine> read) {
         ActivityMethod method = stream.method();
         if (method instanceof FixedAmount fixed) {
             return SteppedAmounts.of(fixed, settings);
@@ -67,7 +67,7 @@ sealed interface MonthlyAmounts
         return new ShareAmounts((ShareOfLine) method, read.get(0), settings.currency());
     }
 
-    private static Map<YearMonth, Long> overrides(Assumption.Stream stream, Settings settings) {
+    private static Map<YearMonth, Long> overrides(Assumption.Stream stream, LineSettings settings) {
         Map<YearMonth, Long> amounts = new TreeMap<>();
         stream.overrides()
                 .tailMap(settings.firstForecastMonth())

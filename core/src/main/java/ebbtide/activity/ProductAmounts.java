@@ -5,7 +5,7 @@ import ebbtide.money.Near;
 import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod.Product;
 import ebbtide.plan.AmountSteps;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** The monthly amounts of drivers multiplied, rounded once (rules 2.1); by days, the mean of what each day comes to. */
-record ProductAmounts(Product product, Settings settings) implements MonthlyAmounts {
+record ProductAmounts(Product product, LineSettings settings) implements MonthlyAmounts {
 
     @Override
     public MonthSeries months(int first, int last) {

@@ -6,7 +6,7 @@ import ebbtide.money.Rounding;
 import ebbtide.plan.ActivityMethod.BaseWithGrowth;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.AmountSteps;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Steps;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
@@ -32,7 +32,7 @@ record SteppedAmounts(
         Currency currency)
         implements MonthlyAmounts {
 
-    static SteppedAmounts of(FixedAmount fixed, Settings settings) {
+    static SteppedAmounts of(FixedAmount fixed, LineSettings settings) {
         return new SteppedAmounts(
                 fixed.amount(),
                 month -> Percent.ZERO,
@@ -42,7 +42,7 @@ record SteppedAmounts(
                 settings.currency());
     }
 
-    static SteppedAmounts of(BaseWithGrowth growing, Settings settings) {
+    static SteppedAmounts of(BaseWithGrowth growing, LineSettings settings) {
         return new SteppedAmounts(
                 growing.base(),
                 growing::growthIn,

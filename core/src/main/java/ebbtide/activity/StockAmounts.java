@@ -1,7 +1,7 @@
 package ebbtide.activity;
 
 import ebbtide.money.Money;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.StockPolicy;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
@@ -11,7 +11,7 @@ import java.util.Map;
 /**
  * The monthly amounts that are bought for stock (rules 6); months before the first that is forecast are not computed.
  */
-record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, OtherLine sales, Settings settings)
+record StockAmounts(StockPolicy policy, Map<YearMonth, Long> purchasesTyped, OtherLine sales, LineSettings settings)
         implements MonthlyAmounts {
 
     StockRoll roll(int last) {

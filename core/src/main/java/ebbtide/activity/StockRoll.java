@@ -4,7 +4,7 @@ import ebbtide.derive.Lazy;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.StockPolicy;
 import ebbtide.plan.StockPolicy.BoughtBy;
 import ebbtide.plan.StockPolicy.Given;
@@ -21,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class StockRoll {
     private final StockPolicy policy;
-    private final Settings settings;
+    private final LineSettings settings;
     private final MonthlyActivity sales;
     private final Map<YearMonth, Long> purchasesTyped;
     private final int first;
@@ -61,7 +61,7 @@ public final class StockRoll {
 
     StockRoll(
             StockPolicy policy,
-            Settings settings,
+            LineSettings settings,
             MonthlyActivity sales,
             Map<YearMonth, Long> purchasesTyped,
             int last) {

@@ -6,7 +6,7 @@ import ebbtide.money.Money;
 import ebbtide.money.Rounding;
 import ebbtide.money.Split;
 import ebbtide.plan.ActivityMethod.YearTotal;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
@@ -16,7 +16,7 @@ import java.util.Map;
 import java.util.SortedMap;
 
 /** The monthly amounts of fiscal years' totals, split by their weights (rules 1.3, 2.1). */
-record YearAmounts(YearTotal year, Settings settings) implements MonthlyAmounts {
+record YearAmounts(YearTotal year, LineSettings settings) implements MonthlyAmounts {
 
     @Override
     public MonthSeries months(int first, int last) {

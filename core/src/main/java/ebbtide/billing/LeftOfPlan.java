@@ -5,8 +5,8 @@ import ebbtide.books.OpenItem;
 import ebbtide.money.Rounding;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.Netting;
-import ebbtide.plan.Settings;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
@@ -56,7 +56,7 @@ public final class LeftOfPlan {
             List<OpenItem> items,
             MonthlyActivity planned,
             MonthlyActivity late,
-            Settings settings,
+            LineSettings settings,
             Timeline timeline) {
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
         boolean gross = stream.tax().amountsAreGross();

@@ -6,8 +6,8 @@ import ebbtide.money.Rounding;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DayTerms;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.MonthPattern;
-import ebbtide.plan.Settings;
 import ebbtide.plan.Terms;
 import ebbtide.time.DaySink;
 import ebbtide.time.MonthSeries;
@@ -46,7 +46,11 @@ public final class OwedByHistory {
 
     /** Makes what a stream paid by months or by days implies; the timeline holds the month of the as-of date. */
     public OwedByHistory(
-            MonthlyActivity activity, Assumption.Stream stream, Settings settings, Timeline timeline, PaidDays days) {
+            MonthlyActivity activity,
+            Assumption.Stream stream,
+            LineSettings settings,
+            Timeline timeline,
+            PaidDays days) {
         this(activity, stream, settings, timeline, days, Optional.empty());
     }
 
@@ -57,7 +61,7 @@ public final class OwedByHistory {
     public OwedByHistory(
             MonthlyActivity activity,
             Assumption.Stream stream,
-            Settings settings,
+            LineSettings settings,
             Timeline timeline,
             PaidDays days,
             Optional<MonthPattern> pattern) {

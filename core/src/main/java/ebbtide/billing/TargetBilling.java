@@ -5,7 +5,7 @@ import ebbtide.money.Rounding;
 import ebbtide.money.Split;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DaysTarget;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.DaySink;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
@@ -38,7 +38,7 @@ public final class TargetBilling {
     record Owed(long minor, boolean assumed) {}
 
     /** Makes the billing of a stream on a timeline that holds the month of the as-of date. */
-    public TargetBilling(MonthlyActivity activity, Assumption.Stream stream, Settings settings, Timeline timeline) {
+    public TargetBilling(MonthlyActivity activity, Assumption.Stream stream, LineSettings settings, Timeline timeline) {
         this.activity = activity;
         this.stream = stream;
         this.target = stream.terms().daysTarget();

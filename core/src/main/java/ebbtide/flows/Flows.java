@@ -11,14 +11,14 @@ import ebbtide.derive.Derived;
 import ebbtide.derive.Lazy;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Line;
-import ebbtide.plan.Settings;
+import ebbtide.plan.LineSettings;
 import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The flows of a plan and its books by line and day: laid by the lines' accounts, netted with the bank, overridden; and
@@ -26,14 +26,11 @@ import java.util.Optional;
  * ({@link #swept}).
  */
 public final class Flows {
-    /** Lines are added up so many at a time: of those that are as they were, the sums are taken over. */
-    private static final int BLOCK = 16;
-
     private final Accounts accounts;
     private final Timeline timeline;
     private final int asOf;
-    private final Derivations derived;
-    private final Lazy<DaySeries> net = Lazy.of(this::addUp);
+    private final Derived<Reads, LineFlows> derived;
+    private final Lazy<DaySeries> net;
     private final Map<String, LineFlows> lines;
     private final BesideLines beside;
 
@@ -43,7 +40,7 @@ public final class Flows {
             LineItems items,
             List<DayAmount> movements,
             boolean active,
-            Settings settings,
+            LineSettings settings,
             Timeline timeline,
             Timeline days) {
         LineFlows laid() {
@@ -63,20 +60,25 @@ public final class Flows {
         }
     }
 
-    /** What is taken over from earlier flows: those of lines, and the sums of lines by day. */
-    private record Derivations(Derived<Reads, LineFlows> lines, Derived<List<LineFlows>, DaySeries> blocks) {
-        Derivations next() {
-            return new Derivations(lines.next(), blocks.next());
-        }
-    }
-
-    /** What the books have that is no line's. */
-    private record BesideLines(LineFlows unassignedIn, LineFlows unassignedOut, LineFlows transfers) {
-        static BesideLines of(Books books, Timeline timeline, int asOf) {
-            return new BesideLines(
-                    LineFlows.booked(books.unassignedIn(), timeline, asOf),
-                    LineFlows.booked(books.unassignedOut(), timeline, asOf),
-                    LineFlows.booked(books.transfers(), timeline, asOf));
+    /** What the books have that is no line's, and what that is read from. */
+    private record BesideLines(
+            List<List<DayAmount>> movements,
+            Timeline timeline,
+            int asOf,
+            LineFlows unassignedIn,
+            LineFlows unassignedOut,
+            LineFlows transfers) {
+        static BesideLines of(Books books, Timeline timeline, int asOf, Optional<BesideLines> before) {
+            List<List<DayAmount>> movements = List.of(books.unassignedIn(), books.unassignedOut(), books.transfers());
+            return before.filter(
+                            one -> one.movements.equals(movements) && one.timeline.equals(timeline) && one.asOf == asOf)
+                    .orElseGet(() -> new BesideLines(
+                            movements,
+                            timeline,
+                            asOf,
+                            LineFlows.booked(movements.get(0), timeline, asOf),
+                            LineFlows.booked(movements.get(1), timeline, asOf),
+                            LineFlows.booked(movements.get(2), timeline, asOf)));
         }
 
         List<LineFlows> all() {
@@ -84,13 +86,20 @@ public final class Flows {
         }
     }
 
-    private Flows(Accounts accounts, Derivations derived, Map<String, LineFlows> lines, BesideLines beside) {
+    private Flows(
+            Accounts accounts,
+            Derived<Reads, LineFlows> derived,
+            Map<String, LineFlows> lines,
+            BesideLines beside,
+            Optional<Flows> before) {
         this.accounts = accounts;
         this.timeline = accounts.calendars().main();
         this.asOf = timeline.index(accounts.plan().settings().asOf());
         this.derived = derived;
         this.lines = lines;
         this.beside = beside;
+        // Earlier flows are let go once the sum is made.
+        this.net = Lazy.of(() -> before.flatMap(this::findSumFrom).orElseGet(this::addUp));
     }
 
     /**
@@ -100,13 +109,14 @@ public final class Flows {
     public static Flows of(Accounts accounts, Optional<Flows> before) {
         Timeline timeline = accounts.calendars().main();
         int asOf = timeline.index(accounts.plan().settings().asOf());
-        Derivations derived =
-                before.map(one -> one.derived.next()).orElseGet(() -> new Derivations(Derived.none(), Derived.none()));
+        Derived<Reads, LineFlows> derived =
+                before.map(one -> one.derived.next()).orElseGet(Derived::none);
         Map<String, LineFlows> lines = new HashMap<>();
         accounts.plan().lines().stream()
                 .filter(line -> !line.isGroup())
-                .forEach(line -> lines.put(line.id(), laid(accounts, derived.lines(), line)));
-        return new Flows(accounts, derived, lines, BesideLines.of(accounts.books(), timeline, asOf));
+                .forEach(line -> lines.put(line.id(), laid(accounts, derived, line)));
+        BesideLines beside = BesideLines.of(accounts.books(), timeline, asOf, before.map(one -> one.beside));
+        return new Flows(accounts, derived, lines, beside, before);
     }
 
     private static LineFlows laid(Accounts accounts, Derived<Reads, LineFlows> derived, Line line) {
@@ -119,7 +129,7 @@ public final class Flows {
                 accounts.items(line),
                 accounts.books().byLine().getOrDefault(line.id(), List.of()),
                 accounts.plan().isActive(line),
-                accounts.plan().settings(),
+                accounts.plan().settings().ofLines(),
                 accounts.calendars().main(),
                 accounts.calendars().timeline(line));
     }
@@ -141,12 +151,12 @@ public final class Flows {
 
     /** Returns the flows as they are with the interest that accounts bear: what is paid out of profit is laid anew. */
     public Flows with(Accounts borne) {
-        Derivations then = derived.next();
+        Derived<Reads, LineFlows> then = derived.next();
         Map<String, LineFlows> all = new HashMap<>(lines);
         borne.plan().lines().stream()
                 .filter(Accounts::followsFromProfit)
-                .forEach(line -> all.put(line.id(), laid(borne, then.lines(), line)));
-        return new Flows(borne, new Derivations(derived.lines(), then.blocks()), all, beside);
+                .forEach(line -> all.put(line.id(), laid(borne, then, line)));
+        return new Flows(borne, derived, all, beside, Optional.of(this));
     }
 
     /** Returns the flows with what the sweep moves, by line and day of the timeline, on lines that only it moves. */
@@ -156,8 +166,7 @@ public final class Flows {
         }
         Map<String, LineFlows> all = new HashMap<>(lines);
         byLine.forEach((id, byDay) -> all.put(id, line(id).swept(byDay)));
-        return new Flows(
-                accounts, new Derivations(derived.lines(), derived.blocks().next()), all, beside);
+        return new Flows(accounts, derived, all, beside, Optional.of(this));
     }
 
     /** Returns whether every line is estimated as in other flows of the same plan. */
@@ -192,20 +201,35 @@ public final class Flows {
     }
 
     private DaySeries addUp() {
-        List<LineFlows> all = new ArrayList<>(beside.all());
-        accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> all.add(line(line.id())));
         DaySeries.Sum sum = new DaySeries.Sum(timeline.days());
-        for (int from = 0; from < all.size(); from += BLOCK) {
-            List<LineFlows> block = List.copyOf(all.subList(from, Math.min(all.size(), from + BLOCK)));
-            sum.add(derived.blocks().of(Integer.toString(from), () -> block, Flows::sum));
-        }
+        beside.all().forEach(one -> one.addTo(sum, 1));
+        accounts.plan().lines().stream().filter(line -> !line.isGroup()).forEach(line -> line(line.id())
+                .addTo(sum, 1));
         return sum.series();
     }
 
-    private static DaySeries sum(List<LineFlows> block) {
-        DaySeries.Sum sum = new DaySeries.Sum(block.get(0).days());
-        block.forEach(one -> one.addTo(sum));
-        return sum.series();
+    /**
+     * The sum of earlier flows with those lines that are others taken out and put in: whole numbers, so that it is the
+     * sum of all. None where other days are summed, or most lines are others.
+     */
+    private Optional<DaySeries> findSumFrom(Flows before) {
+        if (beside != before.beside) {
+            return Optional.empty();
+        }
+        List<String> others = Stream.concat(lines.keySet().stream(), before.lines.keySet().stream())
+                .distinct()
+                .filter(id -> lines.get(id) != before.lines.get(id))
+                .toList();
+        if (others.size() * 2 > lines.size()) {
+            return Optional.empty();
+        }
+        DaySeries.Sum sum = new DaySeries.Sum(timeline.days());
+        sum.add(before.net.get(), 1);
+        for (String id : others) {
+            Optional.ofNullable(before.lines.get(id)).ifPresent(one -> one.addTo(sum, -1));
+            Optional.ofNullable(lines.get(id)).ifPresent(one -> one.addTo(sum, 1));
+        }
+        return Optional.of(sum.series());
     }
 
     /**

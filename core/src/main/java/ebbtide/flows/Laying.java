@@ -164,7 +164,7 @@ final class Laying implements FlowSink, DaySink {
             return planned;
         }
         DaySeries.Sum netted = new DaySeries.Sum(timeline.days());
-        netted.add(planned);
+        netted.add(planned, 1);
         long spent = onAccount;
         for (int month = timeline.firstMonth(); month <= timeline.lastMonth(); month++) {
             int start = Math.max(asOf + 1, timeline.startOfMonth(month));

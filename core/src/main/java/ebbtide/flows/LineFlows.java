@@ -128,11 +128,11 @@ public final class LineFlows {
         return days.part(from, to);
     }
 
-    /** Adds all parts to a sum by day of the timeline. */
-    public void addTo(DaySeries.Sum net) {
-        net.add(booked.settled());
-        net.add(booked.committed());
-        net.add(booked.items());
-        net.add(estimate.overridden);
+    /** Adds all parts to a sum by day of the timeline, or takes them from it where the sign is -1. */
+    void addTo(DaySeries.Sum net, int sign) {
+        net.add(booked.settled(), sign);
+        net.add(booked.committed(), sign);
+        net.add(booked.items(), sign);
+        net.add(estimate.overridden, sign);
     }
 }

@@ -14,8 +14,8 @@ import ebbtide.books.DayAmount;
 import ebbtide.items.ExpectedItem;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.MonthPattern;
-import ebbtide.plan.Settings;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.List;
@@ -30,7 +30,7 @@ public record LineTiming(
         List<DayAmount> movements,
         List<Expectation> expectations,
         Timeline timeline,
-        Settings settings) {
+        LineSettings settings) {
 
     private Line line() {
         return account.line();

@@ -30,13 +30,13 @@ public final class Forecaster {
      * Returns the same forecast, quicker: what an earlier one has worked out from the very same is taken over from it.
      */
     public static Forecast forecast(Plan plan, Books books, Forecast earlier) {
-        return forecast(earlier.accounts().next(plan.sharing(earlier.plan()), books), Optional.of(earlier.laid()));
+        return forecast(earlier.accounts().next(plan.sharing(earlier.plan()), books), Optional.of(earlier));
     }
 
-    private static Forecast forecast(Accounts accounts, Optional<Flows> earlier) {
-        Flows laid = Flows.of(accounts, earlier);
+    private static Forecast forecast(Accounts accounts, Optional<Forecast> earlier) {
+        Flows laid = Flows.of(accounts, earlier.map(Forecast::laid));
         Flows flows = laid;
-        Funding funding = Funding.of(flows);
+        Funding funding = Funding.of(flows, earlier.map(Forecast::funding));
         for (int round = 0; round < MOST_ROUNDS; round++) {
             Accounts borne = flows.accounts().withInterest(funding.interestByMonth());
             Flows then = borne == flows.accounts() ? flows : flows.with(borne);

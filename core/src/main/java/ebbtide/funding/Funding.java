@@ -50,9 +50,11 @@ public final class Funding {
         this.result = Sweep.of(input.of(before));
     }
 
-    /** Returns the funding of flows that nothing is swept of yet. */
-    public static Funding of(Flows flows) {
-        return of(flows, new SweepInput(flows));
+    /**
+     * Returns the funding of flows that nothing is swept of yet; what an earlier plan's read the same is taken over.
+     */
+    public static Funding of(Flows flows, Optional<Funding> before) {
+        return of(flows, new SweepInput(flows, before.map(one -> one.input)));
     }
 
     /**
@@ -193,19 +195,24 @@ public final class Funding {
 
     /** Returns what cash is measured against by day, of cash as it closes with what is swept. */
     public Liquidity liquidity(DaySeries closing) {
-        DaySeries limit = input.overdraft();
-        DaySeries undrawn = limit;
-        DaySeries drawn = DaySeries.NIL;
+        DaySeries.Sum limit = new DaySeries.Sum(timeline.days());
+        DaySeries.Sum undrawn = new DaySeries.Sum(timeline.days());
+        DaySeries.Sum drawn = new DaySeries.Sum(timeline.days());
+        limit.add(input.overdraft(), 1);
+        undrawn.add(input.overdraft(), 1);
         for (int i = 0; i < facilities().size(); i++) {
             DaySeries most = input.limit(facilities().get(i));
             DaySeries ofIt = drawnByDay(i);
-            limit = limit.plus(most);
-            drawn = drawn.plus(ofIt);
+            limit.add(most, 1);
+            drawn.add(ofIt, 1);
             if (((Revolving) facilities().get(i).assumption()).committed()) {
-                undrawn = undrawn.plus(DaySeries.of(timeline.days(), day -> Math.max(0, most.on(day) - ofIt.on(day))));
+                for (int day = 0; day < timeline.days(); day++) {
+                    undrawn.add(day, Math.max(0, most.on(day) - ofIt.on(day)));
+                }
             }
         }
-        return new Liquidity(closing, input.minimum(), limit, undrawn, drawn, callable.get());
+        return new Liquidity(
+                closing, input.minimum(), limit.series(), undrawn.series(), drawn.series(), callable.get());
     }
 
     private DaySeries drawnByDay(int facility) {

@@ -1,5 +1,6 @@
 package ebbtide.funding;
 
+import ebbtide.derive.Derived;
 import ebbtide.money.Percent;
 import ebbtide.plan.BorrowingBase;
 import ebbtide.plan.Charging;
@@ -28,15 +29,22 @@ final class InterestSources {
     private final List<Source> sources = new ArrayList<>();
 
     /** How the interest of a source accrues, and what it came to in the first month that is forecast up to D. */
-    private record Source(Accrual accrual, long ofMonth) {}
+    record Source(Accrual accrual, long ofMonth) {}
 
-    /** Reads what accrued by the as-of date, of cash by day of the timeline before the sweep. */
-    InterestSources(Plan plan, List<Line> facilities, FundingBooks books, DaySeries levels) {
+    /** All that the interest of a facility follows from, paid on a line of its own; the sweep finds what is drawn. */
+    record OfFacility(Revolving facility, FundingBooks.OfLine drawn, FundingBooks.OfLine paid) {}
+
+    /**
+     * Reads what accrued by the as-of date, of cash by day of the timeline before the sweep; {@code known} takes over
+     * that of facilities.
+     */
+    InterestSources(
+            Plan plan, List<Line> facilities, FundingBooks books, DaySeries levels, Derived<OfFacility, Source> known) {
         this.plan = plan;
         this.facilities = facilities;
         this.days = books.days();
         this.books = books;
-        facilities.forEach(line -> sources.add(ofFacility(line)));
+        facilities.forEach(line -> sources.add(ofFacility(line, known)));
         sources.add(ofBank(Interest.Of.OVERDRAFT, levels));
         sources.add(ofBank(Interest.Of.CASH, levels));
     }
@@ -77,13 +85,19 @@ final class InterestSources {
                 : line(source == facilities.size() ? Interest.Of.OVERDRAFT : Interest.Of.CASH, null);
     }
 
+    private Source ofFacility(Line facility, Derived<OfFacility, Source> known) {
+        return line(Interest.Of.LINE, facility.id())
+                .map(interest -> known.of(
+                        facility.id(),
+                        () -> new OfFacility((Revolving) facility.assumption(), books.of(facility), books.of(interest)),
+                        InterestSources::accruing))
+                .orElseGet(() -> new Source(Accrual.none(days.count()), 0));
+    }
+
     /** What is drawn bears the facility's rate, what is not its fee. */
-    private Source ofFacility(Line facility) {
-        Optional<Line> interest = line(Interest.Of.LINE, facility.id());
-        if (interest.isEmpty()) {
-            return new Source(Accrual.none(days.count()), 0);
-        }
-        Revolving revolving = (Revolving) facility.assumption();
+    private static Source accruing(OfFacility of) {
+        Revolving revolving = of.facility();
+        SweptDays days = of.drawn().days();
         Charging charging = revolving.charging();
         AccruedSoFar accrued = new AccruedSoFar(
                 days,
@@ -91,9 +105,9 @@ final class InterestSources {
                 revolving.drawn().on(),
                 Accrual.accrued(revolving.drawn().accrued(), charging.dayCount().year()));
         for (LocalDate night = revolving.drawn().on();
-                !night.isAfter(plan.settings().asOf());
+                !night.isAfter(days.settings().asOf());
                 night = night.plusDays(1)) {
-            long drawn = books.drawnOn(facility, night);
+            long drawn = of.drawn().drawn(revolving, night);
             accrued.night(
                     night,
                     product(drawn, revolving.rate(night).millionths())
@@ -102,7 +116,7 @@ final class InterestSources {
         Accrual accrual = accrued.goesOn(
                 DaySeries.of(days.count(), day -> revolving.rate(days.date(day)).millionths()),
                 DaySeries.of(days.count(), day -> fee(revolving, days.date(day))),
-                books.after(interest.get()).negative());
+                of.paid().after().negative());
         return new Source(accrual, accrued.ofMonth());
     }
 

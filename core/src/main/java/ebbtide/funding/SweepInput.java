@@ -2,6 +2,7 @@ package ebbtide.funding;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.derive.Derived;
 import ebbtide.flows.Flows;
 import ebbtide.flows.LineFlows;
 import ebbtide.money.Rounding;
@@ -22,6 +23,7 @@ import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -45,9 +47,24 @@ final class SweepInput {
     private final Map<String, DaySeries> limits = new HashMap<>();
     private final Map<String, DaySeries> drawnBefore = new ConcurrentHashMap<>();
     private final Sweep.Input input;
+    private final Known known;
 
-    /** Reads the flows of all lines before the sweep, their plan and its books. */
-    SweepInput(Flows flows) {
+    /** What is taken over from an earlier plan where its facilities are the same: their interest and their limits. */
+    private record Known(
+            Derived<InterestSources.OfFacility, InterestSources.Source> interest, Derived<Limited, DaySeries> limits) {}
+
+    /** All that the limit of a facility follows from, where no borrowing base does. */
+    private record Limited(Revolving facility, Timeline timeline) {
+        DaySeries most() {
+            return DaySeries.of(timeline.days(), day -> facility.most(timeline.date(day)));
+        }
+    }
+
+    /** Reads the flows of all lines before the sweep, their plan and its books; an earlier input is taken over. */
+    SweepInput(Flows flows, Optional<SweepInput> before) {
+        this.known = before.map(one -> new Known(
+                        one.known.interest().next(), one.known.limits().next()))
+                .orElseGet(() -> new Known(Derived.none(), Derived.none()));
         this.plan = flows.accounts().plan();
         this.timeline = flows.timeline();
         this.days = SweptDays.of(plan.settings(), timeline);
@@ -61,12 +78,12 @@ final class SweepInput {
                 .filter(line -> line.standing().cash() == CashRow.FACILITIES && plan.isActive(line))
                 .toList();
         DaySeries levels = flows.closing();
-        this.interest = new InterestSources(plan, facilities, books, levels);
-        Availability known =
+        this.interest = new InterestSources(plan, facilities, books, levels, known.interest());
+        Availability eligible =
                 facilities.stream().anyMatch(line -> ((Revolving) line.assumption()).availability() != null)
                         ? new Availability(flows.accounts(), months(plan.settings()))
                         : null;
-        this.facilities.forEach(line -> limits.put(line.id(), most((Revolving) line.assumption(), known)));
+        this.facilities.forEach(line -> limits.put(line.id(), most(line, eligible)));
         this.input = read(levels);
     }
 
@@ -120,15 +137,18 @@ final class SweepInput {
                 + 1;
     }
 
-    private DaySeries most(Revolving revolving, @Nullable Availability eligible) {
+    private DaySeries most(Line facility, @Nullable Availability eligible) {
+        Revolving revolving = (Revolving) facility.assumption();
         BorrowingBase base = revolving.availability();
+        if (base == null) {
+            return known.limits().of(facility.id(), () -> new Limited(revolving, timeline), Limited::most);
+        }
         DaySeries.Sum most = new DaySeries.Sum(timeline.days());
-        long available = base == null ? Long.MAX_VALUE : base.now();
+        long available = base.now();
         int month = 0;
         for (int day = 0; day < timeline.days(); day++) {
             LocalDate date = timeline.date(day);
-            if (base != null
-                    && date.isAfter(plan.settings().asOf())
+            if (date.isAfter(plan.settings().asOf())
                     && date.equals(YearMonth.from(date).atEndOfMonth())
                     && !date.isAfter(plan.settings().horizonEnd())) {
                 available = requireNonNull(eligible).available(base, month++);

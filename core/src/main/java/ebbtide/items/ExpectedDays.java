@@ -8,11 +8,9 @@ import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.EarlyDiscount;
 import ebbtide.books.OpenItem.Kind;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Line;
+import ebbtide.plan.LineSettings;
 import ebbtide.plan.PaymentRuns;
-import ebbtide.plan.Settings;
 import ebbtide.time.BusinessDays;
-import ebbtide.time.Convention;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -30,9 +28,8 @@ import org.jspecify.annotations.Nullable;
  * analyst says.
  */
 record ExpectedDays(
-        Line line,
-        boolean active,
-        Settings settings,
+        ItemRules line,
+        LineSettings settings,
         BusinessDays calendar,
         List<OpenItem> items,
         Map<String, Long> settled,
@@ -47,7 +44,7 @@ record ExpectedDays(
     }
 
     private List<OpenItem> known() {
-        return active && LineItems.counts(line) ? items : List.of();
+        return line.counts() ? items : List.of();
     }
 
     /** Returns the line's items that count, and the open ones with their days, those left out last. */
@@ -91,7 +88,7 @@ record ExpectedDays(
                 long late = asOf().toEpochDay() - one.item().due().toEpochDay();
                 boolean follows = one.source() == ExpectedItem.Source.HABIT && !isSaid(party, late);
                 Optional<Habits.Mixture> habit = (said || follows) && !line.isOnDueDates(party)
-                        ? mixtures.computeIfAbsent(party, name -> habits.mixture(name, line.id()))
+                        ? mixtures.computeIfAbsent(party, name -> habits.mixture(name, line.lineId()))
                         : Optional.empty();
                 byParty.computeIfAbsent(party, name -> new ArrayList<>())
                         .add(new PartyItems.Likely(one, habit, late, said));
@@ -103,7 +100,7 @@ record ExpectedDays(
                 .map(one -> new PartyItems(
                         one.getKey(),
                         credits.getOrDefault(one.getKey(), 0L),
-                        line.isPaidOtherwise() ? base -> paidOn(base, one.getKey()) : usual,
+                        line.isPaidLater() ? base -> paidOn(base, one.getKey()) : usual,
                         one.getValue()))
                 .toList();
     }
@@ -264,7 +261,7 @@ record ExpectedDays(
                     "due " + item.due() + ", " + usual(days) + " as an analyst says" + broken,
                     ExpectedItem.Source.HABIT);
         }
-        Habits.Estimate habit = habits.estimate(item.counterparty(), line.id(), late);
+        Habits.Estimate habit = habits.estimate(item.counterparty(), line.lineId(), late);
         if (habit.days() == null) {
             LocalDate soon = asOf();
             for (int i = 0; i < SOON; i++) {
@@ -302,7 +299,7 @@ record ExpectedDays(
     }
 
     private LocalDate from(LocalDate base) {
-        LocalDate day = convention().adjust(base, calendar);
+        LocalDate day = line.convention().adjust(base, calendar);
         return day.isAfter(asOf()) ? day : calendar.next(asOf());
     }
 
@@ -327,10 +324,6 @@ record ExpectedDays(
     private static @Nullable EarlyDiscount discountOn(OpenItem item, LocalDate day) {
         EarlyDiscount offered = item.discount();
         return offered == null || day.isAfter(offered.until()) ? null : offered;
-    }
-
-    private Convention convention() {
-        return line.assumption().conventionOfItems(line.direction());
     }
 
     /**

@@ -76,9 +76,8 @@ public final class ItemTiming {
         List<OpenItem> items = books.items().of(line.id());
         List<DayAmount> settling = books.settling().getOrDefault(line.id(), List.of());
         return new ExpectedDays(
-                line,
-                plan.isActive(line),
-                plan.settings(),
+                ItemRules.of(line, plan.isActive(line)),
+                plan.settings().ofLines(),
                 calendars.calendar(line),
                 items,
                 settling.isEmpty() ? Map.of() : settledOfLate(items),

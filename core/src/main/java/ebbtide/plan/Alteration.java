@@ -7,6 +7,7 @@ import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
@@ -146,6 +147,31 @@ public sealed interface Alteration {
         boolean isOf(LocalDate day, String of) {
             return range.contains(day) && (counterparty.isEmpty() || counterparty.equals(of));
         }
+    }
+
+    /** Returns whether any of some alterations has something paid later, or sooner. */
+    static boolean isPaidLater(List<Alteration> altered) {
+        // Asked of every day of every line, and nothing is altered in the base.
+        for (Alteration one : altered) {
+            if (one instanceof PaidLater) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /**
+     * Returns how many days later some alterations have paid what is paid on a day, of a counterparty where it is an
+     * item's; 0 where they do nothing to that.
+     */
+    static int paidLater(List<Alteration> altered, LocalDate day, String counterparty) {
+        int days = 0;
+        for (Alteration one : altered) {
+            if (one instanceof PaidLater later && later.isOf(day, counterparty)) {
+                days += later.days();
+            }
+        }
+        return days;
     }
 
     /** What is done to open items: to those of one counterparty alone where one is named. */

@@ -8,4 +8,9 @@ public record CountedCertainties(Set<Certainty> receipts, Set<Certainty> payment
         receipts = Set.copyOf(receipts);
         payments = Set.copyOf(payments);
     }
+
+    /** Returns whether items of a certainty are in the figures of a direction. */
+    public boolean counts(Direction direction, Certainty certainty) {
+        return (direction == Direction.RECEIPT ? receipts : payments).contains(certainty);
+    }
 }

@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -189,10 +188,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns what a scenario does to its months, where it is a stream, in the order in which it is done. */
     public List<Alteration.OfMonths> alteredMonths() {
-        return altered().stream()
-                .filter(Alteration.OfMonths.class::isInstance)
-                .map(Alteration.OfMonths.class::cast)
-                .toList();
+        return altered().isEmpty()
+                ? List.of()
+                : altered().stream()
+                        .filter(Alteration.OfMonths.class::isInstance)
+                        .map(Alteration.OfMonths.class::cast)
+                        .toList();
     }
 
     /**
@@ -231,39 +232,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
      * item's; 0 where it does nothing to that.
      */
     public int paidLater(LocalDate day, String counterparty) {
-        int days = 0;
-        for (Alteration one : altered()) {
-            if (one instanceof Alteration.PaidLater later && later.isOf(day, counterparty)) {
-                days += later.days();
-            }
-        }
-        return days;
-    }
-
-    /** Returns whether a scenario has any of its cash paid later or sooner. */
-    public boolean isPaidOtherwise() {
-        return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);
-    }
-
-    /** Returns in which scenario a counterparty fails, if in any. */
-    public Optional<String> failsIn(String counterparty) {
-        return ofItems(Alteration.Fails.class, counterparty).map(Alteration::by).findFirst();
-    }
-
-    /** Returns whether a scenario has the items of a counterparty paid when they fall due. */
-    public boolean isOnDueDates(String counterparty) {
-        return ofItems(Alteration.OnDueDates.class, counterparty).findAny().isPresent();
-    }
-
-    /** Returns whether a scenario has the items of a counterparty paid in full, whatever discount they offer. */
-    public boolean isWithoutDiscounts(String counterparty) {
-        return ofItems(Alteration.WithoutDiscounts.class, counterparty)
-                .findAny()
-                .isPresent();
-    }
-
-    private <T extends Alteration.OfItems> Stream<T> ofItems(Class<T> kind, String counterparty) {
-        return altered().stream().filter(kind::isInstance).map(kind::cast).filter(one -> one.isOf(counterparty));
+        return Alteration.paidLater(altered(), day, counterparty);
     }
 
     /** Returns the pattern by which a scenario has history owed, where it has more that is never paid. */
@@ -276,7 +245,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns whether a scenario has something of it paid later, or sooner. */
     public boolean isPaidLater() {
-        return altered().stream().anyMatch(Alteration.PaidLater.class::isInstance);
+        return Alteration.isPaidLater(altered());
     }
 
     /** Returns whether a scenario has anything of it paid on another day than the base does. */

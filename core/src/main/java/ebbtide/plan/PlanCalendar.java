@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
+import java.time.YearMonth;
 import java.util.Objects;
 
 /**
@@ -27,6 +28,32 @@ public record PlanCalendar(
         Check.inRange(horizonMonths, 1, MOST_MONTHS, "horizon in months");
         Objects.requireNonNull(amountSteps, "how a month follows a new amount");
         Check.inRange(closedAfter, 0, 60, "days after its end until a month is closed");
+    }
+
+    /** Returns the month of the first day that is forecast, D + 1. */
+    public YearMonth firstForecastMonth() {
+        return YearMonth.from(asOf.plusDays(1));
+    }
+
+    /**
+     * Returns the first month that is not closed on the as-of date (rules 5.1), which may lie before the first that is
+     * forecast.
+     */
+    public YearMonth firstOpenMonth() {
+        return YearMonth.from(asOf.minusDays(closedAfter).plusDays(1));
+    }
+
+    /** Returns the last day of the month before the first that is forecast. */
+    public LocalDate openingDay() {
+        return firstForecastMonth().atDay(1).minusDays(1);
+    }
+
+    /** Returns the last day of the horizon: the end of the nth whole month after the as-of date (rules 1.7). */
+    public LocalDate horizonEnd() {
+        boolean wholeMonthFollows = asOf.plusDays(1).getDayOfMonth() == 1;
+        YearMonth firstWhole =
+                wholeMonthFollows ? firstForecastMonth() : firstForecastMonth().plusMonths(1);
+        return firstWhole.plusMonths(horizonMonths - 1L).atEndOfMonth();
     }
 
     Inputs<PlanCalendar> inputs() {

@@ -300,6 +300,11 @@ public record Settings(
         return new Settings(name, currency, calendar, cash, counted, references, agreed, reporting, other);
     }
 
+    /** Returns the part of them that lines are worked out from. */
+    public LineSettings ofLines() {
+        return new LineSettings(currency, calendar, counted, paymentRuns());
+    }
+
     Inputs<Settings> inputs() {
         return Inputs.of(this)
                 .in("calendar", calendar, PlanCalendar::inputs)
@@ -313,7 +318,7 @@ public record Settings(
      * 9.1).
      */
     public LocalDate openingDay() {
-        return firstForecastMonth().atDay(1).minusDays(1);
+        return calendar.openingDay();
     }
 
     /**
@@ -321,7 +326,7 @@ public record Settings(
      * forecast.
      */
     public YearMonth firstOpenMonth() {
-        return YearMonth.from(asOf().minusDays(closedAfter()).plusDays(1));
+        return calendar.firstOpenMonth();
     }
 
     /** Returns the settings with shared terms in the place of those of their id. */
@@ -366,19 +371,16 @@ public record Settings(
 
     /** Returns whether items of a certainty are in the figures of a direction. */
     public boolean counts(Direction direction, Certainty certainty) {
-        return (direction == Direction.RECEIPT ? counted.receipts() : counted.payments()).contains(certainty);
+        return counted.counts(direction, certainty);
     }
 
     /** Returns the month of the first day that is forecast, D + 1. */
     public YearMonth firstForecastMonth() {
-        return YearMonth.from(asOf().plusDays(1));
+        return calendar.firstForecastMonth();
     }
 
     /** Returns the last day of the horizon: the end of the nth whole month after the as-of date (rules 1.7). */
     public LocalDate horizonEnd() {
-        boolean wholeMonthFollows = asOf().plusDays(1).getDayOfMonth() == 1;
-        YearMonth firstWhole =
-                wholeMonthFollows ? firstForecastMonth() : firstForecastMonth().plusMonths(1);
-        return firstWhole.plusMonths(horizonMonths() - 1L).atEndOfMonth();
+        return calendar.horizonEnd();
     }
 }

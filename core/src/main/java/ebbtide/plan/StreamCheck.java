@@ -1,8 +1,8 @@
 package ebbtide.plan;
 
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -51,20 +51,21 @@ record StreamCheck(LineCheck check, Assumption.Stream stream) {
     }
 
     private void circle(String place) {
-        Set<Line> way = new LinkedHashSet<>();
+        Map<String, Line> way = new LinkedHashMap<>();
         for (Optional<Line> at = Optional.of(check.line());
                 at.isPresent();
                 at = at.get()
                         .findStream()
                         .flatMap(one -> one.reads().stream().findFirst())
                         .flatMap(check::find)) {
-            if (!way.add(at.get())) {
+            if (way.putIfAbsent(at.get().id(), at.get()) != null) {
                 check.problem(
                         place,
                         "Shares run in a circle: "
-                                + way.stream()
+                                + way.values().stream()
                                         .map(line -> "'" + line.name() + "'")
-                                        .collect(Collectors.joining(" of ")) + " of '"
+                                        .collect(Collectors.joining(" of "))
+                                + " of '"
                                 + at.get().name() + "'. Give one of them an amount of its own");
                 return;
             }

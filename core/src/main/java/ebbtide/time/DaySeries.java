@@ -71,8 +71,8 @@ public final class DaySeries {
             return amounts.length == 0 ? other : this;
         }
         Sum sum = new Sum(Math.max(amounts.length, other.amounts.length));
-        sum.add(this);
-        sum.add(other);
+        sum.add(this, 1);
+        sum.add(other, 1);
         return sum.series();
     }
 
@@ -165,13 +165,13 @@ public final class DaySeries {
             amounts[day] += minor;
         }
 
-        /** Adds a series that is no longer than this one. */
-        public void add(DaySeries other) {
+        /** Adds a series that is no longer than this one, times a sign of 1 or -1. */
+        public void add(DaySeries other, int sign) {
             if (amounts.length == 0 && other.amounts.length > 0) {
                 amounts = new long[days];
             }
             for (int day = 0; day < other.amounts.length; day++) {
-                amounts[day] += other.amounts[day];
+                amounts[day] += sign * other.amounts[day];
             }
         }
 

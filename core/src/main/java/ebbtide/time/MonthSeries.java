@@ -61,6 +61,15 @@ public final class MonthSeries {
         return amounts[index];
     }
 
+    /** Returns the sum from one month to another, both included, by their numbers; those outside the series are nil. */
+    public long sum(int from, int to) {
+        long sum = 0;
+        for (int month = Math.max(first, from); month <= Math.min(first + amounts.length - 1, to); month++) {
+            sum += amounts[month - first];
+        }
+        return sum;
+    }
+
     /** Returns the first so many months; nil where the series has fewer. */
     public MonthSeries first(int months) {
         return months == amounts.length ? this : new MonthSeries(first, Arrays.copyOf(amounts, months));

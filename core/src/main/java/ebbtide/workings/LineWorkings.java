@@ -4,6 +4,7 @@ import static ebbtide.time.DayFormats.MONTH;
 import static ebbtide.time.DayFormats.WEEKDAY;
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.accounts.Due;
 import ebbtide.accounts.Expectation;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.billing.DayBilling;
@@ -289,7 +290,8 @@ final class LineWorkings implements FlowSink {
         }
         LocalDate date = days.date(moved);
         String what = "Expected on " + WEEKDAY.format(date);
-        if (expectation.due().pieces().isEmpty()) {
+        List<Due.Piece> pieces = timing.account().pieces(expectation.due());
+        if (pieces.isEmpty()) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,
                     what,
@@ -303,15 +305,12 @@ final class LineWorkings implements FlowSink {
                     expectation.left() * sign));
             return;
         }
-        expectation
-                .due()
-                .pieces()
-                .forEach(piece -> items.add(new Workings.Item(
-                        Part.ESTIMATED,
-                        what + ": " + piece.what(),
-                        expectation.words() + dateWords(expectation, overdue),
-                        date,
-                        piece.minor() * sign)));
+        pieces.forEach(piece -> items.add(new Workings.Item(
+                Part.ESTIMATED,
+                what + ": " + piece.what(),
+                expectation.words() + dateWords(expectation, overdue),
+                date,
+                piece.minor() * sign)));
         if (expectation.left() != expectation.amount()) {
             items.add(new Workings.Item(
                     Part.ESTIMATED,

@@ -95,7 +95,7 @@ class LineTimingTest {
                         List.of(movements),
                         accounts.expectations(line, List.of(movements)),
                         DAYS,
-                        plan.settings())
+                        plan.settings().ofLines())
                 .emit(emitted);
         return emitted.said;
     }

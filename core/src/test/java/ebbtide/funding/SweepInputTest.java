@@ -89,7 +89,8 @@ class SweepInputTest {
                 List.of(),
                 Map.of());
         return new SweepInput(
-                Flows.of(Accounts.of(new Plan(with, List.of(lines), List.of()), books), Optional.empty()));
+                Flows.of(Accounts.of(new Plan(with, List.of(lines), List.of()), books), Optional.empty()),
+                Optional.empty());
     }
 
     private static int day(String date) {

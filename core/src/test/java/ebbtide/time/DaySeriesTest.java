@@ -49,7 +49,7 @@ class DaySeriesTest {
         assertThat(DaySeries.of(amounts, 1, 9)).isEqualTo(DaySeries.of(2, 3));
         DaySeries.Sum sum = new DaySeries.Sum(3);
         sum.add(2, 5);
-        sum.add(series);
+        sum.add(series, 1);
         assertThat(sum.on(2)).isEqualTo(8);
         assertThat(sum.series()).isEqualTo(DaySeries.of(1, 2, 8));
         assertThatThrownBy(() -> sum.add(0, 1)).isInstanceOf(IndexOutOfBoundsException.class);

@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.accounts.Expectation;
 import ebbtide.accounts.PatternSchedule;
+import ebbtide.accounts.SalesTaxAccount;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
@@ -273,14 +274,15 @@ public record LineView(
 
     private static List<TaxPeriodView> tax(PlanAtVersion current, Line line) {
         LocalDate asOf = current.plan().settings().asOf();
-        return current.forecast().accounts().salesTax(line).periods().stream()
+        SalesTaxAccount account = current.forecast().accounts().salesTax(line);
+        return account.periods().stream()
                 .map(p -> new TaxPeriodView(
                         p.first().toString(),
                         p.last().toString(),
                         p.beganBy(asOf),
                         p.owed(),
                         p.proposed(),
-                        p.lines().stream()
+                        account.lines(p.first(), p.last()).stream()
                                 .map(tax -> new LineTaxView(
                                         tax.lineId(),
                                         tax.name(),
