@@ -121,14 +121,25 @@ public final class Habits {
 
     /** How many days late a counterparty pays on a line, with the weight of all up to each: asked again and again. */
     public static final class Mixture {
+        private static final int PARTS = 64;
+
         /** Where weight is added, which is the same for all of a ledger, and the share of it up to each. */
         private final int[] places;
 
         private final double[] upTo;
+        /** The least of the places up to which there is each 64th of the weight: a share is looked for between two. */
+        private final short[] guide = new short[PARTS + 1];
 
         private Mixture(int[] places, IntToDoubleFunction upTo) {
             this.places = places;
             this.upTo = Arrays.stream(places).mapToDouble(upTo).toArray();
+            int at = 0;
+            for (int part = 0; part <= PARTS; part++) {
+                while (at < places.length - 1 && this.upTo[at] < (double) part / PARTS) {
+                    at++;
+                }
+                guide[part] = (short) at;
+            }
         }
 
         /**
@@ -168,8 +179,10 @@ public final class Habits {
                 return EARLIEST + from + 1;
             }
             double[] upTo = mixture.upTo;
-            int low = next;
-            int high = upTo.length - 1;
+            // A power of two: the part is exact.
+            int part = Math.max(0, Math.min(Mixture.PARTS - 1, (int) (weight * Mixture.PARTS)));
+            int low = Math.max(next, mixture.guide[part]);
+            int high = mixture.guide[part + 1];
             while (low < high) {
                 int middle = (low + high) >>> 1;
                 if (upTo[middle] >= weight) {

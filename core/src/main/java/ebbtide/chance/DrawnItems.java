@@ -111,6 +111,7 @@ final class DrawnItems {
 
     /** Hands on by how much other runs have them paid than they are forecast. */
     void draw(Run[] runs, Taker take) {
+        Taker.Moves moves = take.of(line, party);
         double[] own = new double[runs.length];
         boolean[] asOne = new boolean[runs.length];
         for (Run run : runs) {
@@ -118,30 +119,44 @@ final class DrawnItems {
             own[run.place()] = ofParty.number(0);
             asOne[run.place()] = ofParty.happens(1, HALF);
             if (items.credit() > 0) {
-                drawWithCredit(run, own[run.place()], asOne[run.place()], take);
+                drawWithCredit(run, own[run.place()], asOne[run.place()], moves);
             }
         }
         if (items.credit() > 0) {
             return;
         }
         for (Item item : each) {
-            for (Run run : runs) {
-                int day = dayOf(item, run, own[run.place()], asOne[run.place()]);
-                if (day != item.expectedOn) {
-                    move(run, item.expectedOn, -pays(item, item.expectedOn), take);
-                    move(run, day, pays(item, day), take);
+            if (item.habit != null) {
+                takeOff(item, runs.length, moves);
+                for (Run run : runs) {
+                    int day = dayOf(item, run, own[run.place()], asOne[run.place()]);
+                    move(run, day, pays(item, day), moves);
                 }
             }
         }
+    }
+
+    /**
+     * Every run has it paid on a day of its own, which may be the expected one: it is taken off that for all at once.
+     */
+    private void takeOff(Item item, int runs, Taker.Moves moves) {
+        long minor = pays(item, item.expectedOn);
+        if (minor != 0 && isOf(item.expectedOn)) {
+            moves.takeOfAll(runs, item.expectedOn, -minor * sign);
+        }
+    }
+
+    private boolean isOf(int day) {
+        return day >= 0 && day < span.days();
     }
 
     private static long pays(Item item, int day) {
         return Math.max(0, item.paysOn(day) - item.onAccount);
     }
 
-    private void move(Run run, int day, long minor, Taker take) {
-        if (minor != 0 && day >= 0 && day < span.days()) {
-            take.take(run.place(), line, party, day, minor * sign);
+    private void move(Run run, int day, long minor, Taker.Moves moves) {
+        if (minor != 0 && isOf(day)) {
+            moves.take(run.place(), day, minor * sign);
         }
     }
 
@@ -170,7 +185,7 @@ final class DrawnItems {
     }
 
     /** Credit notes are used against what is paid first, anew. */
-    private void drawWithCredit(Run run, double own, boolean asOne, Taker take) {
+    private void drawWithCredit(Run run, double own, boolean asOne, Taker.Moves moves) {
         List<Paid> paid = new ArrayList<>();
         for (Item item : each) {
             paid.add(new Paid(dayOf(item, run, own, asOne), item));
@@ -179,14 +194,14 @@ final class DrawnItems {
         for (Item item : each) {
             long used = Math.min(item.paysOn(item.expectedOn), before);
             before -= used;
-            move(run, item.expectedOn, -Math.max(0, pays(item, item.expectedOn) - used), take);
+            move(run, item.expectedOn, -Math.max(0, pays(item, item.expectedOn) - used), moves);
         }
         paid.sort(IN_ORDER);
         long credit = items.credit();
         for (Paid one : paid) {
             long used = Math.min(one.item().paysOn(one.day()), credit);
             credit -= used;
-            move(run, one.day(), Math.max(0, pays(one.item(), one.day()) - used), take);
+            move(run, one.day(), Math.max(0, pays(one.item(), one.day()) - used), moves);
         }
     }
 }

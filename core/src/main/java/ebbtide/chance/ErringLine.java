@@ -29,12 +29,13 @@ final class ErringLine {
 
     /** Hands on what runs add, and take off, by day. */
     void draw(Run[] runs, Taker take) {
+        Taker.Moves moves = take.of(source, Taker.NOBODY);
         for (Run run : runs) {
-            draw(run, take);
+            draw(run, moves);
         }
     }
 
-    private void draw(Run run, Taker take) {
+    private void draw(Run run, Taker.Moves moves) {
         long[] added = new long[starts.length];
         errors.draw(run, run.drawer(known), added);
         for (int at = 0; at < added.length; at++) {
@@ -42,7 +43,7 @@ final class ErringLine {
                 long[] parts = Split.byWeights(added[at] * sign, weights[at]);
                 for (int day = 0; day < parts.length; day++) {
                     if (parts[day] != 0) {
-                        take.take(run.place(), source, Taker.NOBODY, starts[at] + day, parts[day]);
+                        moves.take(run.place(), starts[at] + day, parts[day]);
                     }
                 }
             }

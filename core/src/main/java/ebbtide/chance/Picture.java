@@ -193,11 +193,26 @@ public final class Picture {
             int[] numbers =
                     IntStream.range(first, Math.min(end, first + AT_ONCE)).toArray();
             long[][] more = new long[numbers.length][span.days()];
-            draw(seed, numbers, (run, line, party, day, minor) -> {
-                more[run][day] += minor;
-                beside.take(run, line, party, day, minor);
+            long[] ofAll = new long[span.days()];
+            draw(seed, numbers, (line, party) -> new Taker.Moves() {
+                private final Taker.Moves besides = beside.of(line, party);
+
+                @Override
+                public void take(int run, int day, long minor) {
+                    more[run][day] += minor;
+                    besides.take(run, day, minor);
+                }
+
+                @Override
+                public void takeOfAll(int runs, int day, long minor) {
+                    ofAll[day] += minor;
+                    besides.takeOfAll(runs, day, minor);
+                }
             });
             for (int run = 0; run < numbers.length; run++) {
+                for (int day = 0; day < ofAll.length; day++) {
+                    more[run][day] += ofAll[day];
+                }
                 days.take(numbers[run], more[run]);
             }
         }

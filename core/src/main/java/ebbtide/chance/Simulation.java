@@ -83,12 +83,7 @@ public final class Simulation {
                 seed,
                 first + 1,
                 end + 1,
-                (run, line, party, day, minor) -> {
-                    of(own, line).add(day, minor);
-                    if (party != Taker.NOBODY) {
-                        of(own, party).add(day, minor);
-                    }
-                },
+                (line, party) -> party == Taker.NOBODY ? of(own, line) : new Both(of(own, line), of(own, party)),
                 (number, more) -> take(number - 1, more));
         synchronized (sums) {
             for (int source = 0; source < sums.length; source++) {
@@ -97,6 +92,21 @@ public final class Simulation {
                     of(sums, source).addAll(more);
                 }
             }
+        }
+    }
+
+    /** The sums of a line and of a counterparty, which move alike. */
+    private record Both(SumsByDay line, SumsByDay party) implements Taker.Moves {
+        @Override
+        public void take(int run, int day, long minor) {
+            line.add(day, minor);
+            party.add(day, minor);
+        }
+
+        @Override
+        public void takeOfAll(int runs, int day, long minor) {
+            line.add(day, minor * runs);
+            party.add(day, minor * runs);
         }
     }
 
@@ -232,7 +242,7 @@ public final class Simulation {
         List<Source> sources = picture.sources();
         long[] upTo = new long[sources.size()];
         long[] usual = new long[sources.size()];
-        picture.draw(seed, worst.stream().mapToInt(run -> run + 1).toArray(), (run, line, party, day, minor) -> {
+        picture.draw(seed, worst.stream().mapToInt(run -> run + 1).toArray(), (line, party) -> (run, day, minor) -> {
             if (day <= lowWater[worst.get(run)]) {
                 upTo[line] += minor;
                 if (party != Taker.NOBODY) {

@@ -6,11 +6,21 @@ import java.util.Arrays;
  * What is added up by day, in minor units, kept from the first to the last day that has anything: of many who draw,
  * most move cash on few days of a long horizon.
  */
-final class SumsByDay {
+final class SumsByDay implements Taker.Moves {
     private static final int LEAST = 16;
 
     private int first;
     private long[] sums = {};
+
+    @Override
+    public void take(int run, int day, long minor) {
+        add(day, minor);
+    }
+
+    @Override
+    public void takeOfAll(int runs, int day, long minor) {
+        add(day, minor * runs);
+    }
 
     void add(int day, long minor) {
         if (day < first || day >= first + sums.length) {

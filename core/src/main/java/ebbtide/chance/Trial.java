@@ -91,7 +91,7 @@ public final class Trial {
                 .reduce(DaySeries.NIL, DaySeries::plus)
                 .levels(span.days(), origin.cashAtAsOf());
         long[][] closing = new long[leads][runs];
-        picture.draw(seed, 1, runs + 1, (run, line, party, day, minor) -> {}, (number, more) -> {
+        picture.draw(seed, 1, runs + 1, (line, party) -> (run, day, minor) -> {}, (number, more) -> {
             DaySeries moved = DaySeries.of(more).levels(span.days(), 0);
             for (int at = 0; at < leads; at++) {
                 int day = span.index(span.end(at + 1));

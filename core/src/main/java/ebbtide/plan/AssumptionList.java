@@ -7,8 +7,11 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
 
@@ -50,6 +53,20 @@ public final class AssumptionList {
         List<Entry> all = new ArrayList<>(ofSettings(plan));
         plan.lines().forEach(line -> all.addAll(ofLine(plan, line)));
         return List.copyOf(all);
+    }
+
+    /** Returns the first of each of some inputs by its lasting name; without those that are not in the list. */
+    public static Map<String, Entry> byPath(Plan plan, Set<String> paths) {
+        List<Entry> all =
+                new ArrayList<>(paths.stream().anyMatch(path -> path.startsWith("/")) ? ofSettings(plan) : List.of());
+        paths.stream()
+                .map(path -> path.substring(0, path.indexOf('/')))
+                .distinct()
+                .flatMap(id -> plan.findLine(id).stream())
+                .forEach(line -> all.addAll(ofLine(plan, line)));
+        Map<String, Entry> found = new HashMap<>();
+        all.stream().filter(one -> paths.contains(one.path())).forEach(one -> found.putIfAbsent(one.path(), one));
+        return found;
     }
 
     /** Returns those of the settings. */

@@ -77,11 +77,12 @@ class SensitivityController {
         Check.inRange(count, 1, MOST, "assumptions at once");
         PlanAtVersion shown = edits.shown(plan);
         Measure of = measure.on(day, shown.forecast());
-        Map<String, AssumptionList.Entry> named = AssumptionList.of(shown.plan()).stream()
-                .collect(Collectors.toMap(AssumptionList.Entry::path, one -> one, (one, next) -> one));
         Measure.Level now = of.of(shown.forecast());
         Sensitivity.Part part =
                 Sensitivity.of(shown.forecast(), of, new StepsAsked(share, points, days, months).steps(), from, count);
+        Map<String, AssumptionList.Entry> named = AssumptionList.byPath(
+                shown.plan(),
+                part.entries().stream().map(Sensitivity.Entry::path).collect(Collectors.toSet()));
         return new RankedView(
                 now.minor(),
                 now.day(),

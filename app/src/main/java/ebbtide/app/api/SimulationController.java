@@ -6,11 +6,13 @@ import ebbtide.chance.Picture;
 import ebbtide.chance.Simulation;
 import ebbtide.chance.Source;
 import ebbtide.chance.Trial;
+import ebbtide.forecast.Forecast;
 import ebbtide.formats.csv.SimulationCsv;
 import ebbtide.money.Check;
 import ebbtide.track.PastErrors;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.StringWriter;
+import java.lang.ref.SoftReference;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -29,6 +31,10 @@ class SimulationController {
 
     private final Edits edits;
     private final PastRecord record;
+    /**
+     * The picture that was asked for last, as long as there is room: the first runs and all of them are drawn from one.
+     */
+    private volatile SoftReference<Drawn> latest = new SoftReference<>(null);
 
     SimulationController(Edits edits, PastRecord record) {
         this.edits = edits;
@@ -118,9 +124,23 @@ class SimulationController {
         return CsvFile.of("how-likely", out.toString());
     }
 
+    /** A picture and what it is drawn of. */
+    private record Drawn(Forecast forecast, PastErrors past, int weeks, Picture picture) {
+        boolean isOf(Forecast other, PastErrors itsPast, int itsWeeks) {
+            return forecast == other && past == itsPast && weeks == itsWeeks;
+        }
+    }
+
     private Picture picture(String plan, PlanAtVersion shown, int weeks) {
         requireWeeks(weeks);
-        return Picture.of(shown.forecast(), record.of(plan, edits.current(plan)), weeks);
+        Forecast forecast = shown.forecast();
+        PastErrors past = record.of(plan, edits.current(plan));
+        Drawn known = latest.get();
+        if (known == null || !known.isOf(forecast, past, weeks)) {
+            known = new Drawn(forecast, past, weeks, Picture.of(forecast, past, weeks));
+            latest = new SoftReference<>(known);
+        }
+        return known.picture();
     }
 
     @GetMapping("/trial")
