@@ -43,17 +43,18 @@ public record Accrual(
         return BigInteger.valueOf(minor).multiply(MILLION).multiply(BigInteger.valueOf(year));
     }
 
-    /** Returns what the night of a day adds, on a balance at a rate and an undrawn part at a fee. */
-    BigInteger night(int day, long balance, long undrawn) {
+    /** Adds what the night of a day does, on a balance at a rate and an undrawn part at a fee. */
+    void night(int day, long balance, long undrawn, Accrued to) {
         if (!counted || nights[day] == 0) {
-            return BigInteger.ZERO;
+            return;
         }
         long bears = rate.on(day);
         long costs = fee.on(day);
         if (balance < SMALL && undrawn < SMALL && Math.abs(bears) < SMALL_RATE && Math.abs(costs) < SMALL_RATE) {
-            return BigInteger.valueOf((balance * bears + undrawn * costs) * nights[day]);
+            to.add((balance * bears + undrawn * costs) * nights[day]);
+        } else {
+            to.add(product(balance, bears).add(product(undrawn, costs)).multiply(BigInteger.valueOf(nights[day])));
         }
-        return product(balance, bears).add(product(undrawn, costs)).multiply(BigInteger.valueOf(nights[day]));
     }
 
     private static BigInteger product(long one, long other) {

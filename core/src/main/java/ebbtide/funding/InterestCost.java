@@ -10,13 +10,15 @@ public final class InterestCost {
     private final Accrual accrual;
     private final int sign;
     private final long[] charged;
-    private final BigInteger[] accrued;
+    private final BigInteger[] beyond;
+    private final long[] fits;
 
     InterestCost(Accrual accrual, int sign, int days) {
         this.accrual = accrual;
         this.sign = sign;
         this.charged = new long[days];
-        this.accrued = new BigInteger[days];
+        this.beyond = new BigInteger[days];
+        this.fits = new long[days];
     }
 
     Accrual accrual() {
@@ -34,14 +36,19 @@ public final class InterestCost {
 
     void put(int day, long sum, BigInteger since) {
         charged[day] = sum;
-        accrued[day] = since;
+        beyond[day] = since;
+    }
+
+    void put(int day, long sum, Accrued since) {
+        put(day, sum, since.beyond());
+        fits[day] = since.fits();
     }
 
     /**
      * Returns what was charged and accrued up to a day, with what had accrued by the as-of date; below zero on cash.
      */
     public long upTo(int day) {
-        return charged[day] + sign * accrual.charge(accrued[day]);
+        return charged[day] + sign * accrual.charge(Accrued.sum(beyond[day], fits[day]));
     }
 
     /** Returns what had accrued by the as-of date. */

@@ -117,7 +117,7 @@ public final class Sweep {
     private final long[] charged;
     private long cash;
     private final long[] drawn;
-    private final BigInteger[] accrued;
+    private final Accrued[] accrued;
     private final long[][] due;
     private final long[] booked;
 
@@ -136,11 +136,11 @@ public final class Sweep {
         this.charged = new long[count + 2];
         this.cash = in.cash();
         this.drawn = in.facilities().stream().mapToLong(Facility::drawn).toArray();
-        this.accrued = new BigInteger[count + 2];
+        this.accrued = new Accrued[count + 2];
         this.due = new long[count + 2][days + 1];
         this.booked = new long[count + 2];
         for (int i = 0; i < count + 2; i++) {
-            accrued[i] = accrual(i).opening();
+            accrued[i] = new Accrued(accrual(i).opening());
             if (accrual(i).pendingOn() >= 0
                     && accrual(i).pendingOn() < days
                     && accrual(i).counted()) {
@@ -217,10 +217,10 @@ public final class Sweep {
                 + beyond;
         for (int i = 0; i < count; i++) {
             drawnBy[i][day] = drawn[i];
-            accrued[i] = accrued[i].add(accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day)));
+            accrual(i).night(day, Math.max(0, drawn[i]), undrawn(i, day), accrued[i]);
         }
-        accrued[count] = accrued[count].add(accrual(count).night(day, Math.max(0, -cash), 0));
-        accrued[count + 1] = accrued[count + 1].add(accrual(count + 1).night(day, Math.max(0, cash), 0));
+        accrual(count).night(day, Math.max(0, -cash), 0, accrued[count]);
+        accrual(count + 1).night(day, Math.max(0, cash), 0, accrued[count + 1]);
         for (int i = 0; i < count + 2; i++) {
             costs.get(i).put(day, charged[i], accrued[i]);
         }
@@ -241,10 +241,10 @@ public final class Sweep {
         if (paid < 0 || in.months() != null || !accrual(source).counted()) {
             return;
         }
-        long charge = (source == count + 1 ? -1 : 1) * accrual(source).charge(accrued[source]);
+        long charge = (source == count + 1 ? -1 : 1) * accrual(source).charge(accrued[source].sum());
         due[source][Math.min(paid, in.days())] += charge;
         charged[source] += charge;
-        accrued[source] = BigInteger.ZERO;
+        accrued[source].clear();
     }
 
     /** What the next sweep may draw: below minimum until then is no shortfall as far as it reaches. */
