@@ -43,13 +43,18 @@ final class ForecastCommand {
      */
     static int run(String[] args, PrintStream out, PrintStream err) {
         try {
-            CommandLine line = CommandLine.of(args, Set.of("--by", "--out", "--show", "--scenario"), Set.of("--check"));
+            CommandLine line = CommandLine.of(
+                    args, Set.of("--by", "--out", "--show", "--scenario", "--record"), Set.of("--check"));
             if (line.words().size() != 1) {
                 throw new IllegalArgumentException(
-                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--check] [--out FILE].");
+                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--check] [--out FILE].");
             }
             Periods by = periods(line.options().getOrDefault("--by", "month"));
             Shown show = Shown.of(line.options().getOrDefault("--show", "forecast"));
+            if (show != Shown.LIKELY && line.options().containsKey("--record")) {
+                throw new IllegalArgumentException(
+                        "A record of earlier forecasts says how likely others are: give --record with --show likely.");
+            }
             return run(Path.of(line.words().get(0)), show, by, line, out, err);
         } catch (IllegalArgumentException e) {
             err.println(e.getMessage());
@@ -71,11 +76,18 @@ final class ForecastCommand {
         try (InputStream in = Files.newInputStream(file)) {
             PlanDocument document = PlanReader.read(in);
             Forecast forecast = forecast(document, line.options().get("--scenario"), err);
-            csv = show.csv(forecast, by);
+            csv = show.csv(
+                    new Shown.Computed(
+                            forecast,
+                            EarlierPlans.record(document, line.options().get("--record"))),
+                    by);
             checklist = new ArrayList<>(ChecklistItem.of(forecast));
             breakwater(document).ifPresent(checklist::add);
         } catch (BrokenPlan e) {
             e.problems().forEach(problem -> err.println(file + ": " + problem.place() + ": " + problem.sentence()));
+            return BROKEN;
+        } catch (EarlierPlans.NoRecord e) {
+            err.println(e.getMessage());
             return BROKEN;
         } catch (IllegalArgumentException e) {
             err.println(file + ": " + e.getMessage() + ".");

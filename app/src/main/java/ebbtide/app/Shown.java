@@ -18,7 +18,6 @@ import ebbtide.statements.Ratios;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
-import ebbtide.track.Outturn;
 import ebbtide.track.PastErrors;
 import java.io.StringWriter;
 import java.io.Writer;
@@ -36,96 +35,102 @@ enum Shown {
     /** Cash by line, period and part. */
     FORECAST {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            ForecastCsv.writeLong(forecast, forecast.periods(by, forecast.firstDay(), forecast.lastDay()), out);
+        void write(Computed of, Periods by, Writer out) {
+            ForecastCsv.writeLong(
+                    of.forecast(),
+                    of.forecast()
+                            .periods(by, of.forecast().firstDay(), of.forecast().lastDay()),
+                    out);
         }
     },
     /** How each period is funded, from the day after the as-of date. */
     FUNDING {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            List<Period> periods =
-                    forecast.periods(by, settings(forecast).asOf().plusDays(1), forecast.lastDay());
+        void write(Computed of, Periods by, Writer out) {
+            List<Period> periods = of.forecast()
+                    .periods(by, settings(of).asOf().plusDays(1), of.forecast().lastDay());
             FundingCsv.write(
-                    FundingTable.of(forecast, periods), settings(forecast).currency(), out);
+                    FundingTable.of(of.forecast(), periods), settings(of).currency(), out);
         }
     },
     /** What is owed and held, month by month. */
     OWED {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
+        void write(Computed of, Periods by, Writer out) {
             RollForwardCsv.write(
-                    RollForwards.of(forecast, settings(forecast).horizonMonths() + 1),
-                    settings(forecast).currency(),
+                    RollForwards.of(of.forecast(), settings(of).horizonMonths() + 1),
+                    settings(of).currency(),
                     out);
         }
     },
     /** The income statement. */
     INCOME {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            statement(forecast, by, Statements.Kind.INCOME, out);
+        void write(Computed of, Periods by, Writer out) {
+            statement(of.forecast(), by, Statements.Kind.INCOME, out);
         }
     },
     /** The balance sheet, its opening first. */
     BALANCE {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            statement(forecast, by, Statements.Kind.BALANCE, out);
+        void write(Computed of, Periods by, Writer out) {
+            statement(of.forecast(), by, Statements.Kind.BALANCE, out);
         }
     },
     /** The cash flow statement, indirect. */
     CASHFLOW {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            statement(forecast, by, Statements.Kind.CASH_INDIRECT, out);
+        void write(Computed of, Periods by, Writer out) {
+            statement(of.forecast(), by, Statements.Kind.CASH_INDIRECT, out);
         }
     },
     /** What the statements say in ratios. */
     RATIOS {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            Statements statements = Statements.of(forecast);
+        void write(Computed of, Periods by, Writer out) {
+            Statements statements = Statements.of(of.forecast());
             List<Period> periods = statements.periods(by);
-            RatioCsv.write(
-                    Ratios.of(statements, periods), periods, settings(forecast).currency(), out);
+            RatioCsv.write(Ratios.of(statements, periods), periods, settings(of).currency(), out);
         }
     },
     /** What each discount for paying early is worth. */
     DISCOUNTS {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
+        void write(Computed of, Periods by, Writer out) {
             Map<String, String> verdicts = new LinkedHashMap<>();
-            forecast.plan().lines().stream()
+            of.forecast().plan().lines().stream()
                     .filter(line -> line.findStream()
                             .filter(stream -> stream.terms().offersEarly())
                             .isPresent())
                     .forEach(line -> verdicts.put(
                             line.name(),
-                            EarlyPaymentEffect.of(forecast.plan(), forecast.books(), line)
+                            EarlyPaymentEffect.of(
+                                            of.forecast().plan(), of.forecast().books(), line)
                                     .verdict()));
             DiscountCsv.write(verdicts, out);
         }
     },
-    /** Where closing cash is likely to lie by week, by doubts and habits: a plan file keeps no record of forecasts. */
+    /** Where closing cash is likely to lie by week, by habits and the record, by doubts where that is too short. */
     LIKELY {
         @Override
-        void write(Forecast forecast, Periods by, Writer out) {
-            Outturn none = new Outturn(forecast.plan(), forecast.books(), List.of(), List.of());
-            Picture picture = Picture.of(forecast, new PastErrors(none, 0), Simulation.USUAL_WEEKS);
+        void write(Computed of, Periods by, Writer out) {
+            Picture picture = Picture.of(of.forecast(), of.record(), Simulation.USUAL_WEEKS);
             SimulationCsv.write(
-                    Simulation.of(forecast, picture, Simulation.USUAL_RUNS, Simulation.USUAL_SEED),
-                    settings(forecast).currency(),
+                    Simulation.of(of.forecast(), picture, Simulation.USUAL_RUNS, Simulation.USUAL_SEED),
+                    settings(of).currency(),
                     out);
         }
     };
 
-    abstract void write(Forecast forecast, Periods by, Writer out);
+    /** What was computed: a forecast, and the record of those before it. */
+    record Computed(Forecast forecast, PastErrors record) {}
 
-    /** Returns the CSV of a forecast by periods of a length. */
-    String csv(Forecast forecast, Periods by) {
+    abstract void write(Computed of, Periods by, Writer out);
+
+    /** Returns the CSV of what was computed by periods of a length. */
+    String csv(Computed of, Periods by) {
         StringWriter text = new StringWriter();
-        write(forecast, by, text);
+        write(of, by, text);
         return text.toString();
     }
 
@@ -145,15 +150,15 @@ enum Shown {
                                 + " or " + words.get(last) + ", but was '" + word + "'."));
     }
 
-    private static Settings settings(Forecast forecast) {
-        return forecast.plan().settings();
+    private static Settings settings(Computed of) {
+        return of.forecast().plan().settings();
     }
 
     private static void statement(Forecast forecast, Periods by, Statements.Kind kind, Writer out) {
         Statements statements = Statements.of(forecast);
         StatementCsv.write(
                 statements.table(kind, statements.periods(by), false),
-                settings(forecast).currency(),
+                forecast.plan().settings().currency(),
                 out);
     }
 }
