@@ -20,6 +20,8 @@ interface Cells {
   put: (text: string, row: number, column: number, how: How) => Promise<string>;
   /** The keys with which typing begins. */
   begins: RegExp;
+  /** Brings a row into sight where not all are drawn. */
+  reach?: (row: number) => void;
 }
 
 /**
@@ -49,6 +51,7 @@ export class TypedGrid {
 
   /** Gives the keys to the cell of the cursor, unless something beside the grid has asked for them. */
   async focus() {
+    this.cells.reach?.(this.cursor.row);
     await tick();
     if (this.editing || !this.table) return;
     const at = document.activeElement;
@@ -57,6 +60,7 @@ export class TypedGrid {
   }
 
   start(row: number, column: number, first = this.cells.text(row, column)) {
+    this.cells.reach?.(row);
     this.cursor.set(row, column);
     this.typed = first;
     this.editing = { row, column };

@@ -2,6 +2,8 @@
   import { answer, api } from '../../lib/api';
   import { monthName } from '../../lib/dates';
   import CellField from '../../lib/grid/CellField.svelte';
+  import Room from '../../lib/grid/Room.svelte';
+  import { RowsInSight } from '../../lib/grid/sight.svelte';
   import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
@@ -24,12 +26,16 @@
     );
   });
   const table = $derived(loaded.data);
+  const sight = new RowsInSight(() => table?.rows.length ?? 0);
   const grid = new TypedGrid({
     size: () => [table?.rows.length ?? 0, table?.months.length ?? 0],
     text: (row, column) => plan.money.decimal(table?.rows[row]?.amounts[column] ?? 0),
     put,
     begins: /^[\d.]$/,
+    reach: (row) => sight.reach(row),
   });
+  /** The row that the keys enter by: that of the cursor, or the first that is drawn. */
+  const entered = $derived(sight.draws(grid.cursor.row) ? grid.cursor.row : sight.first);
 
   /** Puts a block from a cell on as one edit; empty cells leave what stands there. */
   async function put(text: string, top: number, left: number): Promise<string> {
@@ -61,11 +67,12 @@
   <Refusal words={grid.refusal} class="mb-1" />
   <Refusal words={loaded.problem?.detail} />
   {#if table && table.rows.length}
-    <div class="overflow-auto" style="max-height:calc(100vh - 280px)">
+    <div class="overflow-auto" style="max-height:calc(100vh - 280px)" bind:this={sight.frame}>
       <table
         class="figures tight"
         role="grid"
         aria-label="All lines by month"
+        aria-rowcount={table.rows.length + 1}
         bind:this={grid.table}
         onkeydown={(e) => grid.keydown(e)}
         oncopy={(e) => grid.copy(e)}
@@ -80,14 +87,16 @@
           </tr>
         </thead>
         <tbody>
-          {#each table.rows as row, r (row.id)}
-            <tr>
+          <Room height={sight.above} columns={table.months.length + 1} />
+          {#each table.rows.slice(sight.first, sight.end) as row, i (row.id)}
+            {@const r = sight.first + i}
+            <tr data-drawn aria-rowindex={r + 2}>
               <th scope="row" class="words sticky left-0 bg-sheet">{row.name}</th>
               {#each row.amounts as minor, c (table.months[c])}
                 <td
                   role="gridcell"
                   class="estimated relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
-                  tabindex={grid.cursor.row === r && grid.cursor.column === c ? 0 : -1}
+                  tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
                   title={plan.money.sum(minor)}
                   onclick={() => grid.choose(r, c)}
                   ondblclick={() => grid.start(r, c)}
@@ -100,6 +109,7 @@
               {/each}
             </tr>
           {/each}
+          <Room height={sight.below} columns={table.months.length + 1} />
         </tbody>
       </table>
     </div>
