@@ -17,7 +17,6 @@
   const plan = getPlan();
 </script>
 
-<svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
 <SidePanel {title} {sub} {onclose}>
   {#if parts.problem}
     <Refusal words={parts.problem.detail} />

@@ -24,6 +24,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],
+      ['F6', 'into the panel that is open at the side, and back'],
       ['Esc', 'leave what is open'],
     ],
   },

@@ -24,7 +24,7 @@
   }
 </script>
 
-<SidePanel title="Buoys" sub="to come back to" {onclose}>
+<SidePanel title="Buoys" sub="to come back to" takes {onclose}>
   <ul class="divide-y divide-rule">
     {#each plan.view?.buoys ?? [] as buoy (buoy.id)}
       <li class="flex items-baseline gap-2 py-1.5">

@@ -28,13 +28,8 @@
     act = 'workings';
     said = await liftOverrides(plan, spot);
   }
-
-  function onkeydown(e: KeyboardEvent) {
-    if (e.key === 'Escape') onclose();
-  }
 </script>
 
-<svelte:window {onkeydown} />
 <SidePanel title={spot.name} sub={periodWords(spot.from, spot.to)} {onclose}>
   {#if act === 'override'}
     {#if !isLine}

@@ -21,7 +21,6 @@
   const title = $derived(TITLES[act]);
 </script>
 
-<svelte:window onkeydown={(e) => e.key === 'Escape' && onclose()} />
 <SidePanel
   {title}
   sub={chosen.length > 1 && act === 'line' ? `${chosen.length} movements` : plan.money.sum(first.minor)}
