@@ -10,9 +10,9 @@
 </script>
 
 <Dialog bind:open title="Keys" size="lg">
-  <div class="grid grid-cols-2 gap-x-6 gap-y-2">
+  <div class="columns-2 gap-6">
     {#each KEYS as group (group.where)}
-      <section>
+      <section class="mb-2 break-inside-avoid">
         <h2 class="mb-1 font-semibold">{group.where}</h2>
         <dl class="grid grid-cols-[92px_1fr] gap-y-[3px]">
           {#each group.keys as [key, does] (key)}

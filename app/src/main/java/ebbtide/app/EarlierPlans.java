@@ -71,7 +71,7 @@ final class EarlierPlans {
         }
     }
 
-    private static Snapshot forecastThen(Path file, LocalDate asOf) throws IOException {
+    private static Snapshot forecastThen(Path file, LocalDate asOf) {
         try (InputStream in = Files.newInputStream(file)) {
             PlanDocument then = PlanReader.read(in);
             LocalDate day = then.plan().settings().asOf();
@@ -83,6 +83,8 @@ final class EarlierPlans {
         } catch (BrokenPlan e) {
             throw new NoRecord(file + ": " + e.problems().get(0).place() + ": "
                     + e.problems().get(0).sentence());
+        } catch (IOException e) {
+            throw new NoRecord("The file '" + file + "' cannot be read: " + e.getMessage() + ".");
         }
     }
 }

@@ -221,13 +221,19 @@ public final class SalesTaxAccount implements LineAccount {
                 .toList();
     }
 
-    /** Returns what was owed and what each line brings, of the period whose balance falls due. */
+    /**
+     * Returns what was owed and what each line brings, of a period whose balance falls due; of no other sum anything.
+     */
     @Override
     public List<Due.Piece> pieces(Due due) {
-        TaxPeriod period = periods().stream()
-                .filter(one -> one.balance() == due.amount() && typed(one).equals(due.typed()))
+        return periods().stream()
+                .filter(period -> due(period).equals(due))
                 .findFirst()
-                .orElseThrow();
+                .map(this::pieces)
+                .orElseGet(List::of);
+    }
+
+    private List<Due.Piece> pieces(TaxPeriod period) {
         List<Due.Piece> pieces = new ArrayList<>();
         if (period.owed() != null) {
             pieces.add(new Due.Piece("owed on the as-of date", period.owed()));

@@ -13,6 +13,7 @@ import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.plan.ActivityMethod.TypedMonths;
 import ebbtide.plan.Assumption.Stream;
+import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -132,6 +133,21 @@ class SalesTaxTest {
                         org.assertj.core.groups.Tuple.tuple("Expected on Thu 7 May 2026: tax on sales", -9_900_000L),
                         org.assertj.core.groups.Tuple.tuple(
                                 "Expected on Thu 7 May 2026: less tax paid on costs", 3_835_000L));
+    }
+
+    /** What is carried on the line is no period's balance: it has no pieces, though it falls due on the same day. */
+    @Test
+    void amountCarried_besideASettlement_isExplainedByItself() {
+        LocalDate day = LocalDate.of(2026, 5, 7);
+        Line tax = settling(TaxPoint.INVOICE, false, Map.of());
+        Forecast forecast = forecast(
+                stream("sales", Direction.RECEIPT, 140_000, 165_000, 190_000),
+                tax.carrying(List.of(new CarriedAmount("late", day, 9_900_000, "the quarter before"))));
+        assertThat(on(forecast, "2026-05-07")).isEqualTo(-2 * 9_900_000);
+        assertThat(RowWorkings.of(forecast, "tax", new Period(day, day.plusDays(1)))
+                        .items())
+                .extracting(Workings.Item::minor)
+                .containsExactlyInAnyOrder(-9_900_000L, -9_900_000L);
     }
 
     /** W13: half of the quarter lies before the as-of date, and what it comes to is an input. */

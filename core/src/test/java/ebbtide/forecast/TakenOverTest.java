@@ -9,11 +9,14 @@ import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CarriedAmount;
+import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
+import ebbtide.plan.PlanInputs;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.whatif.RandomScenarios;
 import java.lang.ref.WeakReference;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -51,7 +54,7 @@ class TakenOverTest {
         /** Makes an edit, any of those an analyst makes, and forecasts again from the forecast before. */
         void edit() {
             Plan then = plan;
-            switch (random.nextInt(8)) {
+            switch (random.nextInt(10)) {
                 case 0, 1 -> then = monthTyped();
                 case 2 ->
                     then = with(
@@ -73,11 +76,27 @@ class TakenOverTest {
                             plan.settings().withHorizon(plan.settings().horizonMonths() + 1),
                             plan.lines(),
                             plan.buoys());
-                case 6 -> then = plan.asOf(plan.settings().asOf().plusDays(1 + random.nextInt(40)));
+                case 6 -> then = inputSet(PlanInputs.ofSettings(plan));
+                case 7 -> then = inputSet(PlanInputs.of(plan));
+                case 8 -> then = plan.asOf(plan.settings().asOf().plusDays(1 + random.nextInt(40)));
                 default -> books = booked();
             }
             plan = PlanCheck.problems(then).isEmpty() ? then : plan;
             forecast = Forecaster.forecast(plan, books, forecast);
+        }
+
+        /** Any figure of some inputs, set to another. */
+        private Plan inputSet(List<Input<Plan>> inputs) {
+            List<Input<Plan>> figures = RandomScenarios.figures(inputs);
+            if (figures.isEmpty()) {
+                return plan;
+            }
+            Input<Plan> input = figures.get(random.nextInt(figures.size()));
+            try {
+                return input.with(RandomScenarios.other(input.value()));
+            } catch (IllegalArgumentException refused) {
+                return plan;
+            }
         }
 
         private Line any() {

@@ -130,14 +130,18 @@ public final class RandomScenarios {
 
     /** Returns some inputs of the lines of a plan that are figures. */
     static List<Input<Plan>> figures(long seed, Plan plan, int most) {
-        List<Input<Plan>> all = new ArrayList<>(PlanInputs.of(plan).stream()
-                .filter(input -> !input.path().startsWith("/")
-                        && !input.fact()
-                        && FIGURES.contains(input.unit().measure())
-                        && hasFigure(input.value()))
+        List<Input<Plan>> all = new ArrayList<>(figures(PlanInputs.of(plan)).stream()
+                .filter(input -> !input.path().startsWith("/"))
                 .toList());
         Collections.shuffle(all, new Random(seed));
         return all.subList(0, Math.min(most, all.size()));
+    }
+
+    /** Returns those of some inputs that are figures, have one and are no facts. */
+    public static List<Input<Plan>> figures(List<Input<Plan>> inputs) {
+        return inputs.stream()
+                .filter(input -> !input.fact() && FIGURES.contains(input.unit().measure()) && hasFigure(input.value()))
+                .toList();
     }
 
     private static boolean hasFigure(Input.Value value) {
@@ -147,7 +151,7 @@ public final class RandomScenarios {
     }
 
     /** Returns a value that is another in its first figure. */
-    static Input.Value other(Input.Value value) {
+    public static Input.Value other(Input.Value value) {
         if (value instanceof Input.Value.Stepped stepped) {
             List<Steps.Step<Object>> steps = new ArrayList<>();
             stepped.of()
