@@ -6,6 +6,7 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.plan.Plan;
 import ebbtide.track.Outturn;
 import ebbtide.track.PastErrors;
 import ebbtide.track.Snapshot;
@@ -37,7 +38,8 @@ final class EarlierPlans {
     /**
      * Returns the record of the plan files in a folder, an empty one without a folder.
      *
-     * @throws NoRecord where the folder has no plan file, or one that is broken or not of an earlier day
+     * @throws NoRecord where the folder has no plan file, or one that is broken, of another plan or not of an earlier
+     *     day
      */
     static PastErrors record(PlanDocument document, @Nullable String folder) throws IOException {
         PastErrors record = new PastErrors(
@@ -49,7 +51,7 @@ final class EarlierPlans {
                 Trial.ORIGINS);
         if (folder != null) {
             for (Path file : files(Path.of(folder))) {
-                record.add(forecastThen(file, document.plan().settings().asOf()));
+                record.add(forecastThen(file, document.plan()));
             }
         }
         return record;
@@ -71,13 +73,20 @@ final class EarlierPlans {
         }
     }
 
-    private static Snapshot forecastThen(Path file, LocalDate asOf) {
+    private static Snapshot forecastThen(Path file, Plan plan) {
+        LocalDate asOf = plan.settings().asOf();
         try (InputStream in = Files.newInputStream(file)) {
             PlanDocument then = PlanReader.read(in);
             LocalDate day = then.plan().settings().asOf();
             if (!day.isBefore(asOf)) {
                 throw new NoRecord(file + ": its as-of date " + day + " is not before the plan's, " + asOf
                         + ": only earlier forecasts are a record of it.");
+            }
+            if (then.plan().lines().stream()
+                    .noneMatch(line -> plan.findLine(line.id()).isPresent())) {
+                throw new NoRecord(
+                        file + ": it has none of the plan's lines, so it is a file of another plan: take it out of"
+                                + " the folder of --record.");
             }
             return Snapshot.of(Forecaster.forecast(then.plan(), then.books()), line -> "");
         } catch (BrokenPlan e) {

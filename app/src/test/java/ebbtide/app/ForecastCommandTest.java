@@ -99,6 +99,10 @@ class ForecastCommandTest {
         assertThat(run(asked)).isEqualTo(2);
         assertThat(err.toString(StandardCharsets.UTF_8))
                 .contains("then.json: its as-of date 2026-06-28 is not before the plan's");
+        Files.copy(
+                Path.of("../docs/examples/every-kind.json"), then, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        assertThat(run(asked)).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("then.json: it has none of the plan's lines");
         Files.writeString(then, "{}");
         assertThat(run(asked)).isEqualTo(2);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("then.json: ");
