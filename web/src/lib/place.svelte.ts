@@ -26,6 +26,14 @@ export class TimeWindow {
     return this.query.get('to') ?? usual(this.view(), this.by).to;
   }
 
+  /**
+   * The days shown by what looks far ahead in periods of its own: those chosen along the tide line, else the usual ones
+   * for its periods.
+   */
+  ahead(by: By): { from: Day; to: Day } {
+    return this.query.has('from') || by === this.by ? { from: this.from, to: this.to } : usual(this.view(), by);
+  }
+
   setBy(by: By) {
     const query = this.query;
     query.set('by', by);

@@ -88,7 +88,7 @@
       {#if view === 'forecast'}
         <ForecastView {time} />
       {:else if view === 'receipts' || view === 'payments'}
-        {#key view}<LinesView direction={view === 'receipts' ? 'receipt' : 'payment'} {part} />{/key}
+        {#key view}<LinesView direction={view === 'receipts' ? 'receipt' : 'payment'} {time} {part} />{/key}
       {:else if view === 'position' && part === 'roll'}
         <RollView />
       {:else if view === 'position'}

@@ -3,7 +3,7 @@
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { noAmount, readAmount } from '../../lib/money';
-  import { PERIODS, usual, type By, type TimeWindow } from '../../lib/place.svelte';
+  import { PERIODS, type By, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
@@ -30,8 +30,7 @@
   let adding = $state(false);
   let place = $state.raw<FundingPlace>();
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
-  /** Funding is asked for far ahead: its window is its own unless one was chosen along the tide line. */
-  const span = $derived(by === time.by ? { from: time.from, to: time.to } : usual(plan.view, by));
+  const span = $derived(time.ahead(by));
 
   const loaded = new Loaded((signal) => {
     void plan.version;

@@ -1,31 +1,36 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
-  import { monthName } from '../../lib/dates';
   import CellField from '../../lib/grid/CellField.svelte';
   import Room from '../../lib/grid/Room.svelte';
   import { RowsInSight } from '../../lib/grid/sight.svelte';
   import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
+  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { readGrid } from './months';
+  import { readGrid, withYears } from './months';
 
   interface Props {
     direction: 'receipt' | 'payment';
+    time: TimeWindow;
   }
 
-  let { direction }: Props = $props();
+  let { direction, time }: Props = $props();
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/months', {
-        params: { path: { plan: plan.id }, query: { direction, months: 24 } },
+        params: {
+          path: { plan: plan.id },
+          query: { direction: direction === 'receipt' ? 'RECEIPT' : 'PAYMENT', ...time.ahead('MONTH') },
+        },
         signal,
       }),
     );
   });
   const table = $derived(loaded.data);
+  const columns = $derived(table ? withYears(table) : []);
   const sight = new RowsInSight(() => table?.rows.length ?? 0);
   const grid = new TypedGrid({
     size: () => [table?.rows.length ?? 0, table?.months.length ?? 0],
@@ -81,35 +86,39 @@
         <thead class="sticky top-0 z-[1] bg-sheet">
           <tr>
             <th class="words sticky left-0 bg-sheet" scope="col"></th>
-            {#each table.months as month (month)}<th scope="col"
-                >{monthName(month)}<small>{month.slice(0, 4)}</small></th
-              >{/each}
+            {#each columns as column (column.key)}<th scope="col">{column.name}<small>{column.sub}</small></th>{/each}
           </tr>
         </thead>
         <tbody>
-          <Room height={sight.above} columns={table.months.length + 1} />
+          <Room height={sight.above} columns={columns.length + 1} />
           {#each table.rows.slice(sight.first, sight.end) as row, i (row.id)}
             {@const r = sight.first + i}
             <tr data-drawn aria-rowindex={r + 2}>
               <th scope="row" class="words sticky left-0 bg-sheet">{row.name}</th>
-              {#each row.amounts as minor, c (table.months[c])}
-                <td
-                  role="gridcell"
-                  class="estimated relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
-                  tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
-                  title={plan.money.sum(minor)}
-                  onclick={() => grid.choose(r, c)}
-                  ondblclick={() => grid.start(r, c)}
-                >
-                  {plan.money.cell(minor)}
-                  {#if grid.isEditing(r, c)}
-                    <CellField {grid} label="{row.name} in {table.months[c]}" class="w-[92px]" />
-                  {/if}
-                </td>
+              {#each columns as { key, month: c, year } (key)}
+                {#if c === undefined}
+                  <td class="estimated bg-foam" title={plan.money.sum(row.years[year!]!)}
+                    >{plan.money.cell(row.years[year!]!)}</td
+                  >
+                {:else}
+                  <td
+                    role="gridcell"
+                    class="estimated relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
+                    tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
+                    title={plan.money.sum(row.amounts[c]!)}
+                    onclick={() => grid.choose(r, c)}
+                    ondblclick={() => grid.start(r, c)}
+                  >
+                    {plan.money.cell(row.amounts[c]!)}
+                    {#if grid.isEditing(r, c)}
+                      <CellField {grid} label="{row.name} in {table.months[c]}" class="w-[92px]" />
+                    {/if}
+                  </td>
+                {/if}
               {/each}
             </tr>
           {/each}
-          <Room height={sight.below} columns={table.months.length + 1} />
+          <Room height={sight.below} columns={columns.length + 1} />
         </tbody>
       </table>
     </div>

@@ -7,7 +7,13 @@ import WithPlan from '../../test/WithPlan.svelte';
 import AllMonths from './AllMonths.svelte';
 
 const months = ['2026-03', '2026-04'];
-const rows = Array.from({ length: 300 }, (_, i) => ({ id: `l${i}`, name: `Line ${i}`, amounts: [i * 100, 0] }));
+const years = [{ from: '2026-01', to: '2026-12', after: 2 }];
+const rows = Array.from({ length: 300 }, (_, i) => ({
+  id: `l${i}`,
+  name: `Line ${i}`,
+  amounts: [i * 100, 0],
+  years: [i * 300],
+}));
 const put = vi.fn((_path: string, _asked: { body: unknown }) =>
   Promise.resolve({ data: {}, response: new Response() }),
 );
@@ -15,7 +21,7 @@ const put = vi.fn((_path: string, _asked: { body: unknown }) =>
 vi.mock('../../lib/api', async (original) => ({
   ...(await original<object>()),
   api: {
-    GET: () => Promise.resolve({ data: { months, rows }, response: new Response() }),
+    GET: () => Promise.resolve({ data: { months, years, rows }, response: new Response() }),
     PUT: (path: string, asked: { body: unknown }) => put(path, asked),
   },
 }));
@@ -27,12 +33,26 @@ it('draws of many lines those in sight, and what is typed lands on the one that 
     money: new MoneyFormat('GBP', 2, 'full'),
     edit: async (ask: (version: number) => Promise<unknown>) => void (await ask(1)),
   };
-  const { container } = render(WithPlan, { plan, component: AllMonths, of: { direction: 'receipt' } });
+  const { container } = render(WithPlan, {
+    plan,
+    component: AllMonths,
+    of: { direction: 'receipt', time: { ahead: () => ({}) } },
+  });
   await waitFor(() => expect(container.querySelector('table')).toBeTruthy());
   const grid = container.querySelector('table')!;
   const drawn = () => container.querySelectorAll('tbody tr[data-drawn]');
   expect(drawn().length).toBeLessThan(100);
   expect(grid.getAttribute('aria-rowcount')).toBe('301');
+  // The year's total stands beside its months, and is not typed into.
+  expect([...grid.querySelectorAll('thead th')].map((one) => one.textContent)).toEqual([
+    '',
+    'Mar2026',
+    'Apr2026',
+    'Jan to Dec2026',
+  ]);
+  const second = drawn()[1]!;
+  expect([...second.querySelectorAll('td')].map((one) => one.title)).toEqual(['£1', '£0', '£3']);
+  expect(second.querySelectorAll('[role=gridcell]')).toHaveLength(2);
   for (let i = 0; i < 20; i++) {
     await fireEvent.keyDown(grid, { key: 'PageDown' });
     await tick();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
-  import { address } from '../../lib/place.svelte';
+  import { address, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import ItemsView from '../items/ItemsView.svelte';
   import AllMonths from './AllMonths.svelte';
@@ -11,11 +11,12 @@
 
   interface Props {
     direction: 'receipt' | 'payment';
+    time: TimeWindow;
     /** The line that is chosen. */
     part?: string;
   }
 
-  let { direction, part }: Props = $props();
+  let { direction, time, part }: Props = $props();
   const plan = getPlan();
   const view = $derived(direction === 'receipt' ? 'receipts' : 'payments');
   const lines = $derived(plan.view!.lines.filter((line) => line.direction === direction));
@@ -71,7 +72,7 @@
     {#if items}
       <ItemsView {direction} />
     {:else if all}
-      <AllMonths {direction} />
+      <AllMonths {direction} {time} />
     {:else if chosen}
       {#key chosen.id}
         <LineEditor id={chosen.id} oncopied={choose} />

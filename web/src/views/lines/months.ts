@@ -1,4 +1,20 @@
+import type { Schemas } from '../../lib/api';
+import { head, type FigureColumn } from '../../lib/grid/figures';
 import { readAmount } from '../../lib/money';
+
+/** A column of all lines by month: a month that is typed into, or what a fiscal year comes to. */
+export interface MonthColumn extends FigureColumn {
+  month?: number;
+  year?: number;
+}
+
+/** The months of a table by their place, and after those of a fiscal year what all of it comes to. */
+export function withYears({ months, years }: Pick<Schemas['MonthsTable'], 'months' | 'years'>): MonthColumn[] {
+  return months.flatMap((month, at) => [
+    { ...head({ from: month, to: month }), month: at },
+    ...years.flatMap((year, i) => (year.after === at + 1 ? [{ ...head(year), year: i }] : [])),
+  ]);
+}
 
 /** What a pasted block types: decimal text by line and month, empty cells left out; or a refusal in words. */
 export type Typed = { lines: { row: number; amounts: Record<string, string> }[] } | { refusal: string };
@@ -20,7 +36,7 @@ export function readGrid(text: string, top: number, left: number, rowCount: numb
     };
   if (width > months.length - left)
     return {
-      refusal: `${width} columns were pasted, but from here on only ${months.length - left} months stand in the grid. Nothing was changed.`,
+      refusal: `${width} columns were pasted, but from here on only ${months.length - left} months stand in the grid. Nothing was changed: widen the window along the tide line, then paste again.`,
     };
   const lines: { row: number; amounts: Record<string, string> }[] = [];
   for (const [r, cells] of block.entries()) {

@@ -1,19 +1,29 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
+  import { head } from '../../lib/grid/figures';
   import { Loaded } from '../../lib/loaded.svelte';
+  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import BridgeChart from './BridgeChart.svelte';
   import FlowChart from './FlowChart.svelte';
-  import { head, type By } from './statements';
+  import type { By } from './statements';
 
-  let { by }: { by: By } = $props();
+  interface Props {
+    time: TimeWindow;
+    by: By;
+  }
+
+  let { time, by }: Props = $props();
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/statements', {
-        params: { path: { plan: plan.id }, query: { kind: 'cash-direct', by } },
+        params: {
+          path: { plan: plan.id },
+          query: { kind: 'cash-direct', by, from: time.from, to: time.to, years: false },
+        },
         signal,
       }),
     );

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
+  import { head } from '../../lib/grid/figures';
   import { Loaded } from '../../lib/loaded.svelte';
   import { MINUS } from '../../lib/money';
   import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { head, type By } from './statements';
+  import type { By } from './statements';
 
   let { time, by }: { time: TimeWindow; by: By } = $props();
   const plan = getPlan();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { RollForwardView } from '../../lib/api';
   import FigureGrid from '../../lib/grid/FigureGrid.svelte';
-  import { monthName } from '../../lib/dates';
+  import { head } from '../../lib/grid/figures';
   import { rows, type Place } from './rolls';
 
   interface Props {
@@ -11,9 +11,8 @@
   }
 
   let { rolls, onopen, onleave }: Props = $props();
-  const months = $derived(rolls[0]?.months ?? []);
+  const periods = $derived(rolls[0]?.periods ?? []);
   const shown = $derived(rows(rolls));
-  const columns = $derived(months.map((month) => ({ key: month, name: monthName(month), sub: month.slice(0, 4) })));
 
   function open(key: string, column: number) {
     const row = shown.find((one) => one.key === key)!;
@@ -22,7 +21,7 @@
       line: row.roll.lineId,
       name: `${row.roll.name}, ${row.name}`,
       row: row.name,
-      month: months[column]!,
+      period: periods[column]!,
     });
   }
 </script>
@@ -30,7 +29,7 @@
 <FigureGrid
   label="Roll-forward by month"
   rows={shown}
-  {columns}
+  columns={periods.map(head)}
   onopen={(row, column) => open(row.key, column)}
   {onleave}
 />

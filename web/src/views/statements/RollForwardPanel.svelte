@@ -1,7 +1,7 @@
 <script lang="ts">
   import { answer, api } from '../../lib/api';
-  import { monthName } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
+  import { head } from '../../lib/grid/figures';
   import { getPlan } from '../../lib/plan.svelte';
   import PartsPanel from '../../lib/PartsPanel.svelte';
   import type { Place } from './rolls';
@@ -13,6 +13,7 @@
 
   let { place, onclose }: Props = $props();
   const plan = getPlan();
+  const when = $derived(head(place.period));
   const workings = new Loaded((signal) => {
     void plan.version;
     return answer(
@@ -22,7 +23,8 @@
           query: {
             kind: place.kind,
             row: place.row,
-            month: place.month,
+            from: place.period.from,
+            to: place.period.to,
             ...(place.line ? { line: place.line } : {}),
           },
         },
@@ -32,4 +34,4 @@
   });
 </script>
 
-<PartsPanel title={place.name} sub="{monthName(place.month)} {place.month.slice(0, 4)}" parts={workings} {onclose} />
+<PartsPanel title={place.name} sub="{when.name} {when.sub}" parts={workings} {onclose} />

@@ -2,18 +2,26 @@
   import Segments from '../../lib/Segments.svelte';
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
+  import type { TimeWindow } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import RollForwardGrid from './RollForwardGrid.svelte';
   import RollForwardPanel from './RollForwardPanel.svelte';
   import { KINDS, type Place } from './rolls';
+  import type { By } from './statements';
 
+  interface Props {
+    time: TimeWindow;
+    by: By;
+  }
+
+  let { time, by }: Props = $props();
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
     void plan.version;
     return answer(
       api.GET('/api/plans/{plan}/roll-forwards', {
-        params: { path: { plan: plan.id }, query: { months: 12 } },
+        params: { path: { plan: plan.id }, query: { by, from: time.from, to: time.to } },
         signal,
       }),
     );

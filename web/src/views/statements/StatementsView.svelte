@@ -43,7 +43,7 @@
   {#if shown === 'income' || shown === 'balance'}
     <label class="hush"><input type="checkbox" class="mr-1" bind:checked={common} />in percent</label>
   {/if}
-  {#if !['rolls', 'opening', 'years'].includes(shown)}
+  {#if !['opening', 'years'].includes(shown)}
     <Segments label="Length of a period" options={LENGTHS} value={by} onchoose={(value) => (by = value)} />
   {/if}
   <UnitSwitch />
@@ -64,13 +64,13 @@
     </section>
   </div>
 {:else if shown === 'charts'}
-  <CashCharts {by} />
+  <CashCharts {time} {by} />
 {:else if shown === 'ratios'}
   <RatioTable {time} {by} />
 {:else if shown === 'years'}
   <LongRange />
 {:else if shown === 'rolls'}
-  <RollForwards />
+  <RollForwards {time} {by} />
 {:else}
   <OpeningSheet />
 {/if}

@@ -23,7 +23,7 @@ export interface Place {
   line: string | null;
   name: string;
   row: string;
-  month: string;
+  period: RollForwardView['periods'][number];
 }
 
 /** A row of the grid: the heading of a roll-forward, or a row of figures of it. */

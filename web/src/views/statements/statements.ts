@@ -1,7 +1,7 @@
-import type { PeriodView, ProFormaView } from '../../lib/api';
-import { fullDay, monthName } from '../../lib/dates';
+import type { ProFormaView } from '../../lib/api';
+import { fullDay } from '../../lib/dates';
 import { MINUS } from '../../lib/money';
-import type { FigureColumn, FigureRow } from '../../lib/grid/figures';
+import { head, type FigureColumn, type FigureRow } from '../../lib/grid/figures';
 
 /** The statements there are, and what else is shown with them. */
 export const SHOWN = [
@@ -32,17 +32,6 @@ export interface StatementPlace {
   name: string;
   from?: string;
   to?: string;
-}
-
-/** The head of a period of whole months: its month, or from which to which. */
-export function head(period: PeriodView): FigureColumn {
-  const [from, to] = [period.from, period.to];
-  const one = from.slice(0, 7) === to.slice(0, 7);
-  return {
-    key: `${from} ${to}`,
-    name: one ? monthName(from) : `${monthName(from)} to ${monthName(to)}`,
-    sub: one || from.slice(0, 4) === to.slice(0, 4) ? to.slice(0, 4) : `${from.slice(0, 4)} to ${to.slice(0, 4)}`,
-  };
 }
 
 /** The columns of a statement, its opening first. */

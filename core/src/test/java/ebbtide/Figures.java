@@ -88,7 +88,7 @@ public final class Figures {
                     roll.kind(),
                     roll.lineId(),
                     RollForwardWorkings.CLOSING,
-                    roll.months().get(roll.months().size() - 1)));
+                    Period.of(roll.months().get(roll.months().size() - 1))));
         }
     }
 
@@ -107,7 +107,7 @@ public final class Figures {
     private void statements() {
         Statements statements = Statements.of(forecast);
         for (Periods by : List.of(Periods.MONTH, Periods.YEAR)) {
-            List<Period> periods = statements.periods(by);
+            List<Period> periods = statements.months().all(by);
             for (Statements.Kind kind : Statements.Kind.values()) {
                 statements.table(kind, periods, true).rows().forEach(this::say);
             }

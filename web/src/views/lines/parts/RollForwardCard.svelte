@@ -24,7 +24,7 @@
     <thead>
       <tr>
         <th class="words" scope="col"></th>
-        {#each roll.months as month (month)}<th scope="col">{monthName(month)}<small>{month.slice(0, 4)}</small></th
+        {#each roll.periods as { from } (from)}<th scope="col">{monthName(from)}<small>{from.slice(0, 4)}</small></th
           >{/each}
       </tr>
     </thead>

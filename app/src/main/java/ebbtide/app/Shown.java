@@ -89,7 +89,7 @@ enum Shown {
         @Override
         void write(Computed of, Periods by, Writer out) {
             Statements statements = Statements.of(of.forecast());
-            List<Period> periods = statements.periods(by);
+            List<Period> periods = statements.months().all(by);
             RatioCsv.write(Ratios.of(statements, periods), periods, settings(of).currency(), out);
         }
     },
@@ -157,7 +157,7 @@ enum Shown {
     private static void statement(Forecast forecast, Periods by, Statements.Kind kind, Writer out) {
         Statements statements = Statements.of(forecast);
         StatementCsv.write(
-                statements.table(kind, statements.periods(by), false),
+                statements.table(kind, statements.months().all(by), false),
                 forecast.plan().settings().currency(),
                 out);
     }

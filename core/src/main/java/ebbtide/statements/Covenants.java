@@ -344,6 +344,6 @@ public final class Covenants {
     }
 
     private static Period days(YearMonth month) {
-        return new Period(month.atDay(1), month.plusMonths(1).atDay(1));
+        return Period.of(month);
     }
 }

@@ -3,9 +3,9 @@ package ebbtide.statements;
 import static ebbtide.time.DayFormats.MONTH;
 
 import ebbtide.forecast.Forecast;
+import ebbtide.forecast.WholeMonths;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
-import ebbtide.time.Periods;
 import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -46,47 +46,13 @@ public final class Statements {
         return new Statements(forecast);
     }
 
-    /**
-     * Returns the periods of a length from the first month that is forecast to the horizon: months, quarters or fiscal
-     * years.
-     *
-     * @throws IllegalArgumentException for days and weeks
-     */
-    public List<Period> periods(Periods by) {
-        if (by == Periods.DAY || by == Periods.WEEK) {
-            throw new IllegalArgumentException("Statements are by month, quarter or year: choose one of them");
-        }
-        return by.cover(
-                ledger.period(0).startInclusive(),
-                ledger.forecast().lastDay(),
-                ledger.plan().settings().firstDayOfWeek(),
-                ledger.plan().settings().firstFiscalMonth(),
-                ledger.plan().settings().asOf());
+    /** Returns the months that they are of. */
+    public WholeMonths months() {
+        return WholeMonths.of(ledger.forecast());
     }
 
     /**
-     * Returns the periods of a length that some days touch, and after those of each fiscal year the whole of it, as far
-     * as it is forecast; all of them where those days lie outside the forecast.
-     */
-    public List<Period> periods(Periods by, LocalDate from, LocalDate to) {
-        Period days = new Period(from, to.plusDays(1));
-        List<Period> touched = periods(by).stream().filter(days::overlaps).toList();
-        if (touched.isEmpty() || by == Periods.YEAR) {
-            return periods(by);
-        }
-        List<Period> found = new ArrayList<>();
-        for (Period year : periods(Periods.YEAR)) {
-            List<Period> of = touched.stream().filter(year::overlaps).toList();
-            found.addAll(of);
-            if (!of.isEmpty() && !of.contains(year)) {
-                found.add(year);
-            }
-        }
-        return found;
-    }
-
-    /**
-     * Returns a statement by period, periods being whole months ({@link #periods}); in common size with the share of
+     * Returns a statement by period, periods being whole months ({@link WholeMonths}); in common size with the share of
      * sales, or of assets.
      */
     public StatementTable table(Kind kind, List<Period> periods, boolean commonSize) {

@@ -1,6 +1,7 @@
 package ebbtide.time;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 
 /** A run of whole days, shown as one column. */
 public record Period(LocalDate startInclusive, LocalDate endExclusive) {
@@ -9,6 +10,11 @@ public record Period(LocalDate startInclusive, LocalDate endExclusive) {
             throw new IllegalArgumentException(
                     "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
         }
+    }
+
+    /** Returns the days of a month. */
+    public static Period of(YearMonth month) {
+        return new Period(month.atDay(1), month.plusMonths(1).atDay(1));
     }
 
     public LocalDate lastDay() {

@@ -85,7 +85,7 @@ public final class Differences {
             if (plan.isActive(line) && line.findStream().isPresent()) {
                 Assumption.Stream stream = line.findStream().get();
                 if (stream.basis() == Basis.PATTERN && over) {
-                    Period days = new Period(month.atDay(1), month.plusMonths(1).atDay(1));
+                    Period days = Period.of(month);
                     found.add(difference(
                             "cash",
                             line,

@@ -79,7 +79,7 @@ final class FutureRows {
 
     private static List<Row> statement(Forecast forecast, List<Period> periods, Statements.Kind kind) {
         Statements statements = Statements.of(forecast);
-        List<Period> months = statements.periods(Periods.MONTH);
+        List<Period> months = statements.months().all(Periods.MONTH);
         List<Integer> known = within(
                 periods,
                 months.get(0).startInclusive(),

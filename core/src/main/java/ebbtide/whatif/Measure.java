@@ -100,7 +100,7 @@ public sealed interface Measure {
         @Override
         public Level of(Forecast forecast) {
             Statements statements = Statements.of(forecast);
-            Period year = statements.periods(Periods.YEAR).stream()
+            Period year = statements.months().all(Periods.YEAR).stream()
                     .filter(period -> period.contains(day))
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException(

@@ -13,10 +13,14 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.time.Period;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** A figure of a roll-forward opened into its parts, which add up to it (rules 9.3 g, 12.1). */
 public final class RollForwardWorkings {
@@ -28,50 +32,49 @@ public final class RollForwardWorkings {
     private final Forecast forecast;
     private final Plan plan;
     private final RollForward roll;
+    private final Period period;
+    private final RollForward.Over over;
+    /** The first month of the period. */
     private final YearMonth month;
-    private final int at;
 
-    private RollForwardWorkings(Forecast forecast, RollForward roll, YearMonth month) {
+    private RollForwardWorkings(Forecast forecast, RollForward roll, Period period) {
         this.forecast = forecast;
         this.plan = forecast.plan();
         this.roll = roll;
-        this.month = month;
-        this.at = roll.months().indexOf(month);
+        this.period = period;
+        this.over = roll.over(period);
+        this.month = YearMonth.from(period.startInclusive());
     }
 
     /**
-     * Returns the parts of a row ("opening", a change by its name, "closing") of a kind's roll-forward in a month; a
-     * null line means the total.
+     * Returns the parts of a row ("opening", a change by its name, "closing") of a kind's roll-forward in a period of
+     * whole months; a null line means the total. A change over several months is their sum.
      *
      * @throws IllegalArgumentException for what is not there
      */
     public static List<Workings.Item> of(
-            Forecast forecast, RollForward.Kind kind, String lineId, String row, YearMonth month) {
-        int months =
-                (int) forecast.plan().settings().firstForecastMonth().until(month, java.time.temporal.ChronoUnit.MONTHS)
-                        + 1;
+            Forecast forecast, RollForward.Kind kind, @Nullable String lineId, String row, Period period) {
+        YearMonth first = forecast.plan().settings().firstForecastMonth();
+        int months = Math.max(1, (int) first.until(YearMonth.from(period.lastDay()), ChronoUnit.MONTHS) + 1);
         List<RollForward> rolled = lineId == null
-                ? RollForwards.of(forecast, Math.max(1, months))
+                ? RollForwards.of(forecast, months)
                 : forecast.plan()
                         .findLine(lineId)
-                        .map(line -> RollForwards.of(forecast, line, Math.max(1, months)))
+                        .map(line -> RollForwards.of(forecast, line, months))
                         .orElse(List.of());
         List<RollForward> all =
                 rolled.stream().filter(roll -> roll.kind() == kind).toList();
         RollForward roll = all.stream()
-                .filter(one -> java.util.Objects.equals(one.lineId(), lineId))
+                .filter(one -> Objects.equals(one.lineId(), lineId))
                 .findFirst()
-                .orElse(null);
-        if (roll == null || !roll.months().contains(month)) {
-            throw new IllegalArgumentException("There is no such roll-forward in " + month);
-        }
+                .orElseThrow(() -> new IllegalArgumentException("There is no such roll-forward"));
         boolean there = row.equals(OPENING)
                 || row.equals(CLOSING)
                 || roll.changes().stream().anyMatch(change -> change.name().equals(row));
         if (!there) {
             throw new IllegalArgumentException("The roll-forward of " + roll.name() + " has no row '" + row + "'");
         }
-        RollForwardWorkings workings = new RollForwardWorkings(forecast, roll, month);
+        RollForwardWorkings workings = new RollForwardWorkings(forecast, roll, period);
         return lineId == null ? workings.byLine(all, row) : workings.ofLine(row);
     }
 
@@ -79,7 +82,7 @@ public final class RollForwardWorkings {
         List<Workings.Item> items = new ArrayList<>();
         for (RollForward one : all) {
             if (one.lineId() != null) {
-                add(items, one.name(), "", new RollForwardWorkings(forecast, one, month).amount(row));
+                add(items, one.name(), "", new RollForwardWorkings(forecast, one, period).amount(row));
             }
         }
         return items;
@@ -87,13 +90,17 @@ public final class RollForwardWorkings {
 
     private long amount(String row) {
         return switch (row) {
-            case OPENING -> roll.opening().get(at);
-            case CLOSING -> roll.closing().get(at);
-            default ->
-                roll.changes().stream()
-                        .filter(change -> change.name().equals(row))
-                        .mapToLong(change -> change.amounts().get(at))
-                        .sum();
+            case OPENING -> over.opening();
+            case CLOSING -> over.closing();
+            default -> {
+                long minor = 0;
+                for (int i = 0; i < roll.changes().size(); i++) {
+                    minor += roll.changes().get(i).name().equals(row)
+                            ? over.changes().get(i)
+                            : 0;
+                }
+                yield minor;
+            }
         };
     }
 
@@ -101,18 +108,17 @@ public final class RollForwardWorkings {
         List<Workings.Item> items = new ArrayList<>();
         Line line = plan.findLine(requireNonNull(roll.lineId())).orElseThrow();
         if (row.equals(CLOSING)) {
-            add(items, "opening", "", roll.opening().get(at));
-            roll.changes()
-                    .forEach(change ->
-                            add(items, change.name(), "", change.amounts().get(at)));
+            add(items, "opening", "", over.opening());
+            roll.changes().forEach(change -> add(items, change.name(), "", amount(change.name())));
         } else if (row.equals(OPENING)) {
+            boolean first = roll.months().get(0).equals(month);
             add(
                     items,
-                    at == 0
-                            ? "at the end of " + MONTH.format(month.minusMonths(1))
-                            : "closing of " + MONTH.format(month.minusMonths(1)),
-                    at == 0 ? "what the months before it left" : "",
-                    roll.opening().get(at));
+                    (first ? "at the end of " : "closing of ") + MONTH.format(month.minusMonths(1)),
+                    first ? "what the months before it left" : "",
+                    over.opening());
+        } else if (!month.equals(YearMonth.from(period.lastDay()))) {
+            byMonth(items, row);
         } else if (roll.kind() == RollForward.Kind.STOCK) {
             ActivityCalculator activity = forecast.accounts().activity();
             add(
@@ -132,6 +138,12 @@ public final class RollForwardWorkings {
                             tax.minor() * tax.direction().sign()));
         }
         return items.isEmpty() ? List.of(new Workings.Item(null, row, "", null, amount(row))) : items;
+    }
+
+    private void byMonth(List<Workings.Item> items, String row) {
+        for (YearMonth one = month; !one.isAfter(YearMonth.from(period.lastDay())); one = one.plusMonths(1)) {
+            add(items, MONTH.format(one), "", new RollForwardWorkings(forecast, roll, Period.of(one)).amount(row));
+        }
     }
 
     private void ofStream(List<Workings.Item> items, Line line, String row) {

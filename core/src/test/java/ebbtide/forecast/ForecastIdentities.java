@@ -215,7 +215,17 @@ public final class ForecastIdentities {
                 assertThat(i == 0 || roll.opening().get(i).equals(roll.closing().get(i - 1)))
                         .isTrue();
                 if (i == some.seed() % (4L * roll.months().size())) {
-                    assertWorkings(forecast, roll, i);
+                    LocalDate from = roll.months().get(i).atDay(1);
+                    assertWorkings(forecast, roll, Period.of(roll.months().get(i)));
+                    assertWorkings(
+                            forecast,
+                            roll,
+                            new Period(
+                                    from,
+                                    roll.months()
+                                            .get(roll.months().size() - 1)
+                                            .plusMonths(1)
+                                            .atDay(1)));
                 }
                 if (roll.lineId() == null) {
                     assertThat(roll.closing().get(i))
@@ -227,19 +237,18 @@ public final class ForecastIdentities {
         }
     }
 
-    private static void assertWorkings(Forecast forecast, RollForward roll, int at) {
-        Map<String, Long> rows = new HashMap<>(Map.of(
-                "opening", roll.opening().get(at), "closing", roll.closing().get(at)));
-        roll.changes()
-                .forEach(change -> rows.put(change.name(), change.amounts().get(at)));
+    /** Of a month, and of all months from it on, every figure is the sum of its parts. */
+    private static void assertWorkings(Forecast forecast, RollForward roll, Period period) {
+        RollForward.Over over = roll.over(period);
+        Map<String, Long> rows = new HashMap<>(Map.of("opening", over.opening(), "closing", over.closing()));
+        for (int i = 0; i < roll.changes().size(); i++) {
+            rows.put(roll.changes().get(i).name(), over.changes().get(i));
+        }
+        assertThat(over.closing())
+                .isEqualTo(over.opening()
+                        + over.changes().stream().mapToLong(Long::longValue).sum());
         rows.forEach((row, minor) -> assertThat(
-                        RollForwardWorkings.of(
-                                        forecast,
-                                        roll.kind(),
-                                        roll.lineId(),
-                                        row,
-                                        roll.months().get(at))
-                                .stream()
+                        RollForwardWorkings.of(forecast, roll.kind(), roll.lineId(), row, period).stream()
                                 .mapToLong(Workings.Item::minor)
                                 .sum())
                 .as("%s, %s", roll.name(), row)

@@ -74,7 +74,7 @@ class DepositTest {
 
     private static long row(Forecast forecast, Statements.Kind kind, String id, int at) {
         Statements statements = Statements.of(forecast);
-        return statements.table(kind, statements.periods(Periods.MONTH), false).rows().stream()
+        return statements.table(kind, statements.months().all(Periods.MONTH), false).rows().stream()
                 .filter(row -> row.id().equals(id))
                 .findFirst()
                 .map(row -> row.amounts().get(at))

@@ -140,7 +140,7 @@ final class HandCompany {
     }
 
     static long in(Statements statements, Statements.Kind kind, String row, Periods by, int column) {
-        return statements.table(kind, statements.periods(by), false).rows().stream()
+        return statements.table(kind, statements.months().all(by), false).rows().stream()
                 .filter(one -> one.id().equals(row))
                 .findFirst()
                 .orElseThrow()

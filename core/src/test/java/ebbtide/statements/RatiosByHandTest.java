@@ -49,7 +49,7 @@ class RatiosByHandTest {
                         Convention.NONE));
         for (Statements statements :
                 List.of(Statements.of(forecast(OPENING)), Statements.of(forecast(OPENING, boat)))) {
-            Ratios.Ratio payables = Ratios.of(statements, statements.periods(Periods.MONTH)).stream()
+            Ratios.Ratio payables = Ratios.of(statements, statements.months().all(Periods.MONTH)).stream()
                     .filter(one -> one.id().equals("days-of-payables"))
                     .findFirst()
                     .orElseThrow();
@@ -62,7 +62,7 @@ class RatiosByHandTest {
         Statements statements = Statements.of(forecast(openingWith(
                 new Entry("Shed", Kind.FIXED_ASSETS, 900_000, null, true),
                 new Entry("Shed's owner", Kind.PAID_IN, 900_000, null, false))));
-        List<Period> quarters = statements.periods(Periods.QUARTER);
+        List<Period> quarters = statements.months().all(Periods.QUARTER);
         List<Ratios.Ratio> ratios = Ratios.of(statements, quarters);
         assertThat(value(ratios, "gross-margin")).isEqualByComparingTo("40.0");
         assertThat(value(ratios, "days-of-sales"))

@@ -103,7 +103,7 @@ public final class StatementIdentities {
 
     private static void cashFlow_directAndIndirect_agreeInEverySectionAndWithTheForecast(RandomCase some) {
         Statements statements = some.statements();
-        List<Period> months = statements.periods(Periods.MONTH);
+        List<Period> months = statements.months().all(Periods.MONTH);
         Map<String, List<Long>> direct = rows(statements, Statements.Kind.CASH_DIRECT, months);
         Map<String, List<Long>> indirect = rows(statements, Statements.Kind.CASH_INDIRECT, months);
         for (String section : List.of("operating", "investing", "financing", "net", "cash-at-end")) {
@@ -133,7 +133,7 @@ public final class StatementIdentities {
                     .isEqualTo(statements.ledger().profit(month));
         }
         for (Periods by : List.of(Periods.MONTH, Periods.QUARTER, Periods.YEAR)) {
-            List<Period> periods = statements.periods(by);
+            List<Period> periods = statements.months().all(by);
             for (Statements.Kind kind : Statements.Kind.values()) {
                 StatementTable table = statements.table(kind, periods, true);
                 int at = (int) (some.seed() / 6 & 1);
@@ -148,8 +148,10 @@ public final class StatementIdentities {
                 }
             }
         }
-        Map<String, List<Long>> months = rows(statements, Statements.Kind.INCOME, statements.periods(Periods.MONTH));
-        Map<String, List<Long>> years = rows(statements, Statements.Kind.INCOME, statements.periods(Periods.YEAR));
+        Map<String, List<Long>> months =
+                rows(statements, Statements.Kind.INCOME, statements.months().all(Periods.MONTH));
+        Map<String, List<Long>> years =
+                rows(statements, Statements.Kind.INCOME, statements.months().all(Periods.YEAR));
         months.forEach((row, amounts) -> assertThat(sum(amounts)).isEqualTo(sum(years.get(row))));
     }
 

@@ -17,16 +17,17 @@ class StatementWindowTest {
     void year_besideItsMonths_isAllOfIt() {
         RandomPlans.each(40, (some, seed) -> {
             Statements statements = Statements.of(Forecaster.forecast(some.plan(), some.books()));
-            List<Period> all = statements.periods(Periods.MONTH);
+            List<Period> all = statements.months().all(Periods.MONTH);
             int first = all.size() / 3;
             int last = Math.max(first, all.size() - 1 - (int) (seed % 3));
             LocalDate from = all.get(first).startInclusive().plusDays(3);
             LocalDate to = all.get(last).lastDay();
-            List<Period> window = statements.periods(Periods.MONTH, from, to);
+            List<Period> window = statements.months().withYears(Periods.MONTH, from, to);
             assertThat(window).containsAll(all.subList(first, last + 1)).doesNotHaveDuplicates();
             for (Statements.Kind kind : Statements.Kind.values()) {
                 StatementTable shown = statements.table(kind, window, false);
-                StatementTable years = statements.table(kind, statements.periods(Periods.YEAR), false);
+                StatementTable years =
+                        statements.table(kind, statements.months().all(Periods.YEAR), false);
                 int opening = shown.opening() ? 1 : 0;
                 for (StatementTable.Row row : years.rows()) {
                     shown.rows().stream()
@@ -47,7 +48,7 @@ class StatementWindowTest {
                             });
                 }
             }
-            assertThat(statements.periods(Periods.MONTH, LocalDate.of(1999, 1, 1), LocalDate.of(1999, 2, 1)))
+            assertThat(statements.months().touched(Periods.MONTH, LocalDate.of(1999, 1, 1), LocalDate.of(1999, 2, 1)))
                     .isEqualTo(all);
         });
     }

@@ -83,7 +83,7 @@ class StatementsByHandTest {
         assertThat(statements.workings(
                         Statements.Kind.BALANCE,
                         "row receivables",
-                        statements.periods(Periods.MONTH).get(0)))
+                        statements.months().all(Periods.MONTH).get(0)))
                 .singleElement()
                 .extracting(Workings.Item::because)
                 .isEqualTo("before the month 10,000, billed 10,000, received \u221210,000");
@@ -122,7 +122,7 @@ class StatementsByHandTest {
         assertThat(statements.workings(
                         Statements.Kind.BALANCE,
                         "row prepaid",
-                        statements.periods(Periods.MONTH).get(2)))
+                        statements.months().all(Periods.MONTH).get(2)))
                 .extracting(Workings.Item::what, Workings.Item::minor)
                 .contains(org.assertj.core.groups.Tuple.tuple("fee", 22_000L));
     }

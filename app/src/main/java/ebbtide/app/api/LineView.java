@@ -17,6 +17,7 @@ import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Terms;
+import ebbtide.time.Period;
 import ebbtide.time.Timeline;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
@@ -179,7 +180,10 @@ public record LineView(
                 line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
                 stock(plan, line, months),
                 RollForwards.of(current.forecast(), line, months).stream()
-                        .map(RollForwardView::of)
+                        .map(roll -> RollForwardView.of(
+                                roll,
+                                roll.months().stream().map(Period::of).toList(),
+                                plan.settings().asOf()))
                         .toList(),
                 stream && !line.assumption().keepsItems() ? ledger(current, line) : null,
                 early(current, line),

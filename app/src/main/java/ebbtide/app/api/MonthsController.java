@@ -1,20 +1,27 @@
 package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
+import ebbtide.activity.MonthlyActivity;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
+import ebbtide.forecast.WholeMonths;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -36,42 +43,68 @@ class MonthsController {
         this.stores = stores;
     }
 
-    /**
-     * The months, and the lines planned by month with what counts in each; history up to the first that is forecast.
-     */
-    record MonthsTable(List<String> months, String firstForecast, List<MonthsRow> rows) {}
+    /** The months of a window, the fiscal years they fall into, and the lines planned by month with what counts. */
+    record MonthsTable(List<String> months, List<YearView> years, List<MonthsRow> rows) {}
 
-    /** A line's amounts by month. */
-    record MonthsRow(String id, String name, boolean typed, List<Long> amounts) {}
+    /** A fiscal year as far as it is forecast, from a month to another; it stands after so many of the months shown. */
+    record YearView(String from, String to, int after) {}
+
+    /** A line's amounts by month, and what its years come to. */
+    record MonthsRow(String id, String name, boolean typed, List<Long> amounts, List<Long> years) {}
 
     /** What is typed on a line: decimal text by month. */
     record TypedLine(String lineId, Map<String, String> amounts) {}
 
     @GetMapping
     MonthsTable table(
-            @PathVariable String plan, @RequestParam String direction, @RequestParam(defaultValue = "24") int months) {
-        Plan current = edits.shown(plan).plan();
-        ActivityCalculator activity = new ActivityCalculator(current);
-        YearMonth first = current.settings().firstForecastMonth();
-        int count = Math.min(72, Math.max(1, months));
-        List<MonthsRow> rows = current.lines().stream()
-                .filter(line -> line.direction() == Direction.valueOf(direction.toUpperCase(Locale.ROOT)))
-                .flatMap(line -> line.findStream().stream()
-                        .map(stream -> new MonthsRow(
-                                line.id(),
-                                line.name(),
-                                stream.method() instanceof ActivityMethod.TypedMonths,
-                                IntStream.range(0, count)
-                                        .mapToObj(i ->
-                                                activity.planned(line).in(Timeline.monthNumber(first.plusMonths(i))))
-                                        .toList())))
+            @PathVariable String plan,
+            @RequestParam Direction direction,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
+        PlanAtVersion shown = edits.shown(plan);
+        WholeMonths all = WholeMonths.of(shown.forecast());
+        List<Period> months = all.touched(Periods.MONTH, from, to);
+        List<Period> years = all.all(Periods.YEAR).stream()
+                .filter(year -> months.stream().anyMatch(year::overlaps))
                 .toList();
+        ActivityCalculator activity = shown.forecast().accounts().activity();
         return new MonthsTable(
-                IntStream.range(0, count)
-                        .mapToObj(i -> first.plusMonths(i).toString())
+                months.stream().map(one -> month(one.startInclusive())).toList(),
+                years.stream()
+                        .map(year ->
+                                new YearView(month(year.startInclusive()), month(year.lastDay()), (int) months.stream()
+                                        .filter(one -> one.startInclusive().isBefore(year.endExclusive()))
+                                        .count()))
                         .toList(),
-                first.toString(),
-                rows);
+                shown.plan().lines().stream()
+                        .filter(line -> line.direction() == direction)
+                        .flatMap(line -> line.findStream().stream()
+                                .map(stream -> row(
+                                        line,
+                                        stream.method() instanceof ActivityMethod.TypedMonths,
+                                        activity.planned(line),
+                                        months,
+                                        years)))
+                        .toList());
+    }
+
+    private static MonthsRow row(
+            Line line, boolean typed, MonthlyActivity planned, List<Period> months, List<Period> years) {
+        return new MonthsRow(line.id(), line.name(), typed, amounts(planned, months), amounts(planned, years));
+    }
+
+    private static List<Long> amounts(MonthlyActivity planned, List<Period> periods) {
+        return periods.stream()
+                .map(one -> IntStream.rangeClosed(
+                                Timeline.monthNumber(YearMonth.from(one.startInclusive())),
+                                Timeline.monthNumber(YearMonth.from(one.lastDay())))
+                        .mapToLong(planned::in)
+                        .sum())
+                .toList();
+    }
+
+    private static String month(LocalDate day) {
+        return YearMonth.from(day).toString();
     }
 
     /** Types months of several lines in one edit. */

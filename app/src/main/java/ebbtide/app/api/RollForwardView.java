@@ -1,35 +1,40 @@
 package ebbtide.app.api;
 
 import ebbtide.forecast.RollForward;
+import ebbtide.time.Period;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.YearMonth;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
-/** A roll-forward of a line, or of all lines of its kind where there is no line. */
+/** A roll-forward of a line, or of all lines of its kind where there is no line, by periods of whole months. */
 public record RollForwardView(
         String kind,
         @Schema(nullable = true) @Nullable String lineId,
         String name,
-        List<String> months,
+        List<PeriodView> periods,
         List<Long> opening,
         List<ChangeView> changes,
         List<Long> closing) {
-    static RollForwardView of(RollForward roll) {
+    static RollForwardView of(RollForward roll, List<Period> periods, LocalDate asOf) {
+        List<RollForward.Over> over = periods.stream().map(roll::over).toList();
         return new RollForwardView(
                 word(roll.kind()),
                 roll.lineId(),
                 roll.name(),
-                roll.months().stream().map(YearMonth::toString).toList(),
-                roll.opening(),
-                roll.changes().stream()
-                        .map(change -> new ChangeView(change.name(), change.amounts()))
+                periods.stream().map(period -> PeriodView.of(period, asOf)).toList(),
+                over.stream().map(RollForward.Over::opening).toList(),
+                IntStream.range(0, roll.changes().size())
+                        .mapToObj(i -> new ChangeView(
+                                roll.changes().get(i).name(),
+                                over.stream().map(one -> one.changes().get(i)).toList()))
                         .toList(),
-                roll.closing());
+                over.stream().map(RollForward.Over::closing).toList());
     }
 
-    /** One cause of change, by month; what lowers the balance is negative. */
+    /** One cause of change, by period; what lowers the balance is negative. */
     public record ChangeView(String name, List<Long> amounts) {}
 
     static String word(RollForward.Kind kind) {

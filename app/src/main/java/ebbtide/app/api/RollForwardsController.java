@@ -1,11 +1,16 @@
 package ebbtide.app.api;
 
 import ebbtide.app.storage.Edits;
+import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
+import ebbtide.forecast.WholeMonths;
+import ebbtide.time.Period;
+import ebbtide.time.Periods;
 import ebbtide.workings.RollForwardWorkings;
-import java.time.YearMonth;
+import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,10 +27,18 @@ class RollForwardsController {
         this.edits = edits;
     }
 
+    /** The roll-forwards by the periods of a window with the totals of its years, or by all there are. */
     @GetMapping
-    List<RollForwardView> all(@PathVariable String plan, @RequestParam(defaultValue = "12") int months) {
-        return RollForwards.of(edits.shown(plan).forecast(), Math.min(72, Math.max(1, months))).stream()
-                .map(RollForwardView::of)
+    List<RollForwardView> all(
+            @PathVariable String plan,
+            @RequestParam Periods by,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
+        Forecast forecast = edits.shown(plan).forecast();
+        List<Period> periods = WholeMonths.of(forecast).withYears(by, from, to);
+        return RollForwards.of(forecast, Integer.MAX_VALUE).stream()
+                .map(roll -> RollForwardView.of(
+                        roll, periods, forecast.plan().settings().asOf()))
                 .toList();
     }
 
@@ -36,12 +49,14 @@ class RollForwardsController {
             @RequestParam String kind,
             @RequestParam(required = false) String line,
             @RequestParam String row,
-            @RequestParam YearMonth month) {
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to) {
         RollForward.Kind found = java.util.Arrays.stream(RollForward.Kind.values())
                 .filter(one -> RollForwardView.word(one).equals(kind))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no roll-forward of '" + kind + "'"));
-        return RollForwardWorkings.of(edits.shown(plan).forecast(), found, line, row, month).stream()
+        return RollForwardWorkings.of(edits.shown(plan).forecast(), found, line, row, new Period(from, to.plusDays(1)))
+                .stream()
                 .map(ItemView::of)
                 .toList();
     }

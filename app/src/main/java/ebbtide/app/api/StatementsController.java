@@ -51,6 +51,7 @@ class StatementsController {
         return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** A statement by the periods of a window, with the totals of its years unless they are not asked for. */
     @GetMapping
     ProFormaView statement(
             @PathVariable String plan,
@@ -58,11 +59,14 @@ class StatementsController {
             @RequestParam Periods by,
             @RequestParam(defaultValue = "false") boolean common,
             @RequestParam(required = false) @Nullable LocalDate from,
-            @RequestParam(required = false) @Nullable LocalDate to) {
+            @RequestParam(required = false) @Nullable LocalDate to,
+            @RequestParam(defaultValue = "true") boolean years) {
         PlanAtVersion shown = edits.shown(plan);
         Forecast forecast = shown.forecast();
         Statements statements = Statements.of(forecast);
-        List<Period> periods = periods(statements, by, from, to);
+        List<Period> periods = years
+                ? statements.months().withYears(by, from, to)
+                : statements.months().touched(by, from, to);
         StatementTable table = statements.table(kind(kind), periods, common);
         BaseAmounts base = shown.shown()
                 .map(one -> new BaseAmounts(
@@ -78,12 +82,6 @@ class StatementsController {
                 table.opening(),
                 forecast.plan().settings().openingDay(),
                 table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
-    }
-
-    /** The periods of a window with the totals of its years, or all of them where none is said. */
-    private static List<Period> periods(
-            Statements statements, Periods by, @Nullable LocalDate from, @Nullable LocalDate to) {
-        return from == null || to == null ? statements.periods(by) : statements.periods(by, from, to);
     }
 
     private static Statements.Kind kind(String word) {
@@ -153,7 +151,7 @@ class StatementsController {
             @RequestParam(required = false) @Nullable LocalDate to) {
         Forecast forecast = edits.shown(plan).forecast();
         Statements statements = Statements.of(forecast);
-        List<Period> periods = periods(statements, by, from, to);
+        List<Period> periods = statements.months().withYears(by, from, to);
         return new RatiosView(
                 periods.stream()
                         .map(period ->
