@@ -1,8 +1,8 @@
 package ebbtide;
 
 /**
- * How many of the plans made at random, and of the times a program is killed, a test run asks: all of them unless the
- * run is told to ask a share, in percent, by {@code asked.percent}.
+ * How many of the plans made at random a test run asks: all of them unless the run is told to ask a share, in percent,
+ * by {@code asked.percent}.
  */
 public final class Asked {
     private static final int PERCENT = Integer.getInteger("asked.percent", 100);

@@ -154,7 +154,7 @@ public class ForecastBench {
     public List<StatementTable> fundedStatements() {
         Statements statements = Statements.of(Forecaster.forecast(funded, largeBooks));
         return Arrays.stream(Statements.Kind.values())
-                .map(kind -> statements.table(kind, statements.periods(Periods.MONTH), true))
+                .map(kind -> statements.table(kind, statements.months().all(Periods.MONTH), true))
                 .toList();
     }
 

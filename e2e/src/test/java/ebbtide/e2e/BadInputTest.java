@@ -25,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
  * Bad text in every field of every editor, over a plan of every kind: a sentence that names it, the text kept, the plan
  * unchanged.
  */
+@Everywhere
 class BadInputTest extends Journeys {
     private static final Path EVERY_KIND = Path.of("../docs/examples/every-kind.json");
     private static final String BAD = "zz?!";

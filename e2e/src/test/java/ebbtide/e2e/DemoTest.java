@@ -36,6 +36,7 @@ class DemoTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void everyView_hasNoSeriousViolationAndFitsWithoutScrollingSideways() {
         for (String view : List.of(
                 "forecast",
@@ -87,6 +88,7 @@ class DemoTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void everyPanelAndForm_opened_hasNoSeriousViolation() {
         cell(page, "Diesel", 5).click();
         noSeriousViolation("workings", "aside");
@@ -215,6 +217,7 @@ class DemoTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void mistakes_atEveryField_areAnsweredInASentenceAndNothingTypedIsLost() {
         go("receipts/restaurants");
         Locator share = page.getByLabel("Share of step 2 in percent");

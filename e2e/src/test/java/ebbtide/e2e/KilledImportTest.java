@@ -2,7 +2,6 @@ package ebbtide.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import ebbtide.Asked;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Random;
@@ -17,11 +16,12 @@ import tools.jackson.databind.json.JsonMapper;
  * A bank's file comes in whole or not at all, whenever the program is killed while it is kept, and cash is what the
  * bank says.
  */
+@Everywhere
 @Order(2)
 class KilledImportTest {
     private static final JsonMapper JSON = new JsonMapper();
     private static final int ROWS = 60_000;
-    private static final int KILLS = Asked.of(10);
+    private static final int KILLS = 10;
     private Running running;
     private static final String PLAN = """
       {"format": "ebbtide-plan", "version": 1, "settings": {"name": "Killed", "currency": "GBP", "asOf": "2026-03-31"},

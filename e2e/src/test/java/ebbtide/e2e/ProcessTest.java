@@ -75,6 +75,7 @@ class ProcessTest {
     }
 
     @Test
+    @Everywhere
     void killedDuringWrites_nothingAcknowledgedIsLost() throws IOException {
         Path data = folder.resolve("killed");
         String planFile = Files.readString(Path.of("../docs/examples/pattern.json"));
