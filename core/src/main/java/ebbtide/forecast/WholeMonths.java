@@ -26,7 +26,7 @@ public record WholeMonths(LocalDate first, LocalDate last, Settings settings) {
     public List<Period> all(Periods by) {
         if (by == Periods.DAY || by == Periods.WEEK) {
             throw new IllegalArgumentException(
-                    "What is shown by whole months is by month, quarter or year: choose one");
+                    "Statements are by month, quarter or year: choose one of them");
         }
         return by.cover(first, last, settings.firstDayOfWeek(), settings.firstFiscalMonth(), settings.asOf());
     }
