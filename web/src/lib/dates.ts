@@ -16,7 +16,8 @@ export const MONTHS_IN_FULL = [
   'october',
   'november',
   'december',
-];
+] as const;
+export const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const;
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MS = 86_400_000;
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../fields/EntryField.svelte';
   import { tick } from 'svelte';
   import { push } from 'svelte-spa-router';
   import { answer, api } from '../api';
@@ -74,10 +75,10 @@
 </script>
 
 <Dialog bind:open title="Jump to">
-  <input
-    class="small-field w-full"
+  <EntryField
+    wide
     placeholder="A line, an assumption, an account, a buoy or a view"
-    aria-label="Jump to"
+    name="Jump to"
     role="combobox"
     aria-expanded="true"
     aria-controls="jump-list"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
@@ -49,12 +50,8 @@
 </script>
 
 <form onsubmit={submit}>
-  <label class="block">
-    Come back to this because
-    <!-- The panel was opened to type here. -->
-    <!-- svelte-ignore a11y_autofocus -->
-    <input class="small-field w-full" bind:value={note} autofocus />
-  </label>
+  <!-- The panel was opened to type here. -->
+  <EntryField above label="Come back to this because" wide bind:value={note} autofocus />
   <Refusal words={refusal} class="mt-2" />
   <div class="mt-3 flex gap-2">
     <Act type="submit" main>{buoy ? 'Change the note' : 'Leave a buoy'}</Act>

@@ -1,9 +1,9 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-  import Refusal from '../../lib/Refusal.svelte';
   import { LineAhead, putOverride } from './overrides';
   import { periodWords, type Spot } from './rows';
 
@@ -41,21 +41,10 @@
     Instead of the computed figure, for {periodWords(spot.from, spot.to)}. Positive in the line's direction; it lapses
     when the period is over.
   </p>
-  <label class="block">
-    Amount
-    <input
-      class="small-field mb-2 w-full"
-      bind:value={typed}
-      inputmode="decimal"
-      {@attach focus}
-      aria-invalid={!!refusal}
-    />
-  </label>
-  <label class="block">
-    Reason
-    <input class="small-field w-full" bind:value={reason} />
-  </label>
-  <Refusal words={refusal} class="mt-2" />
+  <div class="mb-2">
+    <EntryField above label="Amount" wide bind:value={typed} inputmode="decimal" {@attach focus} {refusal} />
+  </div>
+  <EntryField above label="Reason" wide bind:value={reason} />
   <div class="mt-3 flex gap-2">
     <Act type="submit" main>Override</Act>
     <Act onclick={onclose}>Leave it</Act>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { longDay } from '../../lib/dates';
@@ -40,8 +41,8 @@
     <p class="hush mb-2">
       Keeps the forecast as it stands, to be held against what happens. It never changes afterwards.
     </p>
-    <label class="mb-2 block">Name <input class="small-field w-full" bind:value={name} maxlength="200" /></label>
-    <label class="block">Note <input class="small-field w-full" bind:value={note} /></label>
+    <div class="mb-2"><EntryField above label="Name" wide bind:value={name} maxlength={200} /></div>
+    <EntryField above label="Note" wide bind:value={note} />
     <Refusal words={refusal} class="mt-2" />
     <div class="mt-3 flex gap-2">
       <Act type="submit" main>Save</Act>

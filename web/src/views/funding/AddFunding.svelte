@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { noAmount, readAmount } from '../../lib/money';
@@ -44,17 +46,10 @@
 
 <form class="card mb-2.5" aria-label="Add funding" onsubmit={add}>
   <div class="flex flex-wrap items-center gap-2">
-    <select class="small-field" aria-label="What is added" bind:value={what}>
-      {#each ADDED as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-    </select>
-    <input class="small-field w-[220px]" placeholder="name" aria-label="Name of it" maxlength="110" bind:value={name} />
+    <ChoiceField name="What is added" bind:value={what} options={ADDED} />
+    <EntryField class="w-[220px]" placeholder="name" name="Name of it" maxlength={110} bind:value={name} />
     {#if lent}
-      <input
-        class="small-field w-[120px] text-right"
-        placeholder={lent.short}
-        aria-label={lent.name}
-        bind:value={amount}
-      />
+      <EntryField class="w-[120px] text-right" placeholder={lent.short} name={lent.name} bind:value={amount} />
     {/if}
     <Act main type="submit">Add it</Act>
     <Act onclick={onclose}>Close</Act>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { monthName } from '../../lib/dates';
@@ -6,7 +8,7 @@
   import { grouped, noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
   import { Said } from '../../lib/said.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { BREACHES, RATIOS } from './funding';
   import PastMonths from './PastMonths.svelte';
 
@@ -46,8 +48,8 @@
     return plan.settings.covenants?.find((one) => one.id === id);
   }
 
-  async function putBreach(id: string, breach: Covenant['breach']) {
-    await said.of(put((now) => now.map((one) => (one.id === id ? { ...one, breach } : one))));
+  function putBreach(id: string, breach: Covenant['breach']) {
+    return put((now) => now.map((one) => (one.id === id ? { ...one, breach } : one)));
   }
 
   async function putBound(id: string, text: string): Promise<string> {
@@ -103,15 +105,13 @@
               >{one.firstBreak ? 'breaks' : one.known ? 'holds' : 'not known'}</td
             >
             <td class="words">
-              <select
-                class="small-field"
-                aria-label="Once {one.name} breaks"
+              <ChoiceField
+                name="Once {one.name} breaks"
                 title="What follows in a scenario, from the day after the test"
                 value={covenant(one.id)?.breach ?? 'nothing'}
-                onchange={(e) => void putBreach(one.id, e.currentTarget.value as Covenant['breach'])}
-              >
-                {#each BREACHES as way (way.value)}<option value={way.value}>{way.name}</option>{/each}
-              </select>
+                onput={(breach) => putBreach(one.id, breach)}
+                options={BREACHES}
+              />
             </td>
             <td class="words"
               ><button class="underline" aria-label="Take out {one.name}" onclick={() => takeOut(one.id)}
@@ -125,19 +125,22 @@
   {/if}
   {#each broken as one (one.id)}<p class="bad mt-1">{one.sentence}.</p>{/each}
   <form class="mt-1.5 flex flex-wrap items-center gap-2" aria-label="Add a covenant" onsubmit={add}>
-    <select class="small-field" aria-label="What is tested" bind:value={ratio}>
-      {#each RATIOS as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-    </select>
-    <input class="small-field w-[100px] text-right" placeholder="bound" aria-label="Bound of it" bind:value={bound} />
-    <input
-      class="small-field w-[190px]"
+    <ChoiceField name="What is tested" bind:value={ratio} options={RATIOS} />
+    <EntryField class="w-[100px] text-right" placeholder="bound" name="Bound of it" bind:value={bound} />
+    <EntryField
+      class="w-[190px]"
       placeholder="named in the contract"
-      aria-label="Its name in the contract"
+      name="Its name in the contract"
       bind:value={name}
     />
-    <select class="small-field" aria-label="How often it is tested" bind:value={every}>
-      <option value="quarter">each quarter</option><option value="month">each month</option>
-    </select>
+    <ChoiceField
+      name="How often it is tested"
+      bind:value={every}
+      options={[
+        { value: 'quarter', name: 'each quarter' },
+        { value: 'month', name: 'each month' },
+      ]}
+    />
     <Act type="submit">Add covenant</Act>
   </form>
   {#if past}<PastMonths />{/if}

@@ -8,7 +8,7 @@
   import Refusal from '../../lib/Refusal.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import AddFunding from './AddFunding.svelte';
   import CostCard from './CostCard.svelte';
   import CovenantsCard from './CovenantsCard.svelte';

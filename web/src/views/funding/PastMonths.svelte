@@ -2,7 +2,7 @@
   import { addDays, addMonths, monthName, monthStart } from '../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
 
   const plan = getPlan();
   const COLUMNS = [

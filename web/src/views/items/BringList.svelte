@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, fileForm, type Schemas } from '../../lib/api';
@@ -72,13 +73,16 @@
     {#if given}
       <span>{given.file.name} <span class="hush">for</span> {chosen?.name}</span>
     {:else}
-      <label class="hush"
-        >for
-        <select class="small-field" aria-label="Line of the list" bind:value={line} onchange={() => void look()}>
-          <option value="" disabled>choose the line</option>
-          {#each lines as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-        </select></label
-      >
+      <ChoiceField
+        label="for"
+        name="Line of the list"
+        value={line}
+        onchoose={(chosen) => {
+          line = chosen;
+          void look();
+        }}
+        options={[{ value: '', name: 'choose the line' }, ...lines.map((one) => ({ value: one.id, name: one.name }))]}
+      />
       <Act main={!view} onclick={() => picker?.click()}>{file ? file.name : 'Choose a file'}</Act>
     {/if}
     <span class="hush flex-1"

@@ -3,7 +3,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import HabitPicture from './HabitPicture.svelte';
 
   interface Props {

@@ -1,9 +1,8 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { longDay, noDay, readDay, shortDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
-  import Refusal from '../../lib/Refusal.svelte';
-  import { Said } from '../../lib/said.svelte';
   import {
     changedItem,
     KINDS,
@@ -39,7 +38,6 @@
     { name: 'Is' },
   ];
   const plan = getPlan();
-  const said = new Said();
 
   function named(item: ItemJson): string {
     return `${item.number} of ${item.counterparty}`;
@@ -72,7 +70,7 @@
 
   function setStanding(item: ItemJson, standing: Standing) {
     const name = STANDINGS.find((one) => one.value === standing)!.name;
-    void said.of(putItem(plan, changedItem(item, { standing }), `${named(item)} ${name}`));
+    return putItem(plan, changedItem(item, { standing }), `${named(item)} ${name}`);
   }
 </script>
 
@@ -140,19 +138,16 @@
             /></td
           >
           <td class="words">
-            <select
-              class="small-field w-[96px]"
-              aria-label="{named(item)} is"
+            <ChoiceField
+              class="w-[96px]"
+              name="{named(item)} is"
               value={item.standing ?? 'normal'}
-              onchange={(e) => setStanding(item, e.currentTarget.value as Standing)}
-            >
-              {#each STANDINGS as standing (standing.value)}<option value={standing.value}>{standing.name}</option
-                >{/each}
-            </select>
+              onput={(chosen) => setStanding(item, chosen)}
+              options={STANDINGS}
+            />
           </td>
         </tr>
       {/each}
     </tbody>
   </table>
 {/if}
-<Refusal words={said.words} class="mt-1" />

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
@@ -90,18 +92,13 @@
     <Chances {direction} {side} />
   {:else if part === 'items'}
     <div class="mb-2 flex items-center gap-3">
-      <input
-        class="small-field w-[260px]"
+      <EntryField
+        class="w-[260px]"
         placeholder="words of number, counterparty or line"
-        aria-label="Search items"
+        name="Search items"
         bind:value={words}
       />
-      <label class="hush"
-        >show
-        <select class="small-field" aria-label="Items shown" bind:value={show}>
-          {#each SHOWN as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-        </select></label
-      >
+      <ChoiceField label="show" name="Items shown" bind:value={show} options={SHOWN} />
     </div>
     <ItemTable {direction} items={view.items} {order} {descending} onorder={orderBy} />
     {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}

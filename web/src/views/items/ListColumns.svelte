@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import type { Schemas } from '../../lib/api';
 
   interface Props {
@@ -36,17 +37,13 @@
 </p>
 <div class="flex flex-wrap gap-x-4 gap-y-1.5">
   {#each open || !view.remembered ? view.fields : [] as field (field)}
-    <label class="whitespace-nowrap"
-      ><span class="hush">{NAMES[field]}</span>
-      <select
-        class="small-field max-w-[150px]"
-        aria-label="Column of {NAMES[field]}"
-        value={view.columns[field] ?? ''}
-        onchange={(e) => choose(field, e.currentTarget.value)}
-      >
-        <option value="">–</option>
-        {#each view.headings as heading, i (i)}<option>{heading}</option>{/each}
-      </select></label
-    >
+    <ChoiceField
+      label={NAMES[field]}
+      class="max-w-[150px]"
+      name="Column of {NAMES[field]}"
+      value={view.columns[field] ?? ''}
+      onchoose={(chosen) => choose(field, chosen)}
+      options={[{ value: '', name: '–' }, ...view.headings]}
+    />
   {/each}
 </div>

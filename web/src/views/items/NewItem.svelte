@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import type { Schemas } from '../../lib/api';
   import { noDay, readDay } from '../../lib/dates';
@@ -54,44 +56,42 @@
 
 <form class="card mb-2.5 space-y-2" aria-label="Type an item" onsubmit={add}>
   <div class="flex flex-wrap items-center gap-2">
-    <select class="small-field" aria-label="Kind of the new item" bind:value={kind}>
-      {#each Object.entries(KINDS) as [value, names] (value)}<option {value}>{names[direction]}</option>{/each}
-    </select>
-    <select class="small-field" aria-label="Line of the new item" bind:value={line}>
-      <option value="" disabled>line</option>
-      {#each lines as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select>
-    <input class="small-field w-[100px]" placeholder="number" aria-label="Number of a new item" bind:value={number} />
-    <input
-      class="small-field w-[180px]"
+    <ChoiceField
+      name="Kind of the new item"
+      bind:value={kind}
+      options={Object.entries(KINDS).map(([value, names]) => ({ value: value as Kind, name: names[direction] }))}
+    />
+    <ChoiceField
+      name="Line of the new item"
+      bind:value={line}
+      options={[{ value: '', name: 'line' }, ...lines.map((one) => ({ value: one.id, name: one.name }))]}
+    />
+    <EntryField class="w-[100px]" placeholder="number" name="Number of a new item" bind:value={number} />
+    <EntryField
+      class="w-[180px]"
       placeholder="counterparty"
-      aria-label="Counterparty of a new item"
+      name="Counterparty of a new item"
       bind:value={counterparty}
     />
-    <input
-      class="small-field w-[110px]"
-      placeholder="issued"
-      aria-label="Issue date of a new item"
-      bind:value={issued}
-    />
-    <input
-      class="small-field w-[110px]"
+    <EntryField class="w-[110px]" placeholder="issued" name="Issue date of a new item" bind:value={issued} />
+    <EntryField
+      class="w-[110px]"
       placeholder="delivery"
       title="The month it belongs to; nothing: when it is issued"
-      aria-label="Delivery date of a new item"
+      name="Delivery date of a new item"
       bind:value={delivery}
     />
-    <input
-      class="small-field w-[110px]"
+    <EntryField
+      class="w-[110px]"
       placeholder="due, or by terms"
       title="Nothing: by the terms of its line"
-      aria-label="Due date of a new item"
+      name="Due date of a new item"
       bind:value={due}
     />
-    <input
-      class="small-field w-[110px] text-right"
+    <EntryField
+      class="w-[110px] text-right"
       placeholder="amount with tax"
-      aria-label="Amount of a new item"
+      name="Amount of a new item"
       bind:value={amount}
     />
     <Act main type="submit">Add it</Act>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type LineView } from '../../lib/api';
   import { addDays, addMonths, monthStart } from '../../lib/dates';
@@ -101,9 +102,10 @@
     { value: 'outside', name: 'neither income nor cost' },
   ] as const;
 
-  function setNature(nature: Line['nature']) {
+  async function setNature(nature: Line['nature']) {
     const words = NATURES.find((one) => one.value === nature)!.name;
-    void plan.putLine({ ...line!, nature }, `'${line!.name}' counts as ${words}`);
+    const refused = await plan.putLine({ ...line!, nature }, `'${line!.name}' counts as ${words}`);
+    return refused?.detail ?? '';
   }
 
   function switchOff() {
@@ -130,16 +132,7 @@
       >
     {/if}
     {#if kind?.natured}
-      <label class="hush"
-        >counts as
-        <select
-          class="small-field"
-          value={line.nature}
-          onchange={(e) => setNature(e.currentTarget.value as Line['nature'])}
-        >
-          {#each NATURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-        </select></label
-      >
+      <ChoiceField label="counts as" value={line.nature} onput={setNature} options={NATURES} />
     {/if}
     <Act href="#{howFar(line.name)}" title="How far it can go before cash runs short">How far?</Act>
     <Act onclick={switchOff}>{line.active ? 'Switch off' : 'Switch on'}</Act>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { tick } from 'svelte';
   import { answer, api, type TreeLine } from '../../lib/api';
   import { getPlan, type Line } from '../../lib/plan.svelte';
@@ -111,11 +112,10 @@
       <span class="min-w-0 flex-1">
         {#if renaming === line.id}
           <!-- F2 opened it to type here. -->
-          <!-- svelte-ignore a11y_autofocus -->
-          <input
-            class="small-field w-full"
-            aria-label="Name of the line"
-            maxlength="120"
+          <EntryField
+            wide
+            name="Name of the line"
+            maxlength={120}
             bind:value={name}
             autofocus
             onblur={() => void rename(line)}

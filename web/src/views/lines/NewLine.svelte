@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
@@ -51,7 +52,7 @@
 
 <Dialog bind:open title={direction === 'receipt' ? 'New receipts' : 'New payments'}>
   <form onsubmit={submit}>
-    <label class="mb-3 block">Name <input class="small-field w-full" bind:value={name} maxlength="120" /></label>
+    <div class="mb-3"><EntryField above label="Name" wide bind:value={name} maxlength={120} /></div>
     <fieldset>
       <legend class="mb-1">How it is planned</legend>
       {#each offered as { kind: value, added } (value)}

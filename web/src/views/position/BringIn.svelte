@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import { fullDay } from '../../lib/dates';
@@ -48,17 +49,17 @@
     </p>
   {:else if work.current}
     {#if !work.job && file && !file.format}
-      <label class="mb-2 block">
-        <span class="hush">It is the statement of</span>
-        <select
-          class="small-field"
+      <div class="mb-2">
+        <ChoiceField
+          label="It is the statement of"
           value={work.account}
-          onchange={(e) => void work.chooseAccount(e.currentTarget.value)}
-        >
-          <option value="" disabled>choose the account</option>
-          {#each plan.view!.accounts as account (account.id)}<option value={account.id}>{account.name}</option>{/each}
-        </select>
-      </label>
+          onchoose={(chosen) => void work.chooseAccount(chosen)}
+          options={[
+            { value: '', name: 'choose the account' },
+            ...plan.view!.accounts.map((account) => ({ value: account.id, name: account.name })),
+          ]}
+        />
+      </div>
     {/if}
     <Refusal words={work.refusal} class="mb-2" />
     {#if work.job}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import type { MovementView } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
@@ -50,10 +51,10 @@
   }
 </script>
 
-<input
-  class="small-field w-full"
+<EntryField
+  wide
   placeholder="name of a line, or of a new one"
-  aria-label="Line"
+  name="Line"
   bind:value={words}
   oninput={() => (at = 0)}
   {onkeydown}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import Act from '../../lib/Act.svelte';
   import type { Schemas } from '../../lib/api';
   import { longDay } from '../../lib/dates';
@@ -42,16 +43,15 @@
       {#each file.statements as one, i (i)}
         <tr>
           <td class="words">
-            <select
-              class="small-field"
-              aria-label="Account of {one.accountNumber}, statement {one.number}"
+            <ChoiceField
+              name="Account of {one.accountNumber}, statement {one.number}"
               value={one.account ?? ''}
-              onchange={(e) => void work.chooseFor(one.accountNumber, e.currentTarget.value)}
-            >
-              <option value="" disabled>choose the account</option>
-              {#each plan.view!.accounts as account (account.id)}<option value={account.id}>{account.name}</option
-                >{/each}
-            </select>
+              onchoose={(chosen) => void work.chooseFor(one.accountNumber, chosen)}
+              options={[
+                { value: '', name: 'choose the account' },
+                ...plan.view!.accounts.map((account) => ({ value: account.id, name: account.name })),
+              ]}
+            />
           </td>
           <td class="words">{one.accountNumber}</td>
           <td class="words">{one.number}</td>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import type { Schemas } from '../../lib/api';
   import { longDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
@@ -85,24 +86,26 @@
 
 <div class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
   <span class="hush">{file.remembered ? 'Read as last time for this account:' : 'Proposed from the file:'}</span>
-  <label>
-    <span class="hush">separator</span>
-    <select class="small-field" value={dialect.separator} onchange={(e) => set({ separator: e.currentTarget.value })}>
-      <option value=",">comma</option><option value=";">semicolon</option><option value={TAB}>tab</option><option
-        value="|">bar</option
-      >
-    </select>
-  </label>
-  <label>
-    <span class="hush">letters</span>
-    <select
-      class="small-field"
-      value={dialect.encoding}
-      onchange={(e) => set({ encoding: e.currentTarget.value as Dialect['encoding'] })}
-    >
-      <option value="UTF_8">UTF-8</option><option value="WINDOWS_1252">Windows-1252</option>
-    </select>
-  </label>
+  <ChoiceField
+    label="separator"
+    value={dialect.separator}
+    onchoose={(separator) => set({ separator })}
+    options={[
+      { value: ',', name: 'comma' },
+      { value: ';', name: 'semicolon' },
+      { value: TAB, name: 'tab' },
+      { value: '|', name: 'bar' },
+    ]}
+  />
+  <ChoiceField
+    label="letters"
+    value={dialect.encoding}
+    onchoose={(chosen) => set({ encoding: chosen })}
+    options={[
+      { value: 'UTF_8', name: 'UTF-8' },
+      { value: 'WINDOWS_1252', name: 'Windows-1252' },
+    ]}
+  />
   <label>
     <span class="hush">lines before the first movement</span>
     <input
@@ -114,27 +117,25 @@
       onchange={(e) => set({ headerLines: Number(e.currentTarget.value) || 0 })}
     />
   </label>
-  <label>
-    <span class="hush">dates</span>
-    <select
-      class="small-field"
-      value={dialect.dateOrder}
-      onchange={(e) => set({ dateOrder: e.currentTarget.value as Dialect['dateOrder'] })}
-    >
-      <option value="DAY_MONTH_YEAR">day month year</option><option value="MONTH_DAY_YEAR">month day year</option>
-      <option value="YEAR_MONTH_DAY">year month day</option>
-    </select>
-  </label>
-  <label>
-    <span class="hush">decimals after</span>
-    <select
-      class="small-field"
-      value={dialect.decimalMark}
-      onchange={(e) => set({ decimalMark: e.currentTarget.value })}
-    >
-      <option value=".">a point</option><option value=",">a comma</option>
-    </select>
-  </label>
+  <ChoiceField
+    label="dates"
+    value={dialect.dateOrder}
+    onchoose={(chosen) => set({ dateOrder: chosen })}
+    options={[
+      { value: 'DAY_MONTH_YEAR', name: 'day month year' },
+      { value: 'MONTH_DAY_YEAR', name: 'month day year' },
+      { value: 'YEAR_MONTH_DAY', name: 'year month day' },
+    ]}
+  />
+  <ChoiceField
+    label="decimals after"
+    value={dialect.decimalMark}
+    onchoose={(chosen) => set({ decimalMark: chosen })}
+    options={[
+      { value: '.', name: 'a point' },
+      { value: ',', name: 'a comma' },
+    ]}
+  />
 </div>
 <div class="mb-2 overflow-x-auto">
   <table class="figures" aria-label="Columns of the file">
@@ -143,14 +144,12 @@
         <th scope="row" class="words hush">holds</th>
         {#each { length: width } as _, column (column)}
           <td class="words">
-            <select
-              class="small-field"
-              aria-label="What column {column + 1} holds"
+            <ChoiceField
+              name="What column {column + 1} holds"
               value={roleOf(column)}
-              onchange={(e) => setRole(column, e.currentTarget.value as Role)}
-            >
-              {#each ROLES as one (one.role)}<option value={one.role}>{one.name}</option>{/each}
-            </select>
+              onchoose={(chosen) => setRole(column, chosen)}
+              options={ROLES.map((one) => ({ value: one.role, name: one.name }))}
+            />
           </td>
         {/each}
       </tr>

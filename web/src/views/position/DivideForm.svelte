@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import type { MovementView } from '../../lib/api';
@@ -63,13 +65,18 @@
 <form onsubmit={submit}>
   {#each parts as part, i (i)}
     <div class="mb-1 flex gap-1.5">
-      <select class="small-field min-w-0 flex-1" aria-label="Line of part {i + 1}" bind:value={part.line}>
-        <option value="">transfer between own accounts</option>
-        {#each plan.view!.lines.filter((line) => line.kind !== 'group') as line (line.id)}<option value={line.id}
-            >{line.name}</option
-          >{/each}
-      </select>
-      <input class="small-field w-[96px] text-right" aria-label="Amount of part {i + 1}" bind:value={part.amount} />
+      <ChoiceField
+        class="min-w-0 flex-1"
+        name="Line of part {i + 1}"
+        bind:value={part.line}
+        options={[
+          { value: '', name: 'transfer between own accounts' },
+          ...plan
+            .view!.lines.filter((line) => line.kind !== 'group')
+            .map((line) => ({ value: line.id, name: line.name })),
+        ]}
+      />
+      <EntryField class="w-[96px] text-right" name="Amount of part {i + 1}" bind:value={part.amount} />
       <button type="button" class="hush" aria-label="Take part {i + 1} out" onclick={() => parts.splice(i, 1)}>×</button
       >
     </div>

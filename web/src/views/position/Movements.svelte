@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
@@ -65,14 +67,22 @@
       offset = 0;
     }}
   />
-  <select class="small-field" aria-label="Account" bind:value={account} onchange={() => (offset = 0)}>
-    <option value="">all accounts</option>
-    {#each plan.view!.accounts as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-  </select>
-  <input
-    class="small-field w-[240px]"
+  <ChoiceField
+    name="Account"
+    value={account}
+    onchoose={(chosen) => {
+      account = chosen;
+      offset = 0;
+    }}
+    options={[
+      { value: '', name: 'all accounts' },
+      ...plan.view!.accounts.map((one) => ({ value: one.id, name: one.name })),
+    ]}
+  />
+  <EntryField
+    class="w-[240px]"
     placeholder="words of the text or counterparty"
-    aria-label="Search movements"
+    name="Search movements"
     bind:value={words}
     oninput={seek}
   />

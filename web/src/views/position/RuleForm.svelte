@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import type { MovementView } from '../../lib/api';
@@ -52,29 +54,28 @@
   <span class="hush col-span-2"
     >Whenever money {movement.minor > 0 ? 'comes in' : 'goes out'} and all of this fits:</span
   >
-  <label for="rule-text">text holds</label><input id="rule-text" class="small-field" bind:value={text} />
-  <label for="rule-party">counterparty holds</label><input
-    id="rule-party"
-    class="small-field"
-    bind:value={counterparty}
-  />
+  <label for="rule-text">text holds</label><EntryField id="rule-text" class="" bind:value={text} />
+  <label for="rule-party">counterparty holds</label><EntryField id="rule-party" class="" bind:value={counterparty} />
   <label for="rule-account">account</label>
-  <select id="rule-account" class="small-field" bind:value={account}>
-    <option value="">any</option>
-    {#each plan.view!.accounts as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-  </select>
+  <ChoiceField
+    id="rule-account"
+    bind:value={account}
+    options={[{ value: '', name: 'any' }, ...plan.view!.accounts.map((one) => ({ value: one.id, name: one.name }))]}
+  />
   <span>amount from, to</span>
   <span class="flex gap-1.5">
-    <input class="small-field w-[96px] text-right" aria-label="Least amount" placeholder="any" bind:value={least} />
-    <input class="small-field w-[96px] text-right" aria-label="Most amount" placeholder="any" bind:value={most} />
+    <EntryField class="w-[96px] text-right" name="Least amount" placeholder="any" bind:value={least} />
+    <EntryField class="w-[96px] text-right" name="Most amount" placeholder="any" bind:value={most} />
   </span>
   <label for="rule-line">it belongs to</label>
-  <select id="rule-line" class="small-field" bind:value={line}>
-    <option value="">transfers between own accounts</option>
-    {#each plan.view!.lines.filter((one) => one.kind !== 'group') as one (one.id)}<option value={one.id}
-        >{one.name}</option
-      >{/each}
-  </select>
+  <ChoiceField
+    id="rule-line"
+    bind:value={line}
+    options={[
+      { value: '', name: 'transfers between own accounts' },
+      ...plan.view!.lines.filter((one) => one.kind !== 'group').map((one) => ({ value: one.id, name: one.name })),
+    ]}
+  />
   <Refusal words={refusal} class="col-span-2" />
   <div class="col-span-2 mt-1 flex gap-2">
     <Act type="submit" main>Remember, and assign what it fits</Act><Act onclick={onclose}>Leave it</Act>

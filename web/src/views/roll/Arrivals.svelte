@@ -4,7 +4,7 @@
   import { fullDay, noDay, readDay } from '../../lib/dates';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import BringList from '../items/BringList.svelte';
   import BringIn from '../position/BringIn.svelte';
 

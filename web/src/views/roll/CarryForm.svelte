@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../lib/Act.svelte';
   import type { Schemas } from '../../lib/api';
@@ -43,12 +44,8 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2">
-  <label class="hush"
-    >Carry <input class="small-field w-[120px]" aria-label="Amount to carry" bind:value={amount} {onkeydown} /></label
-  >
-  <label class="hush"
-    >to <input class="small-field w-[120px]" aria-label="Day to carry it to" bind:value={when} {onkeydown} /></label
-  >
+  <EntryField label="Carry" class="w-[120px]" name="Amount to carry" bind:value={amount} {onkeydown} />
+  <EntryField label="to" class="w-[120px]" name="Day to carry it to" bind:value={when} {onkeydown} />
   <Act main onclick={() => void carry()}>Carry it</Act>
   <span class="hush">less than the whole leaves the rest dropped</span>
 </div>

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { noDay, readDay } from '../../lib/dates';
   import { grouped, readAmount } from '../../lib/money';
@@ -97,14 +99,12 @@
             /></td
           >
           <td class="words">
-            <select
-              class="small-field"
-              aria-label="Whose bank holidays count"
+            <ChoiceField
+              name="Whose bank holidays count"
               value={account.country}
-              onchange={(e) => said.of(put(account.id, { country: e.currentTarget.value }))}
-            >
-              {#each plan.view!.countries as country (country)}<option>{country}</option>{/each}
-            </select>
+              onput={(chosen) => put(account.id, { country: chosen })}
+              options={plan.view!.countries}
+            />
           </td>
           <td
             ><TypedField
@@ -140,17 +140,17 @@
     </tbody>
   </table>
   <form class="mt-2 flex gap-2" onsubmit={add}>
-    <input
-      class="small-field w-[150px]"
+    <EntryField
+      class="w-[150px]"
       placeholder="another account"
-      aria-label="Name of a new account"
-      maxlength="120"
+      name="Name of a new account"
+      maxlength={120}
       bind:value={name}
     />
-    <input
-      class="small-field w-[104px] text-right"
+    <EntryField
+      class="w-[104px] text-right"
       placeholder="balance"
-      aria-label="Balance of a new account"
+      name="Balance of a new account"
       bind:value={balance}
     />
     <Act type="submit">Add</Act>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { link } from 'svelte-spa-router';
   import { answer, api } from '../../lib/api';
   import { longDay, shortDay } from '../../lib/dates';
@@ -29,10 +30,10 @@
 <section class="card" aria-label="Assumptions">
   <div class="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
     <b class="font-semibold">Assumptions</b>
-    <input
-      class="small-field w-[240px]"
+    <EntryField
+      class="w-[240px]"
       placeholder="words of a line, a name, a note"
-      aria-label="Search assumptions"
+      name="Search assumptions"
       bind:value={words}
     />
     {#if latest}

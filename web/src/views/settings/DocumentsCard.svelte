@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
@@ -55,13 +56,7 @@
     </div>
   {/each}
   <form class="mt-2 flex items-center gap-2" onsubmit={add}>
-    <input
-      class="small-field flex-1"
-      placeholder="document"
-      aria-label="Name of a new document"
-      bind:value={name}
-      maxlength="200"
-    />
+    <EntryField wide placeholder="document" name="Name of a new document" bind:value={name} maxlength={200} />
     <Act type="submit">Add document</Act>
   </form>
   <Refusal words={said.words} class="mt-1" />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { getPlan } from '../../lib/plan.svelte';
@@ -26,7 +27,7 @@
 
 <form class="flex flex-wrap items-center gap-2" onsubmit={move}>
   <label class="hush" for="move-months">Move all that lies ahead by</label>
-  <input id="move-months" class="small-field w-[46px] text-right" bind:value={months} placeholder="0" />
+  <EntryField id="move-months" class="w-[46px] text-right" bind:value={months} placeholder="0" />
   <span class="hush">months</span>
   <Act type="submit">Move</Act>
   {#if refusal}<span class="bad basis-full" role="alert">{refusal}</span>{/if}

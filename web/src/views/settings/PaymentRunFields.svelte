@@ -1,8 +1,8 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
-  import { Said } from '../../lib/said.svelte';
+  import { WEEKDAYS } from '../../lib/dates';
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import type { Settings } from '../../lib/plan.svelte';
-  import Refusal from '../../lib/Refusal.svelte';
 
   type Runs = NonNullable<Settings['paymentRuns']>;
 
@@ -13,17 +13,11 @@
   }
 
   let { settings, put }: Props = $props();
-  const said = new Said();
-  const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
   const runs = $derived(settings.paymentRuns);
 
   function change(part: Partial<Runs>): Promise<string> {
     const usual: Runs = { when: 'weekly', weekday: 'friday', days: [25], stretch: 0, takes: 'on-or-after' };
     return put({ paymentRuns: { ...usual, ...runs, ...part } });
-  }
-
-  function choose(when: Runs['when'] | 'none') {
-    void said.of(when === 'none' ? put({ paymentRuns: undefined }) : change({ when }));
   }
 
   function setDays(typed: string) {
@@ -42,39 +36,37 @@
 
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1.5">
   <span class="hush w-[140px]">Bills are paid</span>
-  <select
-    class="small-field"
-    aria-label="Bills are paid"
+  <ChoiceField
+    name="Bills are paid"
     value={runs?.when ?? 'none'}
-    onchange={(e) => choose(e.currentTarget.value as Runs['when'] | 'none')}
-  >
-    <option value="none">one by one</option><option value="weekly">in a run each week</option><option
-      value="days-of-month">in runs on days of the month</option
-    ><option value="last-business-day">in a run on the last business day</option>
-  </select>
+    onput={(when) => (when === 'none' ? put({ paymentRuns: undefined }) : change({ when }))}
+    options={[
+      { value: 'none', name: 'one by one' },
+      { value: 'weekly', name: 'in a run each week' },
+      { value: 'days-of-month', name: 'in runs on days of the month' },
+      { value: 'last-business-day', name: 'in a run on the last business day' },
+    ]}
+  />
   {#if runs?.when === 'weekly'}
-    <select
-      class="small-field"
-      aria-label="Weekday of the payment run"
+    <ChoiceField
+      name="Weekday of the payment run"
       value={runs.weekday}
-      onchange={(e) => said.of(change({ weekday: e.currentTarget.value as Runs['weekday'] }))}
-    >
-      {#each DAYS as day (day)}<option>{day}</option>{/each}
-    </select>
+      onput={(chosen) => change({ weekday: chosen })}
+      options={WEEKDAYS}
+    />
   {:else if runs?.when === 'days-of-month'}
     <TypedField name="Days of the payment runs" class="w-[80px]" value={runs.days.join(', ')} onput={setDays} />
   {/if}
   {#if runs}
-    <select
-      class="small-field"
-      aria-label="Which run takes a bill"
+    <ChoiceField
+      name="Which run takes a bill"
       value={runs.takes}
-      onchange={(e) => said.of(change({ takes: e.currentTarget.value as Runs['takes'] }))}
-    >
-      <option value="on-or-after">the first on or after</option><option value="on-or-before"
-        >the last on or before</option
-      >
-    </select>
+      onput={(chosen) => change({ takes: chosen })}
+      options={[
+        { value: 'on-or-after', name: 'the first on or after' },
+        { value: 'on-or-before', name: 'the last on or before' },
+      ]}
+    />
     <TypedField
       name="Days bills are stretched"
       class="w-[40px] text-right"
@@ -83,5 +75,4 @@
       after="days from due"
     />
   {/if}
-  <Refusal words={said.words} class="basis-full" />
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
-  import { MONTHS_IN_FULL, monthStart, noDay, readDay } from '../../lib/dates';
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
+  import { MONTHS_IN_FULL, monthStart, noDay, readDay, WEEKDAYS } from '../../lib/dates';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import StepsEditor from '../lines/parts/StepsEditor.svelte';
@@ -8,7 +9,6 @@
   import { Said } from '../../lib/said.svelte';
   import MovePlan from './MovePlan.svelte';
   import PaymentRunFields from './PaymentRunFields.svelte';
-  import Field from '../setup/Field.svelte';
 
   const plan = getPlan();
   const settings = $derived(plan.settings);
@@ -19,7 +19,6 @@
     { field: 'countedPayments', name: 'Payments that count' },
   ] as const;
   const CERTAINTIES = ['certain', 'likely', 'possible'] as const;
-  const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 
   async function change(by: (now: Settings) => Partial<Settings>): Promise<string> {
     return (await plan.putSettings((now) => ({ ...now, ...by(now) })))?.detail ?? '';
@@ -79,34 +78,30 @@
       value={String(settings.horizonMonths)}
       onput={setHorizon}
     />
-    <Field label="Weeks begin on">
-      <select
-        class="small-field"
-        value={settings.firstDayOfWeek}
-        onchange={(e) => said.of(put({ firstDayOfWeek: e.currentTarget.value as Settings['firstDayOfWeek'] }))}
-      >
-        {#each DAYS as day (day)}<option>{day}</option>{/each}
-      </select>
-    </Field>
-    <Field label="Fiscal year begins in">
-      <select
-        class="small-field"
-        value={settings.firstFiscalMonth}
-        onchange={(e) => said.of(put({ firstFiscalMonth: e.currentTarget.value as Settings['firstFiscalMonth'] }))}
-      >
-        {#each MONTHS_IN_FULL as month (month)}<option>{month}</option>{/each}
-      </select>
-    </Field>
-    <Field label="A new amount inside a month">
-      <select
-        class="small-field"
-        value={settings.amountSteps}
-        onchange={(e) => said.of(put({ amountSteps: e.currentTarget.value as Settings['amountSteps'] }))}
-      >
-        <option value="first-day">counts from the next month</option>
-        <option value="by-days">counts by days</option>
-      </select>
-    </Field>
+    <ChoiceField
+      above
+      label="Weeks begin on"
+      value={settings.firstDayOfWeek}
+      onput={(chosen) => put({ firstDayOfWeek: chosen })}
+      options={WEEKDAYS}
+    />
+    <ChoiceField
+      above
+      label="Fiscal year begins in"
+      value={settings.firstFiscalMonth}
+      onput={(chosen) => put({ firstFiscalMonth: chosen })}
+      options={MONTHS_IN_FULL}
+    />
+    <ChoiceField
+      above
+      label="A new amount inside a month"
+      value={settings.amountSteps}
+      onput={(chosen) => put({ amountSteps: chosen })}
+      options={[
+        { value: 'first-day', name: 'counts from the next month' },
+        { value: 'by-days', name: 'counts by days' },
+      ]}
+    />
   </div>
   <div class="mt-3 flex flex-col gap-2">
     <StepsEditor

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';

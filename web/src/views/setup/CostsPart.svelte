@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import type { Refusals, Wizard } from './wizard';
 
   interface Props {
@@ -13,26 +15,30 @@
   <b class="font-semibold">Your main costs</b> <span class="hush">a cost without an amount is left out</span>
   {#each wizard.costs as cost, i (i)}
     <div class="mt-1 flex flex-wrap items-center gap-2">
-      <input class="small-field w-[200px]" aria-label="Name of cost {i + 1}" maxlength="120" bind:value={cost.name} />
-      <input
-        class="small-field w-[120px] text-right"
+      <EntryField class="w-[200px]" name="Name of cost {i + 1}" maxlength={120} bind:value={cost.name} />
+      <EntryField
+        class="w-[120px] text-right"
         placeholder="amount"
-        aria-label="Amount of cost {i + 1}"
+        name="Amount of cost {i + 1}"
         bind:value={cost.amount}
-        aria-invalid={!!refusals[`cost${i}`]}
+        refusal={refusals[`cost${i}`]}
       />
-      <select class="small-field" aria-label="How often cost {i + 1} is paid" bind:value={cost.every}>
-        <option value="week">every week</option><option value="fortnight">every two weeks</option>
-        <option value="month">every month</option><option value="quarter">every quarter</option>
-      </select>
-      <input
-        class="small-field w-[150px]"
+      <ChoiceField
+        name="How often cost {i + 1} is paid"
+        bind:value={cost.every}
+        options={[
+          { value: 'week', name: 'every week' },
+          { value: 'fortnight', name: 'every two weeks' },
+          { value: 'month', name: 'every month' },
+          { value: 'quarter', name: 'every quarter' },
+        ]}
+      />
+      <EntryField
+        class="w-[150px]"
         placeholder="next on, 2026-03-28"
-        aria-label="Next date of cost {i + 1}"
+        name="Next date of cost {i + 1}"
         bind:value={cost.first}
-        aria-invalid={!!refusals[`cost${i}`]}
       />
-      {#if refusals[`cost${i}`]}<span class="bad" role="alert">{refusals[`cost${i}`]}</span>{/if}
     </div>
   {/each}
   <button

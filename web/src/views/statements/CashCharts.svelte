@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import { answer, api } from '../../lib/api';
   import { head } from '../../lib/grid/figures';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -53,11 +54,13 @@
 {:else if view}
   <FlowChart columns={heads} net={of('net')} cash={of('cash-at-end')} chosen={at} onchoose={(i) => (chosen = i)} />
   {#if burning}<p class="my-2">{burning}</p>{/if}
-  <label class="hush my-2 block"
-    >Where the cash went in
-    <select class="small-field" aria-label="Period of the chart" bind:value={chosen}>
-      {#each heads as column, i (column.key)}<option value={i}>{column.name} {column.sub}</option>{/each}
-    </select></label
-  >
+  <div class="my-2">
+    <ChoiceField
+      label="Where the cash went in"
+      name="Period of the chart"
+      bind:value={chosen}
+      options={heads.map((column, i) => ({ value: i, name: `${column.name} ${column.sub}` }))}
+    />
+  </div>
   {#if view.periods[at]}<BridgeChart from={view.periods[at].from} to={view.periods[at].to} />{/if}
 {/if}

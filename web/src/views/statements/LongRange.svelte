@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
@@ -63,12 +64,12 @@
         onleave={() => (chosen = 0)}
       />
       <section class="card mt-3" aria-label="What is needed from outside">
-        <label class="hush"
-          >What is needed from outside up to
-          <select class="small-field" aria-label="Year of the need" bind:value={chosen}>
-            {#each view.needs as one, i (one.end)}<option value={i}>{fullDay(one.end)}</option>{/each}
-          </select></label
-        >
+        <ChoiceField
+          label="What is needed from outside up to"
+          name="Year of the need"
+          bind:value={chosen}
+          options={view.needs.map((one, i) => ({ value: i, name: fullDay(one.end) }))}
+        />
         <table class="figures mt-1">
           <tbody>
             {#each need.parts as part (part.what)}

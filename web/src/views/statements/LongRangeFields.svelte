@@ -1,6 +1,7 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import { grouped } from '../../lib/money';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { readField, shown, type TypedSpec } from '../lines/parts/fields';
   import { FIELDS, put, withYears, type Assumed } from './long';
 
@@ -23,16 +24,14 @@
 
 <section class="card" aria-label="What is assumed of the years">
   <div class="mb-2 flex items-center">
-    <label class="hush flex-1"
-      >Years after the first
-      <select
-        class="small-field"
-        aria-label="Years after the first"
+    <span class="flex-1"
+      ><ChoiceField
+        label="Years after the first"
+        name="Years after the first"
         value={assumed.growth.length}
-        onchange={(e) => void onput(withYears(assumed, Number(e.currentTarget.value)))}
-      >
-        {#each [1, 2, 3, 4, 5] as count (count)}<option value={count}>{count}</option>{/each}
-      </select></label
+        onput={(chosen) => onput(withYears(assumed, Number(chosen)))}
+        options={[1, 2, 3, 4, 5]}
+      /></span
     >
     <button class="hush underline" onclick={() => void onput(null)}>Take out</button>
   </div>

@@ -1,11 +1,12 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import { Rolling } from '../roll/rolling';
   import ActualsTable from './ActualsTable.svelte';
 
@@ -53,19 +54,13 @@
 <div class="mb-2 flex items-center gap-3">
   <TypedField label="from" value={data ? longDay(data.from) : ''} onput={day((d) => (from = d))} class="w-[100px]" />
   <TypedField label="to" value={data ? longDay(data.to) : ''} onput={day((d) => (to = d))} class="w-[100px]" />
-  <label class="hush"
-    >booked on
-    <select
-      class="small-field"
-      aria-label="Account"
-      value={account ?? data?.account}
-      onchange={(e) => (account = e.currentTarget.value)}
-    >
-      {#each plan.view!.accounts.filter((one) => !one.restricted) as one (one.id)}<option value={one.id}
-          >{one.name}</option
-        >{/each}
-    </select></label
-  >
+  <ChoiceField
+    label="booked on"
+    name="Account"
+    value={account ?? data?.account}
+    onchoose={(chosen) => (account = chosen)}
+    options={plan.view!.accounts.filter((one) => !one.restricted).map((one) => ({ value: one.id, name: one.name }))}
+  />
   {#if data}
     {#if data.to > plan.view!.tide.asOf}
       <Act title="What is typed up to then takes the place of what was planned" onclick={() => void moveTo(data.to)}

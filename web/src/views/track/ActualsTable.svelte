@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { noAmount, readAmount } from '../../lib/money';
   import { getPlan } from '../../lib/plan.svelte';
@@ -114,11 +115,11 @@
           <td class="estimated">{plan.money.full(row.proposed)}</td>
           <td>{row.booked ? plan.money.full(row.booked) : ''}</td>
           <td class="words">
-            <input
-              class="small-field w-[120px] text-right"
+            <EntryField
+              class="w-[120px] text-right"
               data-actual
-              aria-label="Actual of {row.name}"
-              aria-invalid={!!refused[row.line]}
+              name="Actual of {row.name}"
+              refusal={refused[row.line]}
               placeholder={row.typed === null ? plan.money.full(row.proposed) : ''}
               bind:value={
                 () => typing[row.line] ?? (row.typed === null ? '' : plan.money.full(row.typed)),
@@ -130,8 +131,7 @@
             />
           </td>
           <td class="words">
-            {#if refused[row.line]}<span class="bad" role="alert">{refused[row.line]}</span>
-            {:else if row.typed !== null}<span class="hush">typed</span>{/if}
+            {#if row.typed !== null && !refused[row.line]}<span class="hush">typed</span>{/if}
           </td>
         </tr>
       {/each}

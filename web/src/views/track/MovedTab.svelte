@@ -1,10 +1,11 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
   import { longDay, noDay, readDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import Waterfall, { type WaterfallBar } from '../../lib/Waterfall.svelte';
   import { CAUSES } from './track';
 
@@ -64,24 +65,24 @@
 </script>
 
 <div class="mb-2 flex items-center gap-3">
-  <label class="hush"
-    >from
-    <select
-      class="small-field max-w-[230px]"
-      aria-label="From which forecast"
-      value={old.id}
-      onchange={(e) => (oldId = e.currentTarget.value)}
-    >
-      {#each snapshots as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select></label
-  >
-  <label class="hush"
-    >to
-    <select class="small-field max-w-[230px]" aria-label="To which forecast" bind:value={newId}>
-      <option value="">the forecast as it is now</option>
-      {#each later as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select></label
-  >
+  <ChoiceField
+    label="from"
+    class="max-w-[230px]"
+    name="From which forecast"
+    value={old.id}
+    onchoose={(chosen) => (oldId = chosen)}
+    options={snapshots.map((one) => ({ value: one.id, name: one.name }))}
+  />
+  <ChoiceField
+    label="to"
+    class="max-w-[230px]"
+    name="To which forecast"
+    bind:value={newId}
+    options={[
+      { value: '', name: 'the forecast as it is now' },
+      ...later.map((one) => ({ value: one.id, name: one.name })),
+    ]}
+  />
   <TypedField label="closing cash on" value={data ? longDay(data.day) : ''} onput={putDay} class="w-[100px]" />
   {#if data}<span class="hush">{day ? '' : 'the day of low water'}</span>{/if}
 </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import { noAmount, readAmount } from '../../lib/money';
 
@@ -28,21 +30,16 @@
 
 <form class="mt-2 flex items-center gap-2" onsubmit={submit}>
   <span class="hush">Something without a line?</span>
-  <input
-    class="small-field w-[180px]"
-    placeholder="name of a new line"
-    aria-label="Name of a new line"
-    bind:value={name}
+  <EntryField class="w-[180px]" placeholder="name of a new line" name="Name of a new line" bind:value={name} />
+  <ChoiceField
+    name="Direction of the new line"
+    bind:value={direction}
+    options={[
+      { value: 'RECEIPT', name: 'receipt' },
+      { value: 'PAYMENT', name: 'payment' },
+    ]}
   />
-  <select class="small-field" aria-label="Direction of the new line" bind:value={direction}>
-    <option value="RECEIPT">receipt</option><option value="PAYMENT">payment</option>
-  </select>
-  <input
-    class="small-field w-[110px] text-right"
-    aria-label="Actual of the new line"
-    placeholder="amount"
-    bind:value={amount}
-  />
+  <EntryField class="w-[110px] text-right" name="Actual of the new line" placeholder="amount" bind:value={amount} />
   <Act type="submit">Make the line</Act>
   {#if refusal}<span class="bad" role="alert">{refusal}</span>{/if}
 </form>

@@ -4,7 +4,7 @@
   import { longDay, shortDay } from '../../lib/dates';
   import { address } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
 
   type Snapshot = Schemas['SnapshotListed'];
   let { snapshots }: { snapshots: Snapshot[] } = $props();

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import TargetField from './TargetField.svelte';
@@ -77,17 +79,14 @@
 
 <form class="mt-3 flex flex-wrap items-end gap-2" onsubmit={(e) => void put(e)} aria-label="A new change">
   <TargetField bind:words bind:found label="What changes" parties />
-  <label
-    ><span class="hush block">How</span>
-    <select class="small-field" bind:value={kind}>
-      {#each offered as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-    </select></label
-  >
+  <ChoiceField above label="How" bind:value={kind} options={offered} />
   {#if !WHOLE_ACTS.includes(kind)}
-    <label
-      ><span class="hush block">How much {UNITS[kind] ?? found?.unit ?? ''}</span>
-      <input class="small-field w-[110px] text-right" bind:value={typed} /></label
-    >
+    <EntryField
+      above
+      label="How much {UNITS[kind] ?? found?.unit ?? ''}"
+      class="w-[110px] text-right"
+      bind:value={typed}
+    />
   {/if}
   <WhenFields bind:typed={typedWhen} ramps={canRamp(kind)} />
   <Act type="submit">Add the change</Act>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { addressAsking } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import ChangeWhen from './ChangeWhen.svelte';
   import type { Change, ScenarioView } from './whatif';
 

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { router } from 'svelte-spa-router';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../lib/api';
@@ -122,31 +124,14 @@
       </p>
     {:else}
       <TargetField bind:words bind:found label="How far can this go" />
-      <label
-        ><span class="hush block">From</span>
-        <input class="small-field w-[96px]" placeholder="always" bind:value={from} /></label
-      >
-      <label
-        ><span class="hush block">To</span>
-        <input class="small-field w-[96px]" placeholder="no end" bind:value={to} /></label
-      >
+      <EntryField above label="From" class="w-[96px]" placeholder="always" bind:value={from} />
+      <EntryField above label="To" class="w-[96px]" placeholder="no end" bind:value={to} />
     {/if}
-    <label
-      ><span class="hush block">until</span>
-      <select class="small-field" bind:value={measure}>
-        {#each MEASURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-      </select></label
-    >
+    <ChoiceField above label="until" bind:value={measure} options={MEASURES} />
     {#if asksDay}
-      <label
-        ><span class="hush block">day</span>
-        <input class="small-field w-[110px]" placeholder="the last" bind:value={day} /></label
-      >
+      <EntryField above label="day" class="w-[110px]" placeholder="the last" bind:value={day} />
     {/if}
-    <label
-      ><span class="hush block">is below {plan.money.symbol}</span>
-      <input class="small-field w-[110px] text-right" bind:value={bound} /></label
-    >
+    <EntryField above label="is below {plan.money.symbol}" class="w-[110px] text-right" bind:value={bound} />
     <Act main type="submit">How far?</Act>
     <Refusal words={refusal} class="w-full" />
   </form>

@@ -2,7 +2,7 @@
   import Act from '../../lib/Act.svelte';
   import { shownScenario, showScenario } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import TypedField from '../../lib/TypedField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
   import AddChange from './AddChange.svelte';
   import ChangeTable from './ChangeTable.svelte';
   import Survived from './Survived.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
@@ -60,17 +61,16 @@
   });
 </script>
 
-<label
-  ><span class="hush block">{label}</span>
-  <input
-    class="small-field w-[330px]"
-    list="choices-{list}"
-    bind:value={words}
-    placeholder={parties ? 'a line, an assumption or a counterparty' : 'a line, a group or an assumption'}
-    autocomplete="off"
-    disabled={!asked.every((one) => one.data)}
-  /></label
->
+<EntryField
+  above
+  {label}
+  class="w-[330px]"
+  list="choices-{list}"
+  bind:value={words}
+  placeholder={parties ? 'a line, an assumption or a counterparty' : 'a line, a group or an assumption'}
+  autocomplete="off"
+  disabled={!asked.every((one) => one.data)}
+/>
 <Refusal words={problem?.detail} class="w-full" />
 <datalist id="choices-{list}">
   {#each all as one (one.words)}<option value={one.words}></option>{/each}

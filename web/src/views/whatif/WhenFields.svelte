@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../lib/fields/EntryField.svelte';
   import type { TypedWhen } from './whatif';
 
   interface Props {
@@ -10,23 +11,25 @@
   let { typed = $bindable(), ramps }: Props = $props();
 </script>
 
-<label
-  ><span class="hush block">From</span>
-  <input class="small-field w-[110px]" placeholder="always" bind:value={typed.from} /></label
->
-<label
-  ><span class="hush block">To</span>
-  <input class="small-field w-[110px]" placeholder="no end" bind:value={typed.to} /></label
->
+<EntryField above label="From" class="w-[110px]" placeholder="always" bind:value={typed.from} />
+<EntryField above label="To" class="w-[110px]" placeholder="no end" bind:value={typed.to} />
 {#if ramps && typed.from.trim()}
-  <label title="Whole in the last of so many months"
-    ><span class="hush block">coming over</span>
-    <input class="small-field w-[84px]" placeholder="months" bind:value={typed.comes} /></label
-  >
+  <EntryField
+    above
+    label="coming over"
+    title="Whole in the last of so many months"
+    class="w-[84px]"
+    placeholder="months"
+    bind:value={typed.comes}
+  />
 {/if}
 {#if ramps && typed.to.trim()}
-  <label title="Whole until the last so many months begin"
-    ><span class="hush block">going over</span>
-    <input class="small-field w-[84px]" placeholder="months" bind:value={typed.goes} /></label
-  >
+  <EntryField
+    above
+    label="going over"
+    title="Whole until the last so many months begin"
+    class="w-[84px]"
+    placeholder="months"
+    bind:value={typed.goes}
+  />
 {/if}

@@ -1,22 +1,25 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import type { Schemas } from '../../../lib/api';
 
   type Convention = Schemas['convention'];
 
   interface Props {
     value: Convention;
-    onchoose: (convention: Convention) => void;
+    onput: (convention: Convention) => Promise<string>;
   }
 
-  let { value, onchoose }: Props = $props();
+  let { value, onput }: Props = $props();
 </script>
 
-<label>
-  <span class="hush">A date without banking becomes</span>
-  <select class="small-field" {value} onchange={(e) => onchoose(e.currentTarget.value as Convention)}>
-    <option value="following">the next business day</option>
-    <option value="modified-following">the next one within the month</option>
-    <option value="preceding">the business day before</option>
-    <option value="none">stays as it is</option>
-  </select>
-</label>
+<ChoiceField
+  label="A date without banking becomes"
+  {value}
+  {onput}
+  options={[
+    { value: 'following', name: 'the next business day' },
+    { value: 'modified-following', name: 'the next one within the month' },
+    { value: 'preceding', name: 'the business day before' },
+    { value: 'none', name: 'stays as it is' },
+  ]}
+/>

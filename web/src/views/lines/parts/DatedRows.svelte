@@ -4,10 +4,11 @@
 </script>
 
 <script lang="ts" generics="Row extends DatedRow">
+  import EntryField from '../../../lib/fields/EntryField.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
   import type { Snippet } from 'svelte';
   import Act from '../../../lib/Act.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { noDay, readDay } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
   import { Said } from '../../../lib/said.svelte';
@@ -111,20 +112,15 @@
   </table>
 {/if}
 <form class="mt-2 flex items-center gap-2" onsubmit={add}>
-  <input
-    class="small-field w-[104px]"
+  <EntryField
+    class="w-[104px]"
     placeholder="2026-07-01"
-    aria-label="Date of a new {what}"
+    name="Date of a new {what}"
     bind:value={date}
-    bind:this={dateField}
+    bind:field={dateField}
   />
-  <input
-    class="small-field w-[110px] text-right"
-    placeholder="amount"
-    aria-label="Amount of a new {what}"
-    bind:value={amount}
-  />
-  <input class="small-field w-[280px]" placeholder="note" aria-label="Note of a new {what}" bind:value={note} />
+  <EntryField class="w-[110px] text-right" placeholder="amount" name="Amount of a new {what}" bind:value={amount} />
+  <EntryField class="w-[280px]" placeholder="note" name="Note of a new {what}" bind:value={note} />
   <Act type="submit">Add {what}</Act>
 </form>
 <Refusal words={said.words} class="mt-1" />

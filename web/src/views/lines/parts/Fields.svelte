@@ -1,6 +1,7 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { Said } from '../../../lib/said.svelte';
   import { readField, shown, type ChoiceSpec, type Fielded, type FieldSpec, type Part, type TypedSpec } from './fields';
 
@@ -38,25 +39,20 @@
 
   function choose(spec: ChoiceSpec, text: string) {
     const option = spec.options.find((one) => String(one.value) === text)!;
-    void said.of(put({ [spec.field]: option.value }, `${named(spec)} ${option.name}`));
+    return put({ [spec.field]: option.value }, `${named(spec)} ${option.name}`);
   }
 </script>
 
 <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
   {#each specs as spec (spec.field)}
     {#if spec.kind === 'choice'}
-      <label class="whitespace-nowrap">
-        {#if !spec.hidden}<span class="hush">{spec.label}</span>{/if}
-        <select
-          class="small-field"
-          aria-label={named(spec)}
-          value={String(of[spec.field])}
-          onchange={(e) => choose(spec, e.currentTarget.value)}
-        >
-          {#each spec.options as option (option.value)}<option value={String(option.value)}>{option.name}</option
-            >{/each}
-        </select>
-      </label>
+      <ChoiceField
+        label={spec.hidden ? undefined : spec.label}
+        name={named(spec)}
+        value={String(of[spec.field])}
+        onput={(chosen) => choose(spec, chosen)}
+        options={spec.options.map((option) => ({ value: String(option.value), name: option.name }))}
+      />
     {:else if spec.kind === 'flag'}
       <label class="flex h-[27px] items-center gap-1.5 self-start">
         <input

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import TypedField from '../../../lib/TypedField.svelte';
+  import EntryField from '../../../lib/fields/EntryField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { longDay, noDay, readDay, type Day } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
   import Refusal from '../../../lib/Refusal.svelte';
@@ -79,20 +80,8 @@
     {/each}
     {#if adding}
       <form class="flex items-center gap-2" onsubmit={submit}>
-        <!-- svelte-ignore a11y_autofocus -->
-        <input
-          class="small-field w-[104px]"
-          placeholder="from, 2026-07-01"
-          aria-label="From"
-          bind:value={fromTyped}
-          autofocus
-        />
-        <input
-          class="small-field w-[90px] text-right"
-          placeholder="amount"
-          aria-label="New amount"
-          bind:value={valueTyped}
-        />
+        <EntryField class="w-[104px]" placeholder="from, 2026-07-01" name="From" bind:value={fromTyped} autofocus />
+        <EntryField class="w-[90px] text-right" placeholder="amount" name="New amount" bind:value={valueTyped} />
         <button class="underline" type="submit">Add</button>
         <button class="underline" type="button" onclick={() => (adding = false)}>Leave it</button>
       </form>

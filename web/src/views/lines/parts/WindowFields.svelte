@@ -1,10 +1,12 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../../lib/fields/EntryField.svelte';
   import Act from '../../../lib/Act.svelte';
   import type { LineView } from '../../../lib/api';
   import { longDay, noDay, readDay } from '../../../lib/dates';
   import Refusal from '../../../lib/Refusal.svelte';
   import { Said } from '../../../lib/said.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { changed } from './fields';
   import type { Netting, Save } from '../save';
 
@@ -91,13 +93,16 @@
   {/each}
   <form class="flex flex-wrap items-center gap-2" aria-label="Put cash to a date" onsubmit={choose}>
     <span class="hush">What is booked or due on</span>
-    <input class="small-field w-[110px]" aria-label="Day of the cash" bind:value={day} />
+    <EntryField class="w-[110px]" name="Day of the cash" bind:value={day} />
     <span class="hush">counts for</span>
-    <select class="small-field" aria-label="Date it counts for" bind:value={planned}>
-      <option value="" disabled>date</option>
-      {#each [...new Set(coming.map((one) => one.typed))] as date (date)}<option value={date}>{longDay(date)}</option
-        >{/each}
-    </select>
+    <ChoiceField
+      name="Date it counts for"
+      bind:value={planned}
+      options={[
+        { value: '', name: 'date' },
+        ...[...new Set(coming.map((one) => one.typed))].map((date) => ({ value: date, name: longDay(date) })),
+      ]}
+    />
     <Act type="submit">Put it there</Act>
   </form>
   <Refusal words={said.words} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api, fileForm } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
@@ -83,12 +84,12 @@
     <div class="my-2 flex items-baseline gap-3">
       <span class="flex-1">{file!.name}: {budget.months.length} months, {budget.rows.length} rows</span>
       {#if budget.sheets.length > 1}
-        <label class="hush"
-          >sheet
-          <select class="small-field" value={budget.sheet} onchange={(e) => void look(file!, e.currentTarget.value)}>
-            {#each budget.sheets as sheet (sheet)}<option>{sheet}</option>{/each}
-          </select></label
-        >
+        <ChoiceField
+          label="sheet"
+          value={budget.sheet}
+          onchoose={(chosen) => void look(file!, chosen)}
+          options={budget.sheets}
+        />
       {/if}
       <Act main onclick={() => void take()} disabled={count === 0}>Take {count} rows over</Act>
       <Act onclick={() => (budget = undefined)}>Leave it</Act>

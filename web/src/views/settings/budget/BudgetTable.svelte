@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import { grouped } from '../../../lib/money';
   import { monthName } from '../../../lib/dates';
   import { getPlan } from '../../../lib/plan.svelte';
@@ -12,7 +13,14 @@
 
   let { budget, targets, onchoose }: Props = $props();
   const plan = getPlan();
-  const lines = $derived(plan.view!.lines.filter((line) => line.kind === 'stream'));
+  const becomes = $derived([
+    { value: 'out', name: 'nothing: left out' },
+    { value: 'new receipt', name: 'a new line of receipts' },
+    { value: 'new payment', name: 'a new line of payments' },
+    ...plan
+      .view!.lines.filter((line) => line.kind === 'stream')
+      .map((line) => ({ value: `line ${line.id}`, name: line.name })),
+  ]);
 </script>
 
 <div class="overflow-auto" style="max-height:calc(100vh - 330px)">
@@ -33,17 +41,13 @@
           <td>{row.number}</td>
           <th scope="row" class="words">{row.label}</th>
           <td class="words">
-            <select
-              class="small-field w-[190px]"
-              aria-label="What becomes of {row.label}"
+            <ChoiceField
+              class="w-[190px]"
+              name="What becomes of {row.label}"
               value={valueOf(targets[i]!)}
-              onchange={(e) => onchoose(i, targetOf(e.currentTarget.value))}
-            >
-              <option value="out">nothing: left out</option>
-              <option value="new receipt">a new line of receipts</option>
-              <option value="new payment">a new line of payments</option>
-              {#each lines as line (line.id)}<option value="line {line.id}">{line.name}</option>{/each}
-            </select>
+              onchoose={(chosen) => onchoose(i, targetOf(chosen))}
+              options={becomes}
+            />
           </td>
           <td class="words hush"
             >{row.total ? 'adds others up' : (HOW[row.how] ?? '')}{#if row.problems.length}<span class="bad block"

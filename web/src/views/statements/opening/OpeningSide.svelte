@@ -1,7 +1,8 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
   import { getPlan } from '../../../lib/plan.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { clearedBy, type Entry, type OpeningView } from './opening';
 
   interface Props {
@@ -18,6 +19,7 @@
   const plan = getPlan();
   const mine = $derived(kinds.filter((kind) => kind.side === side));
   const lines = $derived(plan.view!.lines.filter((line) => line.kind !== 'group'));
+  const called = (kind: (typeof kinds)[number]) => ({ value: kind.kind as Entry['kind'], name: kind.name });
   const FREE = ['cash', 'retained'];
 
   async function amount(at: number, entry: Entry, text: string): Promise<string> {
@@ -29,20 +31,16 @@
 <section class="card mb-3" aria-label={name}>
   <div class="mb-1 flex items-center gap-3">
     <b class="flex-1 font-semibold">{name}</b>
-    <label class="hush"
-      >Add <select
-        class="small-field"
-        aria-label="Add to {name.toLowerCase()}"
-        value=""
-        onchange={(e) => {
-          onadd(e.currentTarget.value as Entry['kind']);
-          e.currentTarget.value = '';
-        }}
-      >
-        <option value="">…</option>
-        {#each mine as kind (kind.kind)}<option value={kind.kind}>{kind.name}</option>{/each}
-      </select></label
-    >
+    <ChoiceField
+      label="Add"
+      name="Add to {name.toLowerCase()}"
+      value="…"
+      onput={(chosen) => {
+        if (chosen !== '…') onadd(chosen);
+        return '';
+      }}
+      options={['…', ...mine.map(called)]}
+    />
   </div>
   {#if entries.length}
     <table class="figures" aria-label="Entries of {name.toLowerCase()}">
@@ -67,14 +65,13 @@
               /></td
             >
             <td class="words">
-              <select
-                class="small-field w-[170px]"
-                aria-label="Kind of {entry.name}"
+              <ChoiceField
+                class="w-[170px]"
+                name="Kind of {entry.name}"
                 value={entry.kind}
-                onchange={(e) => void onput(at, { ...entry, kind: e.currentTarget.value as Entry['kind'] })}
-              >
-                {#each kinds as kind (kind.kind)}<option value={kind.kind}>{kind.name}</option>{/each}
-              </select>
+                onput={(kind) => onput(at, { ...entry, kind })}
+                options={kinds.map(called)}
+              />
             </td>
             <td
               ><TypedField
@@ -86,16 +83,17 @@
             >
             <td class="words">
               {#if !FREE.includes(entry.kind)}
-                <select
-                  class="small-field w-[190px]"
-                  aria-label="What clears {entry.name}"
+                <ChoiceField
+                  class="w-[190px]"
+                  name="What clears {entry.name}"
                   value={entry.stays ? 'stays' : (entry.line ?? '')}
-                  onchange={(e) => void onput(at, clearedBy(entry, e.currentTarget.value))}
-                >
-                  <option value="">nothing yet</option>
-                  <option value="stays">it stays as it is</option>
-                  {#each lines as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
-                </select>
+                  onput={(chosen) => onput(at, clearedBy(entry, chosen))}
+                  options={[
+                    { value: '', name: 'nothing yet' },
+                    { value: 'stays', name: 'it stays as it is' },
+                    ...lines.map((line) => ({ value: line.id, name: line.name })),
+                  ]}
+                />
               {:else}<span class="hush">{entry.kind === 'cash' ? 'the bank accounts' : 'profit and dividends'}</span
                 >{/if}
             </td>

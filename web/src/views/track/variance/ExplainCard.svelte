@@ -1,7 +1,7 @@
 <script lang="ts">
   import { grouped, noAmount, readAmount, readPercent } from '../../../lib/money';
   import { getPlan } from '../../../lib/plan.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
 
   interface Props {
     toExplain: number;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../../lib/fields/EntryField.svelte';
   import { untrack } from 'svelte';
   import Act from '../../../lib/Act.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
@@ -31,17 +32,15 @@
 </script>
 
 <div class="flex items-center gap-2">
-  <label class="hush flex flex-1 items-center gap-2"
-    >Why {row.name} differs
-    <input
-      class="small-field flex-1"
-      aria-label="Note on {row.name}"
-      maxlength="10000"
-      bind:this={field}
-      bind:value={note}
-      {onkeydown}
-    /></label
-  >
+  <EntryField
+    label="Why {row.name} differs"
+    wide
+    name="Note on {row.name}"
+    maxlength={10000}
+    bind:field
+    bind:value={note}
+    {onkeydown}
+  />
   <Act main onclick={() => void save()}>Keep</Act>
   <Act onclick={onclose}>Leave it</Act>
 </div>

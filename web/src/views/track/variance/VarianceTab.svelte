@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import { push } from 'svelte-spa-router';
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
@@ -78,17 +79,16 @@
       ? `${periodWords(data.window.from, data.window.to)}, against the forecast of ${longDay(chosen.asOf)}`
       : ''}</span
   >
-  <select
-    class="small-field max-w-[230px]"
-    aria-label="Snapshot"
+  <ChoiceField
+    class="max-w-[230px]"
+    name="Snapshot"
     value={chosen.id}
-    onchange={(e) => {
+    onchoose={(chosen) => {
       from = undefined;
-      void push(address(plan.id, 'track', e.currentTarget.value));
+      void push(address(plan.id, 'track', chosen));
     }}
-  >
-    {#each snapshots as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-  </select>
+    options={snapshots.map((one) => ({ value: one.id, name: one.name }))}
+  />
   <div class="flex" role="group" aria-label="Window">
     <Act onclick={() => step(-1)} disabled={at <= 0} title="The window before">◂</Act>
     <Act onclick={() => step(1)} disabled={!data || at >= data.windows.length - 1} title="The window after">▸</Act>

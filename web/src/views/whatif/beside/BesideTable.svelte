@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import type { By } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
   import { periodWords } from '../../forecast/rows';
@@ -42,17 +43,15 @@
 </script>
 
 <div class="mb-2 flex items-center gap-3">
-  <label
-    ><span class="hush">In</span>
-    <select
-      class="small-field"
-      value={String(period)}
-      onchange={(e) => (wanted = Number(e.currentTarget.value))}
-      aria-label="Period"
-    >
-      {#each data.periods as one, i (one.from)}<option value={String(i)}>{periodWords(one.from, one.to)}</option>{/each}
-    </select></label
-  >
+  <ChoiceField
+    label="In"
+    name="Period"
+    value={period}
+    onchoose={(chosen) => {
+      wanted = chosen;
+    }}
+    options={data.periods.map((one, i) => ({ value: i, name: periodWords(one.from, one.to) }))}
+  />
   <label><input type="checkbox" bind:checked={differing} /> only what differs</label>
   <span class="hush">a row's name opens its periods, a difference what makes it</span>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api } from '../../../lib/api';
   import { Loaded } from '../../../lib/loaded.svelte';
@@ -69,18 +70,13 @@
 
 <div class="mb-2 flex flex-wrap items-center gap-3">
   <ChooseFutures {offers} {chosen} onchoose={(asked) => (picked = toggled(chosen, asked))} />
-  <label
-    ><span class="hush">Compared by</span>
-    <select class="small-field" bind:value={table}>
-      {#each TABLES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-    </select></label
-  >
-  <label
-    ><span class="hush">against</span>
-    <select class="small-field max-w-[220px]" bind:value={reference}>
-      {#each beside.data?.futures ?? [] as one (one.asked)}<option value={one.asked}>{one.name}</option>{/each}
-    </select></label
-  >
+  <ChoiceField label="Compared by" bind:value={table} options={TABLES} />
+  <ChoiceField
+    label="against"
+    class="max-w-[220px]"
+    bind:value={reference}
+    options={(beside.data?.futures ?? []).map((one) => ({ value: one.asked, name: one.name }))}
+  />
   <span class="flex-1"></span>
   <Act href={csv}>Export CSV</Act>
 </div>

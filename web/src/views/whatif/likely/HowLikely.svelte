@@ -4,7 +4,7 @@
   import { Loaded } from '../../../lib/loaded.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import DrawnLines from './DrawnLines.svelte';
   import FanChart from './FanChart.svelte';
   import LikelyAnswer from './LikelyAnswer.svelte';

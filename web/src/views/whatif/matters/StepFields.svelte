@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import type { Steps } from './ranking.svelte';
 
   interface Props {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
   import { getPlan } from '../../../lib/plan.svelte';
@@ -62,12 +63,7 @@
   <form class="flex flex-wrap items-end gap-2" onsubmit={(e) => void ask(e)}>
     <TargetField bind:words={downWords} bind:found={down} label="Down" />
     <TargetField bind:words={acrossWords} bind:found={across} label="Across" />
-    <label
-      ><span class="hush block">Values of each</span>
-      <select class="small-field" bind:value={values}>
-        {#each [3, 5, 7, 9] as count (count)}<option value={count}>{count}</option>{/each}
-      </select></label
-    >
+    <ChoiceField above label="Values of each" bind:value={values} options={[3, 5, 7, 9]} />
     <Act type="submit">Turn both</Act>
     <Refusal words={refusal} class="w-full" />
   </form>

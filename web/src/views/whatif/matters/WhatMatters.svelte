@@ -1,11 +1,12 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import { onDestroy, untrack } from 'svelte';
   import Act from '../../../lib/Act.svelte';
   import { fullDay, noDay, readDay } from '../../../lib/dates';
   import { addressOfLine } from '../../../lib/place.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
-  import TypedField from '../../../lib/TypedField.svelte';
+  import TypedField from '../../../lib/fields/TypedField.svelte';
   import { MEASURES, type Measure } from '../whatif';
   import { Ranking, USUAL, type Steps } from './ranking.svelte';
   import Failures from './Failures.svelte';
@@ -59,12 +60,7 @@
 
 <section class="card" aria-label="Which assumptions matter">
   <div class="mb-2 flex flex-wrap items-center gap-3">
-    <label
-      ><span class="hush">What moves</span>
-      <select class="small-field" bind:value={measure}>
-        {#each MEASURES as one (one.value)}<option value={one.value}>{one.name}</option>{/each}
-      </select></label
-    >
+    <ChoiceField label="What moves" bind:value={measure} options={MEASURES} />
     {#if measure === 'CLOSING' || measure === 'PROFIT'}
       <TypedField value={day} onput={putDay} name="The day" placeholder="the last" />
     {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import Act from '../../../lib/Act.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
   import TargetField from '../TargetField.svelte';
@@ -27,13 +28,15 @@
 <form class="flex flex-wrap items-end gap-2" onsubmit={add} aria-label="A new row">
   <TargetField bind:words bind:found label="A row for" />
   {#if found?.target.kind === 'line'}
-    <label
-      ><span class="hush block">which says</span>
-      <select class="small-field" bind:value={says}>
-        <option value="SHARE">what share of it there is</option>
-        <option value="DAYS_LATER">how many days later it is paid</option>
-      </select></label
-    >
+    <ChoiceField
+      above
+      label="which says"
+      bind:value={says}
+      options={[
+        { value: 'SHARE', name: 'what share of it there is' },
+        { value: 'DAYS_LATER', name: 'how many days later it is paid' },
+      ]}
+    />
   {/if}
   <Act type="submit">Add the row</Act>
   <Refusal words={refusal} class="w-full" />

@@ -25,8 +25,7 @@ public record WholeMonths(LocalDate first, LocalDate last, Settings settings) {
      */
     public List<Period> all(Periods by) {
         if (by == Periods.DAY || by == Periods.WEEK) {
-            throw new IllegalArgumentException(
-                    "Statements are by month, quarter or year: choose one of them");
+            throw new IllegalArgumentException("Statements are by month, quarter or year: choose one of them");
         }
         return by.cover(first, last, settings.firstDayOfWeek(), settings.firstFiscalMonth(), settings.asOf());
     }

@@ -36,9 +36,11 @@ final class Chromium implements AutoCloseable {
                                 "--font-render-hinting=none")));
     }
 
+    /** A busy machine may take its time, in milliseconds; what is waited for must come all the same. */
+    private static final int PATIENCE = 45_000;
+
     static {
-        // A busy machine may take its time; what is waited for must come all the same.
-        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
     }
 
     private final List<String> outside = new ArrayList<>();
@@ -73,7 +75,7 @@ final class Chromium implements AutoCloseable {
     }
 
     private Page watched(Page page) {
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(PATIENCE);
         page.onRequest(request -> {
             if (!request.url().startsWith("http://127.0.0.1:")
                     && !request.url().startsWith("data:")

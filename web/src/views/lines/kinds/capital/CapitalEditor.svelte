@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../../../lib/fields/EntryField.svelte';
   import Act from '../../../../lib/Act.svelte';
   import { monthStart } from '../../../../lib/dates';
   import { getPlan } from '../../../../lib/plan.svelte';
@@ -54,13 +55,7 @@
   />
 {/each}
 <form class="card mb-2.5 flex items-center gap-2" onsubmit={add}>
-  <input
-    class="small-field w-[200px]"
-    placeholder="asset"
-    aria-label="Name of a new asset"
-    bind:value={name}
-    maxlength="120"
-  />
+  <EntryField class="w-[200px]" placeholder="asset" name="Name of a new asset" bind:value={name} maxlength={120} />
   <Act type="submit">Add asset</Act>
   {#if said.words}<span class="bad" role="alert">{said.words}</span>{/if}
 </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
   import WindowFields from '../../parts/WindowFields.svelte';
   import type { EditorProps } from '../kind';
   import CertaintyAndHoliday from '../../parts/CertaintyAndHoliday.svelte';
@@ -16,14 +17,12 @@
 </script>
 
 {#snippet certainty(item: Item, set: (part: Partial<Item>) => void, i: number)}
-  <select
-    class="small-field"
-    aria-label="Certainty of item {i + 1}"
+  <ChoiceField
+    name="Certainty of item {i + 1}"
     value={item.certainty}
-    onchange={(e) => set({ certainty: e.currentTarget.value as Item['certainty'] })}
-  >
-    <option>certain</option><option>likely</option><option>possible</option>
-  </select>
+    onchoose={(chosen) => set({ certainty: chosen })}
+    options={['certain', 'likely', 'possible']}
+  />
 {/snippet}
 
 <div class="card mb-2.5">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../../../lib/fields/EntryField.svelte';
   import Act from '../../../../lib/Act.svelte';
   import { fullDay, monthName, monthStart } from '../../../../lib/dates';
   import { getPlan } from '../../../../lib/plan.svelte';
@@ -91,13 +92,7 @@
   />
 {/each}
 <form class="card mb-2.5 flex items-center gap-2" onsubmit={add}>
-  <input
-    class="small-field w-[200px]"
-    placeholder="role"
-    aria-label="Name of a new role"
-    bind:value={name}
-    maxlength="120"
-  />
+  <EntryField class="w-[200px]" placeholder="role" name="Name of a new role" bind:value={name} maxlength={120} />
   <Act type="submit">Add role</Act>
   {#if said.words}<span class="bad" role="alert">{said.words}</span>{/if}
 </form>

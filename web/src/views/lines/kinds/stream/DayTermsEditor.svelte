@@ -1,7 +1,6 @@
 <script lang="ts">
-  import Refusal from '../../../../lib/Refusal.svelte';
-  import TypedField from '../../../../lib/TypedField.svelte';
-  import { Said } from '../../../../lib/said.svelte';
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../../../lib/fields/TypedField.svelte';
   import ConventionChoice from '../../parts/ConventionChoice.svelte';
   import Fields from '../../parts/Fields.svelte';
   import { changed, type FieldSpec, type Part } from '../../parts/fields';
@@ -17,7 +16,6 @@
   }
 
   let { days, save }: Props = $props();
-  const said = new Said();
   const early = $derived(days.early ?? {});
   const EARLY = $derived<FieldSpec[]>([
     { kind: 'percent', field: 'discount', label: 'discount for paying early %', optional: true },
@@ -49,7 +47,7 @@
   function setDue(due: DayTerms['due']) {
     const typed = days.days;
     const fits = due !== 'day-of-next-month' || (typed >= 1 && typed <= 31);
-    void said.of(put({ due, ...(fits ? {} : { days: 15 }) }, `due ${due.replaceAll('-', ' ')}`));
+    return put({ due, ...(fits ? {} : { days: 15 }) }, `due ${due.replaceAll('-', ' ')}`);
   }
 
   function setNumber(field: 'days' | 'late', typed: string) {
@@ -68,14 +66,12 @@
       value={String(days.days)}
       onput={(typed) => setNumber('days', typed)}
     />
-    <select
-      class="small-field"
-      aria-label="Due"
+    <ChoiceField
+      name="Due"
       value={days.due}
-      onchange={(e) => setDue(e.currentTarget.value as DayTerms['due'])}
-    >
-      {#each DUES as one (one.due)}<option value={one.due}>{one.name}</option>{/each}
-    </select>
+      onput={setDue}
+      options={DUES.map((one) => ({ value: one.due, name: one.name }))}
+    />
   </span>
   <TypedField
     label="paid"
@@ -85,10 +81,6 @@
     value={String(days.late)}
     onput={(typed) => setNumber('late', typed)}
   />
-  <ConventionChoice
-    value={days.convention}
-    onchoose={(convention) => void said.of(put({ convention }, `convention ${convention}`))}
-  />
+  <ConventionChoice value={days.convention} onput={(convention) => put({ convention }, `convention ${convention}`)} />
 </div>
 <div class="mt-1.5"><Fields specs={EARLY} of={early} put={putEarly} /></div>
-<Refusal words={said.words} class="mt-1" />

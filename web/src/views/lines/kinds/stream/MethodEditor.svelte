@@ -1,9 +1,9 @@
 <script lang="ts">
-  import TypedField from '../../../../lib/TypedField.svelte';
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../../../lib/fields/TypedField.svelte';
   import { addDays, monthStart } from '../../../../lib/dates';
   import { readPercent } from '../../../../lib/money';
   import { getPlan } from '../../../../lib/plan.svelte';
-  import Refusal from '../../../../lib/Refusal.svelte';
   import DatedRows from '../../parts/DatedRows.svelte';
   import CustomersMethod from './methods/CustomersMethod.svelte';
   import GrowthMonths from './methods/GrowthMonths.svelte';
@@ -12,7 +12,6 @@
   import StepsEditor from '../../parts/StepsEditor.svelte';
   import StockMethod from './methods/StockMethod.svelte';
   import YearMethod from './methods/YearMethod.svelte';
-  import { Said } from '../../../../lib/said.svelte';
   import type { Method, MethodOf, Save, Stream } from '../../save';
 
   interface Props {
@@ -27,7 +26,6 @@
   const others = $derived(plan.view!.lines.filter((line) => line.kind === 'stream' && line.id !== id));
   /** An amount first holds from the first month that is forecast. */
   const first = $derived(monthStart(addDays(plan.view!.tide.asOf, 1)));
-  const said = new Said();
 
   /** Puts a change of the method of a kind; one that was chosen away meanwhile stays as it is. */
   function of<K extends Method['kind']>(kind: K): Save<MethodOf<K>> {
@@ -38,11 +36,9 @@
 
   /** What was typed into the method before is put aside, and comes back with it. */
   function choose(key: MethodKey) {
-    if ((key === 'share' || key === 'stock') && !others[0]) {
-      said.now('There is no other line by month to reckon from: add that one first.');
-      return;
-    }
-    void said.of(save((now) => withMethod(now, key, first, others[0]?.id ?? ''), 'method chosen'));
+    return (key === 'share' || key === 'stock') && !others[0]
+      ? 'There is no other line by month to reckon from: add that one first.'
+      : save((now) => withMethod(now, key, first, others[0]?.id ?? ''), 'method chosen');
   }
 
   function putPercent(typed: string, put: (percent: string) => Promise<string>) {
@@ -52,17 +48,13 @@
 </script>
 
 <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
-  <label>
-    <span class="hush">It is</span>
-    <select
-      class="small-field"
-      aria-label="It is"
-      value={keyOf(method)}
-      onchange={(e) => choose(e.currentTarget.value as MethodKey)}
-    >
-      {#each METHODS as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
-    </select>
-  </label>
+  <ChoiceField
+    label="It is"
+    name="It is"
+    value={keyOf(method)}
+    onput={choose}
+    options={METHODS.map((one) => ({ value: one.key, name: one.name }))}
+  />
   {#if method.kind === 'fixed'}
     <StepsEditor
       label="amount a month"
@@ -92,17 +84,12 @@
       value={method.share}
       onput={(typed) => putPercent(typed, (share) => of('share')((now) => ({ ...now, share }), `share ${share}%`))}
     />
-    <select
-      class="small-field"
-      aria-label="The other line"
+    <ChoiceField
+      name="The other line"
       value={method.line}
-      onchange={(e) => {
-        const line = e.currentTarget.value;
-        void said.of(of('share')((now) => ({ ...now, line }), 'other line chosen'));
-      }}
-    >
-      {#each others as line (line.id)}<option value={line.id}>{line.name}</option>{/each}
-    </select>
+      onput={(line) => of('share')((now) => ({ ...now, line }), 'other line chosen')}
+      options={others.map((line) => ({ value: line.id, name: line.name }))}
+    />
   {:else if method.kind === 'product'}
     <ProductMethod {method} {first} put={of('product')} />
   {:else if method.kind === 'customers'}
@@ -126,4 +113,3 @@
     >
   {/if}
 </div>
-<Refusal words={said.words} class="mb-2" />

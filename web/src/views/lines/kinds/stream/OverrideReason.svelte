@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../../../lib/fields/EntryField.svelte';
   interface Props {
     /** Called with a reason that says something. */
     ongive: (reason: string) => void;
@@ -22,17 +23,13 @@
 </script>
 
 <form class="mt-2 flex items-center gap-2" onsubmit={submit}>
-  <label
-    >Overrides what is computed, because <input
-      class="small-field w-[300px]"
-      aria-invalid={asked}
-      bind:value={reason}
-      {@attach focus}
-    /></label
-  >
+  <EntryField
+    label="Overrides what is computed, because"
+    class="w-[300px]"
+    refusal={asked ? 'Say why: an override keeps its reason, so that it is not a puzzle next month.' : ''}
+    bind:value={reason}
+    {@attach focus}
+  />
   <button class="underline" type="submit">Override</button>
   <button class="underline" type="button" onclick={onleave}>Leave it</button>
 </form>
-{#if asked}
-  <p class="bad mt-1" role="alert">Say why: an override keeps its reason, so that it is not a puzzle next month.</p>
-{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EntryField from '../../../../lib/fields/EntryField.svelte';
   import type { Snippet } from 'svelte';
   import Refusal from '../../../../lib/Refusal.svelte';
   import PatternBar from './PatternBar.svelte';
@@ -62,23 +63,23 @@
 <div class="mt-2 flex flex-wrap gap-x-4 gap-y-2">
   {#each draft.steps as step, i (i)}
     <span class="whitespace-nowrap">
-      <input
-        class="small-field w-[58px] text-right"
-        aria-label="Share of step {i + 1} in percent"
+      <EntryField
+        class="w-[58px] text-right"
+        name="Share of step {i + 1} in percent"
         value={step.share}
         onchange={(e) => setStep(i, { share: e.currentTarget.value })}
       />
       <span class="hush">% after</span>
-      <input
-        class="small-field w-[40px] text-right"
-        aria-label="Months later of step {i + 1}"
+      <EntryField
+        class="w-[40px] text-right"
+        name="Months later of step {i + 1}"
         value={step.lag}
         onchange={(e) => setStep(i, { lag: e.currentTarget.value })}
       />
       <span class="hush">months, less</span>
-      <input
-        class="small-field w-[46px] text-right"
-        aria-label="Discount of step {i + 1} in percent"
+      <EntryField
+        class="w-[46px] text-right"
+        name="Discount of step {i + 1} in percent"
         value={step.discount}
         onchange={(e) => setStep(i, { discount: e.currentTarget.value })}
       />
@@ -92,14 +93,12 @@
       {/if}
     </span>
   {/each}
-  <label>
-    <input
-      class="small-field w-[58px] text-right"
-      value={draft.never}
-      onchange={(e) => void put({ ...draft, never: e.currentTarget.value })}
-    />
-    <span class="hush">% never</span>
-  </label>
+  <EntryField
+    class="w-[58px] text-right"
+    value={draft.never}
+    after="% never"
+    onchange={(e) => void put({ ...draft, never: e.currentTarget.value })}
+  />
   <button class="underline" onclick={addStep}>Add a step</button>
   {#if typed}<button class="underline" onclick={() => (typed = undefined)}>Back to the pattern in force</button>{/if}
 </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
+  import EntryField from '../../../../lib/fields/EntryField.svelte';
   import { getPlan } from '../../../../lib/plan.svelte';
   import { Said } from '../../../../lib/said.svelte';
   import { changed } from '../../parts/fields';
@@ -21,13 +23,12 @@
 
   function choose(value: string) {
     if (value === 'new') naming = true;
-    else
-      void said.of(
-        save(
+    return value === 'new'
+      ? ''
+      : save(
           (now) => changed(now, { sharedTerms: value || null }),
           value ? `terms shared: ${all.find((one) => one.id === value)!.name}` : 'terms of its own',
-        ),
-      );
+        );
   }
 
   /** The line's terms become the plan's under a name, and the line shares them. */
@@ -50,31 +51,21 @@
 
 {#if naming}
   <form class="flex items-center gap-2" onsubmit={share}>
-    <!-- svelte-ignore a11y_autofocus -->
-    <input
-      class="small-field w-[150px]"
-      aria-label="Name of the terms"
-      placeholder="name"
-      bind:value={name}
-      autofocus
-    />
+    <EntryField class="w-[150px]" name="Name of the terms" placeholder="name" bind:value={name} autofocus />
     <button class="underline" type="submit">Share them</button>
     <button class="underline" type="button" onclick={() => (naming = false)}>Leave it</button>
   </form>
 {:else}
-  <select
-    class="small-field"
-    aria-label="Whose terms"
+  <ChoiceField
+    name="Whose terms"
     value={shared?.id ?? ''}
-    onchange={(e) => {
-      choose(e.currentTarget.value);
-      e.currentTarget.value = shared?.id ?? '';
-    }}
-  >
-    <option value="">of its own</option>
-    {#each all as one (one.id)}<option value={one.id}>shared: {one.name}</option>{/each}
-    <option value="new">share these under a name…</option>
-  </select>
+    onput={choose}
+    options={[
+      { value: '', name: 'of its own' },
+      ...all.map((one) => ({ value: one.id, name: `shared: ${one.name}` })),
+      { value: 'new', name: 'share these under a name…' },
+    ]}
+  />
   {#if shared}<span class="hush">a change here holds for every line that shares them</span>{/if}
 {/if}
 {#if said.words}<span class="bad" role="alert">{said.words}</span>{/if}

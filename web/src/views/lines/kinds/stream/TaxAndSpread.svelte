@@ -1,7 +1,6 @@
 <script lang="ts">
-  import Refusal from '../../../../lib/Refusal.svelte';
-  import TypedField from '../../../../lib/TypedField.svelte';
-  import { Said } from '../../../../lib/said.svelte';
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../../../lib/fields/TypedField.svelte';
   import type { Save, Stream } from '../../save';
   import TaxFields from '../../parts/TaxFields.svelte';
 
@@ -19,7 +18,6 @@
       .map((d) => (d.weight === 1 ? String(d.day) : `${d.day}×${d.weight}`))
       .join(', '),
   );
-  const said = new Said();
   /** What a way of spreading begins with. */
   const SPREADS: Record<string, Stream['spread']> = {
     even: { kind: 'even' },
@@ -52,22 +50,19 @@
 
 <div class="mt-3 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-t border-rule pt-2">
   <div class="w-full"><TaxFields {assumption} {save} {paid} /></div>
-  <label>
-    <span class="hush">Within the month</span>
-    <select
-      class="small-field"
-      value={spread.kind}
-      onchange={(e) => said.of(putSpread(SPREADS[e.currentTarget.value]!))}
-    >
-      <option value="even">even over business days</option>
-      <option value="days">on certain days</option>
-      <option value="weeks">by week of the month</option>
-    </select>
-  </label>
+  <ChoiceField
+    label="Within the month"
+    value={spread.kind}
+    onput={(chosen) => putSpread(SPREADS[chosen]!)}
+    options={[
+      { value: 'even', name: 'even over business days' },
+      { value: 'days', name: 'on certain days' },
+      { value: 'weeks', name: 'by week of the month' },
+    ]}
+  />
   {#if spread.kind === 'days'}
     <TypedField name="Days of the month" class="w-[130px]" value={days} onput={setDays} />
   {:else if spread.kind === 'weeks'}
     <TypedField name="Weights of the five weeks" class="w-[130px]" value={spread.weights.join(', ')} onput={setWeeks} />
   {/if}
 </div>
-<Refusal words={said.words} class="mt-1" />

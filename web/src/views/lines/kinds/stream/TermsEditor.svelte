@@ -1,7 +1,6 @@
 <script lang="ts">
+  import ChoiceField from '../../../../lib/fields/ChoiceField.svelte';
   import { getPlan } from '../../../../lib/plan.svelte';
-  import Refusal from '../../../../lib/Refusal.svelte';
-  import { Said } from '../../../../lib/said.svelte';
   import DayTermsEditor from './DayTermsEditor.svelte';
   import StepsEditor from '../../parts/StepsEditor.svelte';
   import PatternEditor from './PatternEditor.svelte';
@@ -22,7 +21,6 @@
   const plan = getPlan();
   const by = $derived(assumption.termsBy);
   const shared = $derived(plan.settings.terms?.find((one) => one.id === assumption.sharedTerms));
-  const said = new Said();
   const WORDS: Record<TermsJson['termsBy'], string> = {
     months: 'paid by a pattern of months',
     days: 'paid by days',
@@ -56,23 +54,23 @@
         : termsBy === 'target'
           ? { target: [{ from: first, value: 30 }] }
           : {};
-    void said.of(saveTerms((now) => ({ ...begun, ...now, termsBy }), WORDS[termsBy]));
+    return saveTerms((now) => ({ ...begun, ...now, termsBy }), WORDS[termsBy]);
   }
 </script>
 
 {#snippet head()}
   <span class="flex flex-wrap items-baseline gap-3">
     <b class="font-semibold">When it is paid</b>
-    <select
-      class="small-field"
-      aria-label="Terms"
+    <ChoiceField
+      name="Terms"
       value={by}
-      onchange={(e) => choose(e.currentTarget.value as TermsJson['termsBy'])}
-    >
-      <option value="months">by a pattern of months</option><option value="days">by days</option><option value="target"
-        >at a target of days</option
-      >
-    </select>
+      onput={choose}
+      options={[
+        { value: 'months', name: 'by a pattern of months' },
+        { value: 'days', name: 'by days' },
+        { value: 'target', name: 'at a target of days' },
+      ]}
+    />
     <ShareTerms {assumption} {save} {shared} />
   </span>
 {/snippet}
@@ -97,4 +95,3 @@
     </p>
   {/if}
 {/if}
-<Refusal words={said.words} class="mt-1" />

@@ -46,7 +46,10 @@ class MonthsController {
     /** The months of a window, the fiscal years they fall into, and the lines planned by month with what counts. */
     record MonthsTable(List<String> months, List<YearView> years, List<MonthsRow> rows) {}
 
-    /** A fiscal year as far as it is forecast, from a month to another; it stands after so many of the months shown. */
+    /**
+     * A fiscal year as far as it is forecast, of more than one month, from a month to another; it stands after so many
+     * of the months shown.
+     */
     record YearView(String from, String to, int after) {}
 
     /** A line's amounts by month, and what its years come to. */
@@ -65,7 +68,7 @@ class MonthsController {
         WholeMonths all = WholeMonths.of(shown.forecast());
         List<Period> months = all.touched(Periods.MONTH, from, to);
         List<Period> years = all.all(Periods.YEAR).stream()
-                .filter(year -> months.stream().anyMatch(year::overlaps))
+                .filter(year -> !months.contains(year) && months.stream().anyMatch(year::overlaps))
                 .toList();
         ActivityCalculator activity = shown.forecast().accounts().activity();
         return new MonthsTable(

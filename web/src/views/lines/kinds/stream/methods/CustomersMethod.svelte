@@ -1,9 +1,8 @@
 <script lang="ts">
-  import TypedField from '../../../../../lib/TypedField.svelte';
+  import ChoiceField from '../../../../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../../../../lib/fields/TypedField.svelte';
   import { noMonth, readMonth, type Day } from '../../../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../../../lib/money';
-  import Refusal from '../../../../../lib/Refusal.svelte';
-  import { Said } from '../../../../../lib/said.svelte';
   import type { Driver, MethodOf, Save } from '../../../save';
   import DriverEditor from './DriverEditor.svelte';
 
@@ -14,7 +13,6 @@
   }
 
   let { method, first, put }: Props = $props();
-  const said = new Said();
 
   function setFrom(typed: string) {
     const from = readMonth(typed);
@@ -32,8 +30,9 @@
   }
 
   function choose(field: 'lostAs' | 'feeOn', value: string) {
-    void said.of(
-      put((now) => ({ ...now, [field]: value }), `${field === 'lostAs' ? 'customers lost as' : 'fee on'} ${value}`),
+    return put(
+      (now) => ({ ...now, [field]: value }),
+      `${field === 'lostAs' ? 'customers lost as' : 'fee on'} ${value}`,
     );
   }
 </script>
@@ -57,26 +56,26 @@
   <DriverEditor label="gained each month" driver={method.gained} {first} put={putDriver('gained')} />
   <div class="flex flex-wrap items-baseline gap-x-4">
     <DriverEditor label="lost each month" driver={method.lost} {first} put={putDriver('lost')} />
-    <select
-      class="small-field"
-      aria-label="What is lost is"
+    <ChoiceField
+      name="What is lost is"
       value={method.lostAs}
-      onchange={(e) => choose('lostAs', e.currentTarget.value)}
-    >
-      <option value="number">customers</option><option value="percent">% of those at the start</option>
-    </select>
+      onput={(chosen) => choose('lostAs', chosen)}
+      options={[
+        { value: 'number', name: 'customers' },
+        { value: 'percent', name: '% of those at the start' },
+      ]}
+    />
   </div>
   <div class="flex flex-wrap items-baseline gap-x-4">
     <DriverEditor label="fee of each" driver={method.fee} {first} put={putDriver('fee')} />
-    <select
-      class="small-field"
-      aria-label="The fee is paid by"
+    <ChoiceField
+      name="The fee is paid by"
       value={method.feeOn}
-      onchange={(e) => choose('feeOn', e.currentTarget.value)}
-    >
-      <option value="closing">customers at the end of the month</option>
-      <option value="mean">the mean of start and end</option>
-    </select>
+      onput={(chosen) => choose('feeOn', chosen)}
+      options={[
+        { value: 'closing', name: 'customers at the end of the month' },
+        { value: 'mean', name: 'the mean of start and end' },
+      ]}
+    />
   </div>
-  <Refusal words={said.words} />
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TypedField from '../../../../../lib/TypedField.svelte';
+  import TypedField from '../../../../../lib/fields/TypedField.svelte';
   import type { Day } from '../../../../../lib/dates';
   import { readPercent } from '../../../../../lib/money';
   import type { Driver, Save } from '../../../save';

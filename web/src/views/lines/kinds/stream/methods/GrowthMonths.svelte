@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends { growthOf: Record<string, string> }">
-  import TypedField from '../../../../../lib/TypedField.svelte';
+  import EntryField from '../../../../../lib/fields/EntryField.svelte';
+  import TypedField from '../../../../../lib/fields/TypedField.svelte';
   import { monthName, noMonth, readMonth } from '../../../../../lib/dates';
   import { readPercent } from '../../../../../lib/money';
   import Refusal from '../../../../../lib/Refusal.svelte';
@@ -73,12 +74,11 @@
 {/each}
 {#if adding}
   <form class="flex items-center gap-2" onsubmit={add}>
-    <!-- svelte-ignore a11y_autofocus -->
-    <input class="small-field w-[86px]" placeholder="2026-07" aria-label="Month" bind:value={month} autofocus />
-    <input
-      class="small-field w-[56px] text-right"
+    <EntryField class="w-[86px]" placeholder="2026-07" name="Month" bind:value={month} autofocus />
+    <EntryField
+      class="w-[56px] text-right"
       placeholder="%"
-      aria-label="Growth in that month in percent"
+      name="Growth in that month in percent"
       bind:value={percent}
     />
     <button class="underline" type="submit">Add</button>

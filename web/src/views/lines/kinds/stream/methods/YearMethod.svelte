@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TypedField from '../../../../../lib/TypedField.svelte';
+  import TypedField from '../../../../../lib/fields/TypedField.svelte';
   import { addMonths, monthName, MONTHS_IN_FULL, type Day } from '../../../../../lib/dates';
   import { grouped, noAmount, readAmount, readPercent } from '../../../../../lib/money';
   import { getPlan } from '../../../../../lib/plan.svelte';
@@ -13,7 +13,7 @@
 
   let { method, first, put }: Props = $props();
   const plan = getPlan();
-  const begins = $derived(MONTHS_IN_FULL.indexOf(String(plan.settings.firstFiscalMonth)));
+  const begins = $derived(MONTHS_IN_FULL.findIndex((month) => month === plan.settings.firstFiscalMonth));
   const totals = $derived(method.totals);
   const weights = $derived(method.weights);
   /** The fiscal year of the first month that is forecast, and three after it, with whatever else has a total. */

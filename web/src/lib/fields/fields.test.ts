@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { tick } from 'svelte';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import ChoiceField from './ChoiceField.svelte';
 import TypedField from './TypedField.svelte';
 
 function field(): HTMLInputElement {
@@ -50,5 +51,39 @@ describe('a typed field', () => {
     expect(screen.queryByRole('alert')).toBeNull();
     answers[1]!('two is no number');
     expect((await screen.findByRole('alert')).textContent).toBe('two is no number');
+  });
+});
+
+describe('a choice', () => {
+  const options = ['even', { value: 'days', name: 'on certain days' }];
+  const select = () => screen.getByRole<HTMLSelectElement>('combobox');
+  const choose = (value: string) => fireEvent.change(select(), { target: { value } });
+
+  it('that is not taken is not shown as if it were, and says why beside it', async () => {
+    const onput = vi.fn(() => Promise.resolve('There are no such days'));
+    render(ChoiceField, { value: 'even', name: 'Spread', options, onput });
+    expect([...select().options].map((one) => one.textContent)).toEqual(['even', 'on certain days']);
+    await choose('days');
+    const said = await screen.findByRole('alert');
+    expect(onput).toHaveBeenCalledWith('days');
+    expect(select().value).toBe('even');
+    expect(select().getAttribute('aria-describedby')).toBe(said.id);
+  });
+
+  it('made while the one before is being put in force stands', async () => {
+    const answers: ((said: string) => void)[] = [];
+    const onput = () => new Promise<string>((done) => answers.push(done));
+    const { rerender } = render(ChoiceField, { value: 'even', name: 'Spread', options, onput });
+    await choose('days');
+    await choose('even');
+    await choose('days');
+    answers[1]!('too late');
+    await tick();
+    expect(select().value).toBe('days');
+    expect(screen.queryByRole('alert')).toBeNull();
+    await rerender({ value: 'days' });
+    answers[2]!('');
+    await tick();
+    expect(select().value).toBe('days');
   });
 });

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import FieldFrame from './FieldFrame.svelte';
+
   interface Props {
     /** The text in force. */
     value: string;
@@ -28,7 +30,6 @@
     placeholder,
     maxlength,
   }: Props = $props();
-  const said = $props.id();
   /** What was typed and is not in force: it stays, whatever else becomes of the plan, until it is saved or given up. */
   let typed = $state<string>();
   let refusal = $state('');
@@ -55,14 +56,13 @@
   }
 </script>
 
-<span class="inline-flex flex-col">
-  <label class={above ? 'block' : 'whitespace-nowrap'}>
-    {#if label}<span class="hush {above ? 'block' : ''}">{label}</span>{/if}
+<FieldFrame {label} {above} {after} {refusal}>
+  {#snippet children(said)}
     <input
       class="small-field {look}"
       aria-label={name}
       aria-invalid={!!refusal}
-      aria-describedby={refusal ? said : undefined}
+      aria-describedby={said}
       {placeholder}
       {maxlength}
       bind:value={() => typed ?? value, (text) => (typed = text)}
@@ -70,8 +70,5 @@
       onblur={() => typed === value && giveUp()}
       {onkeydown}
     />
-    {#if after}<span class="hush">{after}</span>{/if}
-  </label>
-  {#if refusal}<span id={said} class="bad mt-0.5 block max-w-[320px] whitespace-normal" role="alert">{refusal}</span
-    >{/if}
-</span>
+  {/snippet}
+</FieldFrame>
