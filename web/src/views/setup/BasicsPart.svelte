@@ -92,7 +92,7 @@
   </div>
   <b class="mt-3 block font-semibold">Bank accounts, with their booked balance at the end of the as-of date</b>
   {#each wizard.accounts as account, i (i)}
-    <div class="mt-1 flex flex-wrap items-center gap-2">
+    <div class="mt-1 flex flex-wrap items-start gap-2">
       <EntryField class="w-[200px]" name="Name of account {i + 1}" maxlength={120} bind:value={account.name} />
       <ChoiceField
         name="Country of account {i + 1}"

@@ -14,7 +14,7 @@
 <section class="card" aria-label="Main costs">
   <b class="font-semibold">Your main costs</b> <span class="hush">a cost without an amount is left out</span>
   {#each wizard.costs as cost, i (i)}
-    <div class="mt-1 flex flex-wrap items-center gap-2">
+    <div class="mt-1 flex flex-wrap items-start gap-2">
       <EntryField class="w-[200px]" name="Name of cost {i + 1}" maxlength={120} bind:value={cost.name} />
       <EntryField
         class="w-[120px] text-right"

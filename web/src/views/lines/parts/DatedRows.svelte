@@ -1,8 +1,3 @@
-<script lang="ts" module>
-  /** An amount on a date. */
-  export type DatedRow = { date: string; amount: string; note: string };
-</script>
-
 <script lang="ts" generics="Row extends DatedRow">
   import EntryField from '../../../lib/fields/EntryField.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
@@ -11,6 +6,7 @@
   import TypedField from '../../../lib/fields/TypedField.svelte';
   import { noDay, readDay } from '../../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../../lib/money';
+  import { readBlock, readDated, type DatedRow } from './dated';
   import { Said } from '../../../lib/said.svelte';
 
   interface Props {
@@ -48,17 +44,28 @@
 
   async function add(e: Event) {
     e.preventDefault();
-    const day = readDay(date);
-    const value = readAmount(amount);
-    if (!day || value === null) {
-      said.now([day ? '' : noDay(date), value === null ? noAmount(amount) : ''].join(' ').trim());
-    } else {
-      const row = make({ date: day, amount: value, note });
-      if (await said.of(put((now) => [...now, row], `${what} of ${day} added`))) {
-        date = amount = note = '';
-        dateField?.focus();
-      }
+    const row = readDated(date, amount, note);
+    if ('refusal' in row) said.now(row.refusal);
+    else if (await said.of(put((now) => [...now, make(row)], `${what} of ${row.date} added`))) {
+      date = amount = note = '';
+      dateField?.focus();
     }
+  }
+
+  /** A block of a spreadsheet comes in whole, as one edit; what is pasted as one date stays in its field. */
+  async function paste(e: ClipboardEvent) {
+    const text = e.clipboardData?.getData('text/plain') ?? '';
+    if (!/[\t\n]/.test(text.trim())) return;
+    e.preventDefault();
+    const read = readBlock(text);
+    if ('refusal' in read) said.now(read.refusal);
+    else
+      await said.of(
+        put(
+          (now) => [...now, ...read.map(make)],
+          read.length === 1 ? `${what} of ${read[0]!.date} added` : `${what}: ${read.length} added`,
+        ),
+      );
   }
 </script>
 
@@ -118,9 +125,11 @@
     name="Date of a new {what}"
     bind:value={date}
     bind:field={dateField}
+    onpaste={(e) => void paste(e)}
   />
   <EntryField class="w-[110px] text-right" placeholder="amount" name="Amount of a new {what}" bind:value={amount} />
   <EntryField class="w-[280px]" placeholder="note" name="Note of a new {what}" bind:value={note} />
   <Act type="submit">Add {what}</Act>
+  <span class="hush">or paste dates with their amounts from a spreadsheet into the first field</span>
 </form>
 <Refusal words={said.words} class="mt-1" />

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { monthStart } from '../../../../lib/dates';
   import { getPlan } from '../../../../lib/plan.svelte';
-  import DatedRows, { type DatedRow } from '../../parts/DatedRows.svelte';
+  import type { DatedRow } from '../../parts/dated';
+  import DatedRows from '../../parts/DatedRows.svelte';
   import { CONVENTION } from '../../parts/choices';
   import Fields from '../../parts/Fields.svelte';
   import { changed, type FieldSpec, type Part } from '../../parts/fields';
