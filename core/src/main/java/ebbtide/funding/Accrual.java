@@ -25,10 +25,10 @@ public record Accrual(
         DaySeries booked) {
     /** An accrual is counted in millionths of a minor unit, times the days of its year. */
     private static final BigInteger MILLION = BigInteger.valueOf(1_000_000);
-    /** Products of balances and rates that are smaller than these fit, and so do those of a month of nights. */
+    /** Products of balances and of rates times nights that are smaller than these fit, and so does the sum of two. */
     private static final long SMALL = 1L << 38;
 
-    private static final long SMALL_RATE = 1L << 18;
+    private static final long SMALL_RATE = 1L << 22;
 
     /** Returns an accrual of something that bears no interest over so many days. */
     public static Accrual none(int days) {
@@ -43,17 +43,22 @@ public record Accrual(
         return BigInteger.valueOf(minor).multiply(MILLION).multiply(BigInteger.valueOf(year));
     }
 
-    /** Adds what the night of a day does, on a balance at a rate and an undrawn part at a fee. */
-    void night(int day, long balance, long undrawn, Accrued to) {
-        if (!counted || nights[day] == 0) {
-            return;
+    /** Adds what the night of a day does, on a balance at the rate. */
+    void night(int day, long balance, Accrued to) {
+        if (counted) {
+            night(rate.on(day) * nights[day], balance, 0, 0, to);
         }
-        long bears = rate.on(day);
-        long costs = fee.on(day);
+    }
+
+    /**
+     * Adds what a night does, on a balance and on an undrawn part: what it bears and costs are rates in millionths
+     * times the days that it counts for.
+     */
+    static void night(long bears, long balance, long costs, long undrawn, Accrued to) {
         if (balance < SMALL && undrawn < SMALL && Math.abs(bears) < SMALL_RATE && Math.abs(costs) < SMALL_RATE) {
-            to.add((balance * bears + undrawn * costs) * nights[day]);
+            to.add(balance * bears + undrawn * costs);
         } else {
-            to.add(product(balance, bears).add(product(undrawn, costs)).multiply(BigInteger.valueOf(nights[day])));
+            to.add(product(balance, bears).add(product(undrawn, costs)));
         }
     }
 

@@ -11,7 +11,9 @@ final class Accrued {
     private long fits;
 
     Accrued(BigInteger opening) {
-        this.beyond = opening;
+        boolean fit = opening.bitLength() < Long.SIZE;
+        this.beyond = fit ? BigInteger.ZERO : opening;
+        this.fits = fit ? opening.longValue() : 0;
     }
 
     void add(long more) {

@@ -102,13 +102,14 @@ public final class Funding {
         YearMonth first = plan.settings().firstForecastMonth();
         long[] earned =
                 new long[(int) first.until(YearMonth.from(plan.settings().horizonEnd()), ChronoUnit.MONTHS) + 1];
-        InterestCost cost = result.costs().get(source);
-        long before = cost.opening() - input.interest().costOfMonthSoFar(source);
+        InterestCosts costs = result.costs();
+        long before = costs.opening(source) - input.interest().costOfMonthSoFar(source);
         for (int i = 0; i < earned.length; i++) {
             int day = timeline.index(first.plusMonths(i).atEndOfMonth()) - asOf - 1;
             if (result.isKnown(day)) {
-                earned[i] = before - cost.upTo(day);
-                before = cost.upTo(day);
+                long upTo = costs.upTo(source, day);
+                earned[i] = before - upTo;
+                before = upTo;
             }
         }
         return MonthSeries.of(Timeline.monthNumber(first), earned);
@@ -132,19 +133,19 @@ public final class Funding {
         Map<String, DaySeries> byLine = new LinkedHashMap<>();
         List<Line> facilities = input.facilities();
         for (int i = 0; i < facilities.size(); i++) {
-            byLine.put(facilities.get(i).id(), onTimeline(result.flows().get(i)));
+            byLine.put(facilities.get(i).id(), onTimeline(result.flows(), i, 1));
         }
         for (int i = 0; i < input.interest().count(); i++) {
-            DaySeries paid = result.interest().get(i).negative();
-            input.interest().line(i).ifPresent(line -> byLine.put(line.id(), onTimeline(paid)));
+            int at = i;
+            input.interest().line(i).ifPresent(line -> byLine.put(line.id(), onTimeline(result.interest(), at, -1)));
         }
         return byLine;
     }
 
-    private DaySeries onTimeline(DaySeries swept) {
+    private DaySeries onTimeline(DayTable swept, int thing, int sign) {
         return DaySeries.of(timeline.days(), day -> {
             int at = day - asOf - 1;
-            return at >= 0 && result.isKnown(at) ? swept.on(at) : 0;
+            return at >= 0 && result.isKnown(at) ? sign * swept.on(thing, at) : 0;
         });
     }
 
@@ -171,7 +172,7 @@ public final class Funding {
             return Optional.of(
                     "no more than " + words(most(at, day)) + " may be drawn then: what is above is repaid at once");
         }
-        long flow = result.flows().get(at).on(day - asOf - 1);
+        long flow = result.flows().on(at, day - asOf - 1);
         long multiple = ((Revolving) line.assumption()).multiple();
         return Optional.of((flow > 0 ? "cash would be under its minimum of " : "cash is above its minimum of ")
                 + words(input.minimum(day))
@@ -217,8 +218,9 @@ public final class Funding {
 
     private DaySeries drawnByDay(int facility) {
         DaySeries before = input.drawnBefore(facilities().get(facility));
-        DaySeries after = result.drawn().get(facility);
-        return DaySeries.of(timeline.days(), day -> day <= asOf ? before.on(day) : after.on(day - asOf - 1));
+        return DaySeries.of(
+                timeline.days(),
+                day -> day <= asOf ? before.on(day) : result.drawn().on(facility, day - asOf - 1));
     }
 
     /** Returns what is drawn on a facility at the end of the as-of date: what was said, and every movement since. */
@@ -254,7 +256,7 @@ public final class Funding {
     public long drawn(int facility, int day) {
         return day <= asOf
                 ? input.drawnBefore(input.facilities().get(facility)).on(day)
-                : result.drawn().get(facility).on(day - asOf - 1);
+                : result.drawn().on(facility, day - asOf - 1);
     }
 
     /** Returns what is drawn on all facilities at the end of a day of the timeline. */
@@ -268,7 +270,7 @@ public final class Funding {
 
     /** Returns what of a draw's facility was repaid on a day because its limit asked for it. */
     public long forced(int facility, int day) {
-        return result.forced().get(facility).on(day - asOf - 1);
+        return result.forced().on(facility, day - asOf - 1);
     }
 
     /** Returns the most that may be drawn on a facility on a day. */

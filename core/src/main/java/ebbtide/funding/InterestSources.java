@@ -15,6 +15,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,6 +28,7 @@ final class InterestSources {
     private final SweptDays days;
     private final FundingBooks books;
     private final List<Source> sources = new ArrayList<>();
+    private final List<Optional<Line>> lines;
 
     /** How the interest of a source accrues, and what it came to in the first month that is forecast up to D. */
     record Source(Accrual accrual, long ofMonth) {}
@@ -44,6 +46,10 @@ final class InterestSources {
         this.facilities = facilities;
         this.days = books.days();
         this.books = books;
+        this.lines = Stream.concat(
+                        facilities.stream().map(line -> line(Interest.Of.LINE, line.id())),
+                        Stream.of(line(Interest.Of.OVERDRAFT, null), line(Interest.Of.CASH, null)))
+                .toList();
         facilities.forEach(line -> sources.add(ofFacility(line, known)));
         sources.add(ofBank(Interest.Of.OVERDRAFT, levels));
         sources.add(ofBank(Interest.Of.CASH, levels));
@@ -80,13 +86,11 @@ final class InterestSources {
 
     /** Returns the line on which the interest of a source is paid: facilities in order, the overdraft, cash. */
     Optional<Line> line(int source) {
-        return source < facilities.size()
-                ? line(Interest.Of.LINE, facilities.get(source).id())
-                : line(source == facilities.size() ? Interest.Of.OVERDRAFT : Interest.Of.CASH, null);
+        return lines.get(source);
     }
 
     private Source ofFacility(Line facility, Derived<OfFacility, Source> known) {
-        return line(Interest.Of.LINE, facility.id())
+        return line(facilities.indexOf(facility))
                 .map(interest -> known.of(
                         facility.id(),
                         () -> new OfFacility((Revolving) facility.assumption(), books.of(facility), books.of(interest)),
@@ -142,7 +146,7 @@ final class InterestSources {
 
     /** What accrued by the as-of date is what the accounts bore since they were charged last. */
     private Source ofBank(Interest.Of of, DaySeries levels) {
-        Optional<Line> line = line(of, null);
+        Optional<Line> line = line(facilities.size() + (of == Interest.Of.OVERDRAFT ? 0 : 1));
         if (line.isEmpty()) {
             return new Source(Accrual.none(days.count()), 0);
         }

@@ -51,7 +51,12 @@ final class SweepInput {
 
     /** What is taken over from an earlier plan where its facilities are the same: their interest and their limits. */
     private record Known(
-            Derived<InterestSources.OfFacility, InterestSources.Source> interest, Derived<Limited, DaySeries> limits) {}
+            Derived<InterestSources.OfFacility, InterestSources.Source> interest,
+            Derived<Limited, DaySeries> limits,
+            Derived<Facilities, SweptTerms> terms) {}
+
+    /** All that what changes of facilities by day follows from. */
+    private record Facilities(List<SweptFacility> all, int days) {}
 
     /** All that the limit of a facility follows from, where no borrowing base does. */
     private record Limited(Revolving facility, Timeline timeline) {
@@ -63,8 +68,10 @@ final class SweepInput {
     /** Reads the flows of all lines before the sweep, their plan and its books; an earlier input is taken over. */
     SweepInput(Flows flows, Optional<SweepInput> before) {
         this.known = before.map(one -> new Known(
-                        one.known.interest().next(), one.known.limits().next()))
-                .orElseGet(() -> new Known(Derived.none(), Derived.none()));
+                        one.known.interest().next(),
+                        one.known.limits().next(),
+                        one.known.terms().next()))
+                .orElseGet(() -> new Known(Derived.none(), Derived.none(), Derived.none()));
         this.plan = flows.accounts().plan();
         this.timeline = flows.timeline();
         this.days = SweptDays.of(plan.settings(), timeline);
@@ -214,6 +221,8 @@ final class SweepInput {
 
     private Sweep.Input read(DaySeries levels) {
         FundingRules rules = plan.settings().funding();
+        List<SweptFacility> swept =
+                IntStream.range(0, facilities.size()).mapToObj(this::facility).toList();
         return new Sweep.Input(
                 levels.on(days.asOf()),
                 net(levels),
@@ -221,20 +230,22 @@ final class SweepInput {
                 days.after(overdraft),
                 facilities.isEmpty() ? new boolean[days.count()] : days.swept(rules.sweeps()),
                 rules.buffer(),
-                IntStream.range(0, facilities.size()).mapToObj(this::facility).toList(),
+                swept,
                 interest.accrual(facilities.size()),
                 interest.accrual(facilities.size() + 1),
-                rules.interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE ? days.months() : null);
+                rules.interestBy() == FundingRules.InterestBy.AVERAGE_BALANCE ? days.months() : null,
+                known.terms()
+                        .of("", () -> new Facilities(swept, days.count()), of -> new SweptTerms(of.all(), of.days())));
     }
 
-    private Sweep.Facility facility(int at) {
+    private SweptFacility facility(int at) {
         Line line = facilities.get(at);
         Revolving revolving = (Revolving) line.assumption();
         LocalDate drawable = plan.settings().asOf();
         for (int i = 0; i < revolving.noticeDays(); i++) {
             drawable = timeline.calendar().next(drawable);
         }
-        return new Sweep.Facility(
+        return new SweptFacility(
                 days.after(limit(line)),
                 books.after(line),
                 revolving.committed(),

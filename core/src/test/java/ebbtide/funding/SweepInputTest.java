@@ -145,7 +145,7 @@ class SweepInputTest {
                         new DayAmount(D.plusDays(2), -1_000)),
                 facility("f", revolving(null, 3, D.minusDays(5), 40_000)));
         assertThat(input.books().drawnOn(input.facilities().get(0), D)).isEqualTo(43_000);
-        Sweep.Facility swept = input.of(DaySeries.NIL).facilities().get(0);
+        SweptFacility swept = input.of(DaySeries.NIL).facilities().get(0);
         assertThat(swept.drawn()).isEqualTo(43_000);
         assertThat(swept.moved().on(1)).as("booked on 2 April").isEqualTo(-1_000);
         assertThat(swept.firstDraw())
@@ -192,7 +192,7 @@ class SweepInputTest {
         Sweep.Input paid = input(FundingRules.USUAL, List.of(), f, interest).of(DaySeries.NIL);
         assertThat(paid.facilities().get(0).accrual().counted()).isTrue();
         Sweep.Result result = Sweep.of(paid);
-        assertThat(result.interest().get(0).on(29))
+        assertThat(result.interest().on(0, 29))
                 .as("30 nights to 30 April, the night of D among them, on what is then drawn")
                 .isPositive();
         assertThat(input(FundingRules.USUAL, List.of(), f)

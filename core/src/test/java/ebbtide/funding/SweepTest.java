@@ -40,12 +40,12 @@ class SweepTest {
                 DaySeries.NIL);
     }
 
-    private static Sweep.Facility facility(DaySeries most, long multiple, long drawn, Accrual accrual) {
-        return new Sweep.Facility(most, DaySeries.NIL, true, multiple, 0, drawn, accrual);
+    private static SweptFacility facility(DaySeries most, long multiple, long drawn, Accrual accrual) {
+        return new SweptFacility(most, DaySeries.NIL, true, multiple, 0, drawn, accrual);
     }
 
     private static Sweep.Input input(
-            long cash, long minimum, long[] net, List<Sweep.Month> months, Sweep.Facility... facilities) {
+            long cash, long minimum, long[] net, List<Sweep.Month> months, SweptFacility... facilities) {
         int days = net.length;
         return new Sweep.Input(
                 cash,
@@ -57,7 +57,8 @@ class SweepTest {
                 List.of(facilities),
                 Accrual.none(days),
                 Accrual.none(days),
-                months);
+                months,
+                new SweptTerms(List.of(facilities), days));
     }
 
     /** W4 and W16. */
@@ -73,7 +74,7 @@ class SweepTest {
         assertThat(result.cash().stream())
                 .containsExactlyElementsOf(
                         Arrays.stream(cash.split(" ")).map(Long::valueOf).toList());
-        assertThat(result.drawn().get(0).stream())
+        assertThat(result.drawn().of(0).stream())
                 .containsExactlyElementsOf(
                         Arrays.stream(drawn.split(" ")).map(Long::valueOf).toList());
         assertThat(result.shortfall().stream()).containsExactly(0L, 0L, shortInThird, 0L, 0L);
@@ -89,8 +90,8 @@ class SweepTest {
                 null,
                 facility(all(2, 3_000), 1, 0, Accrual.none(2)),
                 facility(all(2, 9_000), 1, 0, Accrual.none(2))));
-        assertThat(result.drawn().get(0).stream()).containsExactly(3_000L, 2_500L);
-        assertThat(result.drawn().get(1).stream()).containsExactly(2_000L, 0L);
+        assertThat(result.drawn().of(0).stream()).containsExactly(3_000L, 2_500L);
+        assertThat(result.drawn().of(1).stream()).containsExactly(2_000L, 0L);
     }
 
     /** W5. */
@@ -102,10 +103,13 @@ class SweepTest {
                 new long[] {-18_500_000},
                 List.of(new Sweep.Month(0, 0, 0, 30, 30)),
                 facility(all(1, 100_000_000), 1, 25_000_000, rate(1, 84_000))));
-        assertThat(result.interest().get(0).stream()).containsExactly(230_055L);
-        assertThat(result.drawn().get(0).stream()).containsExactly(40_730_055L);
+        assertThat(result.interest().of(0).stream()).containsExactly(230_055L);
+        assertThat(result.drawn().of(0).stream()).containsExactly(40_730_055L);
         assertThat(result.cash().stream()).containsExactly(6_000_000L);
         assertThat(result.unsettled()).isEqualTo(-1);
+        assertThat(result.costs().upTo(0, 0))
+                .as("what it has cost: nothing accrues by nights beside it")
+                .isEqualTo(230_055);
     }
 
     /** W17: 147,700 are needed before interest; from no interest the least drawing that settles is 400,000. */
@@ -117,8 +121,8 @@ class SweepTest {
                 new long[] {-14_770_000},
                 List.of(new Sweep.Month(0, 0, 0, 30, 30)),
                 facility(all(1, 100_000_000), 2_500_000, 25_000_000, rate(1, 84_000))));
-        assertThat(result.drawn().get(0).stream()).containsExactly(40_000_000L);
-        assertThat(result.interest().get(0).stream()).containsExactly(227_500L);
+        assertThat(result.drawn().of(0).stream()).containsExactly(40_000_000L);
+        assertThat(result.interest().of(0).stream()).containsExactly(227_500L);
     }
 
     /** W12. */
@@ -126,7 +130,7 @@ class SweepTest {
     void facilityThatEndsWhileDrawn_isRepaidAsFarAsThereIsCash_andTheRestIsOverdue() {
         Sweep.Result result = Sweep.of(input(
                 18_000_000, 10_000_000, new long[] {0}, null, facility(DaySeries.NIL, 1, 25_000_000, Accrual.none(1))));
-        assertThat(result.forced().get(0).stream()).containsExactly(18_000_000L);
+        assertThat(result.forced().of(0).stream()).containsExactly(18_000_000L);
         assertThat(result.cash().stream()).containsExactly(0L);
         assertThat(result.overdue().stream()).containsExactly(7_000_000L);
         assertThat(result.shortfall().stream()).containsExactly(17_000_000L);
@@ -143,7 +147,7 @@ class SweepTest {
         for (int run = 0; run < 3_000; run++) {
             long[] net = {random.nextInt(400_000) - 300_000L, random.nextInt(400_000) - 300_000L};
             List<Sweep.Month> months = List.of(new Sweep.Month(0, 0, 0, 30, 30), new Sweep.Month(1, 1, 1, 30, 30));
-            Sweep.Facility one = facility(all(2, 9_000_000), 1_000, random.nextInt(500_000), rate(2, 20_000));
+            SweptFacility one = facility(all(2, 9_000_000), 1_000, random.nextInt(500_000), rate(2, 20_000));
             Sweep.Input in = new Sweep.Input(
                     random.nextInt(200_000),
                     DaySeries.of(net),
@@ -154,7 +158,8 @@ class SweepTest {
                     List.of(one),
                     Accrual.none(2),
                     rate(2, 900_000),
-                    months);
+                    months,
+                    new SweptTerms(List.of(one), 2));
             Sweep.Result result = Sweep.of(in);
             if (result.unsettled() >= 0) {
                 unsettled++;
@@ -186,13 +191,13 @@ class SweepTest {
                 DaySeries.NIL);
         long[] net = new long[days];
         Sweep.Result result = Sweep.of(input(0, 0, net, null, facility(all(days, 300_000), 1, 100_000, accrual)));
-        assertThat(result.interest().get(0).on(2)).as("what waited to be paid").isEqualTo(11);
+        assertThat(result.interest().on(0, 2)).as("what waited to be paid").isEqualTo(11);
         // Thirty nights of 20 on what is drawn and 20 on what is not, and the 5 that had accrued; 11 more are drawn
         // from the third day on.
-        assertThat(result.interest().get(0).on(32))
+        assertThat(result.interest().on(0, 32))
                 .isEqualTo(Math.round(5 + 2 * 40.0 + 28 * (100_011 * 0.073 + 199_989 * 0.0365) / 365));
-        assertThat(result.drawn().get(0).on(39))
-                .isEqualTo(100_011 + result.interest().get(0).on(32));
+        assertThat(result.drawn().on(0, 39))
+                .isEqualTo(100_011 + result.interest().on(0, 32));
     }
 
     /**
@@ -205,7 +210,7 @@ class SweepTest {
             Random random = new Random(seed);
             int days = 60;
             long[] net = random.longs(days, -50_000, 50_000).toArray();
-            Sweep.Facility[] facilities = new Sweep.Facility[1 + random.nextInt(3)];
+            SweptFacility[] facilities = new SweptFacility[1 + random.nextInt(3)];
             for (int i = 0; i < facilities.length; i++) {
                 long first = random.nextInt(300_000);
                 long then = random.nextInt(300_000);
@@ -226,7 +231,7 @@ class SweepTest {
                         0,
                         -1,
                         DaySeries.NIL);
-                facilities[i] = new Sweep.Facility(
+                facilities[i] = new SweptFacility(
                         most,
                         DaySeries.NIL,
                         true,
@@ -245,7 +250,8 @@ class SweepTest {
                     List.of(facilities),
                     Accrual.none(days),
                     rate(days, 10_000),
-                    null);
+                    null,
+                    new SweptTerms(List.of(facilities), days));
             Sweep.Result result = Sweep.of(in);
             long cash = in.cash();
             for (int day = 0; day < days; day++) {
@@ -254,14 +260,13 @@ class SweepTest {
                 boolean repaid = false;
                 long undrawn = 0;
                 for (int i = 0; i < facilities.length; i++) {
-                    long flow = result.flows().get(i).on(day);
-                    cash += flow - result.interest().get(i).on(day);
+                    long flow = result.flows().on(i, day);
+                    cash += flow - result.interest().on(i, day);
                     drew |= flow > 0;
-                    repaid |= flow < 0 && result.forced().get(i).on(day) == 0;
-                    long before = day == 0
-                            ? facilities[i].drawn()
-                            : result.drawn().get(i).on(day - 1);
-                    assertThat(result.drawn().get(i).on(day))
+                    repaid |= flow < 0 && result.forced().on(i, day) == 0;
+                    long before =
+                            day == 0 ? facilities[i].drawn() : result.drawn().on(i, day - 1);
+                    assertThat(result.drawn().on(i, day))
                             .as("seed %d", seed)
                             .isEqualTo(before + flow)
                             .isNotNegative();
@@ -270,11 +275,11 @@ class SweepTest {
                             : Math.max(
                                             0,
                                             facilities[i].most().on(day)
-                                                    - result.drawn().get(i).on(day))
+                                                    - result.drawn().on(i, day))
                                     / facilities[i].multiple();
                 }
-                cash -= result.interest().get(facilities.length).on(day)
-                        + result.interest().get(facilities.length + 1).on(day);
+                cash -= result.interest().on(facilities.length, day)
+                        + result.interest().on(facilities.length + 1, day);
                 assertThat(result.cash().on(day))
                         .as("seed %d, day %d", seed, day)
                         .isEqualTo(cash);
@@ -282,7 +287,7 @@ class SweepTest {
                 assertThat(cash >= in.minimum().on(day) || undrawn == 0)
                         .as("seed %d, day %d: short only when nothing is left to draw", seed, day)
                         .isTrue();
-                long drawn = result.drawn().stream().mapToLong(one -> one.on(0)).sum();
+                long drawn = result.drawn().sum(0);
                 assertThat(result.shortfall().on(day))
                         .isEqualTo(Math.max(
                                         0,
