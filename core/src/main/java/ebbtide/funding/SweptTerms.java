@@ -10,7 +10,6 @@ import java.util.stream.IntStream;
  * same facilities.
  */
 final class SweptTerms {
-    final int days;
     final long[] most;
     final long[] bears;
     final long[] costs;
@@ -23,7 +22,6 @@ final class SweptTerms {
 
     SweptTerms(List<SweptFacility> facilities, int days) {
         int count = facilities.size();
-        this.days = days;
         this.most = new long[count * days];
         this.bears = new long[count * days];
         this.costs = new long[count * days];

@@ -2,6 +2,7 @@ package ebbtide.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Everywhere;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Random;

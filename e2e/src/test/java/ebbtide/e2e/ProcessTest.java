@@ -3,6 +3,7 @@ package ebbtide.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import ebbtide.Everywhere;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;

@@ -5,6 +5,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import ebbtide.Everywhere;
 import ebbtide.app.InMemory;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.books.BankMovement;
@@ -33,6 +34,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
 
 /** The demo rolled forward week by week with what its banks and ledger issue: everything ties to the penny. */
+@Everywhere
 // It takes the longest: the others run beside it.
 @Order(1)
 @InMemory
