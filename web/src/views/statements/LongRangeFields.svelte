@@ -29,7 +29,7 @@
         label="Years after the first"
         name="Years after the first"
         value={assumed.growth.length}
-        onput={(chosen) => onput(withYears(assumed, Number(chosen)))}
+        onput={(chosen) => onput(withYears(assumed, chosen))}
         options={[1, 2, 3, 4, 5]}
       /></span
     >

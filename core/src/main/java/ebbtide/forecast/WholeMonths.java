@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * horizon, as months, quarters or fiscal years (rules 9.1).
  */
 public record WholeMonths(LocalDate first, LocalDate last, Settings settings) {
+    /** Returns the whole months of a forecast. */
     public static WholeMonths of(Forecast forecast) {
         Settings settings = forecast.plan().settings();
         return new WholeMonths(settings.firstForecastMonth().atDay(1), forecast.lastDay(), settings);

@@ -50,7 +50,9 @@ final class InterestSources {
                         facilities.stream().map(line -> line(Interest.Of.LINE, line.id())),
                         Stream.of(line(Interest.Of.OVERDRAFT, null), line(Interest.Of.CASH, null)))
                 .toList();
-        facilities.forEach(line -> sources.add(ofFacility(line, known)));
+        for (int i = 0; i < facilities.size(); i++) {
+            sources.add(ofFacility(i, known));
+        }
         sources.add(ofBank(Interest.Of.OVERDRAFT, levels));
         sources.add(ofBank(Interest.Of.CASH, levels));
     }
@@ -89,9 +91,9 @@ final class InterestSources {
         return lines.get(source);
     }
 
-    private Source ofFacility(Line facility, Derived<OfFacility, Source> known) {
-        return line(facilities.indexOf(facility))
-                .map(interest -> known.of(
+    private Source ofFacility(int at, Derived<OfFacility, Source> known) {
+        Line facility = facilities.get(at);
+        return line(at).map(interest -> known.of(
                         facility.id(),
                         () -> new OfFacility((Revolving) facility.assumption(), books.of(facility), books.of(interest)),
                         InterestSources::accruing))
