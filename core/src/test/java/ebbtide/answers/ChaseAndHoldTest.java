@@ -2,6 +2,7 @@ package ebbtide.answers;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
@@ -25,17 +26,17 @@ class ChaseAndHoldTest {
                         .filter(forecast -> !ChaseAndHold.of(forecast, Direction.RECEIPT, 14)
                                 .isEmpty())
                         .count())
-                .isGreaterThan(5);
+                .isGreaterThan(Asked.of(5));
         assertThat(seeds().mapToObj(RandomPlans::of)
                         .map(some -> Forecaster.forecast(some.plan(), some.books()))
                         .filter(forecast -> !ChaseAndHold.of(forecast, Direction.PAYMENT, 14)
                                 .isEmpty())
                         .count())
-                .isGreaterThan(5);
+                .isGreaterThan(Asked.of(5));
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return LongStream.range(0, Asked.of(200));
     }
 
     @ParameterizedTest(name = "seed {0}")

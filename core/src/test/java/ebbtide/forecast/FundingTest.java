@@ -2,6 +2,7 @@ package ebbtide.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.answers.FundingAnswer;
 import ebbtide.books.Account;
 import ebbtide.books.Books;
@@ -293,7 +294,7 @@ class FundingTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return LongStream.range(0, Asked.of(200));
     }
 
     /** Every column of the table adds up to its closing cash and chains; a facility's balance rolls on by its row. */

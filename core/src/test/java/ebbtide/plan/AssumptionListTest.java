@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
@@ -24,7 +25,7 @@ class AssumptionListTest {
     private static final LocalDate FIRST = LocalDate.of(2026, 3, 1);
 
     static LongStream seeds() {
-        return LongStream.range(0, 150);
+        return LongStream.range(0, Asked.of(150));
     }
 
     private static Driver driver(String value, String growth) {

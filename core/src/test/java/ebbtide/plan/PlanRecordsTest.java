@@ -3,6 +3,7 @@ package ebbtide.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.Asked;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.money.Split;
@@ -39,7 +40,7 @@ class PlanRecordsTest {
 
     @Test
     void lines_clearedOrCopied_keepWhatIsNoFigure() {
-        for (long seed = 0; seed < 120; seed++) {
+        for (long seed = 0; seed < Asked.of(120); seed++) {
             for (Line line : ebbtide.forecast.RandomPlans.of(seed).plan().lines()) {
                 Line cleared = line.cleared();
                 assertThat(cleared.overrides()).isEmpty();

@@ -2,6 +2,7 @@ package ebbtide.track;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.books.DayAmount;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
@@ -28,7 +29,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** A snapshot held against a plan whose tree has changed since: lines renamed, moved, deleted and added at random. */
 class ChangedTreeTest {
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return LongStream.range(0, Asked.of(200));
     }
 
     /** What was changed, so that the comparison can be held against it. */

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
@@ -15,6 +16,7 @@ import org.junit.jupiter.api.Test;
  * A company of twelve lines, at least one of every kind, built by keyboard alone from an as-of date of 31 December 2025
  * with 100,000.00 in the bank, against a closing cash worked out by hand.
  */
+@Everywhere
 @Order(3)
 class CompanyTest extends Journeys {
     private static final int RECURRING = 1;

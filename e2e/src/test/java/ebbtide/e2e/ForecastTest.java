@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -18,6 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * The forecast on the screen: what it shows is what the core computed, in every length, folded, copied and explained.
  */
+@Order(6)
 class ForecastTest extends Journeys {
     @BeforeEach
     void open() {

@@ -9,12 +9,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /**
  * Funding as a treasurer asks about it: facilities and loans added, their terms typed, whether the limits are enough;
  * and the worked examples.
  */
+@Order(4)
 class FundingTest extends Journeys {
     private void add(String what, String name, String field, String amount) {
         click("Add facility, loan or deposit");

@@ -12,9 +12,11 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** A ledger's list brought in: it makes the near weeks of its line, is edited in place, and goes again with undo. */
+@Order(6)
 class ItemsTest extends Journeys {
     private void only(String words) {
         page.getByLabel("Search items").fill(words);

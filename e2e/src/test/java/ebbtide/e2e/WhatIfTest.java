@@ -7,9 +7,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** Other futures: one made and shown, edited while it is shown, one of its changes made the base and that undone. */
+@Order(3)
 class WhatIfTest extends Journeys {
     private void add(String what, String how, String howMuch, String from, String to) {
         Locator form = page.getByLabel("A new change");

@@ -7,6 +7,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion.VersionFlag;
+import ebbtide.Asked;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.forecast.RandomPlans;
@@ -30,7 +31,7 @@ class PlanFileTest {
     private static final Path SCHEMA = Path.of("../docs/plan.schema.json");
 
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return LongStream.range(0, Asked.of(200));
     }
 
     @ParameterizedTest(name = "seed {0}")

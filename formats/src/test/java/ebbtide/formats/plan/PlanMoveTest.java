@@ -3,6 +3,7 @@ package ebbtide.formats.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import ebbtide.Asked;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.money.Money;
@@ -59,7 +60,7 @@ class PlanMoveTest {
     /** Any line moved ahead and back again is the line it was, but for days that a month lacks. */
     @Test
     void anyLine_movedAheadByAYearAndBack_isTheLineItWas() {
-        for (long seed = 0; seed < 120; seed++) {
+        for (long seed = 0; seed < Asked.of(120); seed++) {
             Plan plan = RandomPlans.of(seed).plan();
             Currency currency = plan.settings().currency();
             LocalDate asOf = plan.settings().asOf();
