@@ -183,7 +183,7 @@ public final class Habits {
             int part = Math.max(0, Math.min(Mixture.PARTS - 1, (int) (weight * Mixture.PARTS)));
             int low = Math.max(next, mixture.guide[part]);
             int high = mixture.guide[part + 1];
-            while (low < high) {
+            while (high - low > 1) {
                 int middle = (low + high) >>> 1;
                 if (upTo[middle] >= weight) {
                     high = middle;
@@ -191,8 +191,16 @@ public final class Habits {
                     low = middle + 1;
                 }
             }
-            return EARLIEST + mixture.places[low];
+            return EARLIEST + mixture.places[Math.min(high, low + isBelow(upTo[low], weight))];
         }
+    }
+
+    /**
+     * Returns 1 where a share, none below nil, is below another, else 0. Nobody can foretell which, so that a branch
+     * would cost more than all else of a draw: their bits are in the order of the shares.
+     */
+    private static int isBelow(double share, double other) {
+        return (int) ((Double.doubleToRawLongBits(share) - Double.doubleToRawLongBits(other)) >>> (Long.SIZE - 1));
     }
 
     /** Returns the mixture of a counterparty on a line, nothing where nobody has paid anything yet. */

@@ -16,12 +16,9 @@ import org.jspecify.annotations.Nullable;
  * was taken as paid on account stays taken off it.
  */
 final class DrawnItems {
-    private static final Percent HALF = Percent.parse("50");
-
     private final int line;
     private final int party;
     private final int sign;
-    private final long known;
     private final Percent promises;
     private final PartyItems items;
     private final Span span;
@@ -33,6 +30,7 @@ final class DrawnItems {
     private static final class Item {
         private final PartyItems.Likely likely;
         private final Habits.@Nullable Beyond habit;
+        private final boolean said;
         private final long known;
         private final long onAccount;
         private final int expectedOn;
@@ -47,6 +45,7 @@ final class DrawnItems {
             this.likely = likely;
             this.habit =
                     likely.habit().flatMap(habit -> habit.beyond(likely.late())).orElse(null);
+            this.said = likely.said();
             this.known = Drawer.known("item " + expected.item().id());
             this.onAccount = onAccount;
             this.expectedOn = span.index(expected.paidOn());
@@ -88,7 +87,6 @@ final class DrawnItems {
         this.line = line;
         this.party = party;
         this.sign = sign;
-        this.known = Drawer.known("party " + items.counterparty());
         this.promises = promises;
         this.items = items;
         this.span = span;
@@ -109,20 +107,16 @@ final class DrawnItems {
         return items.items().stream().anyMatch(one -> one.habit().isPresent());
     }
 
-    /** Hands on by how much other runs have them paid than they are forecast. */
-    void draw(Run[] runs, Taker take) {
+    /**
+     * Hands on by how much other runs have them paid than they are forecast; the counterparty's own numbers, and
+     * whether they stand for all its items, are by the runs' places.
+     */
+    void draw(Run[] runs, double[] own, boolean[] asOne, Taker take) {
         Taker.Moves moves = take.of(line, party);
-        double[] own = new double[runs.length];
-        boolean[] asOne = new boolean[runs.length];
-        for (Run run : runs) {
-            Drawer ofParty = run.drawer(known);
-            own[run.place()] = ofParty.number(0);
-            asOne[run.place()] = ofParty.happens(1, HALF);
-            if (items.credit() > 0) {
+        if (items.credit() > 0) {
+            for (Run run : runs) {
                 drawWithCredit(run, own[run.place()], asOne[run.place()], moves);
             }
-        }
-        if (items.credit() > 0) {
             return;
         }
         for (Item item : each) {
@@ -165,10 +159,11 @@ final class DrawnItems {
             return item.expectedOn;
         }
         Drawer drawer = run.drawer(item.known);
-        if (item.likely.said() && drawer.happens(1, promises)) {
+        if (item.said && drawer.happens(1, promises)) {
             return item.expectedOn;
         }
-        return paidOn(item.due + item.habit.quantile(asOne ? ofParty : drawer.number(0)));
+        double alone = drawer.number(0);
+        return paidOn(item.due + item.habit.quantile(asOne ? ofParty : alone));
     }
 
     /** Days before the span are the first of it; what lies beyond it is not in any run. */

@@ -42,7 +42,7 @@ public final class Picture {
     private final List<Source> sources = new ArrayList<>();
     private final Map<String, Integer> parties = new HashMap<>();
     private final List<ErringLine> lines = new ArrayList<>();
-    private final List<DrawnItems> items = new ArrayList<>();
+    private final Map<String, DrawnParty> drawnParties = new LinkedHashMap<>();
     private final int[] leadsOfShared;
     private final List<LocalDate> shared;
 
@@ -161,7 +161,9 @@ public final class Picture {
                     span,
                     paidOn.computeIfAbsent(one.paidOn(), days -> new int[span.days() + 1]));
             if (made.areDrawn()) {
-                items.add(made);
+                drawnParties
+                        .computeIfAbsent(one.counterparty(), DrawnParty::new)
+                        .add(made);
             }
         }
     }
@@ -176,7 +178,7 @@ public final class Picture {
             runs[place] = new Run(seed, numbers[place], place, chances.together(), leadsOfShared, span.leads());
         }
         lines.forEach(line -> line.draw(runs, take));
-        items.forEach(one -> one.draw(runs, take));
+        drawnParties.values().forEach(one -> one.draw(runs, take));
     }
 
     /** Who takes what a run, by its number from 1, has in all otherwise than forecast, by day of the span. */

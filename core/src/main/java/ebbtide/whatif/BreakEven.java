@@ -3,11 +3,13 @@ package ebbtide.whatif;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.LongStream;
 
 /**
  * How far something can go until a measure falls below its bound (rules 11.6): from where it stands to each end of its
@@ -20,7 +22,7 @@ public final class BreakEven {
     private final Dial dial;
     private final Measure measure;
     private final long bound;
-    private final Map<Long, Optional<Measure.Level>> tried = new HashMap<>();
+    private final Map<Long, Optional<Measure.Level>> tried = new ConcurrentHashMap<>();
 
     /** What a multiple of the dial comes to. */
     public record Point(long multiple, Measure.Level level) {}
@@ -88,32 +90,38 @@ public final class BreakEven {
         return level.minor() >= bound;
     }
 
-    /** The points from where it stands to an end; those that the plan refuses end the way. */
+    /** The points from where it stands to an end, tried side by side; those that the plan refuses end the way. */
     private List<Point> steps(long end) {
+        long[] multiples = LongStream.rangeClosed(1, STEPS)
+                .map(i -> dial.present() + Math.round((double) (end - dial.present()) * i / STEPS))
+                .distinct()
+                .filter(at -> at != dial.present())
+                .toArray();
+        List<Optional<Measure.Level>> levels =
+                Arrays.stream(multiples).parallel().mapToObj(this::level).toList();
         List<Point> points = new ArrayList<>();
-        long last = dial.present();
-        for (int i = 1; i <= STEPS; i++) {
-            long at = dial.present() + Math.round((double) (end - dial.present()) * i / STEPS);
-            Optional<Measure.Level> level = at == last ? Optional.empty() : level(at);
-            if (at != last && level.isEmpty()) {
-                break;
-            }
-            if (level.isPresent()) {
-                points.add(new Point(at, level.get()));
-            }
-            last = at;
+        for (int i = 0; i < multiples.length && levels.get(i).isPresent(); i++) {
+            points.add(new Point(multiples[i], levels.get(i).get()));
         }
         return points;
     }
 
     private Optional<Measure.Level> level(long multiple) {
-        return tried.computeIfAbsent(multiple, at -> {
-            try {
-                return Optional.of(measure.of(Forecaster.forecast(dial.turned(base, at), base.books(), base)));
-            } catch (IllegalArgumentException refused) {
-                return Optional.empty();
-            }
-        });
+        Optional<Measure.Level> known = tried.get(multiple);
+        if (known == null) {
+            known = at(multiple);
+            tried.put(multiple, known);
+        }
+        return known;
+    }
+
+    /** What a multiple comes to, nothing where the plan refuses it. */
+    private Optional<Measure.Level> at(long multiple) {
+        try {
+            return Optional.of(measure.of(Forecaster.forecast(dial.turned(base, multiple), base.books(), base)));
+        } catch (IllegalArgumentException refused) {
+            return Optional.empty();
+        }
     }
 
     /** The first change of what holds on a way, halved to two neighbours. */

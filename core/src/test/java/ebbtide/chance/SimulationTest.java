@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import ebbtide.Asked;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
@@ -282,7 +283,7 @@ class SimulationTest {
     @Test
     void runsOverRandomPlans_areTheForecastWithWhatTheyDraw_onAnyNumberOfThreads() {
         AtomicInteger moved = new AtomicInteger();
-        RandomPlans.each(60, (some, seed) -> {
+        RandomPlans.each(Asked.of(60), (some, seed) -> {
             Forecast forecast = Forecaster.forecast(some.plan(), some.books());
             PastErrors past = new PastErrors(new Outturn(some.plan(), some.books(), List.of(), List.of()), 0);
             Picture picture = Picture.of(forecast, past, 26);
@@ -314,7 +315,7 @@ class SimulationTest {
                     .weeks()
                     .forEach(week -> assertThat(week.percentiles()).containsOnly(week.forecast()));
         });
-        assertThat(moved).hasValueGreaterThan(30);
+        assertThat(moved).hasValueGreaterThan(Asked.of(30));
     }
 
     private static Simulation on(int threads, Forecast forecast, Picture picture) {
