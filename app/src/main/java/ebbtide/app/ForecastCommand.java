@@ -35,6 +35,9 @@ final class ForecastCommand {
     private static final int BROKEN = 2;
     private static final int INCOMPLETE = 1;
 
+    /** What is to be printed: what is shown, by which periods, in which runs. */
+    private record Asked(Shown show, Periods by, RunsAsked runs) {}
+
     private ForecastCommand() {}
 
     /**
@@ -44,18 +47,24 @@ final class ForecastCommand {
     static int run(String[] args, PrintStream out, PrintStream err) {
         try {
             CommandLine line = CommandLine.of(
-                    args, Set.of("--by", "--out", "--show", "--scenario", "--record"), Set.of("--check"));
+                    args,
+                    Set.of("--by", "--out", "--show", "--scenario", "--record", "--runs", "--weeks", "--seed"),
+                    Set.of("--check"));
             if (line.words().size() != 1) {
                 throw new IllegalArgumentException(
-                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--check] [--out FILE].");
+                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--runs N] [--weeks N] [--seed N] [--check] [--out FILE].");
             }
-            Periods by = periods(line.options().getOrDefault("--by", "month"));
-            Shown show = Shown.of(line.options().getOrDefault("--show", "forecast"));
-            if (show != Shown.LIKELY && line.options().containsKey("--record")) {
-                throw new IllegalArgumentException(
-                        "A record of earlier forecasts says how likely others are: give --record with --show likely.");
+            Asked asked = new Asked(
+                    Shown.of(line.options().getOrDefault("--show", "forecast")),
+                    periods(line.options().getOrDefault("--by", "month")),
+                    RunsAsked.of(line.options()));
+            for (String ofLikely : List.of("--record", "--runs", "--weeks", "--seed")) {
+                if (asked.show() != Shown.LIKELY && line.options().containsKey(ofLikely)) {
+                    throw new IllegalArgumentException(
+                            ofLikely + " is about how likely other futures are: give it with --show likely.");
+                }
             }
-            return run(Path.of(line.words().get(0)), show, by, line, out, err);
+            return run(Path.of(line.words().get(0)), asked, line, out, err);
         } catch (IllegalArgumentException e) {
             err.println(e.getMessage());
             return USAGE;
@@ -70,17 +79,19 @@ final class ForecastCommand {
                         "Say --by day, week, month, quarter or year, but was '" + word + "'."));
     }
 
-    private static int run(Path file, Shown show, Periods by, CommandLine line, PrintStream out, PrintStream err) {
+    private static int run(Path file, Asked asked, CommandLine line, PrintStream out, PrintStream err) {
         String csv;
         List<ChecklistItem> checklist;
         try (InputStream in = Files.newInputStream(file)) {
             PlanDocument document = PlanReader.read(in);
             Forecast forecast = forecast(document, line.options().get("--scenario"), err);
-            csv = show.csv(
-                    new Shown.Computed(
-                            forecast,
-                            EarlierPlans.record(document, line.options().get("--record"))),
-                    by);
+            csv = asked.show()
+                    .csv(
+                            new Shown.Computed(
+                                    forecast,
+                                    EarlierPlans.record(document, line.options().get("--record")),
+                                    asked.runs()),
+                            asked.by());
             checklist = new ArrayList<>(ChecklistItem.of(forecast));
             breakwater(document).ifPresent(checklist::add);
         } catch (BrokenPlan e) {

@@ -114,16 +114,17 @@ enum Shown {
     LIKELY {
         @Override
         void write(Computed of, Periods by, Writer out) {
-            Picture picture = Picture.of(of.forecast(), of.record(), Simulation.USUAL_WEEKS);
+            Picture picture = Picture.of(of.forecast(), of.record(), of.runs().weeks());
             SimulationCsv.write(
-                    Simulation.of(of.forecast(), picture, Simulation.USUAL_RUNS, Simulation.USUAL_SEED),
+                    Simulation.of(
+                            of.forecast(), picture, of.runs().runs(), of.runs().seed()),
                     settings(of).currency(),
                     out);
         }
     };
 
-    /** What was computed: a forecast, and the record of those before it. */
-    record Computed(Forecast forecast, PastErrors record) {}
+    /** What was computed, a forecast and the record of those before it, and the runs asked for. */
+    record Computed(Forecast forecast, PastErrors record, RunsAsked runs) {}
 
     abstract void write(Computed of, Periods by, Writer out);
 
