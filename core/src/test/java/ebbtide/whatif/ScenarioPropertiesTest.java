@@ -23,9 +23,11 @@ import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** What holds for scenarios of every plan. */
+@Order(2)
 class ScenarioPropertiesTest {
     private static final int PLANS = Asked.of(60);
 

@@ -5,6 +5,7 @@ import static ebbtide.whatif.WhatIfCases.base;
 import static ebbtide.whatif.WhatIfCases.kelp;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Asked;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
@@ -13,9 +14,11 @@ import ebbtide.plan.PlanInputs;
 import ebbtide.plan.Unit;
 import java.time.LocalDate;
 import java.util.List;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** Which assumptions matter (rules 11.7). */
+@Order(2)
 class SensitivityTest {
     private static final Measure JUNE = new Measure.ClosingOn(LocalDate.of(2026, 6, 30));
 
@@ -40,7 +43,7 @@ class SensitivityTest {
     /** What a step does is what a scenario with that change does. */
     @Test
     void step_isTheScenarioThatSaysSo() {
-        RandomPlans.each(8, (some, seed) -> {
+        RandomPlans.each(Asked.of(8), (some, seed) -> {
             Forecast base = Forecaster.forecast(some.plan(), some.books());
             Measure measure = new Measure.ClosingOn(base.lastDay());
             for (Sensitivity.Entry entry :

@@ -16,9 +16,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /** Futures beside each other, over random plans (rules 11.5). */
+@Order(2)
 class SideBySideTest {
     private static final int PLANS = Asked.of(24);
 

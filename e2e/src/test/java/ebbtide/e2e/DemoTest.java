@@ -75,6 +75,7 @@ class DemoTest extends Journeys {
 
     /** Contrast is asked of one of each look alone; one that differs from the many beside it has a look of its own. */
     @Test
+    @Everywhere
     void oneFaintFigure_amongManyThatLookAlike_isNoticed() {
         cell(page, "Diesel", 5).evaluate("one => one.style.color = '#cccccc'");
         assertThat(seriousViolations(page, "main")).singleElement().asString().startsWith("color-contrast");
@@ -309,6 +310,7 @@ class DemoTest extends Journeys {
 
     /** From a changed figure to the redrawn view; the figure of record is measured on a quiet machine. */
     @Test
+    @Everywhere
     void changedFigure_redrawn_isQuickerThanTheEyeMinds() {
         List<Double> times = new ArrayList<>();
         cell(page, "Repairs", 8).click();

@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -58,6 +59,7 @@ class ForecastTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void everyLength_showsTheFiguresOfTheCore() {
         button(page, "\u00a3").click();
         for (String by : List.of("Day", "Week", "Month", "Quarter", "Year")) {

@@ -16,6 +16,7 @@ import ebbtide.track.Snapshot;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
@@ -24,6 +25,7 @@ import tools.jackson.databind.JsonNode;
 
 /** The demo's 26 snapshots over the api: kept as they were made, compared, measured, written about. */
 @InMemory
+@Order(1)
 class TrackApiTest extends ApiJourney {
     @Autowired
     private Stores stores;

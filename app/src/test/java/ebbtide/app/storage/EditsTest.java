@@ -28,6 +28,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -37,6 +38,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is kept comes back the same; every edit can be undone and redone, and nothing is kept by halves. */
 @InMemory
+@Order(1)
 class EditsTest {
     @Autowired
     private Edits edits;

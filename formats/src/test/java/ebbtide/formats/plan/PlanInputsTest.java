@@ -39,6 +39,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -47,6 +48,7 @@ import tools.jackson.databind.json.JsonMapper;
  * Every assumption of the plan with every kind, by its lasting name: set, found changed, and nothing else with it; none
  * left out.
  */
+@Order(1)
 class PlanInputsTest {
     private static final JsonMapper JSON = new JsonMapper();
     private static final LocalDate DAY = LocalDate.of(2026, 1, 1);
