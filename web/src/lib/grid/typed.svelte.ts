@@ -22,6 +22,8 @@ interface Cells {
   begins: RegExp;
   /** Brings a row into sight where not all are drawn. */
   reach?: (row: number) => void;
+  /** What a row is known by where rows may move, come and go: what is typed falls on the row that it was begun on. */
+  known?: (row: number) => string;
 }
 
 /**
@@ -30,7 +32,7 @@ interface Cells {
  */
 export class TypedGrid {
   readonly cursor: GridCursor;
-  editing = $state<{ row: number; column: number }>();
+  editing = $state<{ row: number; column: number; known?: string }>();
   typed = $state('');
   table = $state<HTMLTableElement>();
   private readonly said = new Said();
@@ -63,7 +65,7 @@ export class TypedGrid {
     this.cells.reach?.(row);
     this.cursor.set(row, column);
     this.typed = first;
-    this.editing = { row, column };
+    this.editing = { row, column, known: this.cells.known?.(row) };
   }
 
   choose(row: number, column: number) {
@@ -73,15 +75,25 @@ export class TypedGrid {
   }
 
   isEditing(row: number, column: number): boolean {
-    return this.editing?.row === row && this.editing.column === column;
+    const at = this.editing;
+    return at?.column === column && (at.known === undefined ? at.row === row : at.known === this.cells.known?.(row));
+  }
+
+  /** Where the row stands now that typing was begun on; below nil where it is gone. */
+  private rowOf(at: { row: number; known?: string }): number {
+    if (at.known === undefined) return at.row;
+    const [rows] = this.cells.size();
+    for (let row = 0; row < rows; row++) if (this.cells.known?.(row) === at.known) return row;
+    return -1;
   }
 
   /** Puts what is typed and goes on at once; what is refused comes back into its field, unless another is typed in. */
   async commit(across: number, down: number) {
-    const at = this.editing;
-    if (!at) return;
+    if (!this.editing) return;
+    const at = { ...this.editing, row: this.rowOf(this.editing) };
     const text = this.typed.trim();
     this.editing = undefined;
+    if (at.row < 0) return this.said.now(`'${text}' was typed on a row that is no longer here. Nothing was changed.`);
     const [rows, columns] = this.cells.size();
     if (across || down)
       this.choose(
@@ -90,7 +102,8 @@ export class TypedGrid {
       );
     if (text === this.cells.text(at.row, at.column)) return this.said.now('');
     const taken = await this.said.of(this.cells.put(text, at.row, at.column, 'typed'));
-    if (!taken && !this.editing) this.start(at.row, at.column, text);
+    const row = this.rowOf(at);
+    if (!taken && !this.editing && row >= 0) this.start(row, at.column, text);
   }
 
   keydown(e: KeyboardEvent) {

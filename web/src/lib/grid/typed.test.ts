@@ -93,3 +93,30 @@ describe('a block', () => {
     });
   });
 });
+
+it('puts what is typed on the row that it was begun on, wherever that stands by then', async () => {
+  let rows = ['a', 'b', 'c'];
+  const puts: [string, string][] = [];
+  const made = new TypedGrid({
+    size: () => [rows.length, 1],
+    text: () => '',
+    put: (text, row) => {
+      puts.push([rows[row]!, text]);
+      return Promise.resolve('');
+    },
+    begins: /^\d$/,
+    known: (row) => rows[row]!,
+  });
+  made.start(1, 0, '7');
+  rows = ['b', 'c', 'a'];
+  expect([made.isEditing(0, 0), made.isEditing(1, 0)]).toEqual([true, false]);
+  await made.commit(0, 1);
+  expect([puts, made.cursor.row]).toEqual([[['b', '7']], 1]);
+  made.start(2, 0, '8');
+  rows = ['b', 'c'];
+  await made.commit(0, 0);
+  expect([puts.length, made.refusal]).toEqual([
+    1,
+    "'8' was typed on a row that is no longer here. Nothing was changed.",
+  ]);
+});

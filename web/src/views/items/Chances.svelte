@@ -6,7 +6,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
-  import { changedItem, putItem } from './items';
+  import { changedItem, putItems } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -53,7 +53,7 @@
   async function keep(one: Schemas['ChanceView']) {
     const item = one.item.item;
     const words = `${item.number} of ${item.counterparty} expected ${one.to}`;
-    refusal = await putItem(plan, changedItem(item, { expected: one.to }), words);
+    refusal = await putItems(plan, [changedItem(item, { expected: one.to })], words);
     if (!refusal) tried = '';
   }
 </script>

@@ -1,20 +1,13 @@
 <script lang="ts">
-  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
-  import TypedField from '../../lib/fields/TypedField.svelte';
-  import { longDay, noDay, readDay, shortDay } from '../../lib/dates';
+  import { longDay, shortDay } from '../../lib/dates';
+  import CellField from '../../lib/grid/CellField.svelte';
+  import Room from '../../lib/grid/Room.svelte';
+  import { RowsInSight } from '../../lib/grid/sight.svelte';
+  import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { getPlan } from '../../lib/plan.svelte';
-  import {
-    changedItem,
-    KINDS,
-    putItem,
-    readDiscount,
-    SOURCES,
-    STANDINGS,
-    type Standing,
-    type ItemJson,
-    type ItemView,
-    type Order,
-  } from './items';
+  import Refusal from '../../lib/Refusal.svelte';
+  import { KINDS, putItems, SOURCES, type ItemView, type Order } from './items';
+  import { COLUMNS, itemName, readItems } from './typed';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -25,129 +18,108 @@
   }
 
   let { direction, items, order, descending, onorder }: Props = $props();
-  const COLUMNS: { name: string; order?: Order }[] = [
+  const KNOWN: { name: string; order: Order }[] = [
     { name: 'Number', order: 'NUMBER' },
     { name: 'Counterparty', order: 'COUNTERPARTY' },
     { name: 'Line', order: 'LINE' },
     { name: 'Due', order: 'DUE' },
     { name: 'Open', order: 'OPEN' },
     { name: 'Expected', order: 'EXPECTED' },
-    { name: 'Expect it on' },
-    { name: 'Promised for' },
-    { name: 'Discount' },
-    { name: 'Is' },
   ];
   const plan = getPlan();
-
-  function named(item: ItemJson): string {
-    return `${item.number} of ${item.counterparty}`;
-  }
-
-  function setDay(item: ItemJson, field: 'expected' | 'promised', typed: string) {
-    const day = readDay(typed);
-    if (!day && typed.trim()) return noDay(typed);
-    return putItem(
-      plan,
-      changedItem(item, { [field]: day ?? undefined }),
-      day ? `${named(item)} ${field} ${day}` : `${named(item)}: ${field} day taken out`,
-    );
-  }
-
-  function discountWords(item: ItemJson): string {
-    const discount = item.discount;
-    return discount ? `${discount.share}% until ${discount.until}` : '';
-  }
-
-  function setDiscount(item: ItemJson, typed: string) {
-    const discount = readDiscount(typed);
-    if (discount === null) return `'${typed}' is no discount: type one such as 2% until 2026-04-14.`;
-    return putItem(
-      plan,
-      changedItem(item, { discount }),
-      discount ? `${named(item)} ${discount.share}% off until ${discount.until}` : `${named(item)}: discount taken out`,
-    );
-  }
-
-  function setStanding(item: ItemJson, standing: Standing) {
-    const name = STANDINGS.find((one) => one.value === standing)!.name;
-    return putItem(plan, changedItem(item, { standing }), `${named(item)} ${name}`);
-  }
+  const sight = new RowsInSight(() => items.length);
+  const grid = new TypedGrid({
+    size: () => [items.length, COLUMNS.length],
+    text: (row, column) => (items[row] ? COLUMNS[column]!.text(items[row].item) : ''),
+    put: async (text, row, column, how) => {
+      const read = readItems(
+        items.map((one) => one.item),
+        text,
+        row,
+        column,
+        how,
+      );
+      if ('refusal' in read) return read.refusal;
+      return read.items.length ? putItems(plan, read.items, read.words) : '';
+    },
+    begins: /^[\p{L}\d]$/u,
+    reach: (row) => sight.reach(row),
+    known: (row) => items[row]?.id ?? '',
+  });
+  /** The row that the keys enter by: that of the cursor, or the first that is drawn. */
+  const entered = $derived(sight.draws(grid.cursor.row) ? grid.cursor.row : sight.first);
 </script>
 
 {#if items.length}
-  <table class="figures tight" aria-label="Open items">
-    <thead>
-      <tr>
-        {#each COLUMNS as column (column.name)}
-          <th
-            class={column.order === 'OPEN' ? '' : 'words'}
-            scope="col"
-            aria-sort={column.order && column.order === order ? (descending ? 'descending' : 'ascending') : undefined}
-          >
-            {#if column.order}
+  <Refusal words={grid.refusal} class="mb-1" />
+  <div class="overflow-auto" style="max-height:calc(100vh - 262px)" bind:this={sight.frame}>
+    <table
+      class="figures tight"
+      role="grid"
+      aria-label="Open items"
+      aria-rowcount={items.length + 1}
+      bind:this={grid.table}
+      onkeydown={(e) => grid.keydown(e)}
+      oncopy={(e) => grid.copy(e)}
+      onpaste={(e) => void grid.paste(e)}
+    >
+      <thead class="sticky top-0 z-[2] bg-sheet">
+        <tr>
+          {#each KNOWN as column (column.name)}
+            <th
+              class={column.order === 'OPEN' ? '' : 'words'}
+              scope="col"
+              aria-sort={column.order === order ? (descending ? 'descending' : 'ascending') : undefined}
+            >
               <button
                 class="underline decoration-dotted"
                 title={column.order === order ? 'Turn the order round' : `Order by ${column.name.toLowerCase()}`}
-                onclick={() => onorder(column.order!)}
+                onclick={() => onorder(column.order)}
                 >{column.name}{column.order === order ? (descending ? ' ↓' : ' ↑') : ''}</button
               >
-            {:else}{column.name}{/if}
-          </th>
-        {/each}
-      </tr>
-    </thead>
-    <tbody>
-      {#each items as one (one.id)}
-        {@const item = one.item}
-        <tr class={one.expected ? '' : 'hush'}>
-          <th class="words font-normal" scope="row" title={KINDS[item.kind][direction]}
-            >{item.number}{item.kind === 'invoice' ? '' : `, ${KINDS[item.kind][direction]}`}</th
-          >
-          <td class="words max-w-[150px] overflow-hidden text-ellipsis">{item.counterparty}</td>
-          <td class="words max-w-[130px] overflow-hidden text-ellipsis">{one.line}</td>
-          <td class="words" title={longDay(String(item.due)) + (one.daysLate > 0 ? `, ${one.daysLate} days late` : '')}
-            >{shortDay(String(item.due))}{one.daysLate > 0 ? ` (+${one.daysLate})` : ''}</td
-          >
-          <td>{plan.money.full(one.open)}</td>
-          <td class="words" title="{one.expected ? longDay(one.expected) + ', ' : ''}{one.because}"
-            >{one.expected ? shortDay(one.expected) : '–'} <span class="hush">{SOURCES[one.source]}</span></td
-          >
-          <td class="words"
-            ><TypedField
-              class="w-[84px]"
-              name="Expect {named(item)} on"
-              value={String(item.expected ?? '')}
-              onput={(typed) => setDay(item, 'expected', typed)}
-            /></td
-          >
-          <td class="words"
-            ><TypedField
-              class="w-[84px]"
-              name="{named(item)} promised for"
-              value={String(item.promised ?? '')}
-              onput={(typed) => setDay(item, 'promised', typed)}
-            /></td
-          >
-          <td class="words"
-            ><TypedField
-              class="w-[92px]"
-              name="Discount of {named(item)}"
-              placeholder="·"
-              value={discountWords(item)}
-              onput={(typed) => setDiscount(item, typed)}
-            /></td
-          >
-          <td class="words">
-            <ChoiceField
-              class="w-[96px]"
-              name="{named(item)} is"
-              value={item.standing ?? 'normal'}
-              onput={(chosen) => setStanding(item, chosen)}
-              options={STANDINGS}
-            />
-          </td>
+            </th>
+          {/each}
+          {#each COLUMNS as column (column.name)}<th class="words" scope="col">{column.name}</th>{/each}
         </tr>
-      {/each}
-    </tbody>
-  </table>
+      </thead>
+      <tbody>
+        <Room height={sight.above} columns={KNOWN.length + COLUMNS.length} />
+        {#each items.slice(sight.first, sight.end) as one, i (one.id)}
+          {@const item = one.item}
+          {@const r = sight.first + i}
+          <tr data-drawn aria-rowindex={r + 2} class={one.expected ? '' : 'hush'}>
+            <th class="words font-normal" scope="row" title={KINDS[item.kind][direction]}
+              >{item.number}{item.kind === 'invoice' ? '' : `, ${KINDS[item.kind][direction]}`}</th
+            >
+            <td class="words max-w-[180px] truncate">{item.counterparty}</td>
+            <td class="words max-w-[160px] truncate">{one.line}</td>
+            <td
+              class="words"
+              title={longDay(String(item.due)) + (one.daysLate > 0 ? `, ${one.daysLate} days late` : '')}
+              >{shortDay(String(item.due))}{one.daysLate > 0 ? ` (+${one.daysLate})` : ''}</td
+            >
+            <td>{plan.money.full(one.open)}</td>
+            <td class="words" title="{one.expected ? longDay(one.expected) + ', ' : ''}{one.because}"
+              >{one.expected ? shortDay(one.expected) : '–'} <span class="hush">{SOURCES[one.source]}</span></td
+            >
+            {#each COLUMNS as column, c (column.name)}
+              <td
+                role="gridcell"
+                class="words relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
+                tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
+                onclick={() => grid.choose(r, c)}
+                ondblclick={() => grid.start(r, c)}
+              >
+                {column.text(item) || '·'}
+                {#if grid.isEditing(r, c)}
+                  <CellField {grid} label={column.label(itemName(item))} class="w-full min-w-[96px] !text-left" />
+                {/if}
+              </td>
+            {/each}
+          </tr>
+        {/each}
+        <Room height={sight.below} columns={KNOWN.length + COLUMNS.length} />
+      </tbody>
+    </table>
+  </div>
 {/if}

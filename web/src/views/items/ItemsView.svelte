@@ -12,6 +12,7 @@
   import Chances from './Chances.svelte';
   import HabitsCard from './HabitsCard.svelte';
   import ItemTable from './ItemTable.svelte';
+  import { Listing } from './listing';
   import NewItem from './NewItem.svelte';
   import { SHOWN, type Order, type Show } from './items';
   import SumTable from './SumTable.svelte';
@@ -31,14 +32,14 @@
   let bringing = $state(false);
   let typing = $state(false);
 
-  const loaded = new Loaded((signal) => {
+  const listing = new Listing();
+  const loaded = new Loaded(async (signal) => {
     void plan.version;
-    return answer(
-      api.GET('/api/plans/{plan}/items', {
-        params: { path: { plan: plan.id }, query: { direction: side, words, show, order, descending } },
-        signal,
-      }),
+    const query = { direction: side, words, show, order, descending };
+    const got = await answer(
+      api.GET('/api/plans/{plan}/items', { params: { path: { plan: plan.id }, query }, signal }),
     );
+    return got.ok ? { ...got, data: { ...got.data, items: listing.steady(got.data.items, query) } } : got;
   });
   const view = $derived(loaded.data);
 

@@ -9,7 +9,7 @@
   import Refusal from '../../lib/Refusal.svelte';
   import { Said } from '../../lib/said.svelte';
   import KeepItems from './KeepItems.svelte';
-  import { changedItem, KINDS, putItem, type Kind, type SentItem } from './items';
+  import { changedItem, KINDS, putItems, type Kind, type SentItem } from './items';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -50,7 +50,7 @@
     const name = KINDS[kind][direction];
     const bare: SentItem = { id, kind, number, counterparty, line, issued: from!, amount: gross! };
     const item = changedItem(bare, { due: to ?? undefined, supplied: supplied ?? undefined });
-    if (await said.of(putItem(plan, item, `${name} ${number} of ${counterparty} typed`))) number = amount = '';
+    if (await said.of(putItems(plan, [item], `${name} ${number} of ${counterparty} typed`))) number = amount = '';
   }
 </script>
 

@@ -54,13 +54,13 @@ export const SHOWN: { value: Show; name: string }[] = [
   { value: 'UNDER_WAY', name: 'under way at the bank' },
 ];
 
-/** Puts an item, new or changed; gives the refusal, or nothing. */
-export async function putItem(plan: PlanState, item: SentItem, words: string): Promise<string> {
+/** Puts items, new or changed, as one edit; gives the refusal, or nothing. */
+export async function putItems(plan: PlanState, items: SentItem[], words: string): Promise<string> {
   const problem = await plan.edit((version) =>
     answer(
-      api.PUT('/api/plans/{plan}/items/{id}', {
-        params: { path: { plan: plan.id, id: item.id }, query: { version, words } },
-        body: item as Schemas['sent.item'],
+      api.PUT('/api/plans/{plan}/items', {
+        params: { path: { plan: plan.id }, query: { version, words } },
+        body: items as Schemas['sent.item'][],
       }),
     ),
   );

@@ -76,41 +76,6 @@ class ForecastCommandTest {
                 .containsExactly("-87250.00", "-95250.00", "-120000.00");
     }
 
-    /** W21: eight earlier files, and what has come since. */
-    @Test
-    void likely_byTheRecordOfEarlierFiles_liesWhereTheySay() throws IOException {
-        String[] asked = {"../docs/examples/record.json", "--show", "likely", "--record", "../docs/examples/record"};
-        assertThat(run(asked)).isZero();
-        assertThat(out.toString(StandardCharsets.UTF_8))
-                .contains("2026-07-05,1000000.00,980000.00,980000.00,990000.00,1000000.00,1005000.00,"
-                        + "1020000.00,1020000.00,0.0000");
-        assertThat(run("../docs/examples/record.json", "--show", "likely")).isZero();
-        assertThat(out.toString(StandardCharsets.UTF_8))
-                .as("without a record nothing is doubted here")
-                .contains("2026-07-05,1000000.00,1000000.00,");
-
-        assertThat(run("../docs/examples/record.json", "--record", folder.toString()))
-                .isEqualTo(64);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("with --show likely");
-        asked[4] = folder.toString();
-        assertThat(run(asked)).isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("has no plan file");
-        Path then = Files.copy(Path.of("../docs/examples/record.json"), folder.resolve("then.json"));
-        assertThat(run(asked)).isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8))
-                .contains("then.json: its as-of date 2026-06-28 is not before the plan's");
-        Files.copy(
-                Path.of("../docs/examples/every-kind.json"), then, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        assertThat(run(asked)).isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("then.json: it has none of the plan's lines");
-        Files.writeString(then, "{}");
-        assertThat(run(asked)).isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("then.json: ");
-        asked[4] = folder.resolve("nowhere").toString();
-        assertThat(run(asked)).isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("There is no folder");
-    }
-
     @Test
     void salesTax_ofAQuarter_printsItsSettlement() {
         assertThat(run("../docs/examples/sales-tax.json", "--by", "day")).isZero();

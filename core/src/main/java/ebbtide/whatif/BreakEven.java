@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.LongStream;
 
@@ -22,6 +23,7 @@ public final class BreakEven {
     private final Dial dial;
     private final Measure measure;
     private final long bound;
+    private final Runnable wanted;
     private final Map<Long, Optional<Measure.Level>> tried = new ConcurrentHashMap<>();
 
     /** What a multiple of the dial comes to. */
@@ -46,16 +48,22 @@ public final class BreakEven {
             Optional<Point> nearest,
             List<Point> over) {}
 
-    private BreakEven(Forecast base, Dial dial, Measure measure, long bound) {
+    private BreakEven(Forecast base, Dial dial, Measure measure, long bound, Runnable wanted) {
         this.base = base;
         this.dial = dial;
         this.measure = measure;
         this.bound = bound;
+        this.wanted = wanted;
     }
 
-    /** Returns how far a dial can be turned over the base that a forecast is of, until a measure is below a bound. */
-    public static Answer of(Forecast base, Dial dial, Measure measure, long bound) {
-        return new BreakEven(base, dial, measure, bound).answer();
+    /**
+     * Returns how far a dial can be turned over the base that a forecast is of, until a measure is below a bound.
+     * {@code wanted} is asked before each trial, on any thread: it throws where nobody waits for the answer any more.
+     *
+     * @throws CancellationException where {@code wanted} does
+     */
+    public static Answer of(Forecast base, Dial dial, Measure measure, long bound, Runnable wanted) {
+        return new BreakEven(base, dial, measure, bound, wanted).answer();
     }
 
     private Answer answer() {
@@ -109,6 +117,7 @@ public final class BreakEven {
     private Optional<Measure.Level> level(long multiple) {
         Optional<Measure.Level> known = tried.get(multiple);
         if (known == null) {
+            wanted.run();
             known = at(multiple);
             tried.put(multiple, known);
         }

@@ -40,8 +40,11 @@ public record Breakwater(Scenario scenario, KeyFigures figures, Optional<LocalDa
                         + DAY.format(figures.lowWater())));
     }
 
-    /** Returns how much of it funding survives: the share of all its changes at once at which headroom is below nil. */
-    public static BreakEven.Answer survived(Forecast base, Scenarios all, Scenario scenario) {
-        return BreakEven.of(base, Dial.share(all, scenario), new Measure.LeastHeadroom(), 0);
+    /**
+     * Returns how much of it funding survives: the share of all its changes at once at which headroom is below nil;
+     * {@code wanted} as in {@link BreakEven#of}.
+     */
+    public static BreakEven.Answer survived(Forecast base, Scenarios all, Scenario scenario, Runnable wanted) {
+        return BreakEven.of(base, Dial.share(all, scenario), new Measure.LeastHeadroom(), 0, wanted);
     }
 }

@@ -21,6 +21,8 @@ import ebbtide.plan.Steps;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
 /** How far something can go (rules 11.6): W20, and what holds of every answer. */
@@ -46,7 +48,7 @@ class BreakEvenTest {
     void salesScaled_holdDownToTheHundredthOfAPoint() {
         Forecast base = base();
         Dial dial = Dial.of(base.plan(), new Target.OfLine("kelp"), FROM_MARCH);
-        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.ClosingOn(JUNE_30), 4_000_000);
+        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.ClosingOn(JUNE_30), 4_000_000, () -> {});
         assertThat(answer.now().level().minor()).isEqualTo(5_382_400);
         assertThat(answer.holds()).isTrue();
         BreakEven.Edge down = answer.down().orElseThrow();
@@ -63,7 +65,7 @@ class BreakEvenTest {
     void whatDoesNotHold_isAnsweredWithTheNearestThatDoes() {
         Forecast base = base();
         Dial dial = Dial.of(base.plan(), new Target.OfLine("costs"), FROM_MARCH);
-        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), 4_800_000);
+        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), 4_800_000, () -> {});
         assertThat(answer.holds()).isFalse();
         BreakEven.Point nearest = answer.nearest().orElseThrow();
         assertThat(nearest.level().minor()).isGreaterThanOrEqualTo(4_800_000);
@@ -102,8 +104,22 @@ class BreakEvenTest {
         Scenario late = WhatIfCases.scenario(WhatIfCases.change("kelp", new Act.PaidLater(300), DayRange.ALWAYS));
         Dial dial = Dial.share(new Scenarios(List.of(late)), late);
         assertThatThrownBy(() -> dial.turned(base, 15_000)).hasMessageContaining("days later");
-        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), Long.MIN_VALUE);
+        BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), Long.MIN_VALUE, () -> {});
         assertThat(dial.value(answer.over().get(answer.over().size() - 1).multiple()))
                 .isLessThanOrEqualTo(new BigDecimal("122.2"));
+    }
+
+    @Test
+    void searchThatNobodyWaitsFor_endsAtItsNextTrial() {
+        Forecast base = base();
+        Dial dial = Dial.of(base.plan(), new Target.OfLine("costs"), FROM_MARCH);
+        AtomicInteger trials = new AtomicInteger();
+        assertThatThrownBy(() -> BreakEven.of(base, dial, new Measure.LeastCash(), 4_800_000, () -> {
+                    if (trials.incrementAndGet() > 5) {
+                        throw new CancellationException("changed meanwhile");
+                    }
+                }))
+                .isInstanceOf(CancellationException.class);
+        assertThat(trials).hasValueLessThan(64);
     }
 }

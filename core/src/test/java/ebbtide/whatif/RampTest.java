@@ -87,7 +87,8 @@ class RampTest {
                 BASE,
                 Dial.ofChange(new Scenarios(List.of(whole)), whole, "up"),
                 new Measure.ClosingOn(BASE.lastDay()),
-                BASE.closing(BASE.lastDay()) - 100_000);
+                BASE.closing(BASE.lastDay()) - 100_000,
+                () -> {});
         assertThat(answer.nearest().orElseThrow().multiple()).isEqualTo(5_000);
     }
 }

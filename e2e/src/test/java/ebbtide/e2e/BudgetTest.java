@@ -129,13 +129,6 @@ class BudgetTest extends Journeys {
         assertThat(cell(page, "Grocery chains", 5)).hasAttribute("title", "\u00a37");
     }
 
-    private void paste(String text) {
-        page.evaluate(
-                "text => { const data = new DataTransfer(); data.setData('text/plain', text); document.activeElement.dispatchEvent("
-                        + "new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
-                text);
-    }
-
     @Test
     void terms_sharedByTwoLines_changeForBoth() {
         go("receipts/restaurants");

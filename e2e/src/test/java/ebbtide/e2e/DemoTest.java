@@ -301,13 +301,6 @@ class DemoTest extends Journeys {
         assertThat(march).hasText(before);
     }
 
-    private void paste(String text) {
-        page.evaluate(
-                "(text) => { const data = new DataTransfer(); data.setData('text/plain', text); "
-                        + "document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
-                text);
-    }
-
     /** From a changed figure to the redrawn view; the figure of record is measured on a quiet machine. */
     @Test
     @Everywhere

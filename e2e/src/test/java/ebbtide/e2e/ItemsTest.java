@@ -18,6 +18,10 @@ import org.junit.jupiter.api.Test;
 /** A ledger's list brought in: it makes the near weeks of its line, is edited in place, and goes again with undo. */
 @Order(6)
 class ItemsTest extends Journeys {
+    private static final int EXPECT = 0;
+    private static final int DISCOUNT = 2;
+    private static final int IS = 3;
+
     private void only(String words) {
         page.getByLabel("Search items").fill(words);
     }
@@ -108,16 +112,16 @@ class ItemsTest extends Journeys {
     }
 
     private void edited() {
-        Locator expect = field("Expect XI-7058 of Brisk Hotels on");
-        expect.fill("whenever");
-        expect.press("Tab");
+        cell(page, "XI-7058", EXPECT).dblclick();
+        type("Expect XI-7058 of Brisk Hotels on", "whenever");
         assertThat(page.getByText("'whenever' is no date")).isVisible();
-        assertThat(expect).hasValue("whenever");
-        expect.fill("2026-03-10");
-        expect.press("Tab");
+        assertThat(field("Expect XI-7058 of Brisk Hotels on")).hasValue("whenever");
+        type("Expect XI-7058 of Brisk Hotels on", "2026-03-10");
         assertThat(status()).containsText("XI-7058 of Brisk Hotels expected 2026-03-10");
         assertThat(row(page, "XI-7058")).containsText("10 Mar typed");
-        page.getByLabel("XI-7061 of Brisk Hotels is").selectOption("disputed");
+        cell(page, "XI-7061", IS).click();
+        page.keyboard().type("disp");
+        page.keyboard().press("Enter");
         assertThat(page.getByText("of it \u00a318,295.18 left out of the forecast"))
                 .isVisible();
         only("cragmoor");
@@ -147,17 +151,33 @@ class ItemsTest extends Journeys {
         button(page, "Open").click();
         button(page, "Open \u2191").click();
         assertThat(items().getByRole(AriaRole.COLUMNHEADER).nth(4)).hasAttribute("aria-sort", "descending");
-        Locator discount = field("Discount of XI-7058 of Brisk Hotels");
-        discount.fill("2% until soon");
-        discount.press("Tab");
+        cell(page, "XI-7058", DISCOUNT).dblclick();
+        type("Discount of XI-7058 of Brisk Hotels", "2% until soon");
         assertThat(page.getByText("'2% until soon' is no discount: type one such as 2% until 2026-04-14."))
                 .isVisible();
-        discount.fill("2% until 12 Mar 2026");
-        discount.press("Tab");
+        type("Discount of XI-7058 of Brisk Hotels", "2% until 12 Mar 2026");
         assertThat(status()).containsText("XI-7058 of Brisk Hotels 2% off until 2026-03-12");
         button(page, "Expected").click();
         click("Undo");
+        pastedOverThree();
         only("");
+    }
+
+    /** A column of days as it comes out of a spreadsheet lands item after item, as one edit; all of it or nothing. */
+    private void pastedOverThree() {
+        Locator rows = items().locator("tbody tr");
+        String second = rows.nth(1).textContent();
+        rows.first().getByRole(AriaRole.GRIDCELL).nth(EXPECT).click();
+        paste("20/3/2026\n31/2/2026\n23 Mar 2026");
+        assertThat(page.getByText("February 2026 has 28 days: '31/2/2026' is no date. Nothing was changed."))
+                .isVisible();
+        paste("20/3/2026\n\n23 Mar 2026");
+        assertThat(status()).containsText("2 items: expect it on pasted");
+        assertThat(rows.first()).containsText("20 Mar typed");
+        assertThat(rows.nth(1)).hasText(second);
+        assertThat(rows.nth(2)).containsText("23 Mar typed");
+        click("Undo");
+        assertThat(rows.first()).not().containsText("20 Mar typed");
     }
 
     /**

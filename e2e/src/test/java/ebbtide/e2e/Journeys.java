@@ -105,4 +105,12 @@ abstract class Journeys {
         field(name).fill(text);
         field(name).press("Tab");
     }
+
+    /** Pastes a text where the keys are, as a spreadsheet gives it. */
+    protected void paste(String text) {
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text); document.activeElement.dispatchEvent("
+                        + "new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})); }",
+                text);
+    }
 }

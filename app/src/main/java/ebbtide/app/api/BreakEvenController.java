@@ -51,7 +51,8 @@ class BreakEvenController {
                         shown.scenarios(),
                         edits.scenario(plan, ofScenario).shown().orElseThrow().scenario(),
                         change);
-        BreakEven.Answer answer = BreakEven.of(shown.forecast(), dial, of, Money.minor(bound, shown.currency()));
+        BreakEven.Answer answer = BreakEven.of(
+                shown.forecast(), dial, of, Money.minor(bound, shown.currency()), edits.whileCurrent(plan, shown));
         return BreakEvenView.of(
                 answer, Money.minor(bound, shown.currency()), BreakEvenWords.of(shown.plan(), answer, of));
     }

@@ -71,7 +71,8 @@ class BreakwaterController {
     BreakEvenView survived(@PathVariable String plan, @PathVariable String id) {
         PlanAtVersion base = edits.current(plan);
         Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
-        BreakEven.Answer answer = Breakwater.survived(base.forecast(), base.scenarios(), scenario);
+        BreakEven.Answer answer =
+                Breakwater.survived(base.forecast(), base.scenarios(), scenario, edits.whileCurrent(plan, base));
         return BreakEvenView.of(answer, 0, BreakEvenWords.ofShare(base.plan(), answer, scenario.name()));
     }
 

@@ -14,11 +14,14 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.SaidHabit;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -190,20 +193,33 @@ class ItemsController {
     }
 
     /**
-     * Puts an item as it is sent, without a due day by its line's terms; refuses one on a line that is not there or is
-     * a group.
+     * Puts items as they are sent, new or changed, as one edit; one without a due day is due by its line's terms.
+     * Refuses all where one is on a line that is not there or is a group, or has the number of another.
      */
-    @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome put(
             @PathVariable String plan,
-            @PathVariable String id,
             @RequestParam long version,
             @RequestParam String words,
             @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_ITEM)))
+                            content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_ITEM))))
                     @RequestBody
-                    JsonNode json) {
+                    List<JsonNode> sent) {
         PlanAtVersion current = edits.shown(plan);
+        List<OpenItem> items = sent.stream().map(one -> read(one, current)).toList();
+        Map<String, OpenItem> byKey = new HashMap<>();
+        current.books().items().all().forEach(one -> byKey.put(ItemList.key(one), one));
+        for (OpenItem item : items) {
+            OpenItem other = byKey.put(ItemList.key(item), item);
+            if (other != null && !other.id().equals(item.id())) {
+                throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty()
+                        + " is there already: change that one, or give this one another number");
+            }
+        }
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> items.forEach(draft::putItem)), stores);
+    }
+
+    private static OpenItem read(JsonNode json, PlanAtVersion current) {
         if (!json.has("due")
                 && json instanceof ObjectNode open
                 && current.plan().findLine(json.path("line").asString("")).isPresent()) {
@@ -220,17 +236,8 @@ class ItemsController {
                             .toString());
         }
         OpenItem item = PlanReader.item(json, current.currency());
-        if (!item.id().equals(id)) {
-            throw new IllegalArgumentException(
-                    "The item in the text is '" + item.id() + "', but '" + id + "' was to be put");
-        }
         LineOfItem.require(current, item.lineId());
-        if (current.books().items().all().stream()
-                .anyMatch(one -> !one.id().equals(id) && ItemList.key(one).equals(ItemList.key(item)))) {
-            throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty()
-                    + " is there already: change that one, or give this one " + "another number");
-        }
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItem(item)), stores);
+        return item;
     }
 
     @DeleteMapping("/{id}")

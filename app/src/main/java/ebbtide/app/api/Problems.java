@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.StaleVersion;
+import ebbtide.app.storage.Superseded;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.plan.PlanProblem;
 import ebbtide.time.CalendarDay;
@@ -44,6 +45,11 @@ class Problems extends ResponseEntityExceptionHandler {
         ProblemDetail detail = detail(HttpStatus.CONFLICT, String.valueOf(e.getMessage()));
         detail.setProperty("changedSince", e.changedSince());
         return detail;
+    }
+
+    @ExceptionHandler
+    ProblemDetail superseded(Superseded e) {
+        return detail(HttpStatus.CONFLICT, String.valueOf(e.getMessage()));
     }
 
     @ExceptionHandler

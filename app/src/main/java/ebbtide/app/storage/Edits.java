@@ -87,6 +87,17 @@ public class Edits {
         return loaded;
     }
 
+    /**
+     * Returns what throws {@link Superseded} once a plan is no longer as it was: an answer about it is not waited for.
+     */
+    public Runnable whileCurrent(String planId, PlanAtVersion was) {
+        return () -> {
+            if (stores.plans().version(planId) != was.version()) {
+                throw new Superseded();
+            }
+        };
+    }
+
     /** Returns a plan as it is looked at: the base, or the scenario that is shown; refuses ids that are not there. */
     public PlanAtVersion shown(String planId) {
         return shownPlans.of(planId, current(planId));

@@ -50,9 +50,9 @@ class ItemJourneyTest extends ApiJourney {
                 + "\", \"issued\": \"2026-02-10\", \"due\": \"2026-03-05\", \"amount\": \"" + open + "\"}";
         send(
                 200,
-                put(path("/items/" + number + "?words=typed&version=" + version()))
+                put(path("/items?words=typed&version=" + version()))
                         .contentType(MediaType.APPLICATION_JSON)
-                        .content(json));
+                        .content("[" + json + "]"));
         return number;
     }
 
@@ -71,12 +71,15 @@ class ItemJourneyTest extends ApiJourney {
                 .replace("\"id\":\"BILL-1\"", "\"id\":\"twin\"");
         assertThat(send(
                                 422,
-                                put(path("/items/twin?words=typed&version=" + version()))
+                                put(path("/items?words=typed&version=" + version()))
                                         .contentType(MediaType.APPLICATION_JSON)
-                                        .content(twin))
+                                        .content("[" + twin.replace("BILL-1", "BILL-2") + "," + twin + "]"))
                         .get("detail")
                         .asString())
                 .startsWith("'BILL-1' of Icehouse Supplies is there already");
+        assertThat(send(200, get(path("/items?direction=PAYMENT&words=BILL-2"))).get("items"))
+                .as("refused with the one that is there")
+                .isEmpty();
         JsonNode movement = send(200, get(path("/movements?unassigned=true")))
                 .get("movements")
                 .valueStream()
@@ -130,9 +133,9 @@ class ItemJourneyTest extends ApiJourney {
                 .replaceFirst("\"open\":\"[^\"]+\"", "\"open\":\"0\",\"listed\":\"0\",\"paid\":\"2026-02-28\"");
         send(
                 200,
-                put(path("/items/BILL-1?words=paid&version=" + version()))
+                put(path("/items?words=paid&version=" + version()))
                         .contentType(MediaType.APPLICATION_JSON)
-                        .content(paid));
+                        .content("[" + paid + "]"));
         send(
                 200,
                 post(path(settle + version()))
@@ -239,9 +242,9 @@ class ItemJourneyTest extends ApiJourney {
         item.put("expected", "2026-04-20");
         send(
                 200,
-                put(path("/items/" + item.get("id").asString() + "?words=later&version=" + version()))
+                put(path("/items?words=later&version=" + version()))
                         .contentType(MediaType.APPLICATION_JSON)
-                        .content(item.toString()));
+                        .content("[" + item + "]"));
         assertThat(numbers("show=SAID")).containsExactly("A-1");
         JsonNode again = send(
                 200,
