@@ -67,7 +67,7 @@
         <tr>
           {#each KNOWN as column (column.name)}
             <th
-              class={column.order === 'OPEN' ? '' : 'words'}
+              class={column.order === 'OPEN' ? '' : column.order === 'EXPECTED' ? 'words !pl-4' : 'words'}
               scope="col"
               aria-sort={column.order === order ? (descending ? 'descending' : 'ascending') : undefined}
             >
@@ -99,7 +99,7 @@
               >{shortDay(String(item.due))}{one.daysLate > 0 ? ` (+${one.daysLate})` : ''}</td
             >
             <td>{plan.money.full(one.open)}</td>
-            <td class="words" title="{one.expected ? longDay(one.expected) + ', ' : ''}{one.because}"
+            <td class="words !pl-4" title="{one.expected ? longDay(one.expected) + ', ' : ''}{one.because}"
               >{one.expected ? shortDay(one.expected) : '–'} <span class="hush">{SOURCES[one.source]}</span></td
             >
             {#each COLUMNS as column, c (column.name)}
@@ -110,7 +110,7 @@
                 onclick={() => grid.choose(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
-                {column.text(item) || '·'}
+                <span class={column.text(item) === column.usual ? 'hush' : ''}>{column.text(item) || '·'}</span>
                 {#if grid.isEditing(r, c)}
                   <CellField {grid} label={column.label(itemName(item))} class="w-full min-w-[96px] !text-left" />
                 {/if}

@@ -100,6 +100,9 @@
         bind:value={words}
       />
       <ChoiceField label="show" name="Items shown" bind:value={show} options={SHOWN} />
+      {#if view.items.length}
+        <span class="hush">type, paste or copy days, promises and discounts as in a spreadsheet</span>
+      {/if}
     </div>
     <ItemTable {direction} items={view.items} {order} {descending} onorder={orderBy} />
     {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}

@@ -14,6 +14,8 @@ interface TypedColumn {
   label: (item: string) => string;
   /** What an item has there, as it would be typed. */
   text: (item: ItemJson) => string;
+  /** What it is while nothing is typed. */
+  usual: string;
   /** Reads what is typed, nothing as taken out; or gives a refusal. */
   read: (typed: string) => Typed | string;
 }
@@ -49,24 +51,28 @@ export const COLUMNS: TypedColumn[] = [
     name: 'Expect it on',
     label: (item) => `Expect ${item} on`,
     text: (item) => String(item.expected ?? ''),
+    usual: '',
     read: day('expected'),
   },
   {
     name: 'Promised for',
     label: (item) => `${item} promised for`,
     text: (item) => String(item.promised ?? ''),
+    usual: '',
     read: day('promised'),
   },
   {
     name: 'Discount',
     label: (item) => `Discount of ${item}`,
     text: ({ discount: of }) => (of ? `${of.share}% until ${of.until}` : ''),
+    usual: '',
     read: discount,
   },
   {
     name: 'Is',
     label: (item) => `${item} is`,
     text: (item) => standingName(item),
+    usual: STANDINGS[0].name,
     read: standing,
   },
 ];
