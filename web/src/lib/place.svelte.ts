@@ -5,6 +5,9 @@ import type { PlanView } from './api';
 export type By = 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
 export const PERIODS: By[] = ['DAY', 'WEEK', 'MONTH', 'QUARTER', 'YEAR'];
 
+/** So many months stand side by side in a line's editor, with the fiscal years that they fall into. */
+const MOST_SIDE_BY_SIDE = 12;
+
 /** The window of time that every view shows, kept in the address; without one there, the usual one for its periods. */
 export class TimeWindow {
   constructor(private readonly view: () => PlanView | undefined) {}
@@ -32,6 +35,23 @@ export class TimeWindow {
    */
   ahead(by: By): { from: Day; to: Day } {
     return this.query.has('from') || by === this.by ? { from: this.from, to: this.to } : usual(this.view(), by);
+  }
+
+  /**
+   * The months that a line's editor begins with: as many of a window chosen along the tide line as stand side by side,
+   * else three that are past and nine to come.
+   */
+  get monthsOfALine(): { from: Day; history: number; months: number } {
+    const view = this.view();
+    const first = view ? monthStart(addDays(view.tide.asOf, 1)) : this.from;
+    if (!this.query.has('from')) return { from: first, history: 3, months: 9 };
+    const from = monthStart(this.from);
+    let months = 1;
+    while (months < MOST_SIDE_BY_SIDE && addMonths(from, months) <= this.to) months++;
+    // What is past stands before the months that are forecast.
+    let history = 0;
+    while (history < months && addMonths(from, history) < first) history++;
+    return { from: addMonths(from, history), history, months: Math.max(1, months - history) };
   }
 
   setBy(by: By) {

@@ -2,9 +2,9 @@
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api, type LineView } from '../../lib/api';
-  import { addDays, addMonths, monthStart } from '../../lib/dates';
+  import { addMonths } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
-  import { addressAsking } from '../../lib/place.svelte';
+  import { addressAsking, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import ComingDates from './parts/ComingDates.svelte';
@@ -15,10 +15,11 @@
 
   interface Props {
     id: string;
+    time: TimeWindow;
     oncopied: (id: string) => void;
   }
 
-  let { id, oncopied }: Props = $props();
+  let { id, time, oncopied }: Props = $props();
   const ROLLS: Record<string, string> = {
     'fixed-assets': 'Book value, month by month',
     prepaid: 'Prepaid, or accrued when below zero',
@@ -28,15 +29,18 @@
   };
   const plan = getPlan();
   const USUAL: Netting = { left: 'catch-up', chosen: [] };
-  /** How many months the strip is moved from where the forecast begins. */
+  /** How many months what is shown is moved from where the window, or the forecast, begins. */
   let offset = $state(0);
 
   const loaded = new Loaded((signal) => {
     void plan.version;
-    const first = addMonths(monthStart(addDays(plan.view!.tide.asOf, 1)), offset).slice(0, 7);
+    const { from, history, months } = time.monthsOfALine;
     return answer(
       api.GET('/api/plans/{plan}/lines/{id}', {
-        params: { path: { plan: plan.id, id }, query: { from: first, history: 3, months: 9 } },
+        params: {
+          path: { plan: plan.id, id },
+          query: { from: addMonths(from, offset).slice(0, 7), history, months },
+        },
         signal,
       }),
     );

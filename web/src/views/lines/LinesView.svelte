@@ -75,7 +75,7 @@
       <AllMonths {direction} {time} />
     {:else if chosen}
       {#key chosen.id}
-        <LineEditor id={chosen.id} oncopied={choose} />
+        <LineEditor id={chosen.id} {time} oncopied={choose} />
       {/key}
     {/if}
   </section>

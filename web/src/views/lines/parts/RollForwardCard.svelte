@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { LineView } from '../../../lib/api';
-  import { monthName } from '../../../lib/dates';
+  import { head } from '../../../lib/grid/figures';
   import { getPlan } from '../../../lib/plan.svelte';
 
   interface Props {
@@ -10,6 +10,7 @@
 
   let { roll, title }: Props = $props();
   const plan = getPlan();
+  const columns = $derived(roll.periods.map(head));
   const rows = $derived([
     { name: 'opening', amounts: roll.opening },
     ...roll.changes.filter((change) => change.amounts.some((minor) => minor !== 0)),
@@ -24,8 +25,7 @@
     <thead>
       <tr>
         <th class="words" scope="col"></th>
-        {#each roll.periods as { from } (from)}<th scope="col">{monthName(from)}<small>{from.slice(0, 4)}</small></th
-          >{/each}
+        {#each columns as column (column.key)}<th scope="col">{column.name}<small>{column.sub}</small></th>{/each}
       </tr>
     </thead>
     <tbody>

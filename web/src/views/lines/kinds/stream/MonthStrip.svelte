@@ -9,17 +9,21 @@
   import Refusal from '../../../../lib/Refusal.svelte';
   import OverrideReason from './OverrideReason.svelte';
   import type { Save, Stream } from '../../save';
+  import { withYears } from '../../months';
   import { needReason, readBlock, withMonths, type StripEdit } from './strip';
 
   interface Props {
     strip: LineView['strip'];
+    years: LineView['years'];
     assumption: Stream;
     save: Save<Stream>;
   }
 
-  let { strip, assumption, save }: Props = $props();
+  let { strip, years, assumption, save }: Props = $props();
   const plan = getPlan();
   const asOf = $derived(strip.findIndex((month) => !month.history));
+  /** The months, and after those of a fiscal year what all of it comes to. */
+  const columns = $derived(withYears({ months: strip.map((one) => one.month), years: years.map((one) => one.year) }));
   const overridden = $derived(strip.some((month) => month.reason !== null));
   /** Edits that wait for the reason of an override. */
   let waiting = $state.raw<StripEdit[]>();
@@ -71,37 +75,44 @@
   <thead>
     <tr>
       <th class="words" scope="col"></th>
-      {#each strip as month, i (month.month)}
-        <th scope="col" class={i === asOf ? 'as-of' : ''}
-          >{monthName(month.month)}<small>{month.month.slice(0, 4)}</small></th
-        >
+      {#each columns as column (column.key)}
+        <th scope="col" class={column.month === asOf ? 'as-of' : ''}>{column.name}<small>{column.sub}</small></th>
       {/each}
     </tr>
   </thead>
   <tbody>
     <tr>
       <th scope="row" class="words">Amount</th>
-      {#each strip as month, i (month.month)}
-        <td
-          role="gridcell"
-          tabindex={grid.cursor.column === i ? 0 : -1}
-          title="{plan.money.sum(month.amount)} · {month.because}"
-          class="relative {i === asOf ? 'as-of' : ''} {month.history
-            ? 'settled-column'
-            : 'estimated'} {grid.cursor.holds(0, i) ? 'selected' : ''}"
-          onclick={() => grid.choose(0, i)}
-          ondblclick={() => grid.start(0, i)}
-        >
-          <span class={month.reason === null ? '' : 'overridden'}>{plan.money.cell(month.amount)}</span>
-          {#if grid.isEditing(0, i)}<CellField {grid} label="Amount of {month.month}" class="w-[76px]" />{/if}
-        </td>
+      {#each columns as { key, month: i, year } (key)}
+        {#if i === undefined}
+          <td class="estimated bg-foam" title={plan.money.sum(years[year!]!.amount)}
+            >{plan.money.cell(years[year!]!.amount)}</td
+          >
+        {:else}
+          {@const month = strip[i]!}
+          <td
+            role="gridcell"
+            tabindex={grid.cursor.column === i ? 0 : -1}
+            title="{plan.money.sum(month.amount)} · {month.because}"
+            class="relative {i === asOf ? 'as-of' : ''} {month.history
+              ? 'settled-column'
+              : 'estimated'} {grid.cursor.holds(0, i) ? 'selected' : ''}"
+            onclick={() => grid.choose(0, i)}
+            ondblclick={() => grid.start(0, i)}
+          >
+            <span class={month.reason === null ? '' : 'overridden'}>{plan.money.cell(month.amount)}</span>
+            {#if grid.isEditing(0, i)}<CellField {grid} label="Amount of {month.month}" class="w-[76px]" />{/if}
+          </td>
+        {/if}
       {/each}
     </tr>
     {#if overridden}
       <tr class="hush">
         <th scope="row" class="words">computed</th>
-        {#each strip as month, i (month.month)}
-          <td class={i === asOf ? 'as-of' : ''}>{month.reason === null ? '' : plan.money.cell(month.computed)}</td>
+        {#each columns as { key, month: i } (key)}
+          <td class={i === asOf ? 'as-of' : ''}
+            >{i === undefined || strip[i]!.reason === null ? '' : plan.money.cell(strip[i]!.computed)}</td
+          >
         {/each}
       </tr>
     {/if}

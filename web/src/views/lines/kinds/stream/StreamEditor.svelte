@@ -55,7 +55,7 @@
     <span class="hush">{plan.money.words}</span>
   </div>
   <MethodEditor {id} {assumption} {save} />
-  <MonthStrip strip={view.strip} {assumption} {save} />
+  <MonthStrip strip={view.strip} years={view.years} {assumption} {save} />
 </div>
 {#if suggesting}<Suggestions {id} {save} {first} onclose={() => (suggesting = false)} />{/if}
 {#if view.stock.length && assumption.method.kind === 'stock'}

@@ -10,6 +10,7 @@ import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.flows.Flows;
 import ebbtide.forecast.RollForwards;
+import ebbtide.forecast.WholeMonths;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
@@ -18,15 +19,19 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Period;
+import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
@@ -34,6 +39,7 @@ public record LineView(
         @Schema(ref = DocumentPart.LINE) Map<String, Object> line,
         String kind,
         List<MonthView> strip,
+        List<YearOfStrip> years,
         @Schema(nullable = true) @Nullable ScheduleView schedule,
         List<ComingView> coming,
         List<TaxPeriodView> tax,
@@ -43,6 +49,9 @@ public record LineView(
         @Schema(nullable = true) @Nullable LedgerView ledger,
         @Schema(nullable = true) @Nullable EarlyView early,
         List<LeftView> left) {
+
+    /** A fiscal year that months of the strip fall into, and what all of it comes to. */
+    public record YearOfStrip(ShownMonths.YearView year, long amount) {}
 
     /**
      * A month of a stream on books: what is planned, invoiced and on order, what that leaves to be billed, and what
@@ -170,20 +179,31 @@ public record LineView(
     static LineView of(PlanAtVersion current, Line line, YearMonth firstMonth, int historyMonths, int months) {
         Plan plan = current.plan();
         boolean stream = line.findStream().isPresent();
+        YearMonth last = YearMonth.from(current.forecast().lastDay());
+        YearMonth begins = Collections.max(
+                List.of(plan.settings().firstForecastMonth(), Collections.min(List.of(firstMonth, last))));
+        List<Period> withYears = WholeMonths.of(current.forecast())
+                .withYears(
+                        Periods.MONTH,
+                        begins.atDay(1),
+                        begins.plusMonths(months - 1L).atEndOfMonth());
         return new LineView(
                 PlanView.plain(PlanWriter.json(line, plan.settings().currency())),
                 kind(line.assumption()),
-                stream ? strip(plan, line, firstMonth.minusMonths(historyMonths), historyMonths + months) : List.of(),
+                stream
+                        ? strip(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
+                        : List.of(),
+                stream
+                        ? years(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
+                        : List.of(),
                 hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
                 stream || line.isGroup() ? List.of() : coming(current, line),
                 line.standing().cash() == CashRow.SALES_TAX ? tax(current, line) : List.of(),
                 line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
                 stock(plan, line, months),
-                RollForwards.of(current.forecast(), line, months).stream()
+                RollForwards.of(current.forecast(), line, Integer.MAX_VALUE).stream()
                         .map(roll -> RollForwardView.of(
-                                roll,
-                                roll.months().stream().map(Period::of).toList(),
-                                plan.settings().asOf()))
+                                roll, withYears, plan.settings().asOf()))
                         .toList(),
                 stream && !line.assumption().keepsItems() ? ledger(current, line) : null,
                 early(current, line),
@@ -299,8 +319,21 @@ public record LineView(
                 .toList();
     }
 
-    private static List<MonthView> strip(Plan plan, Line line, YearMonth first, int count) {
-        ActivityCalculator calculator = new ActivityCalculator(plan);
+    private static List<YearOfStrip> years(PlanAtVersion current, Line line, YearMonth first, int count) {
+        ShownMonths months = ShownMonths.of(
+                current.forecast(), first.atDay(1), first.plusMonths(count - 1L).atEndOfMonth());
+        int before = (int) first.until(YearMonth.from(months.months().get(0).startInclusive()), ChronoUnit.MONTHS);
+        List<Long> amounts =
+                ShownMonths.amounts(current.forecast().accounts().activity().planned(line), months.years());
+        List<ShownMonths.YearView> years = months.yearsAfter(before);
+        return IntStream.range(0, years.size())
+                .mapToObj(i -> new YearOfStrip(years.get(i), amounts.get(i)))
+                .toList();
+    }
+
+    private static List<MonthView> strip(PlanAtVersion current, Line line, YearMonth first, int count) {
+        Plan plan = current.plan();
+        ActivityCalculator calculator = current.forecast().accounts().activity();
         MonthlyActivity activity = calculator.planned(line);
         Assumption.Stream stream = (Assumption.Stream) line.assumption();
         YearMonth forecast = plan.settings().firstForecastMonth();

@@ -36,6 +36,10 @@ class LinesController {
         this.stores = stores;
     }
 
+    private static int within(int asked, int least, int most) {
+        return Math.max(least, Math.min(most, asked));
+    }
+
     @GetMapping("/{id}")
     LineView view(
             @PathVariable String plan,
@@ -45,7 +49,7 @@ class LinesController {
             @RequestParam(defaultValue = "12") int months) {
         PlanAtVersion current = edits.shown(plan);
         YearMonth first = from == null ? current.plan().settings().firstForecastMonth() : from;
-        return LineView.of(current, line(current, id), first, Math.min(60, history), Math.min(72, months));
+        return LineView.of(current, line(current, id), first, within(history, 0, 60), within(months, 1, 72));
     }
 
     private static Line line(PlanAtVersion current, String id) {

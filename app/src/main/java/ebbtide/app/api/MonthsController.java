@@ -6,21 +6,16 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
-import ebbtide.forecast.WholeMonths;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
-import ebbtide.time.Period;
-import ebbtide.time.Periods;
-import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -44,13 +39,7 @@ class MonthsController {
     }
 
     /** The months of a window, the fiscal years they fall into, and the lines planned by month with what counts. */
-    record MonthsTable(List<String> months, List<YearView> years, List<MonthsRow> rows) {}
-
-    /**
-     * A fiscal year as far as it is forecast, of more than one month, from a month to another; it stands after so many
-     * of the months shown.
-     */
-    record YearView(String from, String to, int after) {}
+    record MonthsTable(List<String> months, List<ShownMonths.YearView> years, List<MonthsRow> rows) {}
 
     /** A line's amounts by month, and what its years come to. */
     record MonthsRow(String id, String name, boolean typed, List<Long> amounts, List<Long> years) {}
@@ -65,20 +54,11 @@ class MonthsController {
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
         PlanAtVersion shown = edits.shown(plan);
-        WholeMonths all = WholeMonths.of(shown.forecast());
-        List<Period> months = all.touched(Periods.MONTH, from, to);
-        List<Period> years = all.all(Periods.YEAR).stream()
-                .filter(year -> !months.contains(year) && months.stream().anyMatch(year::overlaps))
-                .toList();
+        ShownMonths months = ShownMonths.of(shown.forecast(), from, to);
         ActivityCalculator activity = shown.forecast().accounts().activity();
         return new MonthsTable(
-                months.stream().map(one -> month(one.startInclusive())).toList(),
-                years.stream()
-                        .map(year ->
-                                new YearView(month(year.startInclusive()), month(year.lastDay()), (int) months.stream()
-                                        .filter(one -> one.startInclusive().isBefore(year.endExclusive()))
-                                        .count()))
-                        .toList(),
+                months.names(),
+                months.yearsAfter(0),
                 shown.plan().lines().stream()
                         .filter(line -> line.direction() == direction)
                         .flatMap(line -> line.findStream().stream()
@@ -86,28 +66,17 @@ class MonthsController {
                                         line,
                                         stream.method() instanceof ActivityMethod.TypedMonths,
                                         activity.planned(line),
-                                        months,
-                                        years)))
+                                        months)))
                         .toList());
     }
 
-    private static MonthsRow row(
-            Line line, boolean typed, MonthlyActivity planned, List<Period> months, List<Period> years) {
-        return new MonthsRow(line.id(), line.name(), typed, amounts(planned, months), amounts(planned, years));
-    }
-
-    private static List<Long> amounts(MonthlyActivity planned, List<Period> periods) {
-        return periods.stream()
-                .map(one -> IntStream.rangeClosed(
-                                Timeline.monthNumber(YearMonth.from(one.startInclusive())),
-                                Timeline.monthNumber(YearMonth.from(one.lastDay())))
-                        .mapToLong(planned::in)
-                        .sum())
-                .toList();
-    }
-
-    private static String month(LocalDate day) {
-        return YearMonth.from(day).toString();
+    private static MonthsRow row(Line line, boolean typed, MonthlyActivity planned, ShownMonths months) {
+        return new MonthsRow(
+                line.id(),
+                line.name(),
+                typed,
+                ShownMonths.amounts(planned, months.months()),
+                ShownMonths.amounts(planned, months.years()));
     }
 
     /** Types months of several lines in one edit. */
