@@ -21,7 +21,8 @@
 
   let { strip, years, assumption, save }: Props = $props();
   const plan = getPlan();
-  const asOf = $derived(strip.findIndex((month) => !month.history));
+  /** Where the forecast begins beside what is past; nowhere in months that are all one or all the other. */
+  const asOf = $derived(strip[0]?.history ? strip.findIndex((month) => !month.history) : -1);
   /** The months, and after those of a fiscal year what all of it comes to. */
   const columns = $derived(withYears({ months: strip.map((one) => one.month), years: years.map((one) => one.year) }));
   const overridden = $derived(strip.some((month) => month.reason !== null));
