@@ -11,7 +11,7 @@ final class ErringLine {
     private final int sign;
     private final long known;
     private final Errors errors;
-    /** The days of each lead on which an error is laid, and by which weights: of most weeks one or two. */
+    /** The days of each lead on which an error is laid, and by which weights: none but those that have any. */
     private final int[][] days;
 
     private final long[][] weights;

@@ -216,7 +216,7 @@ class ItemsController {
                         + " is there already: change that one, or give this one another number");
             }
         }
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> items.forEach(draft::putItem)), stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItems(items)), stores);
     }
 
     private static OpenItem read(JsonNode json, PlanAtVersion current) {

@@ -4,7 +4,6 @@ import ebbtide.accounts.Expectation;
 import ebbtide.accounts.PatternSchedule;
 import ebbtide.accounts.SalesTaxAccount;
 import ebbtide.activity.ActivityCalculator;
-import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
 import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.app.storage.PlanAtVersion;
@@ -20,18 +19,15 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.Terms;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
-import ebbtide.time.Timeline;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** A line as its editor shows it: the line itself as the plan file writes it, and what follows from it. */
@@ -191,10 +187,10 @@ public record LineView(
                 PlanView.plain(PlanWriter.json(line, plan.settings().currency())),
                 kind(line.assumption()),
                 stream
-                        ? strip(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
+                        ? LineStrip.months(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
                         : List.of(),
                 stream
-                        ? years(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
+                        ? LineStrip.years(current, line, firstMonth.minusMonths(historyMonths), historyMonths + months)
                         : List.of(),
                 hasSchedule(line) ? schedule(current, line, firstMonth, Math.min(6, months)) : null,
                 stream || line.isGroup() ? List.of() : coming(current, line),
@@ -317,42 +313,6 @@ public record LineView(
                         p.balance(),
                         p.settled()))
                 .toList();
-    }
-
-    private static List<YearOfStrip> years(PlanAtVersion current, Line line, YearMonth first, int count) {
-        ShownMonths months = ShownMonths.of(
-                current.forecast(), first.atDay(1), first.plusMonths(count - 1L).atEndOfMonth());
-        int before = (int) first.until(YearMonth.from(months.months().get(0).startInclusive()), ChronoUnit.MONTHS);
-        List<Long> amounts =
-                ShownMonths.amounts(current.forecast().accounts().activity().planned(line), months.years());
-        List<ShownMonths.YearView> years = months.yearsAfter(before);
-        return IntStream.range(0, years.size())
-                .mapToObj(i -> new YearOfStrip(years.get(i), amounts.get(i)))
-                .toList();
-    }
-
-    private static List<MonthView> strip(PlanAtVersion current, Line line, YearMonth first, int count) {
-        Plan plan = current.plan();
-        ActivityCalculator calculator = current.forecast().accounts().activity();
-        MonthlyActivity activity = calculator.planned(line);
-        Assumption.Stream stream = (Assumption.Stream) line.assumption();
-        YearMonth forecast = plan.settings().firstForecastMonth();
-        List<MonthView> strip = new ArrayList<>();
-        for (int i = 0; i < count; i++) {
-            YearMonth month = first.plusMonths(i);
-            int number = Timeline.monthNumber(month);
-            boolean history = month.isBefore(forecast);
-            Assumption.MonthOverride override =
-                    history ? null : stream.overrides().get(month);
-            strip.add(new MonthView(
-                    month.toString(),
-                    history,
-                    activity.in(number),
-                    activity.computedIn(number),
-                    override == null ? null : override.reason(),
-                    calculator.words(line, number)));
-        }
-        return strip;
     }
 
     private static ScheduleView schedule(PlanAtVersion current, Line line, YearMonth first, int months) {

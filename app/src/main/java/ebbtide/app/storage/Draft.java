@@ -241,7 +241,7 @@ public final class Draft {
     }
 
     /** Puts an open item. */
-    public void putItem(OpenItem item) {
+    private void putItem(OpenItem item) {
         put(UndoableStore.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
     }
 

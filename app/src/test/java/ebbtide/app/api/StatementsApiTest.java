@@ -42,6 +42,34 @@ class StatementsApiTest extends ApiJourney {
                 .orElseThrow();
     }
 
+    /** A fiscal year, from April, beside its months in a line's editor and among all lines by month. */
+    @Test
+    void fiscalYear_besideTheMonthsOfALine_isWhatTheyComeTo() throws Exception {
+        JsonNode line = send(200, get(path("/lines/grocery?from=2026-04&history=2&months=12")));
+        JsonNode year = line.get("years").get(0);
+        assertThat(year.get("year").get("from").asString()).isEqualTo("2026-04");
+        assertThat(year.get("year").get("after").asInt()).isEqualTo(14);
+        assertThat(line.get("strip")
+                        .valueStream()
+                        .skip(2)
+                        .mapToLong(one -> one.get("amount").asLong())
+                        .sum())
+                .isEqualTo(year.get("amount").asLong());
+        JsonNode all = send(200, get(path("/months?direction=RECEIPT&from=2026-04-01&to=2027-03-31")));
+        assertThat(all.get("rows")
+                        .valueStream()
+                        .filter(one -> one.get("id").asString().equals("grocery"))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("years")
+                        .get(0))
+                .isEqualTo(year.get("amount"));
+        assertThat(send(200, get(path("/lines/grocery?from=2020-01&history=0&months=6")))
+                        .get("years"))
+                .as("of months that are all past none of the years stands among them")
+                .allMatch(one -> one.get("year").get("after").asInt() > 6);
+    }
+
     @Test
     void statements_inEveryLength_balanceAgreeAndAddUpToTheirWorkings() throws Exception {
         for (String by : List.of("MONTH", "QUARTER", "YEAR")) {
