@@ -37,21 +37,9 @@ export class TimeWindow {
     return this.query.has('from') || by === this.by ? { from: this.from, to: this.to } : usual(this.view(), by);
   }
 
-  /**
-   * The months that a line's editor begins with: as many of a window chosen along the tide line as stand side by side,
-   * else three that are past and nine to come.
-   */
-  get monthsOfALine(): { from: Day; history: number; months: number } {
-    const view = this.view();
-    const first = view ? monthStart(addDays(view.tide.asOf, 1)) : this.from;
-    if (!this.query.has('from')) return { from: first, history: 3, months: 9 };
-    const from = monthStart(this.from);
-    let months = 1;
-    while (months < MOST_SIDE_BY_SIDE && addMonths(from, months) <= this.to) months++;
-    // What is past stands before the months that are forecast.
-    let history = 0;
-    while (history < months && addMonths(from, history) < first) history++;
-    return { from: addMonths(from, history), history, months: Math.max(1, months - history) };
+  /** The months that a line's editor begins with: those of a window chosen along the tide line, else the usual ones. */
+  get monthsOfALine(): Months {
+    return monthsOfALine(this.view(), this.query.has('from') ? { from: this.from, to: this.to } : undefined);
   }
 
   setBy(by: By) {
@@ -68,6 +56,25 @@ export class TimeWindow {
     query.set('to', to);
     void replace(`${router.location}?${query}`);
   }
+}
+
+/** Months that are forecast, from one on, with so many before them that are past. */
+interface Months {
+  from: Day;
+  history: number;
+  months: number;
+}
+
+/** As many months of a window as stand side by side; without one three that are past and nine to come. */
+export function monthsOfALine(view: PlanView | undefined, window?: { from: Day; to: Day }): Months {
+  const first = view ? monthStart(addDays(view.tide.asOf, 1)) : '2026-01-01';
+  if (!window) return { from: first, history: 3, months: 9 };
+  const from = monthStart(window.from);
+  let months = 1;
+  while (months < MOST_SIDE_BY_SIDE && addMonths(from, months) <= window.to) months++;
+  let history = 0;
+  while (history < months && addMonths(from, history) < first) history++;
+  return { from: addMonths(from, history), history, months: Math.max(1, months - history) };
 }
 
 /** Two settled periods and what follows: 13 weeks, 12 months, 14 days, 8 quarters or all years. */
