@@ -78,7 +78,7 @@ it('keeps items where they stand while they are typed on, until another question
   const view = (...ids: string[]) => ids.map((id) => ({ id }) as ItemView);
   const ids = (of: ItemView[]) => of.map((one) => one.id).join('');
   expect(ids(listing.steady(view('a', 'b', 'c'), { order: 'EXPECTED' }))).toBe('abc');
-  expect(ids(listing.steady(view('b', 'n', 'c', 'a'), { order: 'EXPECTED' }))).toBe('abcn');
+  expect(ids(listing.steady(view('b', 'n', 'c', 'a'), { order: 'EXPECTED' }))).toBe('abnc');
   expect(ids(listing.steady(view('n', 'b', 'a'), { order: 'EXPECTED' }))).toBe('abn');
   expect(ids(listing.steady(view('n', 'b', 'a'), { order: 'DUE' }))).toBe('nba');
 });

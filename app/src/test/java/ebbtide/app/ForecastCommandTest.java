@@ -2,32 +2,17 @@ package ebbtide.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The command that computes a plan file: the worked examples to the cent, and broken plans refused whole. */
-class ForecastCommandTest {
-    @TempDir
-    private Path folder;
-
-    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-
-    private int run(String... args) {
-        out.reset();
-        err.reset();
-        return ForecastCommand.run(args, new PrintStream(out, true), new PrintStream(err, true));
-    }
-
+class ForecastCommandTest extends CommandJourney {
     private List<String> amounts(String line) {
         return out.toString(StandardCharsets.UTF_8)
                 .lines()

@@ -2,9 +2,7 @@ package ebbtide.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,28 +12,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The command asked how likely other futures are, by the record of earlier files and the habits of who pays. */
-class LikelyCommandTest {
+class LikelyCommandTest extends CommandJourney {
     private static final LocalDate D = LocalDate.of(2026, 5, 31);
     private static final int ORIGINS = 8;
     private static final int LEADS = 13;
     private static final int PERCENTILES = 7;
-
-    @TempDir
-    private Path folder;
-
-    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-
-    private int run(String... args) {
-        out.reset();
-        err.reset();
-        return ForecastCommand.run(args, new PrintStream(out, true), new PrintStream(err, true));
-    }
 
     /** W21: eight earlier files, and what has come since. */
     @Test
