@@ -12,11 +12,13 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Terms;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * What a stream earns, month by month (rules 7, 9.1): its amounts and items net of tax, less discounts and what is
@@ -94,10 +96,12 @@ final class StreamEarnings {
     private void discountsAndWriteOffs() {
         int last = frame.open() + frame.toEarned() + stream.terms().monthsAhead();
         boolean relieved = frame.relief() && isReceipt();
-        boolean discounts = stream.terms().pattern().steps().stream()
-                .anyMatch(step -> step.discount().millionths() > 0);
-        boolean writesOff = stream.terms().pattern().never().millionths() > 0;
-        if (!discounts && !writesOff) {
+        MonthPattern pattern = stream.terms().pattern();
+        int[] discounted = IntStream.range(0, pattern.steps().size())
+                .filter(step -> pattern.steps().get(step).discount().millionths() > 0)
+                .toArray();
+        boolean writesOff = pattern.never().millionths() > 0;
+        if (discounted.length == 0 && !writesOff) {
             return;
         }
         for (int month = frame.open() - stream.terms().monthsBack(); month < last; month++) {
@@ -105,11 +109,8 @@ final class StreamEarnings {
             if (billing == null) {
                 continue;
             }
-            for (int step = 0; discounts && step < billing.steps(); step++) {
-                long discount = billing.discount(step);
-                if (discount != 0) {
-                    lower(billing.cashMonth(step), discount, back(billing.taxOfDiscount(step)));
-                }
+            for (int step : discounted) {
+                lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
             }
             if (writesOff) {
                 lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);

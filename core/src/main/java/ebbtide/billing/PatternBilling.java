@@ -21,7 +21,7 @@ public final class PatternBilling {
     private final int monthsToWriteOff;
     private final long[] taxes;
     private final long[] gross;
-    private final Lazy<long[]> taxParts = Lazy.of(this::partTaxes);
+    private final Lazy<long[]> taxParts;
 
     /** Bills the amounts of some months, as the line types them, with their tax. */
     public PatternBilling(SalesTax tax, MonthPattern pattern, MonthSeries amounts) {
@@ -35,13 +35,13 @@ public final class PatternBilling {
                 pattern.steps().stream().map(MonthPattern.Step::discount).toArray(Percent[]::new);
         this.monthsToWriteOff = pattern.monthsToWriteOff();
         this.taxes = new long[amounts.months()];
-        this.gross = new long[amounts.months() * weights.length];
+        long[] grossByMonth = new long[taxes.length];
         for (int row = 0; row < taxes.length; row++) {
-            if (amounts.at(row) != 0) {
-                taxes[row] = tax.taxOf(amounts.at(row));
-                Split.byWeights(grossAt(row), weights, gross, row * weights.length);
-            }
+            taxes[row] = tax.taxOf(amounts.at(row));
+            grossByMonth[row] = grossAt(row);
         }
+        this.gross = Split.allByWeights(grossByMonth, weights);
+        this.taxParts = Lazy.of(() -> Split.allByWeights(taxes, weights));
     }
 
     private static long[] weights(MonthPattern pattern) {
@@ -52,16 +52,6 @@ public final class PatternBilling {
         }
         weights[steps] = pattern.never().millionths();
         return weights;
-    }
-
-    private long[] partTaxes() {
-        long[] parts = new long[gross.length];
-        for (int row = 0; row < taxes.length; row++) {
-            if (taxes[row] != 0) {
-                Split.byWeights(taxes[row], weights, parts, row * weights.length);
-            }
-        }
-        return parts;
     }
 
     /** Returns whether a month bills anything. */

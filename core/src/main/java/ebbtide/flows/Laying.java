@@ -37,6 +37,9 @@ final class Laying implements FlowSink, DaySink {
     private final DaySeries.Sum items;
     private final DaySeries.Sum laid;
     private final LineTiming timing;
+    /** Asked of every day, and nothing is paid later in the base. */
+    private final boolean paidLater;
+
     private DaySeries.@Nullable Sum later;
     private boolean @Nullable [] overdue;
     private final List<ItemFlow> itemFlows = new ArrayList<>();
@@ -46,6 +49,7 @@ final class Laying implements FlowSink, DaySink {
         this.timing = timing;
         this.timeline = timeline;
         this.asOf = asOf;
+        this.paidLater = line.isPaidLater();
         this.sign = line.direction().sign();
         this.days = timing.timeline();
         this.pattern = line.findStream()
@@ -86,7 +90,7 @@ final class Laying implements FlowSink, DaySink {
     @Override
     public void add(int day, long minor) {
         if (day > asOf) {
-            add(day, timing.moved(day), minor);
+            add(day, paidLater ? timing.moved(day) : day, minor);
         }
     }
 

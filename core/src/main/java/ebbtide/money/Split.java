@@ -6,7 +6,23 @@ import java.math.BigInteger;
 public final class Split {
     private static final long MOST_IN_DOUBLE = 1L << 51;
 
-    private Split() {}
+    private final long[] weights;
+    private final long sum;
+    private final double each;
+    /** What each part lacks of its share of the total in hand, times the sum of the weights. */
+    private final long[] rests;
+
+    private Split(long[] weights) {
+        long all = 0;
+        for (long weight : weights) {
+            all += weight;
+        }
+        Check.that(all > 0, "an amount can only be split by weights with a sum above zero");
+        this.weights = weights;
+        this.sum = all;
+        this.each = 1.0 / all;
+        this.rests = new long[weights.length];
+    }
 
     /**
      * Returns parts in proportion to the weights that add up to the total. Units left over go to the largest
@@ -15,24 +31,29 @@ public final class Split {
      */
     public static long[] byWeights(long total, long[] weights) {
         long[] parts = new long[weights.length];
-        byWeights(total, weights, parts, 0);
+        new Split(weights).put(total, parts, 0);
         return parts;
     }
 
-    /** Puts the parts into a longer array, from a place on, as {@link #byWeights(long, long[])} splits them. */
-    public static void byWeights(long total, long[] weights, long[] into, int at) {
-        long sum = 0;
-        for (long weight : weights) {
-            sum += weight;
+    /** Returns the parts of many totals one after the other, each as {@link #byWeights(long, long[])} splits it. */
+    public static long[] allByWeights(long[] totals, long[] weights) {
+        Split split = new Split(weights);
+        long[] parts = new long[totals.length * weights.length];
+        for (int row = 0; row < totals.length; row++) {
+            if (totals[row] != 0) {
+                split.put(totals[row], parts, row * weights.length);
+            }
         }
-        Check.that(sum > 0, "an amount can only be split by weights with a sum above zero");
+        return parts;
+    }
+
+    private void put(long total, long[] into, int at) {
         long size = Math.abs(total);
-        long given = size <= MOST_IN_DOUBLE && Rounding.isExact(size, sum)
-                ? floors(size, weights, sum, into, at)
-                : floorsOfAny(size, weights, sum, into, at);
-        for (long unit = size - given; unit > 0; unit--) {
-            into[at + largestRest(size, weights, sum, into, at)]++;
-        }
+        long left = size
+                - (size <= MOST_IN_DOUBLE && Rounding.isExact(size, sum)
+                        ? floors(size, into, at)
+                        : floorsOfAny(size, into, at));
+        give(left, into, at);
         if (total < 0) {
             for (int i = at; i < at + weights.length; i++) {
                 into[i] = -into[i];
@@ -41,47 +62,57 @@ public final class Split {
     }
 
     /**
-     * A quotient of doubles is at most one off where it is below 2^52, and costs a fraction of one of whole numbers.
+     * A product with the reciprocal is at most one off where the quotient is below 2^51, and costs a fraction of a
+     * division.
      */
-    private static long floors(long size, long[] weights, long sum, long[] into, int at) {
+    private long floors(long size, long[] into, int at) {
         long given = 0;
         for (int i = 0; i < weights.length; i++) {
             long product = size * weights[i];
-            long part = (long) ((double) product / sum);
+            long part = (long) (product * each);
             long rest = product - part * sum;
-            into[at + i] = rest < 0 ? part - 1 : rest >= sum ? part + 1 : part;
-            given += into[at + i];
+            if (rest < 0) {
+                part--;
+                rest += sum;
+            } else if (rest >= sum) {
+                part++;
+                rest -= sum;
+            }
+            into[at + i] = part;
+            rests[i] = rest;
+            given += part;
         }
         return given;
     }
 
-    private static long floorsOfAny(long size, long[] weights, long sum, long[] into, int at) {
+    private long floorsOfAny(long size, long[] into, int at) {
         long given = 0;
         for (int i = 0; i < weights.length; i++) {
-            into[at + i] = BigInteger.valueOf(size)
+            long part = BigInteger.valueOf(size)
                     .multiply(BigInteger.valueOf(weights[i]))
                     .divide(BigInteger.valueOf(sum))
                     .longValueExact();
-            given += into[at + i];
+            into[at + i] = part;
+            // The difference of two numbers that may not fit is within the sum of the weights, so it comes out right
+            // all the same.
+            rests[i] = size * weights[i] - part * sum;
+            given += part;
         }
         return given;
     }
 
-    /** Returns which part lacks most of its share, of equal ones the earliest; one that was given a unit lacks none. */
-    private static int largestRest(long size, long[] weights, long sum, long[] into, int at) {
-        int best = 0;
-        long most = Long.MIN_VALUE;
-        for (int i = 0; i < weights.length; i++) {
-            // The difference of two numbers that may not fit is within the sum of the weights, so it comes out right
-            // all
-            // the same.
-            long rest = size * weights[i] - into[at + i] * sum;
-            if (rest > most) {
-                most = rest;
-                best = i;
+    /** Gives the units one after the other to the part that lacks most then; one that was given a unit lacks none. */
+    private void give(long units, long[] into, int at) {
+        for (long left = units; left > 0; left--) {
+            int most = 0;
+            for (int i = 1; i < rests.length; i++) {
+                if (rests[i] > rests[most]) {
+                    most = i;
+                }
             }
+            into[at + most]++;
+            rests[most] -= sum;
         }
-        return best;
     }
 
     /**

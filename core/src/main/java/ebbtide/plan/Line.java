@@ -180,20 +180,19 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns what a scenario does to its amounts, in the order in which it is done. */
     public List<Alteration.Amounts> alteredAmounts() {
-        return altered().stream()
-                .filter(Alteration.Amounts.class::isInstance)
-                .map(Alteration.Amounts.class::cast)
-                .toList();
+        return altered(Alteration.Amounts.class);
     }
 
     /** Returns what a scenario does to its months, where it is a stream, in the order in which it is done. */
     public List<Alteration.OfMonths> alteredMonths() {
+        return altered(Alteration.OfMonths.class);
+    }
+
+    private <T extends Alteration> List<T> altered(Class<T> kind) {
+        // Asked of every day of every line, and nothing is altered in the base.
         return altered().isEmpty()
                 ? List.of()
-                : altered().stream()
-                        .filter(Alteration.OfMonths.class::isInstance)
-                        .map(Alteration.OfMonths.class::cast)
-                        .toList();
+                : altered().stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
     /**
@@ -212,9 +211,8 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns the most days by which a scenario has any bill or item of it sooner. */
     public int mostSooner() {
-        return altered().stream()
-                .filter(Alteration.DaysShifted.class::isInstance)
-                .mapToInt(one -> ((Alteration.DaysShifted) one).sooner())
+        return altered(Alteration.DaysShifted.class).stream()
+                .mapToInt(Alteration.DaysShifted::sooner)
                 .sum();
     }
 
@@ -237,10 +235,8 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
 
     /** Returns the pattern by which a scenario has history owed, where it has more that is never paid. */
     public Optional<MonthPattern> patternBeforeNeverPaid() {
-        return altered().stream()
-                .filter(Alteration.NeverPaid.class::isInstance)
-                .map(one -> ((Alteration.NeverPaid) one).before())
-                .findFirst();
+        List<Alteration.NeverPaid> more = altered(Alteration.NeverPaid.class);
+        return more.isEmpty() ? Optional.empty() : Optional.of(more.get(0).before());
     }
 
     /** Returns whether a scenario has something of it paid later, or sooner. */

@@ -73,6 +73,8 @@ final class Ledger {
         this.nil = MonthSeries.nil(Timeline.monthNumber(first), months);
         Map<String, MonthSeries> declaredBy = new LinkedHashMap<>();
         Accounts accountsOfLines = forecast.accounts();
+        // Each line earns by itself, so both cores work it out; what was worked out is at hand below.
+        plan.lines().parallelStream().filter(line -> !line.isGroup()).forEach(accountsOfLines::earned);
         plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, accountsOfLines, declaredBy));
         this.tax = sum(earnings.values().stream().map(Earned::tax));
         this.points = findSalesTax()

@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,9 +81,11 @@ public final class Statements {
     }
 
     private static List<Long> shares(List<Long> amounts, List<Long> whole) {
-        return IntStream.range(0, amounts.size())
-                .mapToObj(i -> whole.get(i) == 0 ? null : Long.valueOf(share(amounts.get(i), whole.get(i))))
-                .toList();
+        List<Long> shares = new ArrayList<>(amounts.size());
+        for (int i = 0; i < amounts.size(); i++) {
+            shares.add(whole.get(i) == 0 ? null : Long.valueOf(share(amounts.get(i), whole.get(i))));
+        }
+        return Collections.unmodifiableList(shares);
     }
 
     /** In tenths of a percent, rounded half away from zero. */
@@ -100,7 +103,7 @@ public final class Statements {
 
     private static List<Long> amounts(Figure figure, List<MonthRange> months, boolean opening) {
         figure.addUp(months.get(0).from(), months.get(months.size() - 1).to());
-        List<Long> amounts = new ArrayList<>();
+        List<Long> amounts = new ArrayList<>(months.size() + 1);
         if (opening) {
             amounts.add(figure.in(-1));
         }

@@ -3,7 +3,6 @@ package ebbtide.time;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToLongFunction;
-import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 
 /**
@@ -26,8 +25,9 @@ public final class MonthSeries {
 
     /** Returns the series from a month to a later one whose amounts a function gives, asked by the months' numbers. */
     public static MonthSeries of(int first, int last, IntToLongFunction amount) {
-        return new MonthSeries(
-                first, IntStream.rangeClosed(first, last).mapToLong(amount).toArray());
+        long[] amounts = new long[Math.max(0, last - first + 1)];
+        Arrays.setAll(amounts, at -> amount.applyAsLong(first + at));
+        return new MonthSeries(first, amounts);
     }
 
     /** Returns a series of so many months that are nil. */
@@ -133,7 +133,8 @@ public final class MonthSeries {
     /** A series on its way: what is added outside its months is none of it. */
     public static final class Sum {
         private final int first;
-        private final long[] amounts;
+        private long[] amounts;
+        private boolean given;
 
         /** Begins a series of so many months, all nil. */
         public Sum(int first, int months) {
@@ -144,13 +145,15 @@ public final class MonthSeries {
         /** Begins with a series, to which something is added. */
         public Sum(MonthSeries from) {
             this.first = from.first;
-            this.amounts = from.amounts.clone();
+            this.amounts = from.amounts;
+            this.given = true;
         }
 
         /** Adds an amount in minor units to a month by its number. */
         public void add(int monthNumber, long minor) {
             int at = monthNumber - first;
             if (at >= 0 && at < amounts.length) {
+                own();
                 amounts[at] += minor;
             }
         }
@@ -158,6 +161,7 @@ public final class MonthSeries {
         /** Adds a series of any months, times a sign of 1 or -1. */
         public void add(MonthSeries other, int sign) {
             int shift = other.first - first;
+            own();
             for (int i = Math.max(0, -shift); i < other.amounts.length && i + shift < amounts.length; i++) {
                 amounts[i + shift] += sign * other.amounts[i];
             }
@@ -176,7 +180,16 @@ public final class MonthSeries {
 
         /** Returns the series as it stands. */
         public MonthSeries series() {
-            return new MonthSeries(first, amounts.clone());
+            given = true;
+            return new MonthSeries(first, amounts);
+        }
+
+        /** What was given away stays as it was: most sums are asked for their series once, at the end. */
+        private void own() {
+            if (given) {
+                amounts = amounts.clone();
+                given = false;
+            }
         }
     }
 }

@@ -3,6 +3,7 @@ package ebbtide.time;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoField;
+import java.util.Arrays;
 
 /**
  * The days of one computation, numbered from 0, with the business days of each of its months found once. Whole months
@@ -10,6 +11,10 @@ import java.time.temporal.ChronoField;
  */
 public final class Timeline {
     private static final int MONTHS = 12;
+    /** The months that plans lie in, once: a forecast asks for them nearly as often as for dates. */
+    private static final int FIRST_KEPT = 1980 * MONTHS;
+
+    private static final YearMonth[] KEPT = kept(200 * MONTHS);
     private final LocalDate first;
     /** Every day once: a forecast asks for dates more often than for anything else. */
     private final LocalDate[] dates;
@@ -41,7 +46,7 @@ public final class Timeline {
                     found[count++] = day + d - 1;
                 }
             }
-            businessDays[m] = java.util.Arrays.copyOf(found, count);
+            businessDays[m] = Arrays.copyOf(found, count);
             day += month.lengthOfMonth();
         }
         monthStart[months] = day;
@@ -55,7 +60,18 @@ public final class Timeline {
 
     /** Returns the month of a number made by {@link #monthNumber}. */
     public static YearMonth month(int monthNumber) {
-        return YearMonth.of(Math.floorDiv(monthNumber, 12), Math.floorMod(monthNumber, 12) + 1);
+        int at = monthNumber - FIRST_KEPT;
+        return at >= 0 && at < KEPT.length ? KEPT[at] : made(monthNumber);
+    }
+
+    private static YearMonth made(int monthNumber) {
+        return YearMonth.of(Math.floorDiv(monthNumber, MONTHS), Math.floorMod(monthNumber, MONTHS) + 1);
+    }
+
+    private static YearMonth[] kept(int months) {
+        YearMonth[] kept = new YearMonth[months];
+        Arrays.setAll(kept, at -> made(FIRST_KEPT + at));
+        return kept;
     }
 
     public LocalDate first() {
