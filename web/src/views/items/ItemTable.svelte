@@ -1,5 +1,6 @@
 <script lang="ts">
   import { longDay, shortDay } from '../../lib/dates';
+  import Differs from '../../lib/grid/Differs.svelte';
   import CellField from '../../lib/grid/CellField.svelte';
   import Room from '../../lib/grid/Room.svelte';
   import { RowsInSight } from '../../lib/grid/sight.svelte';
@@ -7,7 +8,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import { KINDS, putItems, SOURCES, type ItemView, type Order } from './items';
-  import { COLUMNS, itemName, readItems } from './typed';
+  import { COLUMNS, inBase, itemName, readItems } from './typed';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -103,14 +104,18 @@
               >{one.expected ? shortDay(one.expected) : '–'} <span class="hush">{SOURCES[one.source]}</span></td
             >
             {#each COLUMNS as column, c (column.name)}
+              {@const base = inBase(one, column)}
               <td
                 role="gridcell"
+                title={base === undefined ? undefined : `The base has ${base || 'nothing'}`}
                 class="words relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
                 tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
                 onclick={() => grid.choose(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
-                <span class={column.text(item) === column.usual ? 'hush' : ''}>{column.text(item) || '·'}</span>
+                {#if base !== undefined}<Differs />{/if}<span class={column.text(item) === column.usual ? 'hush' : ''}
+                  >{column.text(item) || '·'}</span
+                >
                 {#if grid.isEditing(r, c)}
                   <CellField {grid} label={column.label(itemName(item))} class="w-full min-w-[96px] !text-left" />
                 {/if}

@@ -1,6 +1,6 @@
 import { noDay, readDay } from '../../lib/dates';
 import { cellsOf, type How } from '../../lib/grid/typed.svelte';
-import { changedItem, readDiscount, STANDINGS, type ItemJson, type SentItem } from './items';
+import { changedItem, readDiscount, STANDINGS, type ItemJson, type ItemView, type SentItem } from './items';
 
 /** What is typed by hand of an item, and what is said of it once it is. */
 interface Typed {
@@ -79,6 +79,20 @@ export const COLUMNS: TypedColumn[] = [
 
 export function standingName(item: ItemJson): string {
   return STANDINGS.find((one) => one.value === (item.standing ?? 'normal'))!.name;
+}
+
+/** What the base has in a column where the scenario that is shown says something else. */
+export function inBase({ item, base }: Pick<ItemView, 'item' | 'base'>, column: TypedColumn): string | undefined {
+  if (!base) return undefined;
+  const { expected, promised, standing } = base;
+  const there = column.text(
+    changedItem(item, {
+      expected: expected ?? undefined,
+      promised: promised ?? undefined,
+      standing: standing as ItemJson['standing'],
+    }),
+  );
+  return there === column.text(item) ? undefined : there;
 }
 
 export function itemName(item: ItemJson): string {

@@ -68,7 +68,7 @@
     refusal = await add({
       id: newId(),
       target: found.target,
-      act: act(kind, typed),
+      act: act(kind, typed, found.target),
       ...at,
       note: '',
       on: true,

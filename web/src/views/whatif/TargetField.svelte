@@ -4,14 +4,14 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { choices, parts, wholes, type Choice } from './whatif';
+  import { choices, ofItems, parts, wholes, type Choice } from './whatif';
 
   interface Props {
     words: string;
     /** What the words name; nothing while they name nothing. */
     found: Choice | undefined;
     label: string;
-    /** Whether customers, suppliers, assets, roles, shared terms, certainties and the base rate can be chosen too. */
+    /** Whether customers, suppliers, their items, assets, roles, shared terms, certainties and the base rate can be chosen too. */
     parties?: boolean;
   }
 
@@ -25,6 +25,36 @@
   });
   const customers = new Loaded((signal) => (parties ? habits('RECEIPT', signal) : null));
   const suppliers = new Loaded((signal) => (parties ? habits('PAYMENT', signal) : null));
+  /** Of items there are many: those that the words find are offered, and what was offered stays. */
+  const MOST_ITEMS = 6;
+  let items = $state<Choice[]>([]);
+  $effect(() => {
+    const sought = parties ? words.trim() : '';
+    if (sought.length < 3 || found) return;
+    const asking = new AbortController();
+    const waited = setTimeout(() => void offer(sought, asking.signal), 150);
+    return () => {
+      clearTimeout(waited);
+      asking.abort();
+    };
+  });
+
+  async function offer(sought: string, signal: AbortSignal) {
+    const lists = await Promise.all(
+      (['RECEIPT', 'PAYMENT'] as const).map((direction) =>
+        answer(
+          api.GET('/api/plans/{plan}/items', {
+            params: { path: { plan: plan.id }, query: { direction, words: sought, limit: MOST_ITEMS } },
+            signal,
+          }),
+        ),
+      ),
+    );
+    if (signal.aborted) return;
+    const more = lists.flatMap((list) => (list.ok ? ofItems(list.data.items) : []));
+    items = [...items, ...more.filter((one) => !items.some((known) => known.words === one.words))];
+  }
+
   // While a part of the list is under way, a name in it would be refused as unknown.
   const asked = $derived(parties ? [assumptions, customers, suppliers] : [assumptions]);
   const problem = $derived(asked.map((one) => one.problem).find(Boolean));
@@ -44,7 +74,7 @@
       ],
       parties ? (plan.settings.terms ?? []) : [],
     ),
-    ...(parties ? [...parts(plan.view?.lines ?? []), ...wholes()] : []),
+    ...(parties ? [...parts(plan.view?.lines ?? []), ...wholes(), ...items] : []),
   ]);
 
   function habits(direction: 'RECEIPT' | 'PAYMENT', signal: AbortSignal) {

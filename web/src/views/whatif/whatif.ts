@@ -136,12 +136,28 @@ export const ACTS = [
 ] as const;
 export type ActKind = (typeof ACTS)[number]['value'];
 
-/** An act with what was typed for it. */
-export function act(kind: ActKind, typed: string): Change['act'] {
+/** What may be said of an open item, each by itself. */
+export function ofItems(items: { id: string; item: { number: string; counterparty: string } }[]): Choice[] {
+  const parts = [
+    ['expected', 'day typed'],
+    ['promised', 'day promised'],
+    ['standing', 'standing'],
+  ] as const;
+  return items.flatMap(({ id, item }) =>
+    parts.map(([part, name]) => ({
+      words: `${item.number} of ${item.counterparty}: ${name}`,
+      target: { kind: 'item' as const, item: id, part },
+      unit: part === 'standing' ? '(held, disputed, normal)' : '(a day)',
+    })),
+  );
+}
+
+/** An act with what was typed for it; of an item's day any way of writing it, of its standing the word. */
+export function act(kind: ActKind, typed: string, target?: Change['target']): Change['act'] {
   const plain = typed.replaceAll(',', '').trim();
   switch (kind) {
     case 'set':
-      return { kind, value: plain };
+      return { kind, value: target?.kind === 'item' ? readSaid(plain) : plain };
     case 'scale':
       return { kind, to: plain.replace('%', '') };
     case 'add':
@@ -159,6 +175,10 @@ export function act(kind: ActKind, typed: string): Change['act'] {
     case 'fails':
       return { kind };
   }
+}
+
+function readSaid(typed: string): string {
+  return readDay(typed) || typed.toLowerCase().replaceAll(' ', '-');
 }
 
 /** The day on which a range begins or ends, typed as a day or as a month; empty for no end, null for what is neither. */
@@ -243,6 +263,7 @@ const SHIFTS: ActKind[] = ['shift-days', 'shift-months'];
 /** The acts of what is neither a line nor a part of one. */
 const ACTS_OF: Partial<Record<Change['target']['kind'], ActKind[]>> = {
   assumption: ['set', 'scale', 'add', ...SHIFTS],
+  item: ['set', 'leave-out', ...SHIFTS],
   counterparty: [...HOW_PAID, 'fails'],
   part: ['set', 'scale', 'add', 'leave-out', ...SHIFTS],
   terms: [...HOW_PAID, 'never-paid'],

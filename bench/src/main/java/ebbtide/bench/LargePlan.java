@@ -6,6 +6,7 @@ import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Terms;
@@ -75,7 +76,7 @@ public final class LargePlan {
                     due,
                     new OpenItem.Amount(gross, 0, false, open ? gross : 0),
                     open ? null : due.plusDays(random.nextInt(30)),
-                    OpenItem.Handling.NONE,
+                    Handling.NONE,
                     null));
         }
         return made;

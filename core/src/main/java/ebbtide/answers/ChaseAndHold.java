@@ -1,15 +1,15 @@
 package ebbtide.answers;
 
-import ebbtide.books.Books;
 import ebbtide.books.OpenItem;
-import ebbtide.books.OpenItem.Handling;
-import ebbtide.books.OpenItems;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.funding.Liquidity;
 import ebbtide.items.ExpectedItem;
 import ebbtide.money.Money;
+import ebbtide.plan.Alteration;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
+import ebbtide.plan.Line;
 import ebbtide.time.BusinessDays;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -104,22 +104,21 @@ public final class ChaseAndHold {
      * @throws IllegalArgumentException for an item that is not there
      */
     public static Forecast trial(Forecast forecast, String itemId, LocalDate day) {
-        Books books = forecast.books();
-        if (books.items().all().stream().noneMatch(item -> item.id().equals(itemId))) {
-            throw new IllegalArgumentException("There is no such open item any more: look at the list again");
-        }
-        List<OpenItem> items = books.items().all().stream()
-                .map(item -> item.id().equals(itemId)
-                        ? item.with(new Handling(
-                                day,
-                                item.handling().promised(),
-                                item.handling().standing(),
-                                item.handling().note()))
-                        : item)
-                .toList();
+        OpenItem item = forecast.books()
+                .items()
+                .find(itemId)
+                .orElseThrow(() ->
+                        new IllegalArgumentException("There is no such open item any more: look at the list again"));
+        Line line = forecast.plan().findLine(item.lineId()).orElseThrow();
+        Handling said = forecast.items().of(line).stream()
+                .filter(one -> one.item().id().equals(itemId))
+                .findFirst()
+                .map(one -> one.item().handling())
+                .orElse(item.handling());
         return Forecaster.forecast(
-                forecast.plan(),
-                books.with(OpenItems.of(items).settled(books.items().settled())));
+                forecast.plan().with(line.altered(new Alteration.ItemSaid("a trial", itemId, said.expectedOn(day)))),
+                forecast.books(),
+                forecast);
     }
 
     private static String cost(Forecast forecast, Moved moved) {
@@ -135,7 +134,7 @@ public final class ChaseAndHold {
                                 forecast.plan().settings().currency()));
             }
             long late = moved.to().toEpochDay() - item.due().toEpochDay();
-            if (item.handling().standing() == OpenItem.Standing.CANNOT_WAIT) {
+            if (item.handling().standing() == Handling.Standing.CANNOT_WAIT) {
                 words.add("cannot wait"
                         + (item.handling().note().isEmpty()
                                 ? ""

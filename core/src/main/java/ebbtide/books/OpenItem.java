@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.Objects;
@@ -65,28 +66,6 @@ public record OpenItem(
 
         public long net() {
             return gross - tax;
-        }
-    }
-
-    /** Whether an item is expected at all. */
-    public enum Standing {
-        NORMAL,
-        HELD,
-        DISPUTED,
-        /** Expected as any other, but not to be paid later than that. */
-        CANNOT_WAIT
-    }
-
-    /**
-     * What a person said of an item: the day it is expected or promised (null: nothing), whether it is held, and why.
-     */
-    public record Handling(
-            @Nullable LocalDate expected, @Nullable LocalDate promised, Standing standing, String note) {
-        public static final Handling NONE = new Handling(null, null, Standing.NORMAL, "");
-
-        public Handling {
-            Objects.requireNonNull(standing, "standing");
-            note = Check.atMost(note == null ? "" : note, "note of an item", 2_000);
         }
     }
 
@@ -178,7 +157,7 @@ public record OpenItem(
 
     /** Returns whether it is neither held nor disputed. */
     public boolean isExpected() {
-        return handling.standing() == Standing.NORMAL || handling.standing() == Standing.CANNOT_WAIT;
+        return handling.standing() == Handling.Standing.NORMAL || handling.standing() == Handling.Standing.CANNOT_WAIT;
     }
 
     /**

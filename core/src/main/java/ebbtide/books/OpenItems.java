@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -55,6 +56,11 @@ public final class OpenItems {
 
     public List<OpenItem> all() {
         return all;
+    }
+
+    /** Returns the item of an id, if there is one. */
+    public Optional<OpenItem> find(String id) {
+        return all.stream().filter(item -> item.id().equals(id)).findFirst();
     }
 
     /** Returns the items of a line, in the order in which they came. */

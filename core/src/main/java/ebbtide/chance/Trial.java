@@ -8,6 +8,7 @@ import ebbtide.items.PartyItems;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.time.BusinessDays;
@@ -200,7 +201,7 @@ public final class Trial {
                         item.due(),
                         new OpenItem.Amount(minor, 0, false, minor),
                         null,
-                        OpenItem.Handling.NONE,
+                        Handling.NONE,
                         null),
                 item.day(),
                 minor,

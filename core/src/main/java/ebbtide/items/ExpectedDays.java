@@ -8,6 +8,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.EarlyDiscount;
 import ebbtide.books.OpenItem.Kind;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.LineSettings;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.time.BusinessDays;
@@ -44,7 +45,7 @@ record ExpectedDays(
     }
 
     private List<OpenItem> known() {
-        return line.counts() ? items : List.of();
+        return line.counts() ? line.asSaid(items) : List.of();
     }
 
     /** Returns the line's items that count, and the open ones with their days, those left out last. */
@@ -64,7 +65,7 @@ record ExpectedDays(
         known().stream()
                 .filter(item -> item.amount().open() > 0)
                 .map(item -> line.isWithoutDiscounts(item.counterparty()) ? item.withoutDiscount() : item)
-                .forEach(item -> found.add(expected(item)));
+                .forEach(item -> found.add(named(expected(item))));
         found.addAll(underWay());
         found.sort(ExpectedItem.BY_DAY);
         return found;
@@ -167,6 +168,13 @@ record ExpectedDays(
                 .sum();
     }
 
+    /** What a scenario says of an item is told from what the books have. */
+    private ExpectedItem named(ExpectedItem one) {
+        return line.saidOf(one.item())
+                .map(said -> one.paying(one.minor(), ", as '" + said.by() + "' has it"))
+                .orElse(one);
+    }
+
     private ExpectedItem expected(OpenItem item) {
         Optional<String> fails = line.failsIn(item.counterparty());
         if (fails.isPresent()) {
@@ -187,7 +195,7 @@ record ExpectedDays(
                     null,
                     0,
                     0,
-                    (item.handling().standing() == OpenItem.Standing.HELD ? "held" : "disputed") + note,
+                    (item.handling().standing() == Handling.Standing.HELD ? "held" : "disputed") + note,
                     ExpectedItem.Source.HELD);
         }
         if (item.kind() == Kind.CREDIT_NOTE) {

@@ -197,6 +197,14 @@ public sealed interface Alteration {
     /** Items that are paid in full, whatever discount they offer. */
     record WithoutDiscounts(String by, String counterparty) implements OfItems {}
 
+    /** What is said of one open item, by its id, in the place of what the books have (rules 11.1). */
+    record ItemSaid(String by, String item, Handling said) implements Alteration {
+        public ItemSaid {
+            item = Check.text(item, "open item", 80);
+            Objects.requireNonNull(said, "what is said of the item");
+        }
+    }
+
     /**
      * A share more that is never paid: the line's pattern has it already, and {@code before} is the pattern without it,
      * by which history is owed.

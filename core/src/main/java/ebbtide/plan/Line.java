@@ -250,6 +250,29 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
                 .anyMatch(one -> one instanceof Alteration.PaidLater || one instanceof Alteration.DaysShifted);
     }
 
+    /** Returns what a scenario says of the line's open items in the place of what the books have, in order. */
+    public List<Alteration.ItemSaid> saidOfItems() {
+        return altered(Alteration.ItemSaid.class);
+    }
+
+    /** Returns the line as it is but for what a scenario says of its open items. */
+    public Line withoutSaidOfItems() {
+        return saidOfItems().isEmpty()
+                ? this
+                : new Line(
+                        id,
+                        heading,
+                        assumption,
+                        nature,
+                        new Adjustments(
+                                overrides(),
+                                carried(),
+                                netting(),
+                                altered().stream()
+                                        .filter(one -> !(one instanceof Alteration.ItemSaid))
+                                        .toList()));
+    }
+
     /** Returns the line as its assumptions alone have it. */
     public Line unaltered() {
         return new Line(id, heading, assumption, nature, new Adjustments(overrides(), carried(), netting(), List.of()));

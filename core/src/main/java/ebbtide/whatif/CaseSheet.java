@@ -99,7 +99,7 @@ public record CaseSheet(List<CaseRow> rows) {
         return new CaseSheet(keys.stream()
                 .map(key -> new CaseRow(
                         key,
-                        words(base.plan(), key),
+                        words(base, key),
                         unit(base.plan(), key),
                         value(base.plan(), base.plan(), List.of(), key),
                         shown.stream()
@@ -117,9 +117,9 @@ public record CaseSheet(List<CaseRow> rows) {
                 .toList());
     }
 
-    private static String words(Plan plan, CaseKey key) {
+    private static String words(Forecast base, CaseKey key) {
         ChangeWords words =
-                ChangeWords.of(plan, new Change("row", key.target(), new Act.LeaveOut(), DayRange.ALWAYS, "", true));
+                ChangeWords.of(base, new Change("row", key.target(), new Act.LeaveOut(), DayRange.ALWAYS, "", true));
         return switch (key.says()) {
             case VALUE -> words.target();
             case SHARE -> words.target() + ": share of it that there is";
@@ -226,7 +226,7 @@ public record CaseSheet(List<CaseRow> rows) {
                     made = left.with(typed);
                 } catch (IllegalArgumentException refused) {
                     throw new IllegalArgumentException(
-                            words(base.plan(), cell.key()) + " in '" + before.name() + "': " + refused.getMessage());
+                            words(base, cell.key()) + " in '" + before.name() + "': " + refused.getMessage());
                 }
             }
         }

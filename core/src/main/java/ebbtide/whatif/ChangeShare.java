@@ -82,6 +82,9 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
         if (change.target() instanceof Target.OfAssumption assumption) {
             return between(plan, whole, assumption.path());
         }
+        if (change.target() instanceof Target.OfItem && !(change.act() instanceof Act.Shift)) {
+            return whole;
+        }
         if (change.act() instanceof Act.New made) {
             return scaled(whole, new Target.OfLine(made.line().id()), share);
         }

@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import static ebbtide.time.DayFormats.LONG_DAY;
 import static ebbtide.time.DayFormats.MONTH;
 
+import ebbtide.forecast.Forecast;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Input;
@@ -24,8 +25,9 @@ import org.jspecify.annotations.Nullable;
  */
 public record ChangeWords(String target, String act, String range) {
 
-    /** Returns the words of a change over a plan. */
-    public static ChangeWords of(Plan plan, Change change) {
+    /** Returns the words of a change over the base that a forecast is of. */
+    public static ChangeWords of(Forecast base, Change change) {
+        Plan plan = base.plan();
         Optional<Input<Plan>> input = change.target() instanceof Target.OfAssumption assumption
                 ? PlanInputs.find(plan, assumption.path())
                 : Optional.empty();
@@ -34,7 +36,23 @@ public record ChangeWords(String target, String act, String range) {
                 : input.map(one -> unit(one.unit(), plan))
                         .orElseGet(() -> " " + plan.settings().currency().getCurrencyCode());
         return new ChangeWords(
-                target(plan, change, input), act(change.act(), unit), range(change.range()) + ramp(change.ramp()));
+                change.target() instanceof Target.OfItem item ? item(base, item) : target(plan, change, input),
+                act(change.act(), unit),
+                range(change.range()) + ramp(change.ramp()));
+    }
+
+    private static String item(Forecast base, Target.OfItem item) {
+        String name = base.books()
+                .items()
+                .find(item.item())
+                .map(one -> one.number() + " of " + one.counterparty())
+                .orElse(item.item());
+        return name
+                + switch (item.part()) {
+                    case EXPECTED -> ": day typed";
+                    case PROMISED -> ": day promised";
+                    case STANDING -> ": standing";
+                };
     }
 
     private static String target(Plan plan, Change change, Optional<Input<Plan>> input) {
@@ -89,7 +107,7 @@ public record ChangeWords(String target, String act, String range) {
                     : "is "
                             + (set.value() instanceof Typed.Day day
                                     ? LONG_DAY.format(day.day())
-                                    : set.value().text());
+                                    : set.value().text().replace('-', ' '));
         }
         if (act instanceof Act.Scale scale) {
             return "at " + scale.to();

@@ -1,5 +1,6 @@
 package ebbtide.whatif;
 
+import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.plan.Alteration;
@@ -37,6 +38,9 @@ final class Changing {
         Changing changing = new Changing(base, plan, scenario, change);
         if (change.target() instanceof Target.OfAssumption assumption) {
             return changing.assumption(assumption.path());
+        }
+        if (change.target() instanceof Target.OfItem item) {
+            return changing.item(item);
         }
         if (change.target() instanceof Target.OfCounterparty party) {
             return changing.counterparty(party);
@@ -130,6 +134,15 @@ final class Changing {
         return HowPaid.isSaidBy(change.act())
                 ? new HowPaid(scenario.name(), change).of(line)
                 : LineChange.of(base, plan, scenario.name(), change, line);
+    }
+
+    private Plan item(Target.OfItem target) {
+        OpenItem item = base.books()
+                .items()
+                .find(target.item())
+                .orElseThrow(() ->
+                        new IllegalArgumentException("The books have no open item '" + target.item() + "' any more"));
+        return new ItemChange(plan, scenario.name(), item, on(item.lineId())).with(change, target.part());
     }
 
     /** Whoever pays its items later does so on every line of its direction that keeps items. */

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.activity.MonthlyActivity;
+import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
@@ -15,24 +16,28 @@ import ebbtide.plan.Recurring;
 import ebbtide.plan.Steps;
 import ebbtide.time.Timeline;
 import java.time.YearMonth;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
 /**
- * Changes of a scenario made the base: the plan as they leave it, in what a plan itself can say. Months whose activity
- * they change are overridden with what they come to.
+ * Changes of a scenario made the base: the plan as they leave it, in what a plan itself can say, and the open items of
+ * which they say something. Months whose activity they change are overridden with what they come to.
  */
-public final class MadeBase {
-    private MadeBase() {}
+public record MadeBase(Plan plan, List<OpenItem> items) {
+    public MadeBase {
+        items = List.copyOf(items);
+    }
 
     /**
      * Returns the base with one scenario's own changes that are asked for.
      *
      * @throws IllegalArgumentException where a change finds nothing, or does what no base can say
      */
-    public static Plan of(Forecast base, Scenario scenario, List<String> changeIds) {
+    public static MadeBase of(Forecast base, Scenario scenario, List<String> changeIds) {
         Scenario alone = new Scenario(
                 scenario.id(),
                 scenario.name(),
@@ -49,15 +54,32 @@ public final class MadeBase {
                 .ifPresent(sentence -> {
                     throw new IllegalArgumentException(sentence);
                 });
-        Plan plain = plain(made.asChanged());
-        Forecast wanted = Forecaster.forecast(made.asChanged(), base.books(), base);
+        Plan changed = new Plan(
+                made.asChanged().settings(),
+                made.asChanged().lines().stream().map(Line::withoutSaidOfItems).toList(),
+                made.asChanged().buoys());
+        Plan plain = plain(changed);
+        Forecast wanted = Forecaster.forecast(changed, base.books(), base);
         Forecast said = Forecaster.forecast(plain, base.books(), base);
-        return new Plan(
-                plain.settings(),
-                made.asChanged().lines().stream()
-                        .map(line -> said(wanted, said, line, scenario))
-                        .toList(),
-                plain.buoys());
+        return new MadeBase(
+                new Plan(
+                        plain.settings(),
+                        changed.lines().stream()
+                                .map(line -> said(wanted, said, line, scenario))
+                                .toList(),
+                        plain.buoys()),
+                items(base, made.asChanged()));
+    }
+
+    /** The items of which the plan says something else than the books. */
+    private static List<OpenItem> items(Forecast base, Plan changed) {
+        Map<String, OpenItem> items = new LinkedHashMap<>();
+        for (Line line : changed.lines()) {
+            for (Alteration.ItemSaid one : line.saidOfItems()) {
+                base.books().items().find(one.item()).ifPresent(item -> items.put(item.id(), item.with(one.said())));
+            }
+        }
+        return List.copyOf(items.values());
     }
 
     /** What a plan itself can say of a plan that scenarios made: growth that begins with its step, nothing altered. */

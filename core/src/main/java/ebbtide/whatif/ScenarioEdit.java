@@ -1,9 +1,11 @@
 package ebbtide.whatif;
 
+import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DayRange;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -11,7 +13,9 @@ import ebbtide.plan.PlanInputs;
 import ebbtide.plan.Settings;
 import ebbtide.whatif.TypedDifferences.Wanted;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -92,6 +96,64 @@ public final class ScenarioEdit {
                 PlanInputs.ofSettings(before),
                 PlanInputs.ofSettings(new Plan(typed, before.lines(), before.buoys())),
                 PlanInputs::ofSettings);
+    }
+
+    /**
+     * Returns the scenario with what is said of open items as it is typed: their days, promises and whether they are
+     * held.
+     *
+     * @throws IllegalArgumentException for what is a fact of an item, or the books' own: what it comes to, its
+     *     discount, its note
+     */
+    public Scenario items(List<OpenItem> typed) {
+        Plan before = plan(shown);
+        Map<Target.OfItem, Optional<Typed>> wanted = new LinkedHashMap<>();
+        for (OpenItem item : typed) {
+            OpenItem there = shown(before, item.id());
+            requireSaidAlone(there, item);
+            for (Target.OfItem.Part part : Target.OfItem.Part.values()) {
+                Optional<Typed> other = ItemChange.typed(item.handling(), part);
+                if (!other.equals(ItemChange.typed(there.handling(), part))) {
+                    wanted.put(new Target.OfItem(item.id(), part), other);
+                }
+            }
+        }
+        Set<Target> targets = Set.copyOf(wanted.keySet());
+        Scenario stripped = without(shown, change -> targets.contains(change.target()));
+        Plan left = plan(stripped);
+        List<Wanted> changes = new ArrayList<>();
+        wanted.forEach((target, value) -> {
+            Handling said = shown(left, target.item()).handling();
+            if (!value.equals(ItemChange.typed(said, target.part()))) {
+                changes.add(new Wanted(
+                        target, value.<Act>map(Act.Set::new).orElseGet(Act.LeaveOut::new), DayRange.ALWAYS, ""));
+            }
+        });
+        return wanted.isEmpty() ? shown : accepted(with(stripped, changes));
+    }
+
+    private OpenItem shown(Plan plan, String itemId) {
+        return base.books()
+                .items()
+                .find(itemId)
+                .flatMap(item -> plan.findLine(item.lineId()).map(line -> ItemChange.shown(line, item)))
+                .orElseThrow(
+                        () -> new IllegalArgumentException(
+                                "An open item belongs to the books, which are the same in every scenario: show the base to add one"));
+    }
+
+    private static void requireSaidAlone(OpenItem there, OpenItem typed) {
+        Handling said = typed.handling();
+        Handling wouldBe = new Handling(
+                said.expected(),
+                said.promised(),
+                said.standing(),
+                there.handling().note());
+        Check.that(
+                there.with(wouldBe).equals(typed),
+                "In a scenario an item is expected or promised on another day, or held: what it comes to, its discount"
+                        + " and its note belong to the books, which are the same in every scenario. Show the base to"
+                        + " change them");
     }
 
     /** What a line owes as the base does is shown as its ledger's total, and typed by nobody. */

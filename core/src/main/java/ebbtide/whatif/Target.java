@@ -22,6 +22,21 @@ public sealed interface Target {
         }
     }
 
+    /** What is said by hand of one open item, by its id. */
+    record OfItem(String item, Part part) implements Target {
+        /** What of it. */
+        public enum Part {
+            EXPECTED,
+            PROMISED,
+            STANDING
+        }
+
+        public OfItem {
+            item = Check.text(item, "open item", 80);
+            Objects.requireNonNull(part, "what is said of the item");
+        }
+    }
+
     /** All items of a counterparty, of receipts or of payments. */
     record OfCounterparty(Direction direction, String name) implements Target {
         public OfCounterparty {

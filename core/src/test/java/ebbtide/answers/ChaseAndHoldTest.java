@@ -9,6 +9,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -54,7 +55,7 @@ class ChaseAndHoldTest {
                 OpenItem item = chance.row().item();
                 List<OpenItem> kept = new ArrayList<>(some.books().items().all());
                 kept.replaceAll(one -> one.id().equals(item.id())
-                        ? item.with(new OpenItem.Handling(
+                        ? item.with(new Handling(
                                 chance.to(),
                                 item.handling().promised(),
                                 item.handling().standing(),

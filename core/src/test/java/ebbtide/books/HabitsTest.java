@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import ebbtide.books.OpenItem.Amount;
-import ebbtide.books.OpenItem.Handling;
 import ebbtide.books.OpenItem.Kind;
+import ebbtide.plan.Handling;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.books.OpenItem.Amount;
 import ebbtide.books.OpenItem.EarlyDiscount;
-import ebbtide.books.OpenItem.Handling;
 import ebbtide.books.OpenItem.Kind;
 import ebbtide.money.Percent;
+import ebbtide.plan.Handling;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;

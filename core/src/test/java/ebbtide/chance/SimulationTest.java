@@ -22,6 +22,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.Chances;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Recurrence;
@@ -268,7 +269,7 @@ class SimulationTest {
                 due,
                 new OpenItem.Amount(100_000, 0, false, paid == null ? 100_000 : 0),
                 paid,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 

@@ -24,6 +24,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
@@ -177,7 +178,7 @@ class LineTimingTest {
             LocalDate due,
             LocalDate expected,
             LocalDate promised,
-            OpenItem.Standing standing) {
+            Handling.Standing standing) {
         return new OpenItem(
                 id,
                 kind,
@@ -189,7 +190,7 @@ class LineTimingTest {
                 due,
                 new OpenItem.Amount(1_200, 200, false, 1_200),
                 null,
-                new OpenItem.Handling(expected, promised, standing, ""),
+                new Handling(expected, promised, standing, ""),
                 null);
     }
 
@@ -211,7 +212,7 @@ class LineTimingTest {
         SaidHabit[] habits =
                 habit == null ? new SaidHabit[0] : new SaidHabit[] {new SaidHabit(Direction.RECEIPT, "Party", habit)};
         OpenItem item = item(
-                "i", OpenItem.Kind.INVOICE, LocalDate.of(2026, 3, 29), expected, promised, OpenItem.Standing.NORMAL);
+                "i", OpenItem.Kind.INVOICE, LocalDate.of(2026, 3, 29), expected, promised, Handling.Standing.NORMAL);
         assertThat(Accounts.of(plan(books, habits), books(item)).items().of(books))
                 .singleElement()
                 .satisfies(one -> {
@@ -232,22 +233,22 @@ class LineTimingTest {
                                         D.plusDays(10),
                                         null,
                                         null,
-                                        OpenItem.Standing.NORMAL),
-                                item("held", OpenItem.Kind.INVOICE, D.plusDays(3), null, null, OpenItem.Standing.HELD),
+                                        Handling.Standing.NORMAL),
+                                item("held", OpenItem.Kind.INVOICE, D.plusDays(3), null, null, Handling.Standing.HELD),
                                 item(
                                         "late",
                                         OpenItem.Kind.INVOICE,
                                         D.minusDays(91),
                                         null,
                                         null,
-                                        OpenItem.Standing.NORMAL),
+                                        Handling.Standing.NORMAL),
                                 item(
                                         "credit",
                                         OpenItem.Kind.CREDIT_NOTE,
                                         D.plusDays(1),
                                         null,
                                         null,
-                                        OpenItem.Standing.NORMAL)))
+                                        Handling.Standing.NORMAL)))
                 .items()
                 .of(books);
         assertThat(found)

@@ -6,6 +6,7 @@ import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItems;
 import ebbtide.money.Percent;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -107,10 +108,10 @@ final class RandomBooks {
                         issued.plusDays(random.nextInt(60)),
                         amount,
                         paid ? asOf.minusDays(random.nextInt(40)) : null,
-                        new OpenItem.Handling(
+                        new Handling(
                                 random.nextInt(4) > 0 ? null : asOf.plusDays(random.nextInt(40) - 5L),
                                 null,
-                                random.nextInt(6) > 0 ? OpenItem.Standing.NORMAL : OpenItem.Standing.HELD,
+                                random.nextInt(6) > 0 ? Handling.Standing.NORMAL : Handling.Standing.HELD,
                                 ""),
                         random.nextInt(4) > 0
                                 ? null

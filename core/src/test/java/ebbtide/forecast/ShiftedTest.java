@@ -22,6 +22,7 @@ import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
@@ -193,7 +194,7 @@ class ShiftedTest {
                 LocalDate.of(2026, 4, 30),
                 new OpenItem.Amount(gross, 0, false, gross),
                 null,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 }

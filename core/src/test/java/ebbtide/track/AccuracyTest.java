@@ -12,6 +12,7 @@ import ebbtide.books.Payment;
 import ebbtide.money.Money;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
@@ -95,7 +96,7 @@ class AccuracyTest {
                 FIRST.plusDays(6),
                 new OpenItem.Amount(300, 0, false, 0),
                 FIRST.plusDays(12),
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
         Accuracy accuracy = new Accuracy(
                 new Outturn(

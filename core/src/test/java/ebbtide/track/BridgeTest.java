@@ -18,6 +18,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
@@ -52,7 +53,7 @@ class BridgeTest {
                 List.of());
     }
 
-    private static OpenItem invoice(String id, LocalDate due, long open, OpenItem.Standing standing) {
+    private static OpenItem invoice(String id, LocalDate due, long open, Handling.Standing standing) {
         return new OpenItem(
                 id,
                 OpenItem.Kind.INVOICE,
@@ -64,7 +65,7 @@ class BridgeTest {
                 due,
                 new OpenItem.Amount(10_000, 0, false, open),
                 open == 0 ? NOW : null,
-                new OpenItem.Handling(due, null, standing, ""),
+                new Handling(due, null, standing, ""),
                 null);
     }
 
@@ -86,7 +87,7 @@ class BridgeTest {
 
     @Test
     void bridge_namesTheCauseOfEachChange() {
-        OpenItem.Standing normal = OpenItem.Standing.NORMAL;
+        Handling.Standing normal = Handling.Standing.NORMAL;
         Snapshot old = snapshot(
                 THEN,
                 books(List.of(
@@ -106,7 +107,7 @@ class BridgeTest {
                 List.of(
                         invoice("short", THEN.plusDays(3), 0, normal),
                         invoice("later", END.plusDays(5), 10_000, normal),
-                        invoice("held", THEN.plusDays(9), 10_000, OpenItem.Standing.HELD),
+                        invoice("held", THEN.plusDays(9), 10_000, Handling.Standing.HELD),
                         invoice("fresh", THEN.plusDays(20), 10_000, normal)),
                 paid,
                 other,

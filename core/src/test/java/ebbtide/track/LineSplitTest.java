@@ -12,6 +12,7 @@ import ebbtide.books.Payment;
 import ebbtide.money.Money;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
@@ -76,7 +77,7 @@ class LineSplitTest {
                 THEN,
                 new OpenItem.Amount(1_000, 0, false, open),
                 open == 0 ? THEN.plusDays(10) : null,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 

@@ -11,6 +11,7 @@ import ebbtide.money.Money;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
@@ -153,7 +154,7 @@ final class RandomHistory {
                 THEN,
                 new OpenItem.Amount(gross, 0, false, open),
                 paid && open == 0 ? THEN.plusDays(1) : null,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 

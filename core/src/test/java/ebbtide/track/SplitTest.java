@@ -13,6 +13,7 @@ import ebbtide.books.Payment;
 import ebbtide.money.Money;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Settings;
@@ -70,7 +71,7 @@ class SplitTest {
                 THEN,
                 new OpenItem.Amount(gross, 0, false, open),
                 paid,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 
@@ -207,7 +208,7 @@ class SplitTest {
                                 THEN,
                                 new OpenItem.Amount(1_000_000, 0, false, 0),
                                 null,
-                                OpenItem.Handling.NONE,
+                                Handling.NONE,
                                 null),
                         invoice("y", 1_050_000, 0, THEN.plusDays(9))),
                 List.of(),

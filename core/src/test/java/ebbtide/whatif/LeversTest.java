@@ -21,6 +21,7 @@ import ebbtide.plan.Certainty;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.SalesTax;
@@ -65,7 +66,7 @@ class LeversTest {
                 due,
                 new OpenItem.Amount(minor, 0, false, minor),
                 null,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 
@@ -82,7 +83,7 @@ class LeversTest {
                 due,
                 new OpenItem.Amount(100, 0, false, 0),
                 due.plusDays(late),
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
     }
 

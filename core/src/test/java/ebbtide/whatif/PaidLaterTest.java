@@ -16,6 +16,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.PaymentRuns;
 import ebbtide.plan.Plan;
@@ -30,7 +31,7 @@ import org.junit.jupiter.api.Test;
 
 /** Cash that is paid later, weekends being the only holidays (rules 11.3): W19. */
 class PaidLaterTest {
-    private static OpenItem item(String id, LocalDate due, OpenItem.Handling handling) {
+    private static OpenItem item(String id, LocalDate due, Handling handling) {
         return new OpenItem(
                 id,
                 OpenItem.Kind.INVOICE,
@@ -79,11 +80,11 @@ class PaidLaterTest {
         Forecast base = base(
                 Direction.RECEIPT,
                 null,
-                item("due", LocalDate.of(2026, 3, 18), OpenItem.Handling.NONE),
+                item("due", LocalDate.of(2026, 3, 18), Handling.NONE),
                 item(
                         "promised",
                         LocalDate.of(2026, 3, 12),
-                        new OpenItem.Handling(null, LocalDate.of(2026, 3, 20), OpenItem.Standing.NORMAL, "")));
+                        new Handling(null, LocalDate.of(2026, 3, 20), Handling.Standing.NORMAL, "")));
         assertThat(days(base)).containsEntry("due", LocalDate.of(2026, 3, 18));
         assertThat(later(base, 10))
                 .containsEntry("due", LocalDate.of(2026, 3, 30))
@@ -101,12 +102,10 @@ class PaidLaterTest {
     void billsInRuns_findTheirRunAnew() {
         PaymentRuns thursdays = new PaymentRuns(
                 PaymentRuns.When.WEEKLY, DayOfWeek.THURSDAY, List.of(), 0, PaymentRuns.Takes.ON_OR_AFTER);
-        Forecast thursday =
-                base(Direction.PAYMENT, thursdays, item("due", LocalDate.of(2026, 3, 12), OpenItem.Handling.NONE));
+        Forecast thursday = base(Direction.PAYMENT, thursdays, item("due", LocalDate.of(2026, 3, 12), Handling.NONE));
         assertThat(days(thursday)).containsEntry("due", LocalDate.of(2026, 3, 12));
         assertThat(later(thursday, 10)).containsEntry("due", LocalDate.of(2026, 3, 26));
-        Forecast friday =
-                base(Direction.PAYMENT, thursdays, item("due", LocalDate.of(2026, 3, 13), OpenItem.Handling.NONE));
+        Forecast friday = base(Direction.PAYMENT, thursdays, item("due", LocalDate.of(2026, 3, 13), Handling.NONE));
         assertThat(days(friday)).containsEntry("due", LocalDate.of(2026, 3, 19));
         assertThat(later(friday, 5)).containsEntry("due", LocalDate.of(2026, 3, 19));
         assertThat(later(friday, 7)).containsEntry("due", LocalDate.of(2026, 3, 26));

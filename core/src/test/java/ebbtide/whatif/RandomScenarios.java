@@ -63,9 +63,9 @@ public final class RandomScenarios {
     }
 
     private Change change(String id) {
-        DayRange range = random.nextBoolean() ? DayRange.ALWAYS : range();
         Target target = target();
-        Act act = act();
+        DayRange range = target instanceof Target.OfItem || random.nextBoolean() ? DayRange.ALWAYS : range();
+        Act act = target instanceof Target.OfItem item ? act(item.part()) : act();
         boolean on = random.nextInt(9) > 0;
         String tie = random.nextInt(5) == 0 ? "tied" : "";
         Ramp ramp = new Ramp(range.from() == null ? 0 : random.nextInt(4), range.to() == null ? 0 : random.nextInt(3));
@@ -83,6 +83,9 @@ public final class RandomScenarios {
         Line line = plan.lines().get(random.nextInt(plan.lines().size()));
         if (random.nextInt(12) == 0) {
             return new Target.OfBaseRate();
+        }
+        if (random.nextInt(15) == 0) {
+            return new Target.OfItem("i" + random.nextInt(9), Target.OfItem.Part.values()[random.nextInt(3)]);
         }
         if (random.nextBoolean() && !inputs.isEmpty()) {
             return new Target.OfAssumption(
@@ -116,6 +119,17 @@ public final class RandomScenarios {
             case 3 -> new Act.PaidLater(random.nextInt(60) - 10);
             default -> new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
         };
+    }
+
+    /** What may be said of an item: of many there is no item, or no day to shift. */
+    private Act act(Target.OfItem.Part part) {
+        if (part == Target.OfItem.Part.STANDING) {
+            return new Act.Set(new Typed.Word(
+                    List.of("normal", "held", "disputed", "cannot-wait").get(random.nextInt(4))));
+        }
+        return random.nextInt(4) == 0
+                ? new Act.Shift(random.nextInt(30), Act.Shift.Unit.DAYS)
+                : new Act.Set(new Typed.Day(plan.settings().asOf().plusDays(1L + random.nextInt(90))));
     }
 
     private DayRange range() {

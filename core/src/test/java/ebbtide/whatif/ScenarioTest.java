@@ -29,7 +29,6 @@ import ebbtide.plan.DayRange;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
-import ebbtide.plan.Plan;
 import ebbtide.plan.Steps;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -194,9 +193,9 @@ class ScenarioTest {
         Forecast base = base("GBP", MARCH_31, growing());
         Scenario shown = WhatIfCases.scenario(
                 changeOf("sales/method/base", scale("90"), range(4, 5)), change("sales", scale("50"), range(6, 6)));
-        Plan made = MadeBase.of(base, shown, List.of("c0", "c1"));
-        assertThat(made.lines().get(0).altered()).isEmpty();
-        assertThat(cash(Forecaster.forecast(made, base.books()), "sales", 4, 5, 6, 7))
+        MadeBase made = MadeBase.of(base, shown, List.of("c0", "c1"));
+        assertThat(made.plan().lines().get(0).altered()).isEmpty();
+        assertThat(cash(Forecaster.forecast(made.plan(), base.books()), "sales", 4, 5, 6, 7))
                 .containsExactly(3_709_084L, 3_746_174L, 2_102_020L, 4_246_081L);
         Scenario later = WhatIfCases.scenario(change("sales", new Act.PaidLater(5), DayRange.ALWAYS));
         assertThatThrownBy(() -> MadeBase.of(base, later, List.of("c0"))).hasMessageContaining("stays a change");

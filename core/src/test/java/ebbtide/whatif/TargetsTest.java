@@ -33,6 +33,7 @@ import ebbtide.plan.DatedItems;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.Plan;
@@ -123,14 +124,14 @@ class TargetsTest {
         List<OpenItem> items = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
             LocalDate due = LocalDate.of(2025, 9, 1).plusDays(i * 7L);
-            items.add(item("old" + i, due, due.plusDays(10), OpenItem.Handling.NONE, null));
+            items.add(item("old" + i, due, due.plusDays(10), Handling.NONE, null));
         }
-        items.add(item("due", MARCH_18, null, OpenItem.Handling.NONE, null));
+        items.add(item("due", MARCH_18, null, Handling.NONE, null));
         items.add(item(
                 "promised",
                 MARCH_18,
                 null,
-                new OpenItem.Handling(null, LocalDate.of(2026, 3, 20), OpenItem.Standing.NORMAL, ""),
+                new Handling(null, LocalDate.of(2026, 3, 20), Handling.Standing.NORMAL, ""),
                 new OpenItem.EarlyDiscount(LocalDate.of(2026, 4, 1), Percent.parse("2"))));
         Stream stream = (Stream) kelp().assumption();
         Line line = kelp().with(stream.on(Basis.BOOKS));
@@ -150,7 +151,7 @@ class TargetsTest {
     }
 
     private static OpenItem item(
-            String id, LocalDate due, LocalDate paid, OpenItem.Handling handling, OpenItem.EarlyDiscount discount) {
+            String id, LocalDate due, LocalDate paid, Handling handling, OpenItem.EarlyDiscount discount) {
         return new OpenItem(
                 id,
                 OpenItem.Kind.INVOICE,

@@ -74,7 +74,7 @@ record ItemChoice(String words, Show show, Order order, boolean descending) {
             case SAID ->
                 row.expected().source() == Source.ANALYST
                         || row.expected().source() == Source.PROMISE
-                        || row.item().handling().standing() == ebbtide.books.OpenItem.Standing.CANNOT_WAIT;
+                        || row.item().handling().standing() == ebbtide.plan.Handling.Standing.CANNOT_WAIT;
             case BROKEN -> expected != null && !expected.isAfter(asOf) || promised != null && !promised.isAfter(asOf);
             case LEFT_OUT -> row.expected().isLeftOut();
             case UNDER_WAY -> row.expected().source() == Source.UNDER_WAY;

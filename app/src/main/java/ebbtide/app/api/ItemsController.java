@@ -13,6 +13,7 @@ import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.SaidHabit;
 import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -64,7 +65,20 @@ class ItemsController {
     /** A line that may have items, and whether they count on it. */
     record LineOfItems(String id, String name, boolean counts) {}
 
-    /** An open item: as its file holds it, when it is expected and why, and what it is expected to pay. */
+    /** What the books say by hand of an item of which a scenario says something else. */
+    record SaidInBase(
+            @Schema(nullable = true) @Nullable LocalDate expected,
+            @Schema(nullable = true) @Nullable LocalDate promised,
+            String standing) {
+        static SaidInBase of(Handling said) {
+            return new SaidInBase(said.expected(), said.promised(), word(said.standing()));
+        }
+    }
+
+    /**
+     * An open item: as its file holds it, when it is expected and why, what it is expected to pay, and what the books
+     * say of it where the scenario that is shown says something else.
+     */
     record OpenItemView(
             @Schema(ref = DocumentPart.ITEM) Object item,
             String id,
@@ -74,7 +88,8 @@ class ItemsController {
             long pays,
             String because,
             String source,
-            long daysLate) {}
+            long daysLate,
+            @Schema(nullable = true) @Nullable SaidInBase base) {}
 
     @GetMapping
     OpenItemsView items(
@@ -113,8 +128,18 @@ class ItemsController {
                 row.expected().day(),
                 row.expected().minor(),
                 row.expected().because(),
-                row.expected().source().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                row.daysLate());
+                word(row.expected().source()),
+                row.daysLate(),
+                row.line().saidOfItems().stream()
+                        .filter(one -> one.item().equals(row.item().id()))
+                        .findAny()
+                        .flatMap(one -> current.books().items().find(one.item()))
+                        .map(item -> SaidInBase.of(item.handling()))
+                        .orElse(null));
+    }
+
+    private static String word(Enum<?> one) {
+        return one.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /** How the counterparties of a direction pay: each with its habit, and how well habits foretold payment so far. */

@@ -7,7 +7,7 @@ import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Check;
-import ebbtide.plan.Plan;
+import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Change;
 import ebbtide.whatif.ChangeEffects;
@@ -114,7 +114,7 @@ class ScenariosController {
                                 done.scenario().equals(one) && done.change().equals(change))
                         .findFirst()
                         .flatMap(ScenarioPlan.Done::findsNothing);
-                ChangeWords words = ChangeWords.of(base.plan(), change);
+                ChangeWords words = ChangeWords.of(base.forecast(), change);
                 changes.add(new ChangeInWords(
                         change.id(),
                         one.equals(scenario) ? null : one.name(),
@@ -142,7 +142,8 @@ class ScenariosController {
         Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
         return ChangeEffects.of(base.forecast(), base.scenarios(), scenario).stream()
                 .map(one -> {
-                    ChangeWords words = ChangeWords.of(base.plan(), one.done().change());
+                    ChangeWords words =
+                            ChangeWords.of(base.forecast(), one.done().change());
                     return new EffectView(
                             words.target(), words.act(), words.range(), one.moves(), KeyFigures.of(one.forecast()));
                 })
@@ -217,7 +218,7 @@ class ScenariosController {
             @RequestParam List<String> changes) {
         PlanAtVersion base = edits.current(plan);
         Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
-        Plan made = MadeBase.of(base.forecast(), scenario, changes);
+        MadeBase made = MadeBase.of(base.forecast(), scenario, changes);
         Set<String> taken = changes.stream()
                 .flatMap(change -> scenario.tiedTo(change).stream())
                 .collect(Collectors.toSet());
@@ -229,12 +230,14 @@ class ScenariosController {
         return EditOutcome.of(
                 plan,
                 edits.editBase(plan, version, words, draft -> {
-                    draft.putSettings(made.settings());
+                    draft.putSettings(made.plan().settings());
                     double last = 0;
-                    for (int i = 0; i < made.lines().size(); i++) {
+                    List<Line> lines = made.plan().lines();
+                    for (int i = 0; i < lines.size(); i++) {
                         last = i < base.placed().size() ? base.placed().get(i).position() : last + 1;
-                        draft.putLine(made.lines().get(i), last);
+                        draft.putLine(lines.get(i), last);
                     }
+                    draft.putItems(made.items());
                     draft.putScenario(left);
                 }),
                 stores);

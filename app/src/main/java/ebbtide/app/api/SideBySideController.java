@@ -135,7 +135,8 @@ class SideBySideController {
         return ChangeEffects.on(base.forecast(), base.scenarios(), of, table, row, new Period(from, to.plusDays(1)))
                 .stream()
                 .map(one -> {
-                    ChangeWords words = ChangeWords.of(base.plan(), one.done().change());
+                    ChangeWords words =
+                            ChangeWords.of(base.forecast(), one.done().change());
                     return new MovedByView(words.target(), words.act(), words.range(), one.moves());
                 })
                 .toList();

@@ -245,9 +245,12 @@ public final class Draft {
         put(UndoableStore.Kind.ITEM, item.id(), OpenItemStore.state(item, currency()));
     }
 
-    /** Puts many open items at once. */
+    /** Puts many open items at once; where a scenario is shown, what is said of them as changes of that. */
     public void putItems(List<OpenItem> items) {
-        refuseInScenario(UndoableStore.Kind.ITEM);
+        if (shown != null) {
+            putShown(shown.edit().items(items));
+            return;
+        }
         Map<String, String> before =
                 stores.items().states(planId, items.stream().map(OpenItem::id).toList());
         List<OpenItem> changed = new ArrayList<>();

@@ -21,13 +21,13 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
 import ebbtide.books.OpenItem.EarlyDiscount;
-import ebbtide.books.OpenItem.Handling;
-import ebbtide.books.OpenItem.Standing;
 import ebbtide.formats.document.Form;
 import ebbtide.formats.document.JsonPlace;
 import ebbtide.formats.document.Parts;
 import ebbtide.formats.document.RecordForm;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
+import ebbtide.plan.Handling.Standing;
 import java.time.LocalDate;
 
 /** Accounts, remembered rules, movements and open items as a plan file has them. */

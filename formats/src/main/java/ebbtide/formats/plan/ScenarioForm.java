@@ -48,6 +48,13 @@ final class ScenarioForm {
                                             Target.OfCounterparty.class,
                                             always("direction", oneOf(Direction.class)),
                                             always("name", FILLED))),
+                            new Kind(
+                                    "item",
+                                    RecordForm.of(
+                                            Target.OfItem.class,
+                                            always("item", FILLED).says("The id of an open item."),
+                                            always("part", oneOf(Target.OfItem.Part.class))
+                                                    .says("What is said of it by hand."))),
                             new Kind("terms", RecordForm.of(Target.OfTerms.class, always("id", FILLED))),
                             new Kind(
                                     "certainty",

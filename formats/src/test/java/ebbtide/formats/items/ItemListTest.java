@@ -15,6 +15,7 @@ import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.DayTerms;
 import ebbtide.plan.Direction;
+import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.Terms;
@@ -203,7 +204,7 @@ class ItemListTest {
                             was.due(),
                             half,
                             null,
-                            OpenItem.Handling.NONE,
+                            Handling.NONE,
                             null));
             listed.add(item(99, random));
             Collections.shuffle(listed, random);
@@ -240,7 +241,7 @@ class ItemListTest {
                 listed.due(),
                 listed.amount(),
                 null,
-                OpenItem.Handling.NONE,
+                Handling.NONE,
                 null);
         ItemChanges changes = ItemChanges.of(List.of(typed), List.of(listed), Set.of("s"), Map.of());
         assertThat(changes.added()).isEmpty();
@@ -295,8 +296,8 @@ class ItemListTest {
                 issued.plusDays(30),
                 listed(gross, random.nextInt(3) == 0 ? 0 : gross),
                 null,
-                new OpenItem.Handling(
-                        random.nextBoolean() ? issued.plusDays(50) : null, null, OpenItem.Standing.NORMAL, "asked"),
+                new Handling(
+                        random.nextBoolean() ? issued.plusDays(50) : null, null, Handling.Standing.NORMAL, "asked"),
                 null);
     }
 }
