@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { ItemJson, ItemView } from './items';
 import { Listing } from './listing';
-import { readItems } from './typed';
+import { COLUMNS, inBase, readItems } from './typed';
 
 function item(number: string, more: Partial<ItemJson> = {}): ItemJson {
   return {
@@ -16,6 +16,20 @@ function item(number: string, more: Partial<ItemJson> = {}): ItemJson {
     ...more,
   } as ItemJson;
 }
+
+describe('an item of which a scenario says something else', () => {
+  it('tells in each column that differs what the base has', () => {
+    const shown = item('A', { expected: '2026-04-02', standing: 'held' });
+    const base = { expected: null, promised: null, standing: 'normal' };
+    expect(COLUMNS.map((column) => inBase({ item: shown, base }, column))).toEqual([
+      '',
+      undefined,
+      undefined,
+      'expected',
+    ]);
+    expect(COLUMNS.map((column) => inBase({ item: shown, base: null }, column))).toEqual(COLUMNS.map(() => undefined));
+  });
+});
 
 describe('a block typed over open items', () => {
   const items = [item('A', { promised: '2026-03-09' }), item('B'), item('C')];

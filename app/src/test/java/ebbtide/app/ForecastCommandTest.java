@@ -165,6 +165,8 @@ class ForecastCommandTest extends CommandJourney {
       paid-over-dropped                    | --by day     | payments,pay,estimated,2027-08-11,2027-08-11,-6600.00
       disputed-credit-note                 | --by day     | receipts,s,committed,2027-01-25,2027-01-25,60.00
       item-without-its-convention          | --by day     | receipts,s,committed,2027-01-24,2027-01-24,60.00
+      item-said-in-a-scenario              | --by day     | receipts,s,committed,2027-01-20,2027-01-20,60.00
+      item-said-in-a-scenario              | --by day --scenario Late | receipts,s,committed,2027-01-28,2027-01-28,60.00
       pay-day-before-the-first             | --by month   | payments,Pay,estimated,2026-01-01,2026-01-31,-1000.00
       days-of-payables-counts-capital-spending | --by year --show ratios | days-of-payables,Days of payables (DPO),days,2026-01-01,2026-12-31,30.4
       commission-of-last-months-is-no-cost | --show income | line pay,pay,2027-06-01,2027-06-30,-1000.00
@@ -179,6 +181,14 @@ class ForecastCommandTest extends CommandJourney {
         assertThat(run(("src/test/resources/plans/" + plan + ".json " + options).split(" +")))
                 .isZero();
         assertThat(out.toString(StandardCharsets.UTF_8).lines()).contains(expected);
+    }
+
+    @Test
+    void itemThatIsDisputedInAScenario_isNotPaid_andOneThatIsGoneIsSaid() {
+        assertThat(run("src/test/resources/plans/item-said-in-a-scenario.json", "--by", "day", "--scenario", "Gone"))
+                .isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8)).doesNotContain("60.00");
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("The books have no open item 'b' any more");
     }
 
     /** The checklist stands beside the figures, not among them, and is the exit code where that is asked for. */

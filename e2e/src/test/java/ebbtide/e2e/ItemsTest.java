@@ -66,6 +66,56 @@ class ItemsTest extends Journeys {
     }
 
     /**
+     * An invoice is expected on another day in a scenario alone; that, and that another is held, can be made a change
+     * by hand too, and the base.
+     */
+    @Test
+    void openItems_redatedInAScenario_wearItsMark() {
+        open("receipts/open-items");
+        page.keyboard().press("Alt+p");
+        assertThat(page.getByLabel("Scenario shown in every view")).hasValue("late-grocers");
+        cell(page, "SI-7063", EXPECT).dblclick();
+        type("Expect SI-7063 of The Limpet Room on", "2 Apr 2026");
+        assertThat(status()).containsText("In 'Late grocers': SI-7063 of The Limpet Room expected 2026-04-02");
+        assertThat(row(page, "SI-7063")).containsText("2 Apr typed");
+        assertThat(row(page, "SI-7063").getByTitle("The base has nothing")).hasCount(1);
+        cell(page, "SI-7063", DISCOUNT).dblclick();
+        type("Discount of SI-7063 of The Limpet Room", "2% until 2026-03-20");
+        assertThat(page.getByText("belong to the books").first()).isVisible();
+        page.keyboard().press("Escape");
+        accessible();
+        page.keyboard().press("Alt+b");
+        assertThat(row(page, "SI-7063")).containsText("habit");
+
+        page.getByLabel("Views").getByText("What-if").click();
+        page.locator("table.figures thead").getByText("Late grocers").click();
+        Locator changes = page.getByLabel("The scenario Late grocers").locator("tbody tr");
+        assertThat(changes).hasCount(2);
+        assertThat(changes.nth(1)).containsText("SI-7063 of The Limpet Room: day typed is 2 April 2026");
+        page.getByLabel("What changes").fill("SI-7064");
+        assertThat(page.locator("datalist option[value*='SI-7064']")).hasCount(3);
+        hold("lost");
+        assertThat(page.getByText("is set to be normal, held, disputed, or cannot-wait"))
+                .isVisible();
+        hold("held");
+        assertThat(changes).hasCount(3);
+        assertThat(changes.nth(2)).containsText("standing is held");
+        changes.nth(1).getByText("make it the base").click();
+        assertThat(changes).hasCount(2);
+        page.getByLabel("Views").getByText("Receipts").click();
+        page.getByText("Receivables: invoices and orders").click();
+        assertThat(row(page, "SI-7063")).containsText("2 Apr typed");
+    }
+
+    private void hold(String word) {
+        Locator form = page.getByLabel("A new change");
+        form.getByLabel("What changes").fill("SI-7064 of The Limpet Room: standing");
+        form.locator("select").selectOption("set");
+        form.getByLabel("How much").fill(word);
+        click("Add the change");
+    }
+
+    /**
      * The bank's movement settles what it names with one key; the item is gone from the receivables, the movement from
      * those to assign.
      */

@@ -20,6 +20,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A scenario over the api: made, shown, edited while it is shown, made the base, undone. */
 @InMemory
@@ -128,6 +129,63 @@ class ScenarioJourneyTest extends ApiJourney {
         send(200, post(path("/undo")));
         assertThat(cell(false, "restaurants").get("amount").asLong()).isEqualTo(base);
         assertThat(cell(true, "restaurants").get("base").asLong()).isEqualTo(base);
+    }
+
+    private JsonNode item(boolean inScenario, String id) throws Exception {
+        MockHttpServletRequestBuilder request = get(path("/items?direction=RECEIPT&limit=2000"));
+        JsonNode items = send(200, inScenario ? shown(request) : request).get("items");
+        return StreamSupport.stream(items.spliterator(), false)
+                .filter(one -> one.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private MockHttpServletRequestBuilder putItem(String item) throws Exception {
+        return json(put(path("/items?words=typed&version=" + version())), "[" + item + "]");
+    }
+
+    /** An item has another day in the scenario alone, then in the base; what it comes to is the books'. */
+    @Test
+    void openItem_redatedInAScenario_andMadeTheBase() throws Exception {
+        send(200, putScenario("slow", SLOW));
+        String id = send(200, get(path("/items?direction=RECEIPT")))
+                .get("items")
+                .get(0)
+                .get("id")
+                .asString();
+        JsonNode before = item(false, id);
+        ObjectNode later = ((ObjectNode) before.get("item")).deepCopy().put("expected", "2026-06-15");
+        assertThat(send(200, shown(putItem(later.toString()))).get("words").asString())
+                .isEqualTo("In 'Slow spring': typed");
+        assertThat(item(true, id).get("expected").asString()).isEqualTo("2026-06-15");
+        assertThat(item(true, id).get("because").asString()).endsWith("as 'Slow spring' has it");
+        assertThat(item(true, id).get("base").get("standing").asString()).isEqualTo("normal");
+        assertThat(item(false, id)).isEqualTo(before);
+        assertThat(slow(send(200, get(path("/scenarios"))))
+                        .get("changes")
+                        .get(1)
+                        .get("act")
+                        .asString())
+                .isEqualTo("is 15 June 2026");
+        ObjectNode other = later.deepCopy().put("due", "2026-05-30");
+        assertThat(send(422, shown(putItem(other.toString()))).get("detail").asString())
+                .contains("Show the base to change them");
+        assertThat(send(
+                                422,
+                                shown(putItem(later.deepCopy()
+                                        .put("id", "more")
+                                        .put("number", "N-1")
+                                        .toString())))
+                        .get("detail")
+                        .asString())
+                .contains("show the base to add one");
+
+        send(200, shown(post(path("/scenarios/slow/base?version=" + version() + "&changes=c2"))));
+        assertThat(item(false, id).get("expected").asString()).isEqualTo("2026-06-15");
+        send(200, post(path("/undo")));
+        assertThat(item(false, id)).isEqualTo(before);
+        send(200, shown(putItem(before.get("item").toString())));
+        assertThat(slow(send(200, get(path("/scenarios")))).get("changes")).hasSize(1);
     }
 
     @Test
