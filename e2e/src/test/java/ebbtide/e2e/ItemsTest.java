@@ -95,8 +95,8 @@ class ItemsTest extends Journeys {
         page.getByLabel("What changes").fill("SI-7064");
         assertThat(page.locator("datalist option[value*='SI-7064']")).hasCount(3);
         hold("lost");
-        assertThat(page.getByText("is set to be normal, held, disputed, or cannot-wait"))
-                .isVisible();
+        assertThat(page.getByLabel("A new change").getByRole(AriaRole.ALERT))
+                .containsText("is set to be normal, held, disputed, or cannot-wait");
         hold("held");
         assertThat(changes).hasCount(3);
         assertThat(changes.nth(2)).containsText("standing is held");
