@@ -1,5 +1,6 @@
 package ebbtide.books;
 
+import java.lang.ref.SoftReference;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -29,6 +31,11 @@ public final class Habits {
 
     private final Map<String, Spells> own = new HashMap<>();
     private final Map<String, Spells> byLine = new HashMap<>();
+    /**
+     * The mixtures that were asked for, as long as there is room: plans change more often than what their items show.
+     */
+    private volatile SoftReference<Map<OnLine, Mixture>> mixtures = new SoftReference<>(null);
+
     private final Spells all = new Spells();
     /** The places at which there is weight of any item, in order. */
     private int[] places = {};
@@ -205,8 +212,19 @@ public final class Habits {
 
     /** Returns the mixture of a counterparty on a line, nothing where nobody has paid anything yet. */
     public Optional<Mixture> mixture(String counterparty, String lineId) {
-        return all.count == 0 ? Optional.empty() : Optional.of(new Mixture(places, upTo(counterparty, lineId)));
+        if (all.count == 0) {
+            return Optional.empty();
+        }
+        Map<OnLine, Mixture> kept = mixtures.get();
+        if (kept == null) {
+            kept = new ConcurrentHashMap<>();
+            mixtures = new SoftReference<>(kept);
+        }
+        return Optional.of(kept.computeIfAbsent(
+                new OnLine(counterparty, lineId), one -> new Mixture(places, upTo(counterparty, lineId))));
     }
+
+    private record OnLine(String counterparty, String lineId) {}
 
     private static OptionalInt quantile(IntToDoubleFunction upTo, long greaterThan, double share) {
         int from = greaterThan < EARLIEST ? -1 : at(greaterThan);

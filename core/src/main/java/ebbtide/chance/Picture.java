@@ -100,7 +100,7 @@ public final class Picture {
                 chances,
                 span,
                 past,
-                plan.lines().stream()
+                plan.lines().parallelStream()
                         .filter(line -> !line.isGroup() && plan.isActive(line) && !swept.contains(line.id()))
                         .map(line -> new Drawable(
                                 line.id(),

@@ -136,11 +136,15 @@ class SimulationController {
         Forecast forecast = shown.forecast();
         PastErrors past = record.of(plan, edits.current(plan));
         Drawn known = latest.get();
-        if (known == null || !known.isOf(forecast, past, weeks)) {
-            known = new Drawn(forecast, past, weeks, Picture.of(forecast, past, weeks));
-            latest = new SoftReference<>(known);
+        if (known != null && known.isOf(forecast, past, weeks)) {
+            return known.picture();
         }
-        return known.picture();
+        // The largest is a fifth of all memory: the one before makes room for it.
+        known = null;
+        latest = new SoftReference<>(null);
+        Picture picture = Picture.of(forecast, past, weeks);
+        latest = new SoftReference<>(new Drawn(forecast, past, weeks, picture));
+        return picture;
     }
 
     @GetMapping("/trial")
