@@ -50,6 +50,9 @@ record ExpectedDays(
 
     /** Returns the line's items that count, and the open ones with their days, those left out last. */
     LineItems worked() {
+        if (items.isEmpty() && settling.isEmpty()) {
+            return LineItems.NONE;
+        }
         return new LineItems(
                 known(),
                 useCredits(found()),

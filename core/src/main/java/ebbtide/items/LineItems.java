@@ -9,6 +9,8 @@ import java.util.List;
  * out last; and what was booked on the line after the as-of date and settles items, in signed minor units.
  */
 public record LineItems(List<OpenItem> known, List<ExpectedItem> expected, long settledAfter) {
+    /** No items. */
+    public static final LineItems NONE = new LineItems(List.of(), List.of(), 0);
     /** An item later than this without a date or a promise is doubtful. */
     public static final int DOUBTFUL_AFTER = 90;
     /** What the ledger has as paid longer ago than these days is not under way any more. */

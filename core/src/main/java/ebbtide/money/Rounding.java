@@ -8,6 +8,8 @@ public final class Rounding {
     /** Far above any company's money, and far enough below what a long holds for sums of many. */
     private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000_000_000_000L);
 
+    private static final long MOST_IN_DOUBLE = 1L << 53;
+
     private Rounding() {}
 
     /**
@@ -15,6 +17,19 @@ public final class Rounding {
      */
     static boolean isExact(long one, long other) {
         return Math.multiplyHigh(one, other) == one * other >> 63;
+    }
+
+    /**
+     * Returns numerator / denominator without its rest, neither below zero: by doubles where both are whole in them, at
+     * a fraction of what a division of whole numbers costs.
+     */
+    public static long floor(long numerator, long denominator) {
+        if (numerator >= MOST_IN_DOUBLE || denominator >= MOST_IN_DOUBLE) {
+            return numerator / denominator;
+        }
+        // Rounded, the quotient is at most up to the next whole number.
+        long quotient = (long) ((double) numerator / denominator);
+        return quotient * denominator > numerator ? quotient - 1 : quotient;
     }
 
     /** Returns numerator / denominator as a whole number, half away from zero; the denominator is above zero. */

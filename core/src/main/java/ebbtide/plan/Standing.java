@@ -1,6 +1,5 @@
 package ebbtide.plan;
 
-import java.util.EnumSet;
 import java.util.Set;
 
 /**
@@ -12,7 +11,7 @@ public record Standing(CashRow cash, OpeningSheet.Kind own, Set<OpeningSheet.Kin
 
     /** Returns the standing of a line that holds nothing apart from its own account. */
     static Standing of(CashRow cash, OpeningSheet.Kind own) {
-        return new Standing(cash, own, EnumSet.noneOf(OpeningSheet.Kind.class));
+        return new Standing(cash, own, Set.of());
     }
 
     /** Returns the standing of a line that stands where its nature and direction say. */

@@ -73,9 +73,12 @@ final class Ledger {
         this.nil = MonthSeries.nil(Timeline.monthNumber(first), months);
         Map<String, MonthSeries> declaredBy = new LinkedHashMap<>();
         Accounts accountsOfLines = forecast.accounts();
-        // Each line earns by itself, so both cores work it out; what was worked out is at hand below.
-        plan.lines().parallelStream().filter(line -> !line.isGroup()).forEach(accountsOfLines::earned);
-        plan.lines().stream().filter(line -> !line.isGroup()).forEach(line -> take(line, accountsOfLines, declaredBy));
+        // Each line earns and pays by itself, so both cores work it out.
+        plan.lines().parallelStream()
+                .filter(line -> !line.isGroup())
+                .map(line -> new Worked(line, accountsOfLines.earned(line), cash(forecast.flowsOf(line.id()))))
+                .toList()
+                .forEach(one -> take(one, accountsOfLines, declaredBy));
         this.tax = sum(earnings.values().stream().map(Earned::tax));
         this.points = findSalesTax()
                 .map(line -> accountsOfLines.salesTax(line).pointsByMonth())
@@ -114,15 +117,18 @@ final class Ledger {
         return sum.series();
     }
 
-    private void take(Line line, Accounts of, Map<String, MonthSeries> declaredBy) {
+    /** What a line earns, and its cash by month. */
+    private record Worked(Line line, Earned earned, MonthSeries cash) {}
+
+    private void take(Worked worked, Accounts of, Map<String, MonthSeries> declaredBy) {
+        Line line = worked.line();
         if (line.standing().cash() == CashRow.CAPITAL) {
             assets.put(line.id(), of.assets(line).months());
         } else if (line.standing().cash() == CashRow.DIVIDENDS) {
             declaredBy.put(line.id(), declared(line, of));
         }
-        Earned one = of.earned(line);
-        earnings.put(line.id(), one);
-        cash.put(line.id(), cash(forecast.flowsOf(line.id())));
+        earnings.put(line.id(), worked.earned());
+        cash.put(line.id(), worked.cash());
     }
 
     private MonthSeries cash(LineFlows flows) {

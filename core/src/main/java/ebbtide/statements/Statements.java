@@ -95,7 +95,7 @@ public final class Statements {
             return Rounding.divide(BigDecimal.valueOf(part).multiply(BigDecimal.valueOf(TENTHS)), whole);
         }
         long twice = 2 * TENTHS * Math.abs(part) + Math.abs(whole);
-        return twice / (2 * Math.abs(whole)) * Long.signum(part) * Long.signum(whole);
+        return Rounding.floor(twice, 2 * Math.abs(whole)) * Long.signum(part) * Long.signum(whole);
     }
 
     /** The months of a period, counted from the first that is forecast, both included. */

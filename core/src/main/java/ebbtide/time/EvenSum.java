@@ -16,9 +16,9 @@ final class EvenSum implements SpreadSum {
     private final long[] each;
     /**
      * How units left over change from one business day of a month to the next, month by month; empty while there are
-     * none.
+     * none. A month gets an amount for each step of a pattern at most: far fewer than a short counts.
      */
-    private int[] rest = new int[0];
+    private short[] rest = new short[0];
 
     /** Begins a sum over the months of a timeline; the days of a month, by its number, are at least one. */
     EvenSum(Timeline timeline, IntFunction<int[]> days, DaySink sink) {
@@ -36,7 +36,7 @@ final class EvenSum implements SpreadSum {
         each[at] += minor / count;
         int left = (int) Math.abs(minor % count);
         if (left > 0) {
-            rest = rest.length == 0 ? new int[each.length * MOST_DAYS] : rest;
+            rest = rest.length == 0 ? new short[each.length * MOST_DAYS] : rest;
             rest[at * MOST_DAYS] += Long.signum(minor);
             rest[at * MOST_DAYS + left] -= Long.signum(minor);
         }

@@ -50,6 +50,33 @@ class SplitPropertyTest {
         }
     }
 
+    @Test
+    void allByWeights_manyTotals_areEachSplitByItself() {
+        for (int round = 0; round < 2_000; round++) {
+            long[] weights = random.longs(1 + random.nextInt(8), 1, 1L << (1 + random.nextInt(37)))
+                    .toArray();
+            long[] totals = random.longs(5)
+                    .map(total -> total >> 20 + random.nextInt(44))
+                    .toArray();
+            totals[random.nextInt(5)] = 0;
+            assertThat(Split.allByWeights(totals, weights))
+                    .isEqualTo(Arrays.stream(totals)
+                            .flatMap(total -> Arrays.stream(byTheRule(total, weights)))
+                            .toArray());
+        }
+    }
+
+    /** Quotients that are whole, one less and one more, of numbers of any size. */
+    @Test
+    void floor_anyNumbers_isTheWholeQuotient() {
+        for (int round = 0; round < 100_000; round++) {
+            long denominator = 1 + (random.nextLong() >>> 24 + random.nextInt(39));
+            long edge = denominator * random.nextInt(1 << 22) - 1 + random.nextInt(3);
+            long numerator = Math.max(0, random.nextBoolean() ? edge : random.nextLong() >>> 1 + random.nextInt(62));
+            assertThat(Rounding.floor(numerator, denominator)).isEqualTo(numerator / denominator);
+        }
+    }
+
     private static long[] byTheRule(long total, long[] weights) {
         BigInteger size = BigInteger.valueOf(total).abs();
         BigInteger sum = BigInteger.valueOf(Arrays.stream(weights).sum());
