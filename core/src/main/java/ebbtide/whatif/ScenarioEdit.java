@@ -119,7 +119,7 @@ public final class ScenarioEdit {
             }
         }
         Set<Target> targets = Set.copyOf(wanted.keySet());
-        Scenario stripped = without(shown, change -> targets.contains(change.target()));
+        Scenario stripped = without(shown, change -> change.on() && targets.contains(change.target()));
         Plan left = plan(stripped);
         List<Wanted> changes = new ArrayList<>();
         wanted.forEach((target, value) -> {

@@ -196,18 +196,21 @@ public record LineView(
                 stream || line.isGroup() ? List.of() : coming(current, line),
                 line.standing().cash() == CashRow.SALES_TAX ? tax(current, line) : List.of(),
                 line.standing().cash() == CashRow.PAY ? paidOver(current, line) : List.of(),
-                stock(plan, line, months),
+                stock(plan, line, begins, months),
                 RollForwards.of(current.forecast(), line, Integer.MAX_VALUE).stream()
                         .map(roll -> RollForwardView.of(
                                 roll, withYears, plan.settings().asOf()))
                         .toList(),
                 stream && !line.assumption().keepsItems() ? ledger(current, line) : null,
                 early(current, line),
-                stream && line.assumption().keepsItems() ? left(current, line, months) : List.of());
+                stream && line.assumption().keepsItems() ? left(current, line, begins, months) : List.of());
     }
 
-    private static List<LeftView> left(PlanAtVersion current, Line line, int months) {
+    /** Months that are over but not closed stand first, where no later month is chosen to begin with. */
+    private static List<LeftView> left(PlanAtVersion current, Line line, YearMonth begins, int months) {
+        boolean whole = begins.equals(current.plan().settings().firstForecastMonth());
         return current.forecast().accounts().stream(line).left().months().stream()
+                .dropWhile(one -> !whole && one.month().isBefore(begins))
                 .limit(months)
                 .map(one -> new LeftView(
                         one.month().toString(), one.planned(), one.invoiced(), one.onOrder(), one.left(), one.overBy()))
@@ -252,7 +255,7 @@ public record LineView(
         return assumption.kind();
     }
 
-    private static List<StockView> stock(Plan plan, Line line, int months) {
+    private static List<StockView> stock(Plan plan, Line line, YearMonth begins, int months) {
         if (line.findStream()
                 .filter(stream -> stream.method() instanceof ActivityMethod.StockPurchases)
                 .isEmpty()) {
@@ -261,8 +264,11 @@ public record LineView(
         StockRoll roll = new ActivityCalculator(plan).stock(line);
         StockRoll.Month[] all = roll.months();
         List<StockView> views = new ArrayList<>();
-        for (int i = 0; i < Math.min(months, all.length); i++) {
+        for (int i = 0; i < all.length && views.size() < months; i++) {
             StockRoll.Month one = all[i];
+            if (one.month().isBefore(begins)) {
+                continue;
+            }
             Long days = roll.tenthsOfDays(all, i, one.closing());
             Long wanted = roll.tenthsOfDays(all, i, one.target());
             views.add(new StockView(

@@ -43,6 +43,14 @@ class StatementsApiTest extends ApiJourney {
     }
 
     /** A fiscal year, from April, beside its months in a line's editor and among all lines by month. */
+    private List<String> months(String line, String from, String of) throws Exception {
+        return send(200, get(path("/lines/" + line + "?from=" + from + "&history=0&months=3")))
+                .get(of)
+                .valueStream()
+                .map(one -> one.get("month").asString())
+                .toList();
+    }
+
     @Test
     void fiscalYear_besideTheMonthsOfALine_isWhatTheyComeTo() throws Exception {
         JsonNode line = send(200, get(path("/lines/grocery?from=2026-04&history=2&months=12")));
@@ -68,6 +76,9 @@ class StatementsApiTest extends ApiJourney {
                         .get("years"))
                 .as("of months that are all past none of the years stands among them")
                 .allMatch(one -> one.get("year").get("after").asInt() > 6);
+        assertThat(months("grocery", "2026-06", "left")).containsExactly("2026-06", "2026-07", "2026-08");
+        assertThat(months("grocery", "2020-01", "left")).startsWith("2026-03");
+        assertThat(months("packaging", "2026-06", "stock")).containsExactly("2026-06", "2026-07", "2026-08");
     }
 
     @Test
