@@ -4,7 +4,7 @@
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { choices, ofItems, parts, wholes, type Choice } from './whatif';
+  import { choices, ofItems, parts, soughtOfItems, wholes, type Choice } from './whatif';
 
   interface Props {
     words: string;
@@ -29,7 +29,7 @@
   const MOST_ITEMS = 6;
   let items = $state<Choice[]>([]);
   $effect(() => {
-    const sought = parties ? words.trim() : '';
+    const sought = parties ? soughtOfItems(words) : '';
     if (sought.length < 3 || found) return;
     const asking = new AbortController();
     const waited = setTimeout(() => void offer(sought, asking.signal), 150);

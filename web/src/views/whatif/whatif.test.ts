@@ -13,13 +13,26 @@ import {
   freeName,
   heldAt,
   nothingCalled,
+  ofItems,
   parts,
+  soughtOfItems,
   typedWhen,
   when,
   wholes,
   type Change,
   type ScenarioView,
 } from './whatif';
+
+describe('what may be said of an item', () => {
+  it('is found by its whole name too, and read as a day or a word', () => {
+    const [day, , standing] = ofItems([{ id: 'i1', item: { number: 'SI-7', counterparty: 'House of Kelp' } }]);
+    expect(day!.words).toBe('SI-7 of House of Kelp: day typed');
+    expect(soughtOfItems(day!.words)).toBe('SI-7');
+    expect(act('set', '3 Jul 2026', day!.target)).toEqual({ kind: 'set', value: '2026-07-03' });
+    expect(act('set', 'Cannot wait', standing!.target)).toEqual({ kind: 'set', value: 'cannot-wait' });
+    expect(actsFor(day!.target).map((one) => one.value)).toEqual(['set', 'shift-days', 'shift-months', 'leave-out']);
+  });
+});
 
 describe('what a change is of', () => {
   const assumption = {

@@ -152,6 +152,11 @@ export function ofItems(items: { id: string; item: { number: string; counterpart
   );
 }
 
+/** What of some words is looked for among items: of the whole of what is offered, typed by hand, the number. */
+export function soughtOfItems(words: string): string {
+  return words.split(' of ')[0]!.trim();
+}
+
 /** An act with what was typed for it; of an item's day any way of writing it, of its standing the word. */
 export function act(kind: ActKind, typed: string, target?: Change['target']): Change['act'] {
   const plain = typed.replaceAll(',', '').trim();
