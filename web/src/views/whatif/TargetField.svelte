@@ -28,6 +28,8 @@
   /** Of items there are many: those that the words find are offered, and what was offered stays. */
   const MOST_ITEMS = 6;
   let items = $state<Choice[]>([]);
+  /** Why items could not be looked for: that none is offered is not to pass for there being none. */
+  let notSought = $state('');
   $effect(() => {
     const sought = parties ? soughtOfItems(words) : '';
     if (sought.length < 3 || found) return;
@@ -51,6 +53,7 @@
       ),
     );
     if (signal.aborted) return;
+    notSought = lists.map((list) => (list.ok ? '' : list.problem.detail)).find(Boolean) ?? '';
     const more = lists.flatMap((list) => (list.ok ? ofItems(list.data.items) : []));
     items = [...items, ...more.filter((one) => !items.some((known) => known.words === one.words))];
   }
@@ -101,7 +104,7 @@
   autocomplete="off"
   disabled={!asked.every((one) => one.data)}
 />
-<Refusal words={problem?.detail} class="w-full" />
+<Refusal words={problem?.detail || notSought} class="w-full" />
 <datalist id="choices-{list}">
   {#each all as one (one.words)}<option value={one.words}></option>{/each}
 </datalist>

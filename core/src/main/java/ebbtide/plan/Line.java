@@ -255,6 +255,11 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return altered(Alteration.ItemSaid.class);
     }
 
+    /** Returns what a scenario says last of one of them, by its id, if anything. */
+    public Optional<Alteration.ItemSaid> findSaidOfItem(String itemId) {
+        return saidOfItems().stream().filter(one -> one.item().equals(itemId)).reduce((one, later) -> later);
+    }
+
     /** Returns the line as it is but for what a scenario says of its open items. */
     public Line withoutSaidOfItems() {
         return saidOfItems().isEmpty()

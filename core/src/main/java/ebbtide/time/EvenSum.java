@@ -16,7 +16,7 @@ final class EvenSum implements SpreadSum {
     private final long[] each;
     /**
      * How units left over change from one business day of a month to the next, month by month; empty while there are
-     * none. A month gets an amount for each step of a pattern at most: far fewer than a short counts.
+     * none. A month gets an amount for each step of a pattern at most, of which there are at most 24.
      */
     private short[] rest = new short[0];
 

@@ -37,7 +37,9 @@ public record ChangeWords(String target, String act, String range) {
                         .orElseGet(() -> " " + plan.settings().currency().getCurrencyCode());
         return new ChangeWords(
                 change.target() instanceof Target.OfItem item ? item(base, item) : target(plan, change, input),
-                act(change.act(), unit),
+                change.target() instanceof Target.OfItem
+                        ? act(change.act(), unit).replace('-', ' ')
+                        : act(change.act(), unit),
                 range(change.range()) + ramp(change.ramp()));
     }
 
@@ -107,7 +109,7 @@ public record ChangeWords(String target, String act, String range) {
                     : "is "
                             + (set.value() instanceof Typed.Day day
                                     ? LONG_DAY.format(day.day())
-                                    : set.value().text().replace('-', ' '));
+                                    : set.value().text());
         }
         if (act instanceof Act.Scale scale) {
             return "at " + scale.to();

@@ -9,7 +9,6 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.whatif.Target.OfItem.Part;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -22,13 +21,7 @@ record ItemChange(Plan plan, String by, OpenItem item, Line line) {
 
     /** Returns what is said of an item as a plan has it. */
     static Handling said(Line line, OpenItem item) {
-        List<Alteration.ItemSaid> all = line.saidOfItems();
-        for (int i = all.size() - 1; i >= 0; i--) {
-            if (all.get(i).item().equals(item.id())) {
-                return all.get(i).said();
-            }
-        }
-        return item.handling();
+        return line.findSaidOfItem(item.id()).map(Alteration.ItemSaid::said).orElse(item.handling());
     }
 
     /** Returns an item as a line of a plan shows it: with what is said of it, and the discount that may be taken. */

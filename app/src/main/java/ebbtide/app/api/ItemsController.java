@@ -130,9 +130,8 @@ class ItemsController {
                 row.expected().because(),
                 word(row.expected().source()),
                 row.daysLate(),
-                row.line().saidOfItems().stream()
-                        .filter(one -> one.item().equals(row.item().id()))
-                        .findAny()
+                row.line()
+                        .findSaidOfItem(row.item().id())
                         .flatMap(one -> current.books().items().find(one.item()))
                         .map(item -> SaidInBase.of(item.handling()))
                         .orElse(null));

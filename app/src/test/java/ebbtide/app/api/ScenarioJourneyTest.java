@@ -63,13 +63,16 @@ class ScenarioJourneyTest extends ApiJourney {
 
     private JsonNode cell(boolean shown, String row) throws Exception {
         MockHttpServletRequestBuilder request = get(path("/forecast?by=MONTH&from=2026-12-01&to=2026-12-31"));
-        JsonNode rows = send(200, shown ? shown(request) : request).get("rows");
-        return StreamSupport.stream(rows.spliterator(), false)
-                .filter(one -> one.get("id").asString().equals(row))
-                .findFirst()
-                .orElseThrow()
+        return find(send(200, shown ? shown(request) : request).get("rows"), row)
                 .get("cells")
                 .get(0);
+    }
+
+    private static JsonNode find(JsonNode all, String id) {
+        return StreamSupport.stream(all.spliterator(), false)
+                .filter(one -> one.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -133,11 +136,7 @@ class ScenarioJourneyTest extends ApiJourney {
 
     private JsonNode item(boolean inScenario, String id) throws Exception {
         MockHttpServletRequestBuilder request = get(path("/items?direction=RECEIPT&limit=2000"));
-        JsonNode items = send(200, inScenario ? shown(request) : request).get("items");
-        return StreamSupport.stream(items.spliterator(), false)
-                .filter(one -> one.get("id").asString().equals(id))
-                .findFirst()
-                .orElseThrow();
+        return find(send(200, inScenario ? shown(request) : request).get("items"), id);
     }
 
     private MockHttpServletRequestBuilder putItem(String item) throws Exception {
