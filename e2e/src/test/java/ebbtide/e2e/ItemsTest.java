@@ -72,6 +72,7 @@ class ItemsTest extends Journeys {
     @Test
     void openItems_redatedInAScenario_wearItsMark() {
         open("receipts/open-items");
+        assertThat(row(page, "SI-7063")).containsText("habit");
         page.keyboard().press("Alt+p");
         assertThat(page.getByLabel("Scenario shown in every view")).hasValue("late-grocers");
         cell(page, "SI-7063", EXPECT).dblclick();
