@@ -22,5 +22,5 @@
   bind:value={grid.typed}
   {@attach focus}
   onkeydown={(e) => grid.fieldKeydown(e)}
-  onblur={() => void grid.commit(0, 0)}
+  onblur={() => grid.left()}
 />

@@ -36,9 +36,32 @@ export class TypedGrid {
   typed = $state('');
   table = $state<HTMLTableElement>();
   private readonly said = new Said();
+  private moving = false;
 
+  /** Made while a component is set up, before its rows, where these may move. */
   constructor(private readonly cells: Cells) {
     this.cursor = new GridCursor(cells.size);
+    const { known } = cells;
+    if (known) $effect.pre(() => this.moves(known));
+  }
+
+  /** A field whose row is moved on the page loses the keys, though nobody left it: it has them again thereafter. */
+  private moves(known: (row: number) => string) {
+    const [rows] = this.cells.size();
+    for (let row = 0; row < rows; row++) known(row);
+    this.moving = true;
+    void tick().then(() => {
+      this.moving = false;
+      if (!this.editing || !this.table) return;
+      const field = this.table.querySelector<HTMLElement>('td input');
+      if (field) field.focus();
+      else void this.commit(0, 0);
+    });
+  }
+
+  /** The field that is typed in lost the keys. */
+  left() {
+    if (!this.moving) void this.commit(0, 0);
   }
 
   get refusal(): string {

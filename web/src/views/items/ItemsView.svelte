@@ -39,7 +39,7 @@
     const got = await answer(
       api.GET('/api/plans/{plan}/items', { params: { path: { plan: plan.id }, query }, signal }),
     );
-    return got.ok ? { ...got, data: { ...got.data, items: listing.steady(got.data.items, query) } } : got;
+    return got.ok ? { ...got, data: { ...got.data, items: listing.steady(got.data.items, query), query } } : got;
   });
   const view = $derived(loaded.data);
 
@@ -104,7 +104,13 @@
         <span class="hush">type, paste or copy days, promises and discounts as in a spreadsheet</span>
       {/if}
     </div>
-    <ItemTable {direction} items={view.items} {order} {descending} onorder={orderBy} />
+    <ItemTable
+      {direction}
+      items={view.items}
+      order={view.query.order}
+      descending={view.query.descending}
+      onorder={orderBy}
+    />
     {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}
     {#if view.items.length === 0}
       <p class="card">

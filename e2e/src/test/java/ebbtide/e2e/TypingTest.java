@@ -4,10 +4,14 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.cell;
 import static ebbtide.e2e.Screens.link;
+import static ebbtide.e2e.Screens.row;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -208,6 +212,30 @@ class TypingTest extends Journeys {
         assertThat(status()).containsText("more each year % 7.5");
         assertThat(field("paid days after")).hasValue("10");
         undoAll(2);
+    }
+
+    @Test
+    void cellBegunInWhileTheRowsAreBeingOrdered_goesWithItsRow_andKeepsTheKeys() {
+        go("receipts/open-items");
+        Locator rows = page.getByLabel("Open items", new Page.GetByLabelOptions().setExact(true))
+                .locator("tbody tr");
+        assertThat(row(page, "SO-7079, sales order")).isVisible();
+        List<Route> held = new ArrayList<>();
+        page.route("**/items?*descending=true*", held::add);
+        button(page, "Expected \u2191").click();
+        String first = rows.first().getByRole(AriaRole.ROWHEADER).textContent();
+        cell(page, "SO-7079, sales order", 5).dblclick();
+        page.keyboard().type("2 Ap");
+        held.forEach(Route::resume);
+        assertThat(rows.first()).not().containsText(first);
+        Locator field = field("Expect SO-7079 of Pellmoor Inns on");
+        assertThat(field).isFocused();
+        assertThat(field).hasValue("2 Ap");
+        page.keyboard().type("r 2026");
+        page.keyboard().press("Enter");
+        assertThat(status()).containsText("SO-7079 of Pellmoor Inns expected 2026-04-02");
+        page.unroute("**/items?*descending=true*");
+        undoAll(1);
     }
 
     @Test
