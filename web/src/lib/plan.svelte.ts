@@ -119,6 +119,15 @@ export class PlanState {
     );
   }
 
+  /** Takes what the scenario that is shown changes of a line out of it. */
+  takeBase(id: string): Promise<Problem | null> {
+    return this.edit((version) =>
+      answer(
+        api.POST('/api/plans/{plan}/lines/{id}/base', { params: { path: { plan: this.id, id }, query: { version } } }),
+      ),
+    );
+  }
+
   moveLine(id: string, group: string | null, before: string | null): Promise<Problem | null> {
     const place = { ...(group ? { group } : {}), ...(before ? { before } : {}) };
     return this.edit((version) =>

@@ -13,6 +13,11 @@ export const PLACES = [
 
 export type ViewName = (typeof PLACES)[number]['view'];
 
+/** Whether a key takes the base's in the place of what the scenario that is shown has. */
+export function takesBase(e: KeyboardEvent): boolean {
+  return e.altKey && !e.ctrlKey && !e.metaKey && e.code === 'KeyT';
+}
+
 /** Every key and what it does, as the key list shows it. */
 export const KEYS: { where: string; keys: [string, string][] }[] = [
   {
@@ -21,6 +26,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Ctrl K', 'jump to a line, an assumption, an account, a buoy or a view'],
       ['Alt 1 … 9', 'Position, Receipts, Payments, Funding, Statements, Forecast, Track, What-if, Setup'],
       ['Alt P, B', 'show the next scenario everywhere; the base'],
+      ['Alt T', "take the base's: of the line in hand, in a list of items of what is chosen"],
       ['Ctrl Z', 'undo the latest edit'],
       ['Ctrl Y', 'redo what was undone'],
       ['?', 'this list'],

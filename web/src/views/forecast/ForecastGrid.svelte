@@ -6,6 +6,7 @@
   import { RowsInSight } from '../../lib/grid/sight.svelte';
   import type { By } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
+  import { takesBase } from '../../lib/shell/views';
   import ForecastRow from './ForecastRow.svelte';
   import { canFold, heading, type Act, type Spot } from './rows';
 
@@ -63,6 +64,11 @@
   }
 
   function onkeydown(e: KeyboardEvent) {
+    const row = rows[cursor.row];
+    if (takesBase(e) && row?.kind === 'line') {
+      void plan.takeBase(row.id);
+      e.preventDefault();
+    }
     if (e.altKey || e.metaKey || (e.ctrlKey && e.key !== 'Home' && e.key !== 'End')) return;
     if (key(e)) e.preventDefault();
   }

@@ -7,8 +7,9 @@
   import { TypedGrid } from '../../lib/grid/typed.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
+  import { takesBase } from '../../lib/shell/views';
   import { KINDS, putItems, SOURCES, type ItemView, type Order } from './items';
-  import { COLUMNS, inBase, itemName, readItems } from './typed';
+  import { COLUMNS, inBase, itemName, itemsOfBase, readItems } from './typed';
 
   interface Props {
     direction: 'receipt' | 'payment';
@@ -47,6 +48,13 @@
     reach: (row) => sight.reach(row),
     known: (row) => items[row]?.id ?? '',
   });
+  function onkeydown(e: KeyboardEvent) {
+    if (!takesBase(e)) return grid.keydown(e);
+    e.preventDefault();
+    const { items: sent, words } = itemsOfBase(items, grid.cursor.block);
+    void grid.say(sent.length ? putItems(plan, sent, words) : Promise.resolve(words));
+  }
+
   /** The row that the keys enter by: that of the cursor, or the first that is drawn. */
   const entered = $derived(sight.draws(grid.cursor.row) ? grid.cursor.row : sight.first);
 </script>
@@ -60,7 +68,7 @@
       aria-label="Open items"
       aria-rowcount={items.length + 1}
       bind:this={grid.table}
-      onkeydown={(e) => grid.keydown(e)}
+      {onkeydown}
       oncopy={(e) => grid.copy(e)}
       onpaste={(e) => void grid.paste(e)}
     >

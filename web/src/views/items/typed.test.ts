@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { ItemJson, ItemView } from './items';
 import { Listing } from './listing';
-import { COLUMNS, inBase, readItems } from './typed';
+import { COLUMNS, inBase, itemsOfBase, readItems } from './typed';
 
 function item(number: string, more: Partial<ItemJson> = {}): ItemJson {
   return {
@@ -28,6 +28,23 @@ describe('an item of which a scenario says something else', () => {
       'expected',
     ]);
     expect(COLUMNS.map((column) => inBase({ item: shown, base: null }, column))).toEqual(COLUMNS.map(() => undefined));
+  });
+
+  it("takes the base's in the columns that are chosen, and says where nothing differs", () => {
+    const base = { expected: null, promised: '2026-03-09', standing: 'normal' };
+    const views = [
+      { item: item('A', { expected: '2026-04-02', standing: 'held' }), base },
+      { item: item('B'), base: null },
+    ];
+    expect(itemsOfBase(views, { top: 0, bottom: 1, left: 0, right: 1 })).toEqual({
+      items: [item('A', { promised: '2026-03-09', standing: 'held' })],
+      words: 'A of Harbour Feast as the base has it',
+    });
+    expect(itemsOfBase(views, { top: 0, bottom: 0, left: 3, right: 3 }).items[0]).toMatchObject({ standing: 'normal' });
+    expect(itemsOfBase(views, { top: 1, bottom: 1, left: 0, right: 3 })).toEqual({
+      items: [],
+      words: 'What is chosen is as the base has it.',
+    });
   });
 });
 

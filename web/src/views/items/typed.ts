@@ -1,4 +1,5 @@
 import { noDay, readDay } from '../../lib/dates';
+import type { GridCursor } from '../../lib/grid/cursor.svelte';
 import { cellsOf, type How } from '../../lib/grid/typed.svelte';
 import { changedItem, readDiscount, STANDINGS, type ItemJson, type ItemView, type SentItem } from './items';
 
@@ -93,6 +94,24 @@ export function inBase({ item, base }: Pick<ItemView, 'item' | 'base'>, column: 
     }),
   );
   return there === column.text(item) ? undefined : there;
+}
+
+/** The items of a block as the base has what was chosen of them, and what the edit is called, or that there is none. */
+export function itemsOfBase(
+  views: Pick<ItemView, 'item' | 'base'>[],
+  { top, bottom, left, right }: GridCursor['block'],
+): { items: SentItem[]; words: string } {
+  const items = views.slice(top, bottom + 1).flatMap((view) => {
+    const parts = COLUMNS.slice(left, right + 1).map((column) => {
+      const base = inBase(view, column);
+      const read = base === undefined ? '' : column.read(base);
+      return typeof read === 'string' ? {} : read.part;
+    });
+    const part = Object.assign({}, ...parts) as Partial<SentItem>;
+    return Object.keys(part).length ? [changedItem(view.item, part)] : [];
+  });
+  const words = items.length > 1 ? `${items.length} items` : items.map(itemName).join('');
+  return { items, words: items.length ? `${words} as the base has it` : 'What is chosen is as the base has it.' };
 }
 
 export function itemName(item: ItemJson): string {

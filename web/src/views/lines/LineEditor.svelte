@@ -7,6 +7,7 @@
   import { addressAsking, type TimeWindow } from '../../lib/place.svelte';
   import { getPlan, type Line } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
+  import { takesBase } from '../../lib/shell/views';
   import ComingDates from './parts/ComingDates.svelte';
   import RollForwardCard from './parts/RollForwardCard.svelte';
   import KindEditor from './kinds/KindEditor.svelte';
@@ -112,11 +113,19 @@
     return refused?.detail ?? '';
   }
 
+  function onkeydown(e: KeyboardEvent) {
+    if (!takesBase(e)) return;
+    e.preventDefault();
+    void last.then(() => plan.takeBase(id));
+  }
+
   function switchOff() {
     const active = !line!.active;
     void plan.putLine({ ...line!, active }, `'${line!.name}' switched ${active ? 'on' : 'off'}`);
   }
 </script>
+
+<svelte:window {onkeydown} />
 
 {#if loaded.problem}
   <Refusal words={loaded.problem.detail} />

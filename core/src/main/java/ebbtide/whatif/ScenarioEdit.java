@@ -85,6 +85,28 @@ public final class ScenarioEdit {
     }
 
     /**
+     * Returns the scenario without what it changes of a line, so that this is as the base has it, or as the scenarios
+     * have it that this one stands on; what is said of its items stays.
+     *
+     * @throws IllegalArgumentException where it changes nothing of the line, or has it alone
+     */
+    public Scenario asBase(String lineId) {
+        Check.that(!isNew(lineId), "The base has no such line: '" + shown.name() + "' alone has it");
+        Scenario left = without(shown, change -> isOfLine(change.target(), lineId));
+        Check.that(
+                left.changes().size() < shown.changes().size(),
+                "'" + shown.name() + "' changes nothing of this line by itself: what it has stands in the base, or"
+                        + " follows from other changes");
+        return left;
+    }
+
+    private static boolean isOfLine(Target target, String lineId) {
+        return target.equals(new Target.OfLine(lineId))
+                || target instanceof Target.OfPart part && part.lineId().equals(lineId)
+                || target instanceof Target.OfAssumption of && of.path().startsWith(lineId + "/");
+    }
+
+    /**
      * Returns the scenario with the settings as they are typed.
      *
      * @throws IllegalArgumentException for what is the same in every scenario, such as the as-of date

@@ -201,6 +201,30 @@ class ScenarioTest {
         assertThatThrownBy(() -> MadeBase.of(base, later, List.of("c0"))).hasMessageContaining("stays a change");
     }
 
+    @Test
+    void lineAsTheBaseHasIt_losesItsOwnChangesAlone() {
+        Line sales = growing();
+        Line other = line("sales-abroad", Direction.RECEIPT, atOnce(new FixedAmount(Steps.from(MARCH_31, 1_000_00L))));
+        Forecast base = base("GBP", MARCH_31, sales, other);
+        Change abroad = change("sales-abroad", scale("50"), DayRange.ALWAYS);
+        Scenario shown = WhatIfCases.scenario(
+                changeOf("sales/method/base", scale("90"), range(4, 5)),
+                change("sales", scale("50"), range(6, 6)),
+                abroad);
+        ScenarioEdit edit = new ScenarioEdit(base, new Scenarios(List.of(shown)), shown);
+        Scenario left = edit.asBase("sales");
+        assertThat(left.changes()).extracting(Change::target).containsExactly(abroad.target());
+        Scenarios after = new Scenarios(List.of(left));
+        assertThat(ScenarioPlan.of(base, after, left).plan().findLine("sales"))
+                .isEqualTo(base.plan().findLine("sales"));
+        assertThatThrownBy(() -> new ScenarioEdit(base, after, left).asBase("sales"))
+                .hasMessageContaining("changes nothing of this line");
+        Line own = line("rent", Direction.PAYMENT, atOnce(new FixedAmount(Steps.from(MARCH_31, 500_00L))));
+        Scenario more = new ScenarioEdit(base, after, left).line(own);
+        assertThatThrownBy(() -> new ScenarioEdit(base, new Scenarios(List.of(more)), more).asBase("rent"))
+                .hasMessageContaining("alone has it");
+    }
+
     private static Line onlyHistory() {
         Line kelp = kelp();
         return kelp.with(((Assumption.Stream) kelp.assumption())

@@ -85,6 +85,12 @@ class ItemsTest extends Journeys {
         assertThat(page.getByText("belong to the books").first()).isVisible();
         page.keyboard().press("Escape");
         accessible();
+        cell(page, "SI-7063", EXPECT).click();
+        page.keyboard().press("Alt+t");
+        assertThat(status()).containsText("SI-7063 of The Limpet Room as the base has it");
+        assertThat(row(page, "SI-7063")).containsText("habit");
+        click("Undo");
+        assertThat(row(page, "SI-7063")).containsText("2 Apr typed");
         page.keyboard().press("Alt+b");
         assertThat(row(page, "SI-7063")).containsText("habit");
 

@@ -92,6 +92,14 @@ class WhatIfTest extends Journeys {
                 .click();
         type("growing % a month", "1.5");
         assertThat(status()).containsText("In 'Slow spring': Diesel: growth a month 0.4 \u2192 1.5%");
+        page.keyboard().press("Alt+t");
+        assertThat(status()).containsText("In 'Slow spring': 'Diesel' as the base has it");
+        assertThat(field("growing % a month")).hasValue("0.4");
+        page.keyboard().press("Alt+t");
+        assertThat(page.getByText("changes nothing of this line by itself").first())
+                .isVisible();
+        click("Undo");
+        assertThat(field("growing % a month")).hasValue("1.5");
         page.keyboard().press("Alt+b");
         assertThat(field("growing % a month")).hasValue("0.4");
         assertThat(pennant()).hasValue("");

@@ -145,6 +145,17 @@ class LinesController {
                 stores);
     }
 
+    /** Takes what the scenario that is shown changes of a line out, so that it is as the base has it. */
+    @PostMapping("/{id}/base")
+    EditOutcome takeBase(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
+        Line line = line(edits.shown(plan), id);
+        return EditOutcome.of(
+                plan,
+                edits.edit(
+                        plan, version, "'" + line.name() + "' as the base has it", draft -> draft.takeBase(line.id())),
+                stores);
+    }
+
     /** Moves a line into a group (none: the top) before another line, or to the end of the group. */
     @PostMapping("/{id}/move")
     EditOutcome move(

@@ -160,6 +160,18 @@ public final class Draft {
         put(UndoableStore.Kind.LINE, lineId, null);
     }
 
+    /**
+     * Takes what the scenario that is shown changes of a line out of it.
+     *
+     * @throws IllegalArgumentException where the base is shown, or nothing is changed of the line
+     */
+    public void takeBase(String lineId) {
+        if (shown == null) {
+            throw new IllegalArgumentException("The base is shown: show a scenario to take out what it changes");
+        }
+        putShown(shown.edit().asBase(lineId));
+    }
+
     public void putBuoy(Buoy buoy) {
         put(UndoableStore.Kind.BUOY, buoy.id(), PlanWriter.json(buoy).toString());
     }
