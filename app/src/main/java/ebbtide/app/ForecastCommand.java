@@ -24,6 +24,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -35,8 +36,11 @@ final class ForecastCommand {
     private static final int BROKEN = 2;
     private static final int INCOMPLETE = 1;
 
-    /** What is to be printed: what is shown, by which periods, in which runs. */
-    private record Asked(Shown show, Periods by, RunsAsked runs) {}
+    private static final Set<String> OF_ALL = Set.of("--by", "--out", "--show", "--scenario");
+    private static final Set<String> OF_LIKELY = Set.of("--record", "--runs", "--weeks", "--seed");
+
+    /** What is to be printed: what is shown, by which periods, in which runs, how far. */
+    private record Asked(Shown show, Periods by, RunsAsked runs, FarAsked far) {}
 
     private ForecastCommand() {}
 
@@ -48,27 +52,37 @@ final class ForecastCommand {
         try {
             CommandLine line = CommandLine.of(
                     args,
-                    Set.of("--by", "--out", "--show", "--scenario", "--record", "--runs", "--weeks", "--seed"),
+                    Stream.of(OF_ALL, OF_LIKELY, FarAsked.OPTIONS)
+                            .flatMap(Set::stream)
+                            .collect(Collectors.toSet()),
                     Set.of("--check"));
             if (line.words().size() != 1) {
                 throw new IllegalArgumentException(
-                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--runs N] [--weeks N] [--seed N] [--check] [--out FILE].");
+                        "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--runs N] [--weeks N] [--seed N] [--of NAME] [--from DAY] [--to DAY] [--measure least-headroom] [--on DAY] [--least AMOUNT] [--check] [--out FILE].");
             }
             Asked asked = new Asked(
                     Shown.of(line.options().getOrDefault("--show", "forecast")),
                     periods(line.options().getOrDefault("--by", "month")),
-                    RunsAsked.of(line.options()));
-            for (String ofLikely : List.of("--record", "--runs", "--weeks", "--seed")) {
-                if (asked.show() != Shown.LIKELY && line.options().containsKey(ofLikely)) {
-                    throw new IllegalArgumentException(
-                            ofLikely + " is about how likely other futures are: give it with --show likely.");
-                }
-            }
+                    RunsAsked.of(line.options()),
+                    FarAsked.of(line.options()));
+            requireOf(asked, Shown.LIKELY, OF_LIKELY, " is about how likely other futures are", line);
+            requireOf(asked, Shown.BREAKEVEN, FarAsked.OPTIONS, " is about how far something can go", line);
             return run(Path.of(line.words().get(0)), asked, line, out, err);
         } catch (IllegalArgumentException e) {
             err.println(e.getMessage());
             return USAGE;
         }
+    }
+
+    private static void requireOf(Asked asked, Shown show, Set<String> its, String about, CommandLine line) {
+        line.options().keySet().stream()
+                .filter(its::contains)
+                .filter(option -> asked.show() != show)
+                .sorted()
+                .findFirst()
+                .ifPresent(option -> {
+                    throw new IllegalArgumentException(option + about + ": give it with --show " + show.word() + ".");
+                });
     }
 
     private static Periods periods(String word) {
@@ -90,7 +104,8 @@ final class ForecastCommand {
                             new Shown.Computed(
                                     forecast,
                                     EarlierPlans.record(document, line.options().get("--record")),
-                                    asked.runs()),
+                                    asked.runs(),
+                                    asked.far()),
                             asked.by());
             checklist = new ArrayList<>(ChecklistItem.of(forecast));
             breakwater(document).ifPresent(checklist::add);

@@ -6,6 +6,7 @@ import ebbtide.chance.Simulation;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.RollForwards;
+import ebbtide.formats.csv.BreakEvenCsv;
 import ebbtide.formats.csv.DiscountCsv;
 import ebbtide.formats.csv.ForecastCsv;
 import ebbtide.formats.csv.FundingCsv;
@@ -121,10 +122,17 @@ enum Shown {
                     settings(of).currency(),
                     out);
         }
+    },
+    /** How far a line or an assumption can go until a measure is too little. */
+    BREAKEVEN {
+        @Override
+        void write(Computed of, Periods by, Writer out) {
+            BreakEvenCsv.write(of.far().answer(of.forecast()), settings(of).currency(), out);
+        }
     };
 
-    /** What was computed, a forecast and the record of those before it, and the runs asked for. */
-    record Computed(Forecast forecast, PastErrors record, RunsAsked runs) {}
+    /** What was computed, a forecast and the record of those before it, and the runs and how far asked for. */
+    record Computed(Forecast forecast, PastErrors record, RunsAsked runs, FarAsked far) {}
 
     abstract void write(Computed of, Periods by, Writer out);
 

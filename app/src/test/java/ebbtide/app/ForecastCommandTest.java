@@ -255,7 +255,7 @@ class ForecastCommandTest extends CommandJourney {
         assertThat(run("../docs/examples/pattern.json", "--show", "moon")).isEqualTo(64);
         assertThat(err.toString(StandardCharsets.UTF_8))
                 .isEqualToNormalizingNewlines("Say --show "
-                        + String.join(", ", words).replace(", likely", " or likely") + ", but was 'moon'.\n");
+                        + String.join(", ", words).replace(", breakeven", " or breakeven") + ", but was 'moon'.\n");
     }
 
     @Test

@@ -8,6 +8,7 @@ import ebbtide.whatif.BreakEven;
 import ebbtide.whatif.BreakEvenWords;
 import ebbtide.whatif.Dial;
 import ebbtide.whatif.Measure;
+import ebbtide.whatif.MeasureAsked;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;

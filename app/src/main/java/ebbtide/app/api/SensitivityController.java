@@ -10,6 +10,7 @@ import ebbtide.plan.AssumptionList;
 import ebbtide.plan.DayRange;
 import ebbtide.whatif.Dial;
 import ebbtide.whatif.Measure;
+import ebbtide.whatif.MeasureAsked;
 import ebbtide.whatif.Sensitivity;
 import ebbtide.whatif.TwoAtOnce;
 import io.swagger.v3.oas.annotations.media.ArraySchema;

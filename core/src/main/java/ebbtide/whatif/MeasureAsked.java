@@ -1,13 +1,12 @@
-package ebbtide.app.api;
+package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
-import ebbtide.whatif.Measure;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 
-/** What a question measures futures by. */
-enum MeasureAsked {
+/** What a question measures futures by, the day of it left to whoever asks (rules 11.6). */
+public enum MeasureAsked {
     LEAST_HEADROOM,
     LEAST_CASH,
     LIMITS_LESS_NEED,
@@ -21,7 +20,7 @@ enum MeasureAsked {
      *
      * @throws IllegalArgumentException for a day that the forecast does not have
      */
-    Measure on(@Nullable LocalDate day, Forecast forecast) {
+    public Measure on(@Nullable LocalDate day, Forecast forecast) {
         return switch (this) {
             case LEAST_HEADROOM -> new Measure.LeastHeadroom();
             case LEAST_CASH -> new Measure.LeastCash();
