@@ -6,8 +6,10 @@ import java.util.Arrays;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The program: {@code start} and {@code demo} serve the application, {@code forecast} computes a plan file. */
+@EnableScheduling
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class Ebbtide {
     /** Runs a command; the exit code is not 0 when it could not be done. */

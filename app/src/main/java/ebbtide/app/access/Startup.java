@@ -3,6 +3,7 @@ package ebbtide.app.access;
 import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.FileSpace;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.sim.DemoCompany;
@@ -99,11 +100,9 @@ public final class Startup {
         settings.put("server.port", port);
         settings.put("ebbtide.host", host);
         settings.put("ebbtide.data", data.toString());
-        // Without a write delay, what was answered is in the operating system's hands: a killed process loses none of
-        // it.
         settings.put(
                 "spring.datasource.url",
-                "jdbc:h2:file:" + data.toAbsolutePath().resolve("ebbtide") + ";WRITE_DELAY=0;COMPRESS=TRUE");
+                FileSpace.url("file:" + data.toAbsolutePath().resolve("ebbtide")));
         if (demo) {
             StandIns standIns = StandIns.start();
             Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));

@@ -63,6 +63,7 @@ public class Edits {
         this.transaction = transaction;
         // A plan is read as it stood at one moment, whatever is edited meanwhile.
         this.reading = new TransactionTemplate(Objects.requireNonNull(transaction.getTransactionManager()));
+        this.reading.setReadOnly(true);
         this.reading.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
     }
 

@@ -1,0 +1,59 @@
+package ebbtide.app.storage;
+
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.util.Objects;
+import java.util.concurrent.atomic.AtomicLong;
+import javax.sql.DataSource;
+import org.springframework.jdbc.datasource.ConnectionHolder;
+import org.springframework.jdbc.support.JdbcTransactionManager;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.DefaultTransactionStatus;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/**
+ * Transactions that lie on the disk once they are committed, so that what was answered outlives a power cut
+ * (decisions/0004). Those that only read force nothing.
+ */
+@Component
+@SuppressWarnings("serial") // no transaction manager is ever written down
+final class ForcedTransactions extends JdbcTransactionManager {
+    private final AtomicLong count = new AtomicLong();
+    private volatile long latest = System.nanoTime();
+
+    ForcedTransactions(DataSource dataSource) {
+        super(dataSource);
+    }
+
+    @Override
+    protected void doCommit(DefaultTransactionStatus status) {
+        super.doCommit(status);
+        if (!status.isReadOnly()) {
+            force();
+            count.incrementAndGet();
+            latest = System.nanoTime();
+        }
+    }
+
+    /** Returns how many transactions were forced since the start. */
+    long count() {
+        return count.get();
+    }
+
+    /** Returns how long ago the latest was. */
+    Duration quietFor() {
+        return Duration.ofNanos(System.nanoTime() - latest);
+    }
+
+    /** On the connection of the transaction, which it is still bound to. */
+    private void force() {
+        ConnectionHolder bound = (ConnectionHolder)
+                Objects.requireNonNull(TransactionSynchronizationManager.getResource(obtainDataSource()));
+        try (Statement statement = bound.getConnection().createStatement()) {
+            statement.execute("checkpoint sync");
+        } catch (SQLException e) {
+            throw translateException("forcing to disk", e);
+        }
+    }
+}
