@@ -1,5 +1,6 @@
 package ebbtide.app;
 
+import ebbtide.app.access.BackupCommand;
 import ebbtide.app.access.Startup;
 import java.time.Clock;
 import java.util.Arrays;
@@ -19,9 +20,12 @@ public class Ebbtide {
         switch (command) {
             case "start" -> exitUnlessRunning(Startup.start(rest));
             case "demo" -> exitUnlessRunning(Startup.demo(rest));
+            case "backup" -> System.exit(BackupCommand.backup(rest));
+            case "restore" -> System.exit(BackupCommand.restore(rest));
             case "forecast" -> System.exit(ForecastCommand.run(rest, System.out, System.err));
             default -> {
-                System.err.println("Say what to do: demo, start or forecast; './ebbtide help' explains them.");
+                System.err.println(
+                        "Say what to do: demo, start, backup, restore or forecast; './ebbtide help' explains them.");
                 System.exit(64);
             }
         }

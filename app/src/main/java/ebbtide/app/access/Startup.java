@@ -2,37 +2,35 @@ package ebbtide.app.access;
 
 import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
+import ebbtide.app.jobs.DailyBackups;
+import ebbtide.app.storage.BackupFile;
+import ebbtide.app.storage.DatabaseFile;
 import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.FileSpace;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.sim.DemoCompany;
 import ebbtide.sim.DemoPast;
 import ebbtide.sim.StandIns;
 import java.io.IOException;
-import java.io.RandomAccessFile;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** Starting the server: what can stand in the way is looked for first, and each refusal is one sentence. */
 public final class Startup {
     private static final int REFUSED = 1;
-    private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host");
-
-    /** Held until the process ends: a channel that is collected lets its lock go. */
-    private static @Nullable FileLock inUse;
+    private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host", "--backups");
 
     private Startup() {}
 
@@ -40,8 +38,13 @@ public final class Startup {
     public static int start(String[] args) {
         return guarded(() -> {
             CommandLine line = line(args, OPTIONS);
-            String data = line.options().getOrDefault("--data", System.getProperty("user.home") + "/.ebbtide");
-            run(line, Path.of(data), false);
+            DataFolder data = data(line);
+            run(
+                    line,
+                    data,
+                    line.options()
+                            .getOrDefault(
+                                    "--backups", data.path().resolve("backups").toString()));
         });
     }
 
@@ -51,21 +54,28 @@ public final class Startup {
             CommandLine line = line(args, Set.of("--port", "--host"));
             Path folder = Files.createTempDirectory("ebbtide-demo");
             Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(folder)));
-            run(line, folder, true);
+            run(line, new DataFolder(folder), "");
         });
     }
 
+    /** The folder that a command says, or the usual one. */
+    static DataFolder data(CommandLine line) {
+        return new DataFolder(
+                Path.of(line.options().getOrDefault("--data", System.getProperty("user.home") + "/.ebbtide")));
+    }
+
     /** A step of the start that may refuse with a sentence. */
-    private interface Step {
+    interface Step {
         void run() throws IOException;
     }
 
-    private static int guarded(Step step) {
+    static int guarded(Step step) {
         try {
             step.run();
             return 0;
         } catch (IllegalArgumentException | IOException e) {
-            System.err.println(e.getMessage());
+            String said = String.valueOf(e.getMessage());
+            System.err.println(said.endsWith(".") ? said : said + ".");
             return REFUSED;
         } catch (SpringApplication.AbandonedRunException e) {
             // The build looks at what would be started, and goes no further.
@@ -89,20 +99,25 @@ public final class Startup {
         return line;
     }
 
-    private static void run(CommandLine line, Path data, boolean demo) throws IOException {
+    /** Without a folder of backups it is the demo. */
+    private static void run(CommandLine line, DataFolder data, String backups) throws IOException {
+        boolean demo = backups.isEmpty();
         String host = line.options().getOrDefault("--host", "127.0.0.1");
         int port = port(line.options().getOrDefault("--port", "8080"));
-        requireWritable(data);
-        requireAlone(data);
-        requireFree(host, port);
         Map<String, Object> settings = new LinkedHashMap<>();
+        DatabaseFile database = new DatabaseFile(data.path());
+        settings.put("spring.datasource.url", database.url());
+        data.claim();
+        requireFree(host, port);
+        requireWhole(database, Path.of(backups));
+        DataFolder.Reached reached =
+                new DataFolder.Reached("http://" + host, UUID.randomUUID().toString());
         settings.put("server.address", host);
         settings.put("server.port", port);
         settings.put("ebbtide.host", host);
-        settings.put("ebbtide.data", data.toString());
-        settings.put(
-                "spring.datasource.url",
-                FileSpace.url("file:" + data.toAbsolutePath().resolve("ebbtide")));
+        settings.put("ebbtide.data", data.path().toString());
+        settings.put("ebbtide.backups", backups);
+        settings.put("ebbtide.key", reached.key());
         if (demo) {
             StandIns standIns = StandIns.start();
             Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));
@@ -116,9 +131,10 @@ public final class Startup {
         if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
             context.getBean(Edits.class).add(DemoCompany.document(), DemoPast.forecasts());
         }
-        System.out.println("Ebbtide is ready on http://" + host + ":"
-                + context.getEnvironment().getProperty("local.server.port")
-                + (demo ? " with the demo company" : " with the data in " + data) + ". Ctrl+C ends it.");
+        String address = reached.address() + ":" + context.getEnvironment().getProperty("local.server.port");
+        data.announce(new DataFolder.Reached(address, reached.key()));
+        System.out.println("Ebbtide is ready on " + address
+                + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
     }
 
     private static int port(String text) {
@@ -134,24 +150,23 @@ public final class Startup {
                 "A port is a number from 1 to 65535, or 0 for any that is free, but was '" + text + "'.");
     }
 
-    private static void requireWritable(Path data) {
+    /** A database that does not open is never taken for none; one of an earlier version is kept as it was. */
+    private static void requireWhole(DatabaseFile database, Path backups) throws IOException {
+        Optional<DatabaseFile.Contents> found;
         try {
-            Files.createDirectories(data);
-            Files.delete(Files.createTempFile(data, "try", ""));
-        } catch (IOException e) {
+            found = database.look(false);
+        } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException(
-                    "The folder '" + data + "' cannot be written: choose another with --data DIR.");
+                    e.getMessage() + "."
+                            + DailyBackups.latestIn(backups)
+                                    .map(latest -> " The latest backup is put in its place by ./ebbtide restore "
+                                            + latest + " --data " + database.folder() + ".")
+                                    .orElse(" There is no backup in '" + backups + "'."),
+                    e);
         }
-    }
-
-    /** The lock lives as long as the process; H2's own would answer with a stack trace. */
-    private static void requireAlone(Path data) throws IOException {
-        inUse = new RandomAccessFile(data.resolve("in-use").toFile(), "rw")
-                .getChannel()
-                .tryLock();
-        if (inUse == null) {
-            throw new IllegalArgumentException("The data in '" + data
-                    + "' is in use by another Ebbtide: end that one, or choose another folder with --data DIR.");
+        if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
+            Files.createDirectories(backups);
+            new BackupFile(backups.resolve("before-schema-" + DatabaseFile.schemaOfProgram() + ".zip")).write(database);
         }
     }
 

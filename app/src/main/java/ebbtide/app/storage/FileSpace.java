@@ -35,7 +35,7 @@ public class FileSpace {
 
     /** Returns the address of a database in a file, its name without what it ends with. */
     public static String url(String file) {
-        return "jdbc:h2:" + file + ";COMPRESS=TRUE;RETENTION_TIME=" + RETENTION.toMillis();
+        return "jdbc:h2:" + file + ";COMPRESS=TRUE;TRACE_LEVEL_FILE=0;RETENTION_TIME=" + RETENTION.toMillis();
     }
 
     @Scheduled(fixedDelay = 1000)
@@ -45,16 +45,21 @@ public class FileSpace {
             return;
         }
         try (Connection connection = dataSource.getConnection()) {
-            if (connection.unwrap(JdbcConnection.class).getSession() instanceof SessionLocal session) {
-                MVStore store = session.getDatabase().getStore().getMvStore();
-                long before = store.getFileStore().size();
-                store.compactFile((int) AT_MOST.toMillis());
-                store.setRetentionTime((int) RETENTION.toMillis());
-                // Goes on in the next pause while there is much to be had.
-                compacted = store.getFileStore().size() < before - before / 10 ? compacted : committed;
-            }
+            MVStore store = connection.unwrap(JdbcConnection.class).getSession() instanceof SessionLocal session
+                    ? session.getDatabase().getStore().getMvStore()
+                    : null;
+            // What is in memory alone has no file.
+            compacted = store == null || store.getFileStore() == null || compact(store) ? committed : compacted;
         } catch (SQLException e) {
             LOG.warn("The database's file was not compacted: {}", e.getMessage());
         }
+    }
+
+    /** Returns whether there is no more to be had of much use, else it goes on in the next pause. */
+    private static boolean compact(MVStore store) {
+        long before = store.getFileStore().size();
+        store.compactFile((int) AT_MOST.toMillis());
+        store.setRetentionTime((int) RETENTION.toMillis());
+        return store.getFileStore().size() >= before - before / 10;
     }
 }

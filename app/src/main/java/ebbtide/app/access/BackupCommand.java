@@ -1,0 +1,95 @@
+package ebbtide.app.access;
+
+import ebbtide.app.CommandLine;
+import ebbtide.app.storage.BackupFile;
+import ebbtide.app.storage.DatabaseFile;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.Set;
+
+/** The commands that copy all data into a file, while a program runs or none does, and put such a file in its place. */
+public final class BackupCommand {
+    private BackupCommand() {}
+
+    /** Makes a backup; returns 0, else 1 after saying why not. */
+    public static int backup(String[] args) {
+        return Startup.guarded(() -> {
+            CommandLine line = CommandLine.of(args, Set.of("--data"));
+            BackupFile file = file(line, "backup");
+            DataFolder folder = Startup.data(line);
+            Optional<DataFolder.Reached> running = folder.reachOrClaim();
+            DatabaseFile database = new DatabaseFile(folder.path());
+            if (running.isEmpty() && !Files.exists(database.path())) {
+                throw new IllegalArgumentException(
+                        "There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
+            }
+            DatabaseFile.Contents found = running.isPresent() ? fetch(running.get(), file) : file.write(database);
+            System.out.println("All data is in '" + file.path() + "', checked: " + words(found) + ".");
+        });
+    }
+
+    private static BackupFile file(CommandLine line, String command) {
+        if (line.words().size() != 1) {
+            throw new IllegalArgumentException("Say one file: ./ebbtide " + command + " FILE [--data DIR].");
+        }
+        Path path = Path.of(line.words().get(0)).toAbsolutePath();
+        if (!Files.isDirectory(path.getParent())) {
+            throw new IllegalArgumentException("There is no folder '" + path.getParent() + "': choose another file.");
+        }
+        return new BackupFile(path);
+    }
+
+    private static String words(DatabaseFile.Contents found) {
+        return found.plans()
+                + (found.plans() == 1 ? " plan, " : " plans, ")
+                + found.edits()
+                + (found.edits() == 1 ? " edit" : " edits");
+    }
+
+    private static DatabaseFile.Contents fetch(DataFolder.Reached running, BackupFile file) throws IOException {
+        Path part = file.path().resolveSibling(file.path().getFileName() + ".part");
+        try {
+            HttpRequest asked = HttpRequest.newBuilder(URI.create(running.address() + "/api/backup"))
+                    .header("Ebbtide-Key", running.key())
+                    .build();
+            HttpResponse<Path> got = HttpClient.newHttpClient().send(asked, HttpResponse.BodyHandlers.ofFile(part));
+            if (got.statusCode() != 200) {
+                throw new IOException("The running program made no backup: " + Files.readString(part));
+            }
+            DatabaseFile.Contents found = new BackupFile(part).verify();
+            Files.move(part, file.path(), StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            return found;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("The backup was stopped.", e);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    /** Puts a backup in the place of the data; returns 0, else 1 after saying why not. */
+    public static int restore(String[] args) {
+        return Startup.guarded(() -> {
+            CommandLine line = CommandLine.of(args, Set.of("--data"));
+            BackupFile file = file(line, "restore");
+            if (!Files.isRegularFile(file.path())) {
+                throw new IllegalArgumentException("There is no file '" + file.path() + "'.");
+            }
+            DataFolder folder = Startup.data(line);
+            folder.claim();
+            Optional<Path> before = file.restore(new DatabaseFile(folder.path()), Clock.systemDefaultZone());
+            System.out.println("The data of '" + file.path() + "' is in '" + folder.path() + "'"
+                    + before.map(aside -> "; what was there before lies beside it as '" + aside.getFileName() + "'")
+                            .orElse("")
+                    + ".");
+        });
+    }
+}

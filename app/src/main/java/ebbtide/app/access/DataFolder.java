@@ -1,0 +1,80 @@
+package ebbtide.app.access;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.channels.FileLock;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** The folder that all data is in, which one program at a time has for itself, and where that one can be reached. */
+final class DataFolder {
+    private static final String LOCK = "in-use";
+    private static final String REACHED = "reached-at";
+
+    /** Held until the process ends: a channel that is collected lets its lock go. */
+    private static @Nullable FileLock held;
+
+    private final Path path;
+
+    /** Where a running program answers, and the word by which it knows a command of its own owner. */
+    record Reached(String address, String key) {}
+
+    DataFolder(Path path) {
+        this.path = path;
+    }
+
+    Path path() {
+        return path;
+    }
+
+    /**
+     * Takes the folder for this process, making it where it is not there.
+     *
+     * @throws IllegalArgumentException where it cannot be written, or another program has it
+     */
+    void claim() {
+        try {
+            Files.createDirectories(path);
+            Files.delete(Files.createTempFile(path, "try", ""));
+        } catch (IOException e) {
+            throw new IllegalArgumentException(
+                    "The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
+        }
+        if (!tryLock()) {
+            throw new IllegalArgumentException("The data in '" + path
+                    + "' is in use by another Ebbtide: end that one, or choose another folder with --data DIR.");
+        }
+    }
+
+    /** The lock lives as long as the process; H2's own would answer with a stack trace. */
+    private boolean tryLock() {
+        try {
+            held = new RandomAccessFile(path.resolve(LOCK).toFile(), "rw")
+                    .getChannel()
+                    .tryLock();
+            return held != null;
+        } catch (IOException e) {
+            throw new IllegalArgumentException(
+                    "The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
+        }
+    }
+
+    /** Says where this program answers, to commands of whoever owns the folder. */
+    void announce(Reached at) throws IOException {
+        Files.writeString(path.resolve(REACHED), at.address() + "\n" + at.key() + "\n");
+    }
+
+    /**
+     * Returns where the program that has the folder answers; nothing where none has it, and it is this process's now.
+     */
+    Optional<Reached> reachOrClaim() throws IOException {
+        if (!Files.isDirectory(path) || tryLock()) {
+            return Optional.empty();
+        }
+        List<String> lines = Files.readAllLines(path.resolve(REACHED));
+        return Optional.of(new Reached(lines.get(0), lines.get(1)));
+    }
+}

@@ -1,0 +1,124 @@
+package ebbtide.app.jobs;
+
+import ebbtide.app.storage.BackupFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/** The backups that the program makes by itself, one each day that it runs, into a folder of choice. */
+@Component
+public class DailyBackups {
+    private static final Logger LOG = LoggerFactory.getLogger(DailyBackups.class);
+    private static final Pattern NAME = Pattern.compile("ebbtide-(\\d{4}-\\d{2}-\\d{2})\\.zip");
+    private final DataSource dataSource;
+    private final String folder;
+    private final Clock clock;
+    private volatile @Nullable String fault;
+
+    /**
+     * Where they lie, the latest, how many there are, and why the latest that was due was not made; no folder where
+     * none are made.
+     */
+    public record Standing(
+            @Nullable String folder,
+            @Nullable LocalDate latest,
+            int kept,
+            @Nullable String fault) {}
+
+    DailyBackups(DataSource dataSource, @Value("${ebbtide.backups:}") String folder, Clock clock) {
+        this.dataSource = dataSource;
+        this.folder = folder;
+        this.clock = clock;
+    }
+
+    /** Makes that of today unless it is there, and takes out those that are not kept. */
+    @Scheduled(initialDelay = 20_000, fixedDelay = 600_000)
+    public void make() {
+        if (folder.isEmpty()) {
+            return;
+        }
+        try {
+            Path into = folder();
+            LocalDate today = LocalDate.now(clock);
+            if (!days(into).contains(today)) {
+                new BackupFile(file(into, today)).write(dataSource);
+                SortedSet<LocalDate> all = days(into);
+                all.removeAll(BackupsKept.of(all));
+                for (LocalDate gone : all) {
+                    Files.delete(file(into, gone));
+                }
+            }
+            fault = null;
+        } catch (IOException | IllegalArgumentException e) {
+            if (fault == null) {
+                LOG.warn("Today's backup was not made: {}", e.getMessage());
+            }
+            fault = e.getMessage();
+        }
+    }
+
+    private Path folder() throws IOException {
+        try {
+            return Files.createDirectories(Path.of(folder));
+        } catch (IOException e) {
+            throw new IOException("The folder '" + folder + "' cannot be written", e);
+        }
+    }
+
+    private static Path file(Path folder, LocalDate day) {
+        return folder.resolve("ebbtide-" + day + ".zip");
+    }
+
+    /** Returns the latest backup in a folder, if there is one. */
+    public static Optional<Path> latestIn(Path folder) {
+        try {
+            SortedSet<LocalDate> all = days(folder);
+            return all.isEmpty() ? Optional.empty() : Optional.of(file(folder, all.last()));
+        } catch (IOException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static SortedSet<LocalDate> days(Path folder) throws IOException {
+        SortedSet<LocalDate> days = new TreeSet<>();
+        if (Files.isDirectory(folder)) {
+            try (Stream<Path> files = Files.list(folder)) {
+                for (Path file : files.toList()) {
+                    Matcher name = NAME.matcher(file.getFileName().toString());
+                    if (name.matches()) {
+                        days.add(LocalDate.parse(name.group(1)));
+                    }
+                }
+            }
+        }
+        return days;
+    }
+
+    /** Returns how they stand. */
+    public Standing standing() {
+        if (folder.isEmpty()) {
+            return new Standing(null, null, 0, null);
+        }
+        try {
+            SortedSet<LocalDate> all = days(Path.of(folder));
+            return new Standing(folder, all.isEmpty() ? null : all.last(), all.size(), fault);
+        } catch (IOException e) {
+            return new Standing(folder, null, 0, "The folder cannot be read");
+        }
+    }
+}

@@ -1,0 +1,132 @@
+package ebbtide.app.storage;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import javax.sql.DataSource;
+
+/** A copy of all data in one file: a zip with the database in it, as it stood at one moment. */
+public record BackupFile(Path path) {
+    private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
+
+    /**
+     * Copies a database while others go on with it, and opens the copy to see that it is whole; it comes to its place
+     * only then, and takes that of a file that is there.
+     *
+     * @throws IOException where there is no room for it, or the folder cannot be written
+     */
+    public DatabaseFile.Contents write(DataSource live) throws IOException {
+        try (Connection connection = live.getConnection()) {
+            return write(connection);
+        } catch (SQLException e) {
+            throw cannotWrite(e);
+        }
+    }
+
+    /** Copies a database that no program has open. */
+    public DatabaseFile.Contents write(DatabaseFile closed) throws IOException {
+        try (Connection connection = DriverManager.getConnection(closed.url() + ";IFEXISTS=TRUE", "", "")) {
+            return write(connection);
+        } catch (SQLException e) {
+            throw cannotWrite(e);
+        }
+    }
+
+    private DatabaseFile.Contents write(Connection connection) throws SQLException, IOException {
+        Path part = path.resolveSibling(path.getFileName() + ".part");
+        try {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute(
+                        "backup to '" + part.toAbsolutePath().toString().replace("'", "''") + "'");
+            }
+            DatabaseFile.Contents found = new BackupFile(part).verify();
+            Files.move(part, path, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            return found;
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    private IOException cannotWrite(SQLException e) {
+        return new IOException("The backup '" + path + "' could not be written: " + e.getMessage(), e);
+    }
+
+    /**
+     * Opens a copy of it and reads all that is in it.
+     *
+     * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
+     */
+    public DatabaseFile.Contents verify() throws IOException {
+        Path folder = Files.createTempDirectory(path.toAbsolutePath().getParent(), ".verify");
+        try {
+            DatabaseFile copy = new DatabaseFile(folder);
+            unpack(copy.path());
+            return copy.look(true)
+                    .orElseThrow(() -> new IllegalArgumentException("The backup '" + path + "' is empty"));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(
+                    "The file '" + path + "' is no backup that is whole: "
+                            + String.valueOf(e.getMessage()).replace(folder.toString(), "in it"),
+                    e);
+        } finally {
+            try (var left = Files.list(folder)) {
+                for (Path one : left.toList()) {
+                    Files.delete(one);
+                }
+            }
+            Files.delete(folder);
+        }
+    }
+
+    private void unpack(Path to) throws IOException {
+        try (ZipFile zip = new ZipFile(path.toFile())) {
+            ZipEntry entry = zip.getEntry(DatabaseFile.fileName());
+            if (entry == null) {
+                throw new IllegalArgumentException("it has no '" + DatabaseFile.fileName() + "' in it");
+            }
+            try (InputStream in = zip.getInputStream(entry)) {
+                Files.copy(in, to, StandardCopyOption.REPLACE_EXISTING);
+            }
+        } catch (java.util.zip.ZipException e) {
+            throw new IllegalArgumentException("it is no zip file", e);
+        }
+    }
+
+    /**
+     * Puts it in the place of the database of a folder, once it has been seen to be whole; returns where the database
+     * that was there lies now, beside it.
+     *
+     * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
+     */
+    public Optional<Path> restore(DatabaseFile to, Clock clock) throws IOException {
+        verify();
+        Files.createDirectories(to.folder());
+        Path fresh = to.path().resolveSibling("restored.part");
+        try {
+            unpack(fresh);
+            Optional<Path> before = Optional.empty();
+            if (Files.exists(to.path())) {
+                Path aside = to.path()
+                        .resolveSibling("before-restore-" + MOMENT.format(LocalDateTime.now(clock)) + ".mv.db");
+                Files.move(to.path(), aside);
+                before = Optional.of(aside);
+            }
+            Files.move(fresh, to.path(), StandardCopyOption.ATOMIC_MOVE);
+            return before;
+        } finally {
+            Files.deleteIfExists(fresh);
+        }
+    }
+}

@@ -1,0 +1,124 @@
+package ebbtide.app.storage;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Arrays;
+import java.util.Optional;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+
+/** The file in a folder that all data is in: its address, and what it is before a start changes it. */
+public record DatabaseFile(Path folder) {
+    private static final String NAME = "ebbtide";
+    private static final String ENDING = ".mv.db";
+
+    /**
+     * What can be told of a database that opens: the version of its schema, its plans, and the edits of all of them.
+     */
+    public record Contents(int schema, int plans, long edits) {}
+
+    /** The name of the database's file, the same in every folder. */
+    static String fileName() {
+        return NAME + ENDING;
+    }
+
+    public Path path() {
+        return folder.resolve(fileName());
+    }
+
+    /**
+     * Returns the address by which the program opens it.
+     *
+     * @throws IllegalArgumentException for a folder that cannot be said in an address
+     */
+    public String url() {
+        String place = folder.toAbsolutePath().resolve(NAME).toString();
+        if (place.contains(";")) {
+            throw new IllegalArgumentException(
+                    "The folder '" + folder
+                            + "' has a semicolon in its name, which a database's address cannot have: choose another with --data DIR.");
+        }
+        return FileSpace.url("file:" + place);
+    }
+
+    /** Returns the version of the schema that this program has. */
+    public static int schemaOfProgram() {
+        try {
+            return Arrays.stream(
+                            new PathMatchingResourcePatternResolver().getResources("classpath:db/migration/V*.sql"))
+                    .map(one -> Optional.ofNullable(one.getFilename()).orElse(""))
+                    .mapToInt(name -> Integer.parseInt(name.substring(1, name.indexOf("__"))))
+                    .max()
+                    .orElse(0);
+        } catch (IOException e) {
+            throw new IllegalStateException("The program's own files cannot be read", e);
+        }
+    }
+
+    /**
+     * Returns what is in it, nothing where there is no database yet. Where it is to be read whole, every row is.
+     *
+     * @throws IllegalArgumentException where the file is no database, a damaged one, or one of a later program, in a
+     *     sentence
+     */
+    public Optional<Contents> look(boolean whole) {
+        if (!Files.exists(path())) {
+            return Optional.empty();
+        }
+        try {
+            if (Files.size(path()) == 0) {
+                throw new IllegalArgumentException("The database '" + path() + "' is empty, of no bytes at all");
+            }
+        } catch (IOException e) {
+            throw new IllegalArgumentException("The database '" + path() + "' cannot be read", e);
+        }
+        Contents found = read(whole);
+        if (found.schema() > schemaOfProgram()) {
+            throw new IllegalArgumentException("The database '" + path() + "' is of a later Ebbtide (schema "
+                    + found.schema() + ", this one has " + schemaOfProgram() + "): start that one");
+        }
+        return Optional.of(found);
+    }
+
+    private Contents read(boolean whole) {
+        try (Connection connection =
+                        DriverManager.getConnection(url() + ";IFEXISTS=TRUE;LAZY_QUERY_EXECUTION=TRUE", "", "");
+                Statement statement = connection.createStatement()) {
+            if (whole) {
+                readAll(connection);
+            }
+            try (ResultSet row = statement.executeQuery("""
+                select (select max(cast("version" as int)) from "flyway_schema_history" where "success"),
+                       (select count(*) from plan), (select count(*) from change_log)""")) {
+                row.next();
+                return new Contents(row.getInt(1), row.getInt(2), row.getLong(3));
+            }
+        } catch (SQLException e) {
+            throw new IllegalArgumentException(
+                    "The database '" + path() + "' is damaged, or is none of Ebbtide: it cannot be read whole", e);
+        }
+    }
+
+    /** Damage shows here, and not on the day that a row is wanted. */
+    private static void readAll(Connection connection) throws SQLException {
+        try (ResultSet tables = connection.getMetaData().getTables(null, "PUBLIC", null, new String[] {"BASE TABLE"});
+                Statement statement = connection.createStatement()) {
+            while (tables.next()) {
+                try (ResultSet rows =
+                        statement.executeQuery("select * from \"" + tables.getString("TABLE_NAME") + "\"")) {
+                    int columns = rows.getMetaData().getColumnCount();
+                    while (rows.next()) {
+                        for (int i = 1; i <= columns; i++) {
+                            rows.getObject(i);
+                        }
+                    }
+                }
+            }
+        }
+    }
+}
