@@ -6,6 +6,7 @@
   import Segments from '../../lib/Segments.svelte';
   import AccountsCard from './AccountsCard.svelte';
   import AssumptionsCard from './AssumptionsCard.svelte';
+  import BackupsCard from './BackupsCard.svelte';
   import BudgetCard from './budget/BudgetCard.svelte';
   import ChangesCard from './ChangesCard.svelte';
   import DocumentsCard from './DocumentsCard.svelte';
@@ -67,6 +68,7 @@
     </div>
     <div class="flex flex-col gap-3">
       <DocumentsCard />
+      <BackupsCard />
       <ChangesCard />
     </div>
   </div>

@@ -41,7 +41,7 @@ class BackupsController {
     }
 
     @GetMapping("/backups")
-    DailyBackups.Standing standing() {
+    DailyBackups.BackupStanding standing() {
         return daily.standing();
     }
 

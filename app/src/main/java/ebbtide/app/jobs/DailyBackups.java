@@ -34,7 +34,7 @@ public class DailyBackups {
      * Where they lie, the latest, how many there are, and why the latest that was due was not made; no folder where
      * none are made.
      */
-    public record Standing(
+    public record BackupStanding(
             @Nullable String folder,
             @Nullable LocalDate latest,
             int kept,
@@ -110,15 +110,15 @@ public class DailyBackups {
     }
 
     /** Returns how they stand. */
-    public Standing standing() {
+    public BackupStanding standing() {
         if (folder.isEmpty()) {
-            return new Standing(null, null, 0, null);
+            return new BackupStanding(null, null, 0, null);
         }
         try {
             SortedSet<LocalDate> all = days(Path.of(folder));
-            return new Standing(folder, all.isEmpty() ? null : all.last(), all.size(), fault);
+            return new BackupStanding(folder, all.isEmpty() ? null : all.last(), all.size(), fault);
         } catch (IOException e) {
-            return new Standing(folder, null, 0, "The folder cannot be read");
+            return new BackupStanding(folder, null, 0, "The folder cannot be read");
         }
     }
 }

@@ -51,11 +51,22 @@ public record BackupFile(Path path) {
                 statement.execute(
                         "backup to '" + part.toAbsolutePath().toString().replace("'", "''") + "'");
             }
-            DatabaseFile.Contents found = new BackupFile(part).verify();
+            DatabaseFile.Contents found = verified(part);
             Files.move(part, path, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
             return found;
         } finally {
             Files.deleteIfExists(part);
+        }
+    }
+
+    /** A copy that is not whole is one of a database that is not. */
+    private DatabaseFile.Contents verified(Path part) throws IOException {
+        try {
+            return new BackupFile(part).verify();
+        } catch (IllegalArgumentException e) {
+            throw new IOException(
+                    "The backup '" + path + "' could not be written: the database is damaged and cannot be read whole",
+                    e);
         }
     }
 
@@ -78,7 +89,10 @@ public record BackupFile(Path path) {
         } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException(
                     "The file '" + path + "' is no backup that is whole: "
-                            + String.valueOf(e.getMessage()).replace(folder.toString(), "in it"),
+                            + String.valueOf(e.getMessage())
+                                    .replace(
+                                            "The database '" + folder.resolve(DatabaseFile.fileName()) + "'",
+                                            "the database in it"),
                     e);
         } finally {
             try (var left = Files.list(folder)) {

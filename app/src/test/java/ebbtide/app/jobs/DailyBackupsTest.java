@@ -72,7 +72,7 @@ class DailyBackupsTest {
         assertThat(backups.standing().latest()).isNull();
         Files.delete(into);
         backups.make();
-        assertThat(backups.standing()).isEqualTo(new DailyBackups.Standing(into.toString(), FIRST, 1, null));
+        assertThat(backups.standing()).isEqualTo(new DailyBackups.BackupStanding(into.toString(), FIRST, 1, null));
         assertThat(new BackupFile(into.resolve("ebbtide-2026-03-01.zip"))
                         .verify()
                         .plans())

@@ -1,0 +1,55 @@
+package ebbtide.app.storage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What a database's file is, before a start changes it. */
+class DatabaseFileTest {
+    @TempDir
+    private Path folder;
+
+    private final int own = DatabaseFile.schemaOfProgram();
+
+    @Test
+    void earlierSchema_isTold_aLaterOneIsRefused() throws Exception {
+        DatabaseFile file = new DatabaseFile(folder);
+        assertThat(file.look(true)).as("there is none yet").isEmpty();
+        String earlier = Integer.toString(own - 1);
+        Flyway.configure().dataSource(file.url(), "", "").target(earlier).load().migrate();
+        assertThat(file.look(true)).contains(new DatabaseFile.Contents(own - 1, 0, 0));
+        Flyway.configure().dataSource(file.url(), "", "").load().migrate();
+        assertThat(file.look(false)).contains(new DatabaseFile.Contents(own, 0, 0));
+        try (Connection connection = DriverManager.getConnection(file.url(), "", "")) {
+            connection
+                    .createStatement()
+                    .execute("update \"flyway_schema_history\" set \"version\" = '99' where \"version\" = '" + own
+                            + "'");
+        }
+        assertThatThrownBy(() -> file.look(false))
+                .hasMessage("The database '" + file.path() + "' is of a later Ebbtide (schema 99, this one has " + own
+                        + "): start that one");
+    }
+
+    @Test
+    void fileThatIsNoDatabase_isNeverTakenForAnEmptyOne() throws Exception {
+        DatabaseFile file = new DatabaseFile(folder);
+        Files.writeString(file.path(), "a list of shopping");
+        assertThatThrownBy(() -> file.look(false)).hasMessageContaining("is damaged, or is none of Ebbtide");
+        assertThat(Files.readString(file.path())).isEqualTo("a list of shopping");
+        try (Connection other = DriverManager.getConnection(
+                new DatabaseFile(Files.createDirectory(folder.resolve("other"))).url(), "", "")) {
+            other.createStatement().execute("create table plan (id int)");
+        }
+        assertThatThrownBy(() -> new DatabaseFile(folder.resolve("other")).look(false))
+                .hasMessageContaining("is none of Ebbtide");
+        assertThatThrownBy(() -> new DatabaseFile(Path.of("a;b")).url()).hasMessageContaining("semicolon");
+    }
+}
