@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.StaleVersion;
 import ebbtide.app.storage.Superseded;
@@ -60,6 +61,11 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail refused(IllegalArgumentException e) {
         return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(String.valueOf(e.getMessage())));
+    }
+
+    @ExceptionHandler
+    ProblemDetail full(NoRoom e) {
+        return detail(HttpStatus.INSUFFICIENT_STORAGE, e.getMessage() + ".");
     }
 
     @ExceptionHandler

@@ -1,6 +1,9 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.storage.BackupFile;
+import ebbtide.app.storage.DatabaseFile;
+import ebbtide.app.storage.DiskRoom;
+import ebbtide.app.storage.NoRoom;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,6 +29,8 @@ public class DailyBackups {
     private static final Logger LOG = LoggerFactory.getLogger(DailyBackups.class);
     private static final Pattern NAME = Pattern.compile("ebbtide-(\\d{4}-\\d{2}-\\d{2})\\.zip");
     private final DataSource dataSource;
+    private final DiskRoom room;
+    private final DatabaseFile database;
     private final String folder;
     private final Clock clock;
     private volatile @Nullable String fault;
@@ -40,8 +45,15 @@ public class DailyBackups {
             int kept,
             @Nullable String fault) {}
 
-    DailyBackups(DataSource dataSource, @Value("${ebbtide.backups:}") String folder, Clock clock) {
+    DailyBackups(
+            DataSource dataSource,
+            DiskRoom room,
+            @Value("${ebbtide.data:}") String data,
+            @Value("${ebbtide.backups:}") String folder,
+            Clock clock) {
         this.dataSource = dataSource;
+        this.room = room;
+        this.database = new DatabaseFile(Path.of(data));
         this.folder = folder;
         this.clock = clock;
     }
@@ -56,6 +68,8 @@ public class DailyBackups {
             Path into = folder();
             LocalDate today = LocalDate.now(clock);
             if (!days(into).contains(today)) {
+                // The copy, and what it is unpacked to when it is read through.
+                room.require(2 * database.bytes());
                 new BackupFile(file(into, today)).write(dataSource);
                 SortedSet<LocalDate> all = days(into);
                 all.removeAll(BackupsKept.of(all));
@@ -64,7 +78,7 @@ public class DailyBackups {
                 }
             }
             fault = null;
-        } catch (IOException | IllegalArgumentException e) {
+        } catch (IOException | IllegalArgumentException | NoRoom e) {
             if (fault == null) {
                 LOG.warn("Today's backup was not made: {}", e.getMessage());
             }

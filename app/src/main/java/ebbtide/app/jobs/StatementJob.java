@@ -2,6 +2,7 @@ package ebbtide.app.jobs;
 
 import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.app.storage.StatementStore.ArrivingStatement;
@@ -160,7 +161,7 @@ public final class StatementJob implements Runnable {
             keep();
         } catch (Stopped e) {
             end(State.STOPPED, "Stopped: nothing was brought in.");
-        } catch (IllegalArgumentException e) {
+        } catch (IllegalArgumentException | NoRoom e) {
             end(State.FAILED, String.valueOf(e.getMessage()));
         } catch (IOException | RuntimeException e) {
             LOG.error("A bank file could not be brought in", e);

@@ -31,6 +31,11 @@ public record DatabaseFile(Path folder) {
         return folder.resolve(fileName());
     }
 
+    /** Returns how large it is, in bytes. */
+    public long bytes() throws IOException {
+        return Files.exists(path()) ? Files.size(path()) : 0;
+    }
+
     /**
      * Returns the address by which the program opens it.
      *
@@ -71,7 +76,7 @@ public record DatabaseFile(Path folder) {
             return Optional.empty();
         }
         try {
-            if (Files.size(path()) == 0) {
+            if (bytes() == 0) {
                 throw new IllegalArgumentException("The database '" + path() + "' is empty, of no bytes at all");
             }
         } catch (IOException e) {

@@ -26,9 +26,11 @@ public class FileSpace {
     private static final Logger LOG = LoggerFactory.getLogger(FileSpace.class);
     private final DataSource dataSource;
     private final ForcedTransactions transactions;
+    private final DiskRoom room;
     private long compacted;
 
-    FileSpace(DataSource dataSource, ForcedTransactions transactions) {
+    FileSpace(DataSource dataSource, ForcedTransactions transactions, DiskRoom room) {
+        this.room = room;
         this.dataSource = dataSource;
         this.transactions = transactions;
     }
@@ -41,7 +43,7 @@ public class FileSpace {
     @Scheduled(fixedDelay = 1000)
     void giveBack() {
         long committed = transactions.count();
-        if (committed == compacted || transactions.quietFor().compareTo(PAUSE) < 0) {
+        if (committed == compacted || transactions.quietFor().compareTo(PAUSE) < 0 || room.bytes() < 0) {
             return;
         }
         try (Connection connection = dataSource.getConnection()) {

@@ -9,6 +9,7 @@ import javax.sql.DataSource;
 import org.springframework.jdbc.datasource.ConnectionHolder;
 import org.springframework.jdbc.support.JdbcTransactionManager;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.DefaultTransactionStatus;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
@@ -19,11 +20,21 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 @SuppressWarnings("serial") // no transaction manager is ever written down
 final class ForcedTransactions extends JdbcTransactionManager {
+    private final DiskRoom room;
     private final AtomicLong count = new AtomicLong();
     private volatile long latest = System.nanoTime();
 
-    ForcedTransactions(DataSource dataSource) {
+    ForcedTransactions(DataSource dataSource, DiskRoom room) {
         super(dataSource);
+        this.room = room;
+    }
+
+    @Override
+    protected void doBegin(Object transaction, TransactionDefinition definition) {
+        if (!definition.isReadOnly()) {
+            room.require(0);
+        }
+        super.doBegin(transaction, definition);
     }
 
     @Override

@@ -3,6 +3,7 @@ package ebbtide.app.jobs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.app.storage.BackupFile;
+import ebbtide.app.storage.DiskRoom;
 import ebbtide.app.storage.FileSpace;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,7 +67,7 @@ class DailyBackupsTest {
         Path into = Files.createDirectories(folder.resolve("deep")).resolve("backups");
         Files.createFile(into);
         DaysGoBy clock = new DaysGoBy();
-        DailyBackups backups = new DailyBackups(data, into.toString(), clock);
+        DailyBackups backups = backups(data, into.toString(), clock);
         backups.make();
         assertThat(backups.standing().fault()).isEqualTo("The folder '" + into + "' cannot be written");
         assertThat(backups.standing().latest()).isNull();
@@ -93,7 +94,11 @@ class DailyBackupsTest {
         try (var files = Files.list(into)) {
             assertThat(files).hasSize(8);
         }
-        assertThat(new DailyBackups(data, "", clock).standing().folder()).isNull();
+        assertThat(backups(data, "", clock).standing().folder()).isNull();
+    }
+
+    private DailyBackups backups(DataSource data, String into, Clock clock) {
+        return new DailyBackups(data, new DiskRoom(folder.toString()), folder.toString(), into, clock);
     }
 
     private DataSource database() {
