@@ -152,11 +152,15 @@ export class PlanState {
   }
 
   undo(): Promise<Problem | null> {
-    return this.edit(() => answer(api.POST('/api/plans/{plan}/undo', { params: { path: { plan: this.id } } })));
+    return this.edit((version) =>
+      answer(api.POST('/api/plans/{plan}/undo', { params: { path: { plan: this.id }, query: { version } } })),
+    );
   }
 
   redo(): Promise<Problem | null> {
-    return this.edit(() => answer(api.POST('/api/plans/{plan}/redo', { params: { path: { plan: this.id } } })));
+    return this.edit((version) =>
+      answer(api.POST('/api/plans/{plan}/redo', { params: { path: { plan: this.id }, query: { version } } })),
+    );
   }
 }
 

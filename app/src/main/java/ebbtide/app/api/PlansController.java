@@ -17,6 +17,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -175,14 +176,16 @@ class PlansController {
         return EditOutcome.of(plan, edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)), stores);
     }
 
+    /** Of the version that is said, or of whatever is the latest where none is. */
     @PostMapping("/{plan}/undo")
-    EditOutcome undo(@PathVariable String plan) {
-        return EditOutcome.of(plan, edits.undo(plan), stores);
+    EditOutcome undo(@PathVariable String plan, @RequestParam(required = false) @Nullable Long version) {
+        return EditOutcome.of(plan, version == null ? edits.undo(plan) : edits.undo(plan, version), stores);
     }
 
+    /** Of the version that is said, or of whatever is the latest where none is. */
     @PostMapping("/{plan}/redo")
-    EditOutcome redo(@PathVariable String plan) {
-        return EditOutcome.of(plan, edits.redo(plan), stores);
+    EditOutcome redo(@PathVariable String plan, @RequestParam(required = false) @Nullable Long version) {
+        return EditOutcome.of(plan, version == null ? edits.redo(plan) : edits.redo(plan, version), stores);
     }
 
     @GetMapping("/{plan}/changes")

@@ -234,8 +234,18 @@ public class Edits {
 
     /** Takes back the latest edit; refuses when there is none. */
     public EditMade undo(String planId) {
+        return undo(planId, was -> {});
+    }
+
+    /** Takes back the edit that made a version of the plan; refuses when others were made since. */
+    public EditMade undo(String planId, long version) {
+        return undo(planId, was -> requireVersion(planId, was, version));
+    }
+
+    private EditMade undo(String planId, Consumer<PlanAtVersion> check) {
         return replay(
                 planId,
+                check,
                 stores.log()::findToUndo,
                 "UNDONE",
                 true,
@@ -267,8 +277,18 @@ public class Edits {
 
     /** Brings back the latest edit that was undone; refuses when there is none. */
     public EditMade redo(String planId) {
+        return redo(planId, was -> {});
+    }
+
+    /** Brings back the latest edit that was undone on a version of the plan; refuses when others were made since. */
+    public EditMade redo(String planId, long version) {
+        return redo(planId, was -> requireVersion(planId, was, version));
+    }
+
+    private EditMade redo(String planId, Consumer<PlanAtVersion> check) {
         return replay(
                 planId,
+                check,
                 stores.log()::findToRedo,
                 "DONE",
                 false,
@@ -278,6 +298,7 @@ public class Edits {
 
     private EditMade replay(
             String planId,
+            Consumer<PlanAtVersion> check,
             java.util.function.Function<String, java.util.Optional<Entry>> find,
             String state,
             boolean back,
@@ -286,6 +307,7 @@ public class Edits {
         EditMade done = transaction.execute(status -> {
             long version = stores.plans().lock(planId);
             PlanAtVersion was = current(planId);
+            check.accept(was);
             Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
             List<Effect> effects = new ArrayList<>(entry.effects());
             if (back) {

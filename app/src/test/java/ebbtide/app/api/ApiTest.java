@@ -153,6 +153,15 @@ class ApiTest {
         assertThat(stale.getStatus()).isEqualTo(409);
         assertThat(json(stale).get("changedSince").get(0).asString())
                 .isEqualTo("Diesel: base a month 17,800 → 19,000 GBP");
+        // Nobody takes back what another has done since.
+        MockHttpServletResponse undo = send(post("/api/plans/" + plan + "/undo?version=1"));
+        assertThat(undo.getStatus()).isEqualTo(409);
+        assertThat(send(post("/api/plans/" + plan + "/undo?version=2")).getStatus())
+                .isEqualTo(200);
+        assertThat(send(post("/api/plans/" + plan + "/redo?version=2")).getStatus())
+                .isEqualTo(409);
+        assertThat(send(post("/api/plans/" + plan + "/redo?version=3")).getStatus())
+                .isEqualTo(200);
     }
 
     @Test
