@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answer } from './api';
+import { answer, whileWanted } from './api';
 
 function reply(status: number, error?: unknown, data?: unknown) {
   return Promise.resolve({ data, error, response: new Response(null, { status }) });
@@ -35,5 +35,16 @@ describe('an answer of the server', () => {
   it('passes on that it is no longer wanted', async () => {
     const stale = new DOMException('stale', 'AbortError');
     await expect(answer(Promise.reject(stale))).rejects.toBe(stale);
+  });
+});
+
+describe('a question that is given up', () => {
+  it('answers nothing, and a failure of one that is wanted is a failure', async () => {
+    const asking = new AbortController();
+    expect(await whileWanted(asking.signal, Promise.resolve(7))).toBe(7);
+    await expect(whileWanted(asking.signal, Promise.reject(new Error('broken')))).rejects.toThrow('broken');
+    asking.abort();
+    expect(await whileWanted(asking.signal, Promise.resolve(7))).toBeUndefined();
+    expect(await whileWanted(asking.signal, Promise.reject(new Error('aborted')))).toBeUndefined();
   });
 });

@@ -74,3 +74,14 @@ export async function answer<T>(reply: Promise<{ data?: T; error?: unknown; resp
     return { ok: false, problem: UNREACHABLE };
   }
 }
+
+/** What is answered while it is still wanted; nothing where the question was given up, which is no failure. */
+export function whileWanted<T>(signal: AbortSignal, asked: Promise<T>): Promise<T | undefined> {
+  return asked.then(
+    (got) => (signal.aborted ? undefined : got),
+    (failure: unknown) => {
+      if (!signal.aborted) throw failure;
+      return undefined;
+    },
+  );
+}

@@ -1,4 +1,4 @@
-import type { Answer, Problem } from './api';
+import { whileWanted, type Answer, type Problem } from './api';
 import { takenOver } from './taken';
 
 /**
@@ -13,14 +13,11 @@ export class Loaded<T> {
     $effect(() => {
       const stale = new AbortController();
       const asked = ask(stale.signal);
-      asked
-        ?.then((got) => {
-          if (stale.signal.aborted) return;
+      if (asked)
+        void whileWanted(stale.signal, asked).then((got) => {
+          if (!got) return;
           if (got.ok) this.data = takenOver(this.data, got.data);
           this.problem = got.ok ? undefined : got.problem;
-        })
-        .catch((failure: unknown) => {
-          if (!stale.signal.aborted) throw failure;
         });
       return () => stale.abort();
     });

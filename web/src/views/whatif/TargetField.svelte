@@ -1,6 +1,6 @@
 <script lang="ts">
   import EntryField from '../../lib/fields/EntryField.svelte';
-  import { answer, api } from '../../lib/api';
+  import { answer, api, whileWanted } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
@@ -42,7 +42,7 @@
   });
 
   async function offer(sought: string, signal: AbortSignal) {
-    const lists = await Promise.all(
+    const asked = Promise.all(
       (['RECEIPT', 'PAYMENT'] as const).map((direction) =>
         answer(
           api.GET('/api/plans/{plan}/items', {
@@ -52,7 +52,8 @@
         ),
       ),
     );
-    if (signal.aborted) return;
+    const lists = await whileWanted(signal, asked);
+    if (!lists) return;
     notSought = lists.map((list) => (list.ok ? '' : list.problem.detail)).find(Boolean) ?? '';
     const more = lists.flatMap((list) => (list.ok ? ofItems(list.data.items) : []));
     items = [...items, ...more.filter((one) => !items.some((known) => known.words === one.words))];

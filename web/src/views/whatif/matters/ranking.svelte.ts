@@ -1,4 +1,4 @@
-import { answer, api, type Problem, type Schemas } from '../../../lib/api';
+import { answer, api, type Problem, type Schemas, whileWanted } from '../../../lib/api';
 import type { PlanState } from '../../../lib/plan.svelte';
 import type { Measure } from '../whatif';
 
@@ -49,7 +49,7 @@ export class Ranking {
       do {
         const from = next;
         next += AT_ONCE;
-        const got = await answer(
+        const asked = answer(
           api.GET('/api/plans/{plan}/sensitivity', {
             params: {
               path: { plan: plan.id },
@@ -66,11 +66,9 @@ export class Ranking {
             },
             signal: mine.signal,
           }),
-        ).catch((failure: unknown) => {
-          if (mine.signal.aborted) return undefined;
-          throw failure;
-        });
-        if (!got || mine.signal.aborted || this.problem) return;
+        );
+        const got = await whileWanted(mine.signal, asked);
+        if (!got || this.problem) return;
         if (!got.ok) {
           this.problem = got.problem;
           return;

@@ -164,9 +164,12 @@ class WhatIfTest extends Journeys {
         type("percentages by", "far");
         assertThat(page.getByText("A step is a number from 0 to 100, but was 'far'."))
                 .isVisible();
+        // Left without an answer, so that it goes on until it is stopped.
+        page.route("**/sensitivity?*", unanswered -> {});
         type("percentages by", "2");
         button(page, "Stop").click();
         assertThat(button(page, "Begin again")).isVisible();
+        page.unroute("**/sensitivity?*");
         button(page, "Begin again").click();
         page.getByLabel("What moves").selectOption("CLOSING");
         type("The day", "31 Jun 2026");

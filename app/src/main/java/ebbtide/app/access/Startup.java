@@ -151,7 +151,7 @@ public final class Startup {
     }
 
     /** A database that does not open is never taken for none; one of an earlier version is kept as it was. */
-    private static void requireWhole(DatabaseFile database, Path backups) throws IOException {
+    static void requireWhole(DatabaseFile database, Path backups) throws IOException {
         Optional<DatabaseFile.Contents> found;
         try {
             found = database.look(false);
@@ -164,6 +164,7 @@ public final class Startup {
                                     .orElse(" There is no backup in '" + backups + "'."),
                     e);
         }
+        found.ifPresent(contents -> contents.requireKnown("'" + database.folder() + "'"));
         if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
             Files.createDirectories(backups);
             new BackupFile(backups.resolve("before-schema-" + DatabaseFile.schemaOfProgram() + ".zip")).write(database);

@@ -125,7 +125,7 @@ public record BackupFile(Path path) {
      * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
      */
     public Optional<Path> restore(DatabaseFile to, Clock clock) throws IOException {
-        verify();
+        verify().requireKnown("'" + path + "'");
         Files.createDirectories(to.folder());
         Path fresh = to.path().resolveSibling("restored.part");
         try {

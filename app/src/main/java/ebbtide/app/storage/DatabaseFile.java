@@ -20,7 +20,19 @@ public record DatabaseFile(Path folder) {
     /**
      * What can be told of a database that opens: the version of its schema, its plans, and the edits of all of them.
      */
-    public record Contents(int schema, int plans, long edits) {}
+    public record Contents(int schema, int plans, long edits) {
+        /**
+         * Requires a schema that this program knows.
+         *
+         * @throws IllegalArgumentException where it is that of a later one, in a sentence
+         */
+        public void requireKnown(String of) {
+            if (schema > schemaOfProgram()) {
+                throw new IllegalArgumentException("The data in " + of + " is of a later Ebbtide (schema " + schema
+                        + ", this one has " + schemaOfProgram() + "): start that one");
+            }
+        }
+    }
 
     /** The name of the database's file, the same in every folder. */
     static String fileName() {
@@ -68,8 +80,7 @@ public record DatabaseFile(Path folder) {
     /**
      * Returns what is in it, nothing where there is no database yet. Where it is to be read whole, every row is.
      *
-     * @throws IllegalArgumentException where the file is no database, a damaged one, or one of a later program, in a
-     *     sentence
+     * @throws IllegalArgumentException where the file is no database, or a damaged one, in a sentence
      */
     public Optional<Contents> look(boolean whole) {
         if (!Files.exists(path())) {
@@ -82,12 +93,7 @@ public record DatabaseFile(Path folder) {
         } catch (IOException e) {
             throw new IllegalArgumentException("The database '" + path() + "' cannot be read", e);
         }
-        Contents found = read(whole);
-        if (found.schema() > schemaOfProgram()) {
-            throw new IllegalArgumentException("The database '" + path() + "' is of a later Ebbtide (schema "
-                    + found.schema() + ", this one has " + schemaOfProgram() + "): start that one");
-        }
-        return Optional.of(found);
+        return Optional.of(read(whole));
     }
 
     private Contents read(boolean whole) {

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.time.Clock;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -33,9 +34,14 @@ class DatabaseFileTest {
                     .execute("update \"flyway_schema_history\" set \"version\" = '99' where \"version\" = '" + own
                             + "'");
         }
-        assertThatThrownBy(() -> file.look(false))
-                .hasMessage("The database '" + file.path() + "' is of a later Ebbtide (schema 99, this one has " + own
-                        + "): start that one");
+        assertThatThrownBy(() -> file.look(false).orElseThrow().requireKnown("it"))
+                .hasMessage(
+                        "The data in it is of a later Ebbtide (schema 99, this one has " + own + "): start that one");
+        BackupFile later = new BackupFile(folder.resolve("later.zip"));
+        later.write(file);
+        DatabaseFile elsewhere = new DatabaseFile(folder.resolve("elsewhere"));
+        assertThatThrownBy(() -> later.restore(elsewhere, Clock.systemUTC())).hasMessageContaining("later Ebbtide");
+        assertThat(elsewhere.path()).doesNotExist();
     }
 
     @Test
