@@ -70,11 +70,11 @@
     <span class="flex-1"></span>
     {#if ranking.all}
       <span role="status" class="hush">{ranking.done} of {ranking.all} moved</span>
-      {#if ranking.running}<Act onclick={() => ranking.stop()}>Stop</Act>
-      {:else if ranking.done < ranking.all}<Act onclick={() => void ranking.start(plan, measure, day, steps)}
-          >Begin again</Act
-        >{/if}
     {/if}
+    {#if ranking.running}<Act onclick={() => ranking.stop()}>Stop</Act>
+    {:else if ranking.done < ranking.all || !ranking.all}<Act
+        onclick={() => void ranking.start(plan, measure, day, steps)}>Begin again</Act
+      >{/if}
   </div>
   <StepFields {steps} onput={(next) => (steps = next)} />
   {#if ranking.problem}
