@@ -41,8 +41,9 @@ public final class BackupCommand {
             throw new IllegalArgumentException("Say one file: ./ebbtide " + command + " FILE [--data DIR].");
         }
         Path path = Path.of(line.words().get(0)).toAbsolutePath();
-        if (!Files.isDirectory(path.getParent())) {
-            throw new IllegalArgumentException("There is no folder '" + path.getParent() + "': choose another file.");
+        Path folder = path.getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new IllegalArgumentException("There is no folder '" + folder + "': choose another file.");
         }
         return new BackupFile(path);
     }
