@@ -25,12 +25,12 @@ public final class BackupCommand {
             CommandLine line = CommandLine.of(args, Set.of("--data"));
             BackupFile file = file(line, "backup");
             DataFolder folder = Startup.data(line);
-            Optional<DataFolder.Reached> running = folder.reachOrClaim();
             DatabaseFile database = new DatabaseFile(folder.path());
-            if (running.isEmpty() && !Files.exists(database.path())) {
+            if (!Files.exists(database.path())) {
                 throw new IllegalArgumentException(
                         "There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
             }
+            Optional<DataFolder.Reached> running = folder.reachOrClaim();
             DatabaseFile.Contents found = running.isPresent() ? fetch(running.get(), file) : file.write(database);
             System.out.println("All data is in '" + file.path() + "', checked: " + words(found) + ".");
         });

@@ -71,7 +71,7 @@ final class DataFolder {
      * Returns where the program that has the folder answers; nothing where none has it, and it is this process's now.
      */
     Optional<Reached> reachOrClaim() throws IOException {
-        if (!Files.isDirectory(path) || tryLock()) {
+        if (tryLock()) {
             return Optional.empty();
         }
         List<String> lines = Files.readAllLines(path.resolve(REACHED));
