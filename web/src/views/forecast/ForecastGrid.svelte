@@ -65,7 +65,7 @@
 
   function onkeydown(e: KeyboardEvent) {
     const row = rows[cursor.row];
-    if (takesBase(e) && row?.kind === 'line') {
+    if (takesBase(e) && (row?.kind === 'line' || row?.kind === 'group')) {
       void plan.takeBase(row.id);
       e.preventDefault();
     }

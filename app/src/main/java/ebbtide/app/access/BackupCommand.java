@@ -3,7 +3,9 @@ package ebbtide.app.access;
 import ebbtide.app.CommandLine;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
+import ebbtide.formats.plan.PlanReader;
 import java.io.IOException;
+import java.net.ConnectException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -63,11 +65,18 @@ public final class BackupCommand {
                     .build();
             HttpResponse<Path> got = HttpClient.newHttpClient().send(asked, HttpResponse.BodyHandlers.ofFile(part));
             if (got.statusCode() != 200) {
-                throw new IOException("The running program made no backup: " + Files.readString(part));
+                throw new IOException("The running program made no backup: "
+                        + PlanReader.parse(Files.readString(part))
+                                .path("detail")
+                                .asString());
             }
             DatabaseFile.Contents found = new BackupFile(part).verify();
             Files.move(part, file.path(), StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
             return found;
+        } catch (ConnectException e) {
+            throw new IOException(
+                    "Another Ebbtide has the data and does not answer: try again once it has started, or has ended.",
+                    e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("The backup was stopped.", e);

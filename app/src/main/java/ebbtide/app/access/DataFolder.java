@@ -74,6 +74,10 @@ final class DataFolder {
         if (tryLock()) {
             return Optional.empty();
         }
+        if (!Files.exists(path.resolve(REACHED))) {
+            throw new IOException("Another Ebbtide has the data in '" + path
+                    + "' and is not reached yet: try again once it has started, or has ended.");
+        }
         List<String> lines = Files.readAllLines(path.resolve(REACHED));
         return Optional.of(new Reached(lines.get(0), lines.get(1)));
     }

@@ -6,6 +6,7 @@ import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.sim.DemoCompany;
@@ -73,7 +74,7 @@ public final class Startup {
         try {
             step.run();
             return 0;
-        } catch (IllegalArgumentException | IOException e) {
+        } catch (IllegalArgumentException | IOException | NoRoom e) {
             String said = String.valueOf(e.getMessage());
             System.err.println(said.endsWith(".") ? said : said + ".");
             return REFUSED;

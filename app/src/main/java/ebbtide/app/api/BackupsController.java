@@ -54,7 +54,12 @@ class BackupsController {
             throw new NotFound("backup", "this");
         }
         Path file = Files.createTempDirectory(Path.of(folder), ".backup").resolve("all.zip");
-        new BackupFile(file).write(dataSource);
+        try {
+            new BackupFile(file).write(dataSource);
+        } catch (IOException | RuntimeException e) {
+            Files.delete(file.getParent());
+            throw e;
+        }
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("application/zip"))
                 .body(out -> {

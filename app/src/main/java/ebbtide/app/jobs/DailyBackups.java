@@ -1,13 +1,12 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.storage.BackupFile;
-import ebbtide.app.storage.DatabaseFile;
-import ebbtide.app.storage.DiskRoom;
 import ebbtide.app.storage.NoRoom;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.SortedSet;
@@ -29,8 +28,6 @@ public class DailyBackups {
     private static final Logger LOG = LoggerFactory.getLogger(DailyBackups.class);
     private static final Pattern NAME = Pattern.compile("ebbtide-(\\d{4}-\\d{2}-\\d{2})\\.zip");
     private final DataSource dataSource;
-    private final DiskRoom room;
-    private final DatabaseFile database;
     private final String folder;
     private final Clock clock;
     private volatile @Nullable String fault;
@@ -45,15 +42,8 @@ public class DailyBackups {
             int kept,
             @Nullable String fault) {}
 
-    DailyBackups(
-            DataSource dataSource,
-            DiskRoom room,
-            @Value("${ebbtide.data:}") String data,
-            @Value("${ebbtide.backups:}") String folder,
-            Clock clock) {
+    DailyBackups(DataSource dataSource, @Value("${ebbtide.backups:}") String folder, Clock clock) {
         this.dataSource = dataSource;
-        this.room = room;
-        this.database = new DatabaseFile(Path.of(data));
         this.folder = folder;
         this.clock = clock;
     }
@@ -68,8 +58,6 @@ public class DailyBackups {
             Path into = folder();
             LocalDate today = LocalDate.now(clock);
             if (!days(into).contains(today)) {
-                // The copy, and what it is unpacked to when it is read through.
-                room.require(2 * database.bytes());
                 new BackupFile(file(into, today)).write(dataSource);
                 SortedSet<LocalDate> all = days(into);
                 all.removeAll(BackupsKept.of(all));
@@ -115,12 +103,21 @@ public class DailyBackups {
                 for (Path file : files.toList()) {
                     Matcher name = NAME.matcher(file.getFileName().toString());
                     if (name.matches()) {
-                        days.add(LocalDate.parse(name.group(1)));
+                        readDay(name.group(1)).ifPresent(days::add);
                     }
                 }
             }
         }
         return days;
+    }
+
+    /** A file of somebody else's may have a name like ours with a day that there is not. */
+    private static Optional<LocalDate> readDay(String text) {
+        try {
+            return Optional.of(LocalDate.parse(text));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 
     /** Returns how they stand. */

@@ -7,15 +7,18 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Optional;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 
 /** A copy of all data in one file: a zip with the database in it, as it stood at one moment. */
 public record BackupFile(Path path) {
@@ -25,7 +28,8 @@ public record BackupFile(Path path) {
      * Copies a database while others go on with it, and opens the copy to see that it is whole; it comes to its place
      * only then, and takes that of a file that is there.
      *
-     * @throws IOException where there is no room for it, or the folder cannot be written
+     * @throws NoRoom where there is none for it and for what it is unpacked to
+     * @throws IOException where the folder cannot be written
      */
     public DatabaseFile.Contents write(DataSource live) throws IOException {
         try (Connection connection = live.getConnection()) {
@@ -46,6 +50,7 @@ public record BackupFile(Path path) {
 
     private DatabaseFile.Contents write(Connection connection) throws SQLException, IOException {
         Path part = path.resolveSibling(path.getFileName() + ".part");
+        new DiskRoom(String.valueOf(path.toAbsolutePath().getParent())).require(2 * size(connection));
         try {
             try (Statement statement = connection.createStatement()) {
                 statement.execute(
@@ -56,6 +61,17 @@ public record BackupFile(Path path) {
             return found;
         } finally {
             Files.deleteIfExists(part);
+        }
+    }
+
+    /** A full disk is the end of a database that goes on beside: it is never let come to that. */
+    private static long size(Connection connection) throws SQLException {
+        try (ResultSet row = connection
+                .createStatement()
+                .executeQuery(
+                        "select setting_value from information_schema.settings where setting_name = 'info.FILE_SIZE'")) {
+            row.next();
+            return row.getLong(1);
         }
     }
 
@@ -80,9 +96,31 @@ public record BackupFile(Path path) {
      * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
      */
     public DatabaseFile.Contents verify() throws IOException {
-        Path folder = Files.createTempDirectory(path.toAbsolutePath().getParent(), ".verify");
+        DatabaseFile copy = copyIn(path.toAbsolutePath().getParent());
         try {
-            DatabaseFile copy = new DatabaseFile(folder);
+            return unpackWhole(copy);
+        } finally {
+            empty(copy);
+        }
+    }
+
+    /** A copy in a folder of its own, always the same, so that none is left behind by a program that was killed. */
+    private DatabaseFile copyIn(@Nullable Path folder) throws IOException {
+        return new DatabaseFile(Files.createDirectories(
+                Path.of(String.valueOf(folder)).resolve("." + path.getFileName() + ".unpacked")));
+    }
+
+    private static void empty(DatabaseFile copy) throws IOException {
+        try (Stream<Path> left = Files.list(copy.folder())) {
+            for (Path one : left.toList()) {
+                Files.delete(one);
+            }
+        }
+        Files.delete(copy.folder());
+    }
+
+    private DatabaseFile.Contents unpackWhole(DatabaseFile copy) throws IOException {
+        try {
             unpack(copy.path());
             return copy.look(true)
                     .orElseThrow(() -> new IllegalArgumentException("The backup '" + path + "' is empty"));
@@ -90,17 +128,8 @@ public record BackupFile(Path path) {
             throw new IllegalArgumentException(
                     "The file '" + path + "' is no backup that is whole: "
                             + String.valueOf(e.getMessage())
-                                    .replace(
-                                            "The database '" + folder.resolve(DatabaseFile.fileName()) + "'",
-                                            "the database in it"),
+                                    .replace("The database '" + copy.path() + "'", "the database in it"),
                     e);
-        } finally {
-            try (var left = Files.list(folder)) {
-                for (Path one : left.toList()) {
-                    Files.delete(one);
-                }
-            }
-            Files.delete(folder);
         }
     }
 
@@ -125,11 +154,9 @@ public record BackupFile(Path path) {
      * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
      */
     public Optional<Path> restore(DatabaseFile to, Clock clock) throws IOException {
-        verify().requireKnown("'" + path + "'");
-        Files.createDirectories(to.folder());
-        Path fresh = to.path().resolveSibling("restored.part");
+        DatabaseFile copy = copyIn(to.folder());
         try {
-            unpack(fresh);
+            unpackWhole(copy).requireKnown("'" + path + "'");
             Optional<Path> before = Optional.empty();
             if (Files.exists(to.path())) {
                 Path aside = to.path()
@@ -137,10 +164,10 @@ public record BackupFile(Path path) {
                 Files.move(to.path(), aside);
                 before = Optional.of(aside);
             }
-            Files.move(fresh, to.path(), StandardCopyOption.ATOMIC_MOVE);
+            Files.move(copy.path(), to.path(), StandardCopyOption.ATOMIC_MOVE);
             return before;
         } finally {
-            Files.deleteIfExists(fresh);
+            empty(copy);
         }
     }
 }
