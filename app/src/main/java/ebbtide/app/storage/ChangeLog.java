@@ -12,7 +12,6 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 
@@ -32,14 +31,10 @@ public class ChangeLog {
             UndoableStore.Kind kind,
             String id,
             @Nullable String before,
-            @Nullable String after) {
-        Effect reversed() {
-            return new Effect(kind, id, after, before);
-        }
-    }
+            @Nullable String after) {}
 
     /** An edit with its effects. */
-    record Entry(long seq, String words, List<Effect> effects) {}
+    record Entry(long seq, String words, List<LoggedEffect> effects) {}
 
     /** An edit in the list; one that is undone or was replaced by another is said so. */
     public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
@@ -85,8 +80,8 @@ public class ChangeLog {
                 .query((row, n) ->
                         new Entry(row.getLong("seq"), row.getString("words"), effects(row.getString("effects"))))
                 .stream()) {
-            return entries.filter(entry -> entry.effects().stream()
-                            .anyMatch(e -> e.kind() == kind && e.id().equals(id) && e.before() == null))
+            return entries.filter(entry ->
+                            entry.effects().stream().anyMatch(e -> e.kind() == kind && e.id().equals(id) && e.begins()))
                     .map(Entry::seq)
                     .findFirst();
         }
@@ -150,7 +145,7 @@ public class ChangeLog {
                     row.getString("author"),
                     row.getString("words"),
                     row.getString("state"));
-            for (Effect effect : effects(row.getString("effects"))) {
+            for (LoggedEffect effect : effects(row.getString("effects"))) {
                 if (effect.kind() == UndoableStore.Kind.LINE || effect.kind() == UndoableStore.Kind.SETTINGS) {
                     latest.put(effect.kind() == UndoableStore.Kind.LINE ? effect.id() : "", change);
                 }
@@ -161,23 +156,13 @@ public class ChangeLog {
 
     private static String json(List<Effect> effects) {
         ArrayNode array = JsonNodeFactory.instance.arrayNode();
-        effects.forEach(e -> array.addObject()
-                .put("kind", e.kind().name())
-                .put("id", e.id())
-                .put("before", e.before())
-                .put("after", e.after()));
+        effects.forEach(effect -> LoggedEffect.of(effect).write(array));
         return array.toString();
     }
 
-    private static List<Effect> effects(String json) {
-        List<Effect> effects = new ArrayList<>();
-        for (JsonNode node : PlanReader.parse(json)) {
-            effects.add(new Effect(
-                    UndoableStore.Kind.valueOf(node.get("kind").asString()),
-                    node.get("id").asString(),
-                    node.path("before").asString(null),
-                    node.path("after").asString(null)));
-        }
+    private static List<LoggedEffect> effects(String json) {
+        List<LoggedEffect> effects = new ArrayList<>();
+        PlanReader.parse(json).forEach(node -> effects.add(LoggedEffect.read(node)));
         return effects;
     }
 }

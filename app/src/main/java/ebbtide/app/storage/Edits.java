@@ -309,13 +309,17 @@ public class Edits {
             PlanAtVersion was = current(planId);
             check.accept(was);
             Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
-            List<Effect> effects = new ArrayList<>(entry.effects());
+            List<LoggedEffect> logged = new ArrayList<>(entry.effects());
             if (back) {
-                effects.replaceAll(Effect::reversed);
-                Collections.reverse(effects);
+                Collections.reverse(logged);
             }
-            effects.forEach(
-                    effect -> requireNonNull(kept.get(effect.kind())).restore(planId, effect.id(), effect.after()));
+            List<Effect> effects = new ArrayList<>();
+            for (LoggedEffect one : logged) {
+                UndoableStore store = requireNonNull(kept.get(one.kind()));
+                Effect effect = one.on(store.state(planId, one.id()), back);
+                store.restore(planId, one.id(), effect.after());
+                effects.add(effect);
+            }
             stores.log().mark(planId, entry.seq(), state);
             stores.plans().setVersion(planId, version + 1);
             return new EditMade(prefix + entry.words(), was, after(planId, was, effects));
