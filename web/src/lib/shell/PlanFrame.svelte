@@ -83,6 +83,12 @@
   <Header {view} onjump={() => (jumping = true)} onkeys={() => (listing = true)} />
   {#if plan.view}
     <TideLine from={time.from} to={time.to} onwindow={(from, to) => time.set(from, to)} />
+    {#if plan.view.archived}
+      <p role="status" class="border-b border-rule bg-foam px-[18px] py-1">
+        This plan is archived: it is read, and not changed. <a class="underline" href="#/plans">Take it out</a> in the list
+        of plans.
+      </p>
+    {/if}
     <OutcomeBar />
     <main class="min-h-0 flex-1 px-[18px] pb-4 pt-3">
       {#if view === 'forecast'}

@@ -8,7 +8,12 @@
     void plan.version;
     return answer(api.GET('/api/plans/{plan}/changes', { params: { path: { plan: plan.id } }, signal }));
   });
-  const STATES: Record<string, string> = { DONE: '', UNDONE: 'undone', REPLACED: 'undone, then replaced' };
+  const STATES: Record<string, string> = {
+    DONE: '',
+    UNDONE: 'undone',
+    REPLACED: 'undone, then replaced',
+    CARRIED: 'before the file',
+  };
 </script>
 
 <section class="card" aria-label="Changes">
@@ -23,7 +28,7 @@
     </thead>
     <tbody>
       {#each changes.data ?? [] as change (change.seq)}
-        <tr class={change.state === 'DONE' ? '' : 'hush line-through'}>
+        <tr class={change.state === 'DONE' || change.state === 'CARRIED' ? '' : 'hush line-through'}>
           <td class="words">{change.madeAt.slice(0, 16).replace('T', ' ')}</td>
           <td class="words">{change.author}</td>
           <td class="words max-w-[300px] overflow-hidden text-ellipsis" title={change.words}>{change.words}</td>

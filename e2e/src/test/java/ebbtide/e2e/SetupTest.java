@@ -64,6 +64,7 @@ class SetupTest {
                     .containsText("Sales is paid up to 2 months later, but 2 months before March have no figure");
             mend(page);
             list(page);
+            putAwayAndDelete(page);
             assertThat(chromium.outside()).isEmpty();
             assertThat(chromium.faults()).isEmpty();
         }
@@ -124,5 +125,34 @@ class SetupTest {
         page.getByTitle("All plans").click();
         assertThat(link(page, "A pattern by months")).isVisible();
         assertThat(link(page, "Kelp & Daughters")).isVisible();
+    }
+
+    /** A plan that is put away is read and stays as it is; one goes for good only by its name, and after a backup. */
+    private void putAwayAndDelete(Page page) {
+        page.getByLabel("Archive A pattern by months").click();
+        assertThat(page.getByText("Archived: read, and not changed")).isVisible();
+        link(page, "A pattern by months").click();
+        assertThat(page.getByText("This plan is archived")).isVisible();
+        page.navigate(page.url().replace("/forecast", "/setup"));
+        change(page, "minimum cash", "2k");
+        assertThat(page.getByText("This plan is archived and stays as it is: take it out of the archive to change it")
+                        .first())
+                .isVisible();
+        assertThat(page.getByLabel("minimum cash", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("2k");
+        page.getByTitle("All plans").click();
+        page.getByLabel("Take out of the archive A pattern by months").click();
+        assertThat(page.getByText("Archived: read, and not changed")).hasCount(0);
+        page.getByLabel("Delete Kelp & Daughters").click();
+        page.getByLabel("Its name, to be sure").fill("Kelp");
+        button(page, "Delete the plan").click();
+        assertThat(page.getByText("The plan is named 'Kelp & Daughters', and not 'Kelp'"))
+                .isVisible();
+        page.getByLabel("Its name, to be sure").fill("Kelp & Daughters");
+        button(page, "Delete the plan").click();
+        assertThat(page.getByText("The plan is deleted. All data as they were before are in"))
+                .containsText("before-deleting-");
+        assertThat(link(page, "Kelp & Daughters")).hasCount(0);
+        assertThat(link(page, "A pattern by months")).isVisible();
     }
 }

@@ -24,6 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 public record PlanView(
         String id,
         long version,
+        boolean archived,
         @Schema(ref = DocumentPart.SETTINGS) Map<String, Object> settings,
         int decimals,
         TideLine tide,
@@ -124,6 +125,7 @@ public record PlanView(
         return new PlanView(
                 planId,
                 current.version(),
+                stores.plans().isArchived(planId),
                 plain(PlanWriter.json(current.plan().settings())),
                 Money.decimals(current.plan().settings().currency()),
                 tide(forecast),

@@ -67,9 +67,9 @@ class PlansController {
     }
 
     @GetMapping("/{plan}/file")
-    ResponseEntity<byte[]> file(@PathVariable String plan) {
+    ResponseEntity<byte[]> file(@PathVariable String plan, @RequestParam(defaultValue = "false") boolean past) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PlanWriter.write(edits.document(plan), out);
+        PlanWriter.write(past ? edits.documentWithPast(plan) : edits.document(plan), out);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"")

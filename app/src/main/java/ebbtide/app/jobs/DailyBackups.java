@@ -29,6 +29,7 @@ public class DailyBackups {
     private static final Pattern NAME = Pattern.compile("ebbtide-(\\d{4}-\\d{2}-\\d{2})\\.zip");
     private final DataSource dataSource;
     private final String folder;
+    private final String data;
     private final Clock clock;
     private volatile @Nullable String fault;
 
@@ -42,9 +43,14 @@ public class DailyBackups {
             int kept,
             @Nullable String fault) {}
 
-    DailyBackups(DataSource dataSource, @Value("${ebbtide.backups:}") String folder, Clock clock) {
+    DailyBackups(
+            DataSource dataSource,
+            @Value("${ebbtide.backups:}") String folder,
+            @Value("${ebbtide.data:}") String data,
+            Clock clock) {
         this.dataSource = dataSource;
         this.folder = folder;
+        this.data = data;
         this.clock = clock;
     }
 
@@ -72,6 +78,19 @@ public class DailyBackups {
             }
             fault = e.getMessage();
         }
+    }
+
+    /**
+     * Makes one before a plan is taken out, beside those of the days or, where none are made, beside the data; it is
+     * kept until somebody takes it away. Returns where it lies.
+     *
+     * @throws IOException where it cannot be written
+     */
+    public Path beforeDeleting(String planId) throws IOException {
+        Path into = folder.isEmpty() ? Path.of(data) : folder();
+        Path file = into.resolve("before-deleting-" + planId + ".zip");
+        new BackupFile(file).write(dataSource);
+        return file;
     }
 
     private Path folder() throws IOException {

@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import ebbtide.formats.plan.PlanPast.LoggedEdit;
 import ebbtide.formats.plan.PlanReader;
 import java.time.Clock;
 import java.time.OffsetDateTime;
@@ -8,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -18,6 +20,9 @@ import tools.jackson.databind.node.JsonNodeFactory;
 /** Every edit of a plan in order: who, when, what it was, what it became. Nothing is ever taken out of it. */
 @Repository
 public class ChangeLog {
+    /** The states of edits that were not undone. */
+    private static final Set<String> HELD = Set.of("DONE", "CARRIED");
+
     private final JdbcClient client;
     private final Clock clock;
 
@@ -36,7 +41,7 @@ public class ChangeLog {
     /** An edit with its effects. */
     record Entry(long seq, String words, List<LoggedEffect> effects) {}
 
-    /** An edit in the list; one that is undone or was replaced by another is said so. */
+    /** An edit in the list; one that is undone, was replaced by another, or came with the plan's file is said so. */
     public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
 
     /** Adds an edit; what was undone before it can no longer be redone. */
@@ -49,6 +54,35 @@ public class ChangeLog {
         values (?, (select coalesce(max(seq), 0) + 1 from change_log where plan_id = ?), ?, ?, ?, 'DONE', ?, ?)""")
                 .params(planId, planId, OffsetDateTime.now(clock), author, words, version, json(effects))
                 .update();
+    }
+
+    /** Returns every edit, the oldest first, as a plan file carries it. */
+    List<LoggedEdit> all(String planId) {
+        return client.sql("select made_at, author, words, state from change_log where plan_id = ? order by seq")
+                .param(planId)
+                .query((row, n) -> new LoggedEdit(
+                        row.getObject("made_at", OffsetDateTime.class),
+                        row.getString("author"),
+                        row.getString("words"),
+                        HELD.contains(row.getString("state"))))
+                .list();
+    }
+
+    /** Adds edits that were made elsewhere, to be read: nothing is kept of what they did, and none is undone. */
+    void carry(String planId, List<LoggedEdit> edits) {
+        for (LoggedEdit edit : edits) {
+            client.sql("""
+            insert into change_log (plan_id, seq, made_at, author, words, state, version, effects)
+            values (?, (select coalesce(max(seq), 0) + 1 from change_log where plan_id = ?), ?, ?, ?, ?, 0, '[]')""")
+                    .params(
+                            planId,
+                            planId,
+                            edit.madeAt(),
+                            edit.author(),
+                            edit.words(),
+                            edit.held() ? "CARRIED" : "REPLACED")
+                    .update();
+        }
     }
 
     /** Returns the edit that undo would take back. */

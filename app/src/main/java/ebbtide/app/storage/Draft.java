@@ -331,6 +331,7 @@ public final class Draft {
                         id,
                         said,
                         scenario,
+                        stores.snapshots().now(),
                         Snapshot.of(forecast, line -> Fingerprint.of(line, currency())),
                         forecast.lowWater().day(),
                         forecast.lowWater().cash());

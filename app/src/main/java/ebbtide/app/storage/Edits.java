@@ -208,7 +208,7 @@ public class Edits {
     private EditMade change(
             String planId, Consumer<PlanAtVersion> check, String words, Consumer<Draft> change, boolean ofBase) {
         EditMade done = transaction.execute(status -> {
-            long version = stores.plans().lock(planId);
+            long version = stores.plans().lockToEdit(planId);
             PlanAtVersion was = current(planId);
             check.accept(was);
             Draft draft = new Draft(planId, kept, stores);
@@ -305,7 +305,7 @@ public class Edits {
             String prefix,
             String none) {
         EditMade done = transaction.execute(status -> {
-            long version = stores.plans().lock(planId);
+            long version = stores.plans().lockToEdit(planId);
             PlanAtVersion was = current(planId);
             check.accept(was);
             Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
@@ -357,6 +357,7 @@ public class Edits {
                             document.movements().stream()
                                     .filter(m -> m.account().equals(account.id()))
                                     .toList()));
+            new CarriedPast(stores).write(planId, document.past());
             past.forEach(forecast -> draft.addSnapshot(
                     ShortId.next(),
                     "Forecast of " + DAY.format(forecast.plan().settings().asOf()),
@@ -364,6 +365,26 @@ public class Edits {
                     forecast));
         });
         return planId;
+    }
+
+    /**
+     * Takes out a plan with all that belongs to it, its past too: nothing of it can be undone.
+     *
+     * @throws StaleVersion where it has been edited since that version
+     */
+    public void remove(String planId, long baseVersion) {
+        transaction.executeWithoutResult(status -> {
+            stores.plans().lock(planId);
+            requireVersion(planId, current(planId), baseVersion);
+            stores.plans().remove(planId);
+        });
+        current.remove(planId);
+        shownPlans.forget(planId);
+    }
+
+    /** Returns the whole of a plan as its file holds it with its snapshots, the notes on them and the log of edits. */
+    public PlanDocument documentWithPast(String planId) {
+        return reading.execute(status -> document(planId).with(new CarriedPast(stores).read(planId)));
     }
 
     /** Returns the whole of a plan as its file holds it. */

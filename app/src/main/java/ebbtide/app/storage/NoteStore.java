@@ -1,8 +1,11 @@
 package ebbtide.app.storage;
 
+import ebbtide.formats.plan.PlanPast.VarianceNote;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -32,6 +35,18 @@ public class NoteStore implements UndoableStore {
                     notes.put(row.getString("id").substring(start.length()), row.getString("note"));
                 });
         return notes;
+    }
+
+    /** Returns all notes of a plan. */
+    List<VarianceNote> all(String planId) {
+        return client.sql("select id, note from variance_note where plan_id = ? order by id")
+                .param(planId)
+                .query((row, n) -> {
+                    String[] of = row.getString("id").split(Pattern.quote(SEPARATOR), 4);
+                    return new VarianceNote(
+                            of[0], LocalDate.parse(of[1]), LocalDate.parse(of[2]), of[3], row.getString("note"));
+                })
+                .list();
     }
 
     @Override

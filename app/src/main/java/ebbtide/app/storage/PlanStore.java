@@ -16,6 +16,28 @@ import org.springframework.stereotype.Repository;
 /** The plans themselves: their settings and their versions. */
 @Repository
 public class PlanStore implements UndoableStore {
+    private static final List<String> OF_A_PLAN = List.of(
+            "movement",
+            "line_day",
+            "account_day",
+            "item_day",
+            "statement_cut_off",
+            "statement",
+            "open_item",
+            "item_columns",
+            "csv_dialect",
+            "bank_number",
+            "budget_label",
+            "assign_rule",
+            "variance_note",
+            "roll_forward",
+            "scenario",
+            "snapshot",
+            "buoy",
+            "line",
+            "account",
+            "change_log");
+
     private final JdbcClient client;
     private final Clock clock;
 
@@ -24,12 +46,12 @@ public class PlanStore implements UndoableStore {
         this.clock = clock;
     }
 
-    /** A plan in the list of plans. */
-    public record PlanListed(String id, String name, long version) {}
+    /** A plan in the list of plans; one that is archived is read and not changed. */
+    public record PlanListed(String id, String name, long version, boolean archived) {}
 
     /** Returns all plans, the latest made first. */
     public List<PlanListed> all() {
-        return client.sql("select id, name, version from plan order by made_at desc, id")
+        return client.sql("select id, name, version, archived from plan order by made_at desc, id")
                 .query(PlanListed.class)
                 .list();
     }
@@ -49,6 +71,54 @@ public class PlanStore implements UndoableStore {
     /** Returns the version of a plan and keeps others from changing it until the transaction ends. */
     long lock(String planId) {
         return findVersion(planId, " for update").orElseThrow(() -> new NotFound("plan", planId));
+    }
+
+    /**
+     * Returns the version of a plan that is to be changed, as {@link #lock} does.
+     *
+     * @throws IllegalArgumentException for one that is archived
+     */
+    long lockToEdit(String planId) {
+        long version = lock(planId);
+        if (isArchived(planId)) {
+            throw new IllegalArgumentException(
+                    "This plan is archived and stays as it is: take it out of the archive to change it");
+        }
+        return version;
+    }
+
+    public boolean isArchived(String planId) {
+        return client.sql("select archived from plan where id = ?")
+                .param(planId)
+                .query(Boolean.class)
+                .optional()
+                .orElseThrow(() -> new NotFound("plan", planId));
+    }
+
+    /** Puts a plan into the archive, or takes it out; refuses an id that is not there. */
+    public void archive(String planId, boolean archived) {
+        int found = client.sql("update plan set archived = ? where id = ?")
+                .params(archived, planId)
+                .update();
+        if (found == 0) {
+            throw new NotFound("plan", planId);
+        }
+    }
+
+    /** Takes out a plan with all that belongs to it. */
+    void remove(String planId) {
+        for (String of : List.of("snapshot_line", "snapshot_flow")) {
+            client.sql("delete from " + of + " where snapshot_id in (select id from snapshot where plan_id = ?)")
+                    .param(planId)
+                    .update();
+        }
+        client.sql("delete from movement_part where movement_id in (select id from movement where plan_id = ?)")
+                .param(planId)
+                .update();
+        for (String of : OF_A_PLAN) {
+            client.sql("delete from " + of + " where plan_id = ?").param(planId).update();
+        }
+        client.sql("delete from plan where id = ?").param(planId).update();
     }
 
     private Optional<Long> findVersion(String planId, String mode) {

@@ -42,6 +42,11 @@ public class ShownPlans {
                 : Optional.of(base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));
     }
 
+    /** Lets go of a plan that is gone. */
+    void forget(String planId) {
+        latest.keySet().removeIf(key -> key.startsWith(planId + " "));
+    }
+
     /** Returns the plan as the request under way looks at it. */
     PlanAtVersion of(String planId, PlanAtVersion base) {
         return scenario(base).map(shown -> of(planId, base, shown)).orElse(base);

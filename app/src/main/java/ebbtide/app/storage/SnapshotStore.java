@@ -36,12 +36,21 @@ public class SnapshotStore implements UndoableStore {
     /** What those before the edits of names were kept as in the change log. */
     private static final String ACTIVE = "active";
 
+    private static final String LISTED = """
+        select id, name, note, protected as locked, commentary, scenario, taken_at, as_of, horizon_end, low_water_day,
+          low_water_cash, closing_cash, content_size as size from snapshot where plan_id = ? and active""";
+
     private final JdbcClient client;
     private final Clock clock;
 
     SnapshotStore(JdbcClient client, Clock clock) {
         this.client = client;
         this.clock = clock;
+    }
+
+    /** Returns when a snapshot is taken that is taken now. */
+    OffsetDateTime now() {
+        return OffsetDateTime.now(clock);
     }
 
     /** What is said of a snapshot. */
@@ -73,10 +82,18 @@ public class SnapshotStore implements UndoableStore {
 
     /** Returns the snapshots of a plan, the latest as-of date first; those of scenarios after the base's of the day. */
     public List<SnapshotListed> all(String planId) {
-        return client.sql("""
-        select id, name, note, protected as locked, commentary, scenario, taken_at, as_of, horizon_end, low_water_day, low_water_cash,
-          closing_cash, content_size as size from snapshot
-        where plan_id = ? and active order by as_of desc, scenario nulls first, taken_at desc, seq desc""").param(planId).query(SnapshotListed.class).list();
+        return client.sql(LISTED + " order by as_of desc, scenario nulls first, taken_at desc, seq desc")
+                .param(planId)
+                .query(SnapshotListed.class)
+                .list();
+    }
+
+    /** Returns the snapshots of a plan in the order in which they were kept. */
+    List<SnapshotListed> inOrder(String planId) {
+        return client.sql(LISTED + " order by seq nulls first, taken_at, id")
+                .param(planId)
+                .query(SnapshotListed.class)
+                .list();
     }
 
     /** Returns what is said of a snapshot; refuses an id that is not there. */
@@ -92,15 +109,16 @@ public class SnapshotStore implements UndoableStore {
     private record Content(long seq, boolean whole, long size, byte[] bytes) {}
 
     /**
-     * Keeps a snapshot of the base, or of a scenario, under a name, with its low water and its closing cash. It is kept
-     * as a whole where what differs since the last whole one has come to as much: so none is read from more than twice
-     * a whole one.
+     * Keeps a snapshot of the base, or of a scenario, under a name, with when it was taken, its low water and its
+     * closing cash. It is kept as a whole where what differs since the last whole one has come to as much: so none is
+     * read from more than twice a whole one.
      */
     void add(
             String planId,
             String id,
             SnapshotLabel said,
             @Nullable String scenario,
+            OffsetDateTime takenAt,
             Snapshot snapshot,
             LocalDate lowWaterDay,
             long lowWaterCash) {
@@ -119,7 +137,7 @@ public class SnapshotStore implements UndoableStore {
                         id,
                         said.name(),
                         said.note(),
-                        OffsetDateTime.now(clock),
+                        takenAt,
                         snapshot.asOf(),
                         snapshot.horizonEnd(),
                         snapshot.cashAtAsOf(),

@@ -39,6 +39,11 @@ public abstract class Form<T> {
         return new MapForm<>(this, MapForm.MONTHS);
     }
 
+    /** Returns the form of values by day, under names such as 2026-03-01; absent is empty. */
+    public final Form<SortedMap<LocalDate, T>> byDay() {
+        return new MapForm<>(this, MapForm.DAYS);
+    }
+
     /** Returns the form of values by year, under names such as 2026; absent is empty. */
     public final Form<SortedMap<Integer, T>> byYear() {
         return new MapForm<>(this, MapForm.YEARS);

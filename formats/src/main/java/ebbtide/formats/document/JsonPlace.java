@@ -158,7 +158,8 @@ public final class JsonPlace {
     }
 
     /** Returns values by what their names say, leaving out what could not be read; absent is empty. */
-    <K extends Comparable<K>, T> SortedMap<K, T> byName(Function<String, K> key, Function<JsonPlace, T> reader) {
+    <K extends Comparable<? super K>, T> SortedMap<K, T> byName(
+            Function<String, K> key, Function<JsonPlace, T> reader) {
         SortedMap<K, T> found = new TreeMap<>();
         if (isObjectOrAbsent() && !isAbsent()) {
             node.propertyNames().forEach(name -> {

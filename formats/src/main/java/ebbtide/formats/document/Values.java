@@ -6,6 +6,7 @@ import ebbtide.money.Percent;
 import ebbtide.time.CalendarDay;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.YearMonth;
 import java.util.Arrays;
 import java.util.Currency;
@@ -19,6 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The forms of single values: texts, days, amounts, percentages, numbers and the words of what can be chosen. */
 public final class Values {
+    static final String DATE_PATTERN = "^\\d{4}-\\d{2}-\\d{2}$";
     static final String MONTH_PATTERN = "^\\d{4}-\\d{2}$";
     private static final String WHOLE_RULE = "A whole number is expected";
 
@@ -35,8 +37,15 @@ public final class Values {
                     "a date such as 2026-03-01",
                     (text, place) -> day(text),
                     (day, currency) -> node(day.toString(), currency),
-                    book -> SchemaBook.typed("string").put("pattern", "^\\d{4}-\\d{2}-\\d{2}$"))
+                    book -> SchemaBook.typed("string").put("pattern", DATE_PATTERN))
             .named("date");
+    /** A moment with its distance from the time of the world. */
+    public static final Form<OffsetDateTime> MOMENT = of(
+            "a moment such as 2026-03-01T09:30:00Z",
+            (text, place) -> JsonPlace.parse(text, OffsetDateTime::parse, "A moment is written 2026-03-01T09:30:00Z"),
+            (moment, currency) -> node(moment.toString(), currency),
+            book -> SchemaBook.typed("string").put("format", "date-time"));
+
     public static final Form<YearMonth> MONTH = of(
                     "a month such as 2026-03",
                     (text, place) -> JsonPlace.parse(text, YearMonth::parse, "A month is written 2026-03"),

@@ -58,7 +58,9 @@ final class DocumentCheck {
         new DocumentCheck(root, accounts, lines).check(lines, movements, items);
         Scenarios scenarios = new Scenarios(read.list("scenarios"));
         scenarios.problems().forEach(root::problemAt);
-        return new PlanDocument(plan, accounts, rules, movements, items, scenarios);
+        PlanPast past = read.find("past", PlanPast.class);
+        return new PlanDocument(
+                plan, accounts, rules, movements, items, scenarios, past == null ? PlanPast.NONE : past);
     }
 
     private void check(List<Line> lines, List<BankMovement> movements, List<OpenItem> items) {

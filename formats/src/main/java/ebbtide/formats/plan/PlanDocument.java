@@ -12,7 +12,7 @@ import java.util.List;
 
 /**
  * What a plan file holds: the plan, its accounts, the remembered rules, the movements with what they were assigned to,
- * the open items, paid ones with them, and the scenarios.
+ * the open items, paid ones with them, the scenarios, and what was before now where it was asked for.
  */
 public record PlanDocument(
         Plan plan,
@@ -20,10 +20,11 @@ public record PlanDocument(
         List<AssignRule> rules,
         List<BankMovement> movements,
         List<OpenItem> items,
-        Scenarios scenarios) {
+        Scenarios scenarios,
+        PlanPast past) {
     /** Makes a document without open items and scenarios. */
     public PlanDocument(Plan plan, List<Account> accounts, List<AssignRule> rules, List<BankMovement> movements) {
-        this(plan, accounts, rules, movements, List.of(), Scenarios.NONE);
+        this(plan, accounts, rules, movements, List.of());
     }
 
     /** Makes a document without scenarios. */
@@ -34,6 +35,22 @@ public record PlanDocument(
             List<BankMovement> movements,
             List<OpenItem> items) {
         this(plan, accounts, rules, movements, items, Scenarios.NONE);
+    }
+
+    /** Makes a document without what was before. */
+    public PlanDocument(
+            Plan plan,
+            List<Account> accounts,
+            List<AssignRule> rules,
+            List<BankMovement> movements,
+            List<OpenItem> items,
+            Scenarios scenarios) {
+        this(plan, accounts, rules, movements, items, scenarios, PlanPast.NONE);
+    }
+
+    /** Returns the document with what was before. */
+    public PlanDocument with(PlanPast before) {
+        return new PlanDocument(plan, accounts, rules, movements, items, scenarios, before);
     }
 
     public PlanDocument {

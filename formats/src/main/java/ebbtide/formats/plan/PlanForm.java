@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import static ebbtide.formats.document.Field.always;
+import static ebbtide.formats.document.Field.ifAny;
 
 import ebbtide.books.Account;
 import ebbtide.books.AssignRule;
@@ -15,6 +16,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import ebbtide.whatif.Scenario;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A plan file as a whole: the one description that reading, writing and the schemas follow. */
@@ -35,7 +37,8 @@ public final class PlanForm {
             List<AssignRule> rules,
             List<BankMovement> movements,
             List<OpenItem> items,
-            List<Scenario> scenarios) {
+            List<Scenario> scenarios,
+            @Nullable PlanPast past) {
         static Content of(PlanDocument document) {
             return new Content(
                     FORMAT,
@@ -47,7 +50,8 @@ public final class PlanForm {
                     document.rules(),
                     document.movements(),
                     document.items(),
-                    document.scenarios().all());
+                    document.scenarios().all(),
+                    document.past().equals(PlanPast.NONE) ? null : document.past());
         }
     }
 
@@ -62,7 +66,8 @@ public final class PlanForm {
             always("rules", BooksForms.RULE.list()),
             always("movements", BooksForms.MOVEMENT.list()),
             always("items", BooksForms.ITEM.list()),
-            always("scenarios", ScenarioForm.FORM.list()));
+            always("scenarios", ScenarioForm.FORM.list()),
+            ifAny("past", PastForms.PAST).says("Snapshots and log, where they were asked for."));
 
     private PlanForm() {}
 

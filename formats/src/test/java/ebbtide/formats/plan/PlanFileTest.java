@@ -10,9 +10,15 @@ import com.networknt.schema.SpecVersion.VersionFlag;
 import ebbtide.Asked;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
+import ebbtide.formats.plan.PlanPast.KeptSnapshot;
+import ebbtide.formats.plan.PlanPast.LoggedEdit;
+import ebbtide.formats.plan.PlanPast.VarianceNote;
+import ebbtide.plan.Line;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.track.Snapshot;
 import ebbtide.whatif.RandomScenarios;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -20,6 +26,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -68,12 +76,48 @@ class PlanFileTest {
                                 some.plan().lines().get(0).id())),
                 movements,
                 some.books().items().all(),
-                RandomScenarios.of(seed, some.plan()));
+                RandomScenarios.of(seed, some.plan()),
+                seed % 4 == 0 ? past(some) : PlanPast.NONE);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PlanWriter.write(document, out);
         assertThat(PlanReader.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(document);
         assertThat(schema().validate(out.toString(StandardCharsets.UTF_8), InputFormat.JSON))
                 .isEmpty();
+    }
+
+    /** What was of a plan: its forecast kept twice, once as a scenario's, a note on it, and two edits. */
+    private static PlanPast past(RandomPlans.Case some) {
+        Snapshot forecast = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), Line::name);
+        OffsetDateTime moment = OffsetDateTime.parse("2026-03-01T09:30:00Z");
+        LocalDate day = forecast.asOf();
+        return new PlanPast(
+                List.of(
+                        new KeptSnapshot("s1", "First", "", false, "", null, moment, day, -5, forecast),
+                        new KeptSnapshot("s2", "Late", "n", true, "all", "Late shops", moment, day, 7, forecast)),
+                List.of(new VarianceNote("s1", day, day.plusDays(6), "sales", "late \"shops\"")),
+                List.of(
+                        new LoggedEdit(moment, "ada", "Sales: 5", true),
+                        new LoggedEdit(moment, "", "Sales: 6", false)));
+    }
+
+    @Test
+    void brokenPast_isRefusedWithItsPlace() {
+        String plan = """
+        {"format": "ebbtide-plan", "version": 1, "settings": {"name": "P", "currency": "GBP", "asOf": "2026-03-01"},
+         "past": {"snapshots": [%s], "log": [{"madeAt": "yesterday", "author": "", "words": ""}]}}""";
+        String snapshot = """
+        {"id": "s", "name": "S", "takenAt": "2026-03-01T09:30:00Z", "lowWaterDay": "2026-03-01", "lowWaterCash": "0",
+         "forecast": {"asOf": "2026-03-01", "horizonEnd": "2026-03-31", "cash": "0", "lines": [
+          {"id": "x", "name": "X", "direction": "receipt", "committed": {"2026-03-01": "5"}}]}}""";
+        assertThat(problems(plan.formatted(snapshot)))
+                .extracting(one -> one.place() + ": " + one.sentence())
+                .containsExactlyInAnyOrder(
+                        "/past/snapshots/0/forecast: Its days lie after 2026-03-01 and up to 2026-03-31",
+                        "/past/log/0/madeAt: A moment is written 2026-03-01T09:30:00Z, but was 'yesterday'");
+        String whole = snapshot.replace("2026-03-01\": \"5", "2026-03-02\": \"5");
+        assertThat(problems(plan.formatted(whole + "," + whole).replace("yesterday", "2026-03-01T09:30:00Z")))
+                .extracting(PlanProblem::sentence)
+                .containsExactly("Two snapshots have the same id: give one of them another");
     }
 
     /** With -Dschema.write=true the file is written, not compared. */

@@ -1,0 +1,63 @@
+package ebbtide.app.api;
+
+import ebbtide.app.jobs.DailyBackups;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.storage.Stores;
+import java.io.IOException;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Plans that nobody works on any more: put into the archive and taken out of it, or deleted for good. */
+@RestController
+@RequestMapping("/api/plans/{plan}")
+class RemovalController {
+    private final Edits edits;
+    private final Stores stores;
+    private final DailyBackups backups;
+
+    RemovalController(Edits edits, Stores stores, DailyBackups backups) {
+        this.edits = edits;
+        this.stores = stores;
+        this.backups = backups;
+    }
+
+    /** Where all data lie as they were before a plan was deleted. */
+    record Deleted(String backup) {}
+
+    /** Puts a plan into the archive, where it is read and not changed, or takes it out. */
+    @PutMapping("/archived")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void archive(@PathVariable String plan, @RequestParam boolean archived) {
+        stores.plans().archive(plan, archived);
+    }
+
+    /** Deletes a plan whose name is said with it, once all data are copied. */
+    @DeleteMapping
+    Deleted delete(@PathVariable String plan, @RequestParam String name) {
+        PlanAtVersion now = edits.current(plan);
+        String named = now.plan().settings().name();
+        if (!named.equals(name.strip())) {
+            throw new IllegalArgumentException(
+                    "The plan is named '" + named + "', and not '" + name + "': type its name as it is to delete it");
+        }
+        String backup = backup(plan);
+        edits.remove(plan, now.version());
+        return new Deleted(backup);
+    }
+
+    private String backup(String plan) {
+        try {
+            return backups.beforeDeleting(plan).toString();
+        } catch (IOException e) {
+            throw new IllegalArgumentException(
+                    "The plan was not deleted, as no backup could be made before: " + e.getMessage(), e);
+        }
+    }
+}

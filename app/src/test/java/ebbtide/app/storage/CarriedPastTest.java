@@ -1,0 +1,72 @@
+package ebbtide.app.storage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import ebbtide.app.InMemory;
+import ebbtide.formats.plan.PlanDocument;
+import ebbtide.formats.plan.PlanPast.LoggedEdit;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.formats.plan.PlanWriter;
+import ebbtide.sim.DemoCompany;
+import ebbtide.sim.DemoPast;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** A plan file with its past: snapshots, the notes on them and the log are the same in the plan that is made of it. */
+@InMemory
+class CarriedPastTest {
+    @Autowired
+    private Edits edits;
+
+    @Autowired
+    private Stores stores;
+
+    @Test
+    void past_writtenAndReadIntoAnotherPlan_isTheSameThere() {
+        String plan = edits.add(DemoCompany.document(), DemoPast.forecasts().subList(0, 4));
+        String first = stores.snapshots().all(plan).get(0).id();
+        LocalDate day = LocalDate.of(2026, 2, 1);
+        edits.edit(plan, 1, "Note", draft -> draft.putNote(first, day, day.plusDays(6), "shop", "the storm | and ice"));
+        edits.edit(
+                plan,
+                2,
+                "Locked",
+                draft -> draft.putSaid(
+                        first, new SnapshotStore.SnapshotLabel("Approved", "by the board", true, "as agreed")));
+        edits.edit(
+                plan,
+                3,
+                "Kept",
+                draft -> draft.addSnapshot(
+                        ShortId.next(), "Now", "", edits.current(plan).forecast()));
+        edits.edit(plan, 4, "A rule out", draft -> draft.removeRule("rule-card"));
+        edits.undo(plan);
+        PlanDocument whole = edits.documentWithPast(plan);
+        assertThat(whole.past().snapshots()).hasSize(5);
+        assertThat(whole.past().log()).extracting(LoggedEdit::held).containsExactly(true, true, true, false);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PlanWriter.write(whole, out);
+
+        String copy = edits.add(PlanReader.read(new ByteArrayInputStream(out.toByteArray())));
+        assertThat(edits.documentWithPast(copy))
+                .usingRecursiveComparison()
+                .ignoringCollectionOrderInFields("movements")
+                .isEqualTo(whole);
+        assertThat(stores.snapshots().all(copy))
+                .usingRecursiveComparison()
+                .ignoringFields("size")
+                .isEqualTo(stores.snapshots().all(plan));
+        assertThat(stores.notes().of(copy, first, day, day.plusDays(6))).containsEntry("shop", "the storm | and ice");
+        assertThat(stores.log().latest(copy, 9))
+                .extracting(ChangeLog.ChangeListed::state)
+                .containsExactly("REPLACED", "CARRIED", "CARRIED", "CARRIED");
+        assertThatThrownBy(() -> edits.undo(copy)).hasMessageStartingWith("There is nothing to undo");
+        assertThat(edits.document(plan).past().snapshots())
+                .as("unless it is asked for")
+                .isEmpty();
+    }
+}

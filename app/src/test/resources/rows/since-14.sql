@@ -1,0 +1,1 @@
+update snapshot set scenario = 'Late shops' where plan_id = ':plan' and id = ':plan-whole';

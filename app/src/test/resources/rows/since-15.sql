@@ -1,0 +1,1 @@
+update plan set archived = true where id = ':plan';
