@@ -16,7 +16,7 @@
 {#if running}
   <div class="flex items-center gap-3">
     <div class="flex-1"><Progressbar progress={percent} size="h-2" /></div>
-    <span class="hush">{job.state === 'KEEPING' ? 'keeping' : `${percent}%`}, {job.rows} rows</span>
+    <span class="hush">{job.state === 'KEEPING' ? 'keeping' : 'reading'}, {percent}%, {job.rows} rows</span>
     <Act onclick={() => void work.stop()}>Stop</Act>
   </div>
 {:else}

@@ -2,6 +2,7 @@ package ebbtide.app.access;
 
 import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
+import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
@@ -117,6 +118,9 @@ public final class Startup {
         settings.put("server.port", port);
         settings.put("ebbtide.host", host);
         settings.put("ebbtide.data", data.path().toString());
+        settings.put(
+                "spring.servlet.multipart.location",
+                data.path().resolve(BankFiles.FOLDER).toAbsolutePath().toString());
         settings.put("ebbtide.backups", backups);
         settings.put("ebbtide.key", reached.key());
         if (demo) {

@@ -4,8 +4,8 @@ import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
 import ebbtide.app.jobs.StatementJob;
+import ebbtide.app.jobs.StatementJobs;
 import ebbtide.app.storage.DialectStore;
-import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
@@ -18,7 +18,6 @@ import ebbtide.formats.bank.CsvProposal;
 import ebbtide.formats.bank.DateOrder;
 import ebbtide.formats.bank.RowProblem;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.io.IOException;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Currency;
@@ -26,10 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -52,14 +47,19 @@ class BankFilesController {
     private final BankFiles files;
     private final DialectStore dialects;
     private final ArrivingStatements arriving;
+    private final StatementJobs jobs;
     private final Edits edits;
     private final Stores stores;
-    private final Map<String, StatementJob> jobs = new ConcurrentHashMap<>();
-    private final ExecutorService worker = Executors.newSingleThreadExecutor();
 
     BankFilesController(
-            BankFiles files, DialectStore dialects, ArrivingStatements arriving, Edits edits, Stores stores) {
+            BankFiles files,
+            DialectStore dialects,
+            ArrivingStatements arriving,
+            StatementJobs jobs,
+            Edits edits,
+            Stores stores) {
         this.files = files;
+        this.jobs = jobs;
         this.arriving = arriving;
         this.dialects = dialects;
         this.edits = edits;
@@ -124,13 +124,14 @@ class BankFilesController {
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     FileView hand(
-            @PathVariable String plan, @RequestParam(required = false) String account, @RequestPart MultipartFile file)
-            throws IOException {
+            @PathVariable String plan,
+            @RequestParam(required = false) String account,
+            @RequestPart MultipartFile file) {
         if (account != null) {
             requireAccounts(plan, List.of(account));
         }
         String name = Optional.ofNullable(file.getOriginalFilename()).orElse("bank file");
-        HeldFile held = files.hold(plan, account, name, file.getInputStream());
+        HeldFile held = files.hold(plan, account, name, file.getSize(), path -> file.transferTo(path.toFile()));
         if (files.format(held).isPresent()) {
             return declared(held, arriving.proposed(held));
         }
@@ -230,17 +231,8 @@ class BankFilesController {
 
     private JobView start(HeldFile held, boolean leaveBadRows, StatementJob.Content content) {
         String plan = held.planId();
-        StatementJob job =
-                new StatementJob(held, content, leaveBadRows, stores.rules().all(plan), edits, stores.statements());
-        String jobId = UUID.randomUUID().toString();
-        jobs.put(jobId, job);
-        worker.execute(() -> {
-            job.run();
-            if (job.progress().state() == StatementJob.State.DONE) {
-                files.drop(held.id());
-            }
-        });
-        return view(plan, jobId, job);
+        String id = jobs.start(held, content, leaveBadRows);
+        return view(plan, id, jobs.get(plan, id));
     }
 
     private Currency currency(String plan) {
@@ -265,22 +257,18 @@ class BankFilesController {
 
     @GetMapping("/jobs/{job}")
     JobView job(@PathVariable String plan, @PathVariable String job) {
-        return view(plan, job, running(job));
+        return view(plan, job, jobs.get(plan, job));
     }
 
     @DeleteMapping("/jobs/{job}")
     JobView stop(@PathVariable String plan, @PathVariable String job) {
-        running(job).stop();
-        return view(plan, job, running(job));
-    }
-
-    private StatementJob running(String job) {
-        return Optional.ofNullable(jobs.get(job)).orElseThrow(() -> new NotFound("running import", job));
+        jobs.get(plan, job).stop();
+        return view(plan, job, jobs.get(plan, job));
     }
 
     private JobView view(String plan, String id, StatementJob job) {
         StatementJob.Progress p = job.progress();
-        EditMade made = job.edit();
+        StatementJob.BroughtIn made = job.edit();
         return new JobView(
                 id,
                 p.state().name(),
@@ -294,6 +282,8 @@ class BankFilesController {
                 p.assigned(),
                 p.lastDay(),
                 p.sentence(),
-                made == null ? null : EditOutcome.of(plan, made, stores));
+                made == null
+                        ? null
+                        : EditOutcome.of(plan, made.words(), made.was(), made.became(), edits.shown(plan), stores));
     }
 }

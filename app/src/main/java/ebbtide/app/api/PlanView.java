@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.answers.ChecklistItem;
+import ebbtide.app.storage.Marks;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
@@ -52,18 +53,6 @@ public record PlanView(
             Marks marks,
             long cashNow,
             long headroomNow) {}
-
-    /** The figures that say whether cash is enough (rules 8.7). */
-    public record Marks(LocalDate lowWaterDay, long lowWaterHeadroom, long lowWaterCash, long peakNeed, long closing) {
-        static Marks of(Forecast forecast) {
-            return new Marks(
-                    forecast.lowWater().day(),
-                    forecast.lowWater().headroom(),
-                    forecast.lowWater().cash(),
-                    forecast.peakNeed(),
-                    forecast.closing(forecast.lastDay()));
-        }
-    }
 
     /** A scenario in the list of those that can be shown. */
     public record ScenarioName(String id, String name, boolean putBy) {}

@@ -1,5 +1,6 @@
 package ebbtide.app.jobs;
 
+import ebbtide.app.storage.DiskRoom;
 import ebbtide.app.storage.NotFound;
 import ebbtide.formats.bank.BankCsvReader;
 import ebbtide.formats.bank.BankRow;
@@ -15,7 +16,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashSet;
@@ -25,14 +25,34 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** The bank's files that were handed in and wait to be confirmed; the oldest go when there are many. */
 @Component
 public class BankFiles {
+    /** Where in the folder of the data they lie, and what is handed over arrives. */
+    public static final String FOLDER = "incoming";
+
     private static final int HEAD = 64 * 1024;
-    private static final int KEPT = 40;
+    private static final int KEPT = 20;
+    /** Two files of the largest. */
+    private static final long MOST_BYTES = 1L << 30;
+
+    private final Path folder;
+    private final DiskRoom room;
     private final Map<String, HeldFile> held = new LinkedHashMap<>();
+    private final Set<String> claimed = new HashSet<>();
+
+    /** Files that a killed program left behind go. */
+    BankFiles(@Value("${ebbtide.data:}") String data, DiskRoom room) throws IOException {
+        this.folder = data.isEmpty()
+                ? Files.createTempDirectory("ebbtide")
+                : Files.createDirectories(Path.of(data).resolve(FOLDER));
+        this.room = room;
+        dropAll();
+    }
 
     /**
      * A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its
@@ -43,28 +63,56 @@ public class BankFiles {
     /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
     public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
 
+    /** What lays the bytes of a file down at a path. */
+    @FunctionalInterface
+    public interface Bytes {
+        void layAt(Path path) throws IOException;
+    }
+
     /**
      * Takes a file in.
      *
      * @throws IllegalArgumentException for an empty file
+     * @throws ebbtide.app.storage.NoRoom where the disk has none for it
      */
-    public synchronized HeldFile hold(String planId, String account, String name, InputStream content) {
+    public synchronized HeldFile hold(String planId, String account, String name, long size, Bytes bytes) {
+        if (size == 0) {
+            throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
+        }
         try {
-            Path path = Files.createTempFile("ebbtide-bank", ".csv");
-            Files.copy(content, path, StandardCopyOption.REPLACE_EXISTING);
-            HeldFile file = new HeldFile(UUID.randomUUID().toString(), planId, account, name, path, Files.size(path));
-            if (file.size() == 0) {
-                Files.delete(path);
-                throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
-            }
-            held.put(file.id(), file);
-            if (held.size() > KEPT) {
-                drop(held.keySet().iterator().next());
-            }
+            letGo(size);
+            room.require(size);
+            String id = UUID.randomUUID().toString();
+            Path path = folder.resolve(id);
+            bytes.layAt(path);
+            HeldFile file = new HeldFile(id, planId, account, name, path, size);
+            held.put(id, file);
             return file;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** The oldest go that nobody is bringing in, until one more has its place. */
+    private void letGo(long size) {
+        for (HeldFile oldest : List.copyOf(held.values())) {
+            long bytes = held.values().stream().mapToLong(HeldFile::size).sum();
+            if (held.size() < KEPT && bytes + size <= MOST_BYTES) {
+                return;
+            }
+            if (!claimed.contains(oldest.id())) {
+                drop(oldest.id());
+            }
+        }
+    }
+
+    /** Keeps a file from being let go. */
+    synchronized void claim(String id) {
+        claimed.add(id);
+    }
+
+    synchronized void release(String id) {
+        claimed.remove(id);
     }
 
     /**
@@ -89,8 +137,13 @@ public class BankFiles {
     }
 
     @PreDestroy
-    synchronized void dropAll() {
-        new ArrayList<>(held.keySet()).forEach(this::drop);
+    final synchronized void dropAll() throws IOException {
+        held.clear();
+        try (Stream<Path> left = Files.list(folder)) {
+            for (Path one : left.toList()) {
+                Files.deleteIfExists(one);
+            }
+        }
     }
 
     /** Returns what the first lines of a file suggest. */

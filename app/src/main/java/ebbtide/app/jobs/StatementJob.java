@@ -2,8 +2,10 @@ package ebbtide.app.jobs;
 
 import ebbtide.app.storage.EditMade;
 import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.Marks;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.ShortId;
+import ebbtide.app.storage.StatementLaying;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.app.storage.StatementStore.ArrivingStatement;
 import ebbtide.books.AssignRule;
@@ -20,16 +22,17 @@ import java.nio.file.Files;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * The bringing in of one bank's file, with one statement or several: read whole first, then kept in one edit, or not at
- * all. With bad rows and no word to leave them out it stops before anything is kept.
+ * The bringing in of one bank's file, with one statement or several: read whole first, then a second time to be laid
+ * down row by row and kept in one edit, or not at all; however long it is, a batch of its rows is held. With bad rows
+ * and no word to leave them out it stops before anything is kept.
  */
 public final class StatementJob implements Runnable {
     private static final Logger LOG = LoggerFactory.getLogger(StatementJob.class);
@@ -80,6 +83,7 @@ public final class StatementJob implements Runnable {
     private final Edits edits;
     private final StatementStore statements;
     private final List<ArrivingStatement> arriving = new ArrayList<>();
+    private final List<StatementLaying> laid = new ArrayList<>();
     private final List<RowProblem> problems = new ArrayList<>();
     private volatile boolean stopAsked;
     private volatile State state = State.READING;
@@ -90,7 +94,7 @@ public final class StatementJob implements Runnable {
     private volatile int added;
     private volatile @Nullable LocalDate lastDay;
     private volatile String sentence = "";
-    private volatile @Nullable EditMade done;
+    private volatile @Nullable BroughtIn done;
 
     /** Makes the job of a file, its movements assigned by rules. */
     public StatementJob(
@@ -111,6 +115,15 @@ public final class StatementJob implements Runnable {
     /** Asks the job to stop; nothing of it is kept unless it was done already. */
     public void stop() {
         stopAsked = true;
+    }
+
+    /** Returns whether it has come to its end, whichever. */
+    boolean isOver() {
+        return state != State.READING && state != State.KEEPING;
+    }
+
+    String planId() {
+        return file.planId();
     }
 
     /** Returns how far the job is. */
@@ -135,18 +148,25 @@ public final class StatementJob implements Runnable {
                 sentence);
     }
 
-    /** Returns the edit of a job that is done, null before. */
-    public @Nullable EditMade edit() {
+    /** What the edit of a job did: a job is known long after, and holds no forecast. */
+    public record BroughtIn(String words, Marks was, Marks became) {
+        static BroughtIn of(EditMade made) {
+            return new BroughtIn(
+                    made.words(),
+                    Marks.of(made.was().forecast()),
+                    Marks.of(made.became().forecast()));
+        }
+    }
+
+    /** Returns what the edit of a job did that is done, null before. */
+    public @Nullable BroughtIn edit() {
         return done;
     }
 
     @Override
     public void run() {
         try {
-            read();
-            if (stopAsked) {
-                throw new Stopped();
-            }
+            read(new Reading());
             if (badRows > 0 && !leaveBadRows) {
                 end(
                         State.BAD_ROWS,
@@ -154,7 +174,7 @@ public final class StatementJob implements Runnable {
                                 + " could not be taken as they stand: nothing was brought in yet.");
                 return;
             }
-            if (arriving.stream().allMatch(one -> one.movements().isEmpty() && one.declared() == null)) {
+            if (arriving.stream().allMatch(ArrivingStatement::isEmpty)) {
                 throw new IllegalArgumentException(
                         "No movement was found in the file: look at which columns hold what");
             }
@@ -173,10 +193,11 @@ public final class StatementJob implements Runnable {
 
     /**
      * Says how the job ended: the sentence stands before the state, by which a reader knows that it may be read. What
-     * was read is let go: a job is looked at long after, and a million rows are most of the heap.
+     * was noted of the file is let go: a job is looked at long after.
      */
     private void end(State ended, String said) {
         arriving.clear();
+        laid.clear();
         sentence = said;
         state = ended;
     }
@@ -190,46 +211,46 @@ public final class StatementJob implements Runnable {
         }
     }
 
-    private void read() throws IOException {
+    private void read(Arrivals into) throws IOException {
+        bytesRead = 0;
         try (InputStream in = new Counting(Files.newInputStream(file.path()))) {
-            content.read(in, new Arrivals());
+            content.read(in, into);
+        }
+        goOn();
+    }
+
+    private void goOn() {
+        if (stopAsked) {
+            throw new Stopped();
         }
     }
 
     /** What arrives while a file is read: statement by statement, row by row. */
-    public final class Arrivals implements BankCsvReader.Sink {
-        private List<BankMovement> movements = new ArrayList<>();
+    public abstract sealed class Arrivals implements BankCsvReader.Sink {
         private String account = "";
 
-        private Arrivals() {}
-
         /** Begins what arrives for an account, with the balances that the bank declares, or null. */
-        public void begin(String of, @Nullable StatementBalances declared) {
+        public final void begin(String of, @Nullable StatementBalances declared) {
             account = of;
-            movements = new ArrayList<>();
-            arriving.add(new ArrivingStatement(of, file.name(), movements, declared));
+            begun(of, declared);
         }
 
+        abstract void begun(String of, @Nullable StatementBalances declared);
+
+        /** Takes a movement as it would be kept. */
+        abstract void take(BankMovement movement);
+
         @Override
-        public void row(BankRow row) {
-            if (stopAsked) {
-                throw new Stopped();
-            }
+        public final void row(BankRow row) {
+            goOn();
+            BankMovement movement;
             try {
-                movements.add(movement(row));
+                movement = movement(row);
             } catch (IllegalArgumentException e) {
                 problem(new RowProblem(row.line(), String.valueOf(e.getMessage()), row.counterparty()));
+                return;
             }
-        }
-
-        @Override
-        public void problem(RowProblem problem) {
-            badRows++;
-            synchronized (problems) {
-                if (problems.size() < MOST_PROBLEMS) {
-                    problems.add(problem);
-                }
-            }
+            take(movement);
         }
 
         private BankMovement movement(BankRow row) {
@@ -242,45 +263,102 @@ public final class StatementJob implements Runnable {
                     row.counterparty(),
                     row.reference(),
                     List.of());
-            BankMovement movement = row.minor() == 0
+            return row.minor() == 0
                     ? bare
                     : AssignRule.findFitting(rules, bare)
                             .map(rule -> bare.withParts(rule.partsOf(bare)))
                             .orElse(bare);
-            rows++;
-            assigned += movement.parts().isEmpty() ? 0 : 1;
-            lastDay = lastDay == null || row.bookingDate().isAfter(lastDay) ? row.bookingDate() : lastDay;
-            return movement;
         }
     }
 
-    private void keep() {
-        Map<String, ArrivingStatement> laid = new LinkedHashMap<>();
+    /** The first reading: what there is of each day, and what is wrong. */
+    private final class Reading extends Arrivals {
+        private SortedMap<LocalDate, Integer> days = new TreeMap<>();
+
+        @Override
+        void begun(String of, @Nullable StatementBalances declared) {
+            days = new TreeMap<>();
+            arriving.add(new ArrivingStatement(of, file.name(), days, declared));
+        }
+
+        @Override
+        void take(BankMovement movement) {
+            LocalDate day = movement.bookingDate();
+            days.merge(day, 1, Integer::sum);
+            rows++;
+            assigned += movement.parts().isEmpty() ? 0 : 1;
+            lastDay = lastDay == null || day.isAfter(lastDay) ? day : lastDay;
+        }
+
+        @Override
+        public void problem(RowProblem problem) {
+            goOn();
+            badRows++;
+            synchronized (problems) {
+                if (problems.size() < MOST_PROBLEMS) {
+                    problems.add(problem);
+                }
+            }
+        }
+    }
+
+    /** The second reading: what is good is laid down, statement by statement. */
+    private final class Laying extends Arrivals {
+        private final List<String> ids;
+        private int begun;
+
+        Laying(List<String> ids) {
+            this.ids = ids;
+        }
+
+        @Override
+        void begun(String of, @Nullable StatementBalances declared) {
+            laid.add(statements.laying(file.planId(), ids.get(begun), arriving.get(begun), StatementJob.this::goOn));
+            begun++;
+        }
+
+        @Override
+        void take(BankMovement movement) {
+            laid.get(begun - 1).take(movement);
+        }
+
+        @Override
+        public void problem(RowProblem problem) {
+            // It was said when the file was read first.
+        }
+    }
+
+    private void keep() throws IOException {
+        List<String> ids = arriving.stream()
+                .map(one -> one.isEmpty() ? "" : ShortId.next())
+                .toList();
         List<String> toSwitchOn = new ArrayList<>();
         try {
-            arriving.stream()
-                    .filter(one -> !one.movements().isEmpty() || one.declared() != null)
-                    .forEach(one -> laid.put(ShortId.next(), one));
-            laid.forEach((id, one) -> statements.begin(file.planId(), id, one));
+            for (int i = 0; i < ids.size(); i++) {
+                if (!arriving.get(i).isEmpty()) {
+                    statements.begin(file.planId(), ids.get(i), arriving.get(i));
+                }
+            }
             // Not before it is begun: who has seen it being kept must be told if it is cut off.
             state = State.KEEPING;
-            for (Map.Entry<String, ArrivingStatement> entry : laid.entrySet()) {
-                ArrivingStatement one = entry.getValue();
-                int fresh = lay(entry.getKey(), one);
-                if (fresh > 0 || one.declared() != null && !statements.isThere(file.planId(), one.declared())) {
-                    toSwitchOn.add(entry.getKey());
+            read(new Laying(ids));
+            for (int i = 0; i < ids.size(); i++) {
+                int fresh = laid.get(i).end();
+                StatementBalances declared = arriving.get(i).declared();
+                if (fresh > 0 || declared != null && !statements.isThere(file.planId(), declared)) {
+                    toSwitchOn.add(ids.get(i));
                 } else {
-                    statements.takeUp(file.planId(), entry.getKey());
+                    statements.takeUp(file.planId(), ids.get(i));
                 }
                 added += fresh;
             }
-            done = edits.edit(
+            done = BroughtIn.of(edits.edit(
                     file.planId(),
                     "Statement " + file.name() + " brought in",
-                    draft -> toSwitchOn.forEach(draft::switchOn));
-        } catch (RuntimeException e) {
+                    draft -> toSwitchOn.forEach(draft::switchOn)));
+        } catch (IOException | RuntimeException e) {
             added = 0;
-            laid.keySet().forEach(id -> statements.takeUp(file.planId(), id));
+            ids.forEach(id -> statements.takeUp(file.planId(), id));
             throw e;
         }
         end(
@@ -289,14 +367,6 @@ public final class StatementJob implements Runnable {
                         ? "Every movement of this file was there already: nothing was added."
                         : added + (added == 1 ? " movement" : " movements") + " brought in"
                                 + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
-    }
-
-    private int lay(String id, ArrivingStatement one) {
-        return statements.lay(file.planId(), id, one, () -> {
-            if (stopAsked) {
-                throw new Stopped();
-            }
-        });
     }
 
     /** Counts the bytes that were read, for progress. */

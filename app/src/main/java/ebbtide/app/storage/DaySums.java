@@ -43,14 +43,23 @@ class DaySums {
 
     private record AccountDay(String account, LocalDate day, int direction) {}
 
+    /** What movements come to by day, added up one after the other. */
+    static final class Added {
+        private final Map<LineDay, long[]> lines = new HashMap<>();
+        private final Map<AccountDay, long[]> accounts = new HashMap<>();
+        private final Map<ItemDay, long[]> items = new HashMap<>();
+
+        void add(BankMovement movement) {
+            DaySums.add(movement, 1, lines, accounts);
+            addItems(movement, 1, items);
+        }
+    }
+
     /** Keeps the sums of a statement that has none yet. */
-    void lay(String planId, String statementId, List<BankMovement> movements) {
-        Map<LineDay, long[]> lines = new HashMap<>();
-        Map<AccountDay, long[]> accounts = new HashMap<>();
-        movements.forEach(movement -> add(movement, 1, lines, accounts));
+    void lay(String planId, String statementId, Added added) {
         template.batchUpdate(
                 "insert into line_day (plan_id, statement_id, account, line_id, booking_date, direction, minor, settled) values (?, ?, ?, ?, ?, ?, ?, ?)",
-                lines.entrySet().stream()
+                added.lines.entrySet().stream()
                         .map(e -> new Object[] {
                             planId,
                             statementId,
@@ -64,7 +73,7 @@ class DaySums {
                         .toList());
         template.batchUpdate(
                 "insert into account_day (plan_id, statement_id, account, booking_date, direction, minor, unassigned, waiting) values (?, ?, ?, ?, ?, ?, ?, ?)",
-                accounts.entrySet().stream()
+                added.accounts.entrySet().stream()
                         .map(e -> new Object[] {
                             planId,
                             statementId,
@@ -76,11 +85,9 @@ class DaySums {
                             e.getValue()[2]
                         })
                         .toList());
-        Map<ItemDay, long[]> items = new HashMap<>();
-        movements.forEach(movement -> addItems(movement, 1, items));
         template.batchUpdate(
                 "insert into item_day (plan_id, statement_id, account, line_id, item_id, booking_date, minor, closed) values (?, ?, ?, ?, ?, ?, ?, ?)",
-                items.entrySet().stream()
+                added.items.entrySet().stream()
                         .map(e -> new Object[] {
                             planId,
                             statementId,

@@ -296,10 +296,11 @@ public final class Draft {
         if (movements.isEmpty()) {
             return 0;
         }
-        StatementStore.ArrivingStatement arriving =
-                new StatementStore.ArrivingStatement(account, fileName, movements, null);
+        StatementStore.ArrivingStatement arriving = StatementStore.ArrivingStatement.of(account, fileName, movements);
         stores.statements().begin(planId, id, arriving);
-        int added = stores.statements().lay(planId, id, arriving, () -> {});
+        StatementLaying laying = stores.statements().laying(planId, id, arriving, () -> {});
+        movements.forEach(laying::take);
+        int added = laying.end();
         if (added > 0) {
             switchOn(id);
         } else {

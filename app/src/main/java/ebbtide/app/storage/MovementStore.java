@@ -136,21 +136,30 @@ public class MovementStore implements UndoableStore {
                 .update();
     }
 
-    /** Returns how often each fingerprint is already among an account's movements of a day. */
-    Map<String, Integer> fingerprints(String planId, String account, LocalDate day) {
+    /** Returns how often each fingerprint is already among an account's movements of a day; of so many at the most. */
+    Map<String, Integer> fingerprints(String planId, String account, LocalDate day, int most) {
         Map<String, Integer> counts = new HashMap<>();
         client.sql("""
         select fingerprint, count(*) as times from movement
         where plan_id = :plan and account = :account and booking_date = :day and statement_id not in (:off)
-        group by fingerprint""")
+        group by fingerprint limit :most""")
                 .param("plan", planId)
                 .param("account", account)
                 .param("day", day)
+                .param("most", most)
                 .param("off", switchedOff(planId))
                 .query(row -> {
                     counts.put(row.getString("fingerprint"), row.getInt("times"));
                 });
         return counts;
+    }
+
+    /** Keeps what the movements of a statement come to by day, and how many they are. */
+    void end(String planId, String statementId, DaySums.Added added, int count) {
+        sums.lay(planId, statementId, added);
+        client.sql("update statement set movements = ? where plan_id = ? and id = ?")
+                .params(count, planId, statementId)
+                .update();
     }
 
     /** Returns the books of a plan's accounts, from what they come to by day. */
@@ -317,12 +326,10 @@ public class MovementStore implements UndoableStore {
      */
     void removeOf(String planId, String statementId) {
         sums.remove(planId, statementId);
-        List<Long> ids = client.sql("select id from movement where plan_id = ? and statement_id = ?")
-                .params(planId, statementId)
-                .query(Long.class)
-                .list();
-        for (int from = 0; from < ids.size(); from += BATCH) {
-            Long[] some = ids.subList(from, Math.min(ids.size(), from + BATCH)).toArray(Long[]::new);
+        for (List<Long> ids = idsAfter(planId, statementId, 0);
+                !ids.isEmpty();
+                ids = idsAfter(planId, statementId, ids.get(ids.size() - 1))) {
+            Long[] some = ids.toArray(Long[]::new);
             client.sql(
                             "merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete")
                     .param(some)
@@ -332,6 +339,15 @@ public class MovementStore implements UndoableStore {
                     .param(some)
                     .update();
         }
+    }
+
+    /** The next batch in the order of ids, which is that of their key: nothing is read twice. */
+    private List<Long> idsAfter(String planId, String statementId, long id) {
+        return client.sql(
+                        "select id from movement where id > ? and plan_id = ? and statement_id = ? order by id limit ?")
+                .params(id, planId, statementId, BATCH)
+                .query(Long.class)
+                .list();
     }
 
     /** Returns the ids of the movements that have a part on a line. */

@@ -6,12 +6,8 @@ import ebbtide.books.StatementBalances;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -25,14 +21,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class StatementStore implements UndoableStore {
     private final JdbcClient client;
     private final MovementStore movements;
-    private final DaySums sums;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    StatementStore(
-            JdbcClient client, MovementStore movements, DaySums sums, TransactionTemplate transaction, Clock clock) {
+    StatementStore(JdbcClient client, MovementStore movements, TransactionTemplate transaction, Clock clock) {
         this.client = client;
-        this.sums = sums;
         this.transaction = transaction;
         this.movements = movements;
         this.clock = clock;
@@ -62,14 +55,26 @@ public class StatementStore implements UndoableStore {
     }
 
     /**
-     * What comes in for an account: the movements that were read, and the balances if the file declares them (else
+     * What comes in for an account: how many movements of each day, and the balances if the file declares them (else
      * null).
      */
     public record ArrivingStatement(
             String account,
             String fileName,
-            List<BankMovement> movements,
-            @Nullable StatementBalances declared) {}
+            SortedMap<LocalDate, Integer> rows,
+            @Nullable StatementBalances declared) {
+        /** Returns what arrives with these movements, without declared balances. */
+        public static ArrivingStatement of(String account, String fileName, List<BankMovement> movements) {
+            SortedMap<LocalDate, Integer> rows = new TreeMap<>();
+            movements.forEach(one -> rows.merge(one.bookingDate(), 1, Integer::sum));
+            return new ArrivingStatement(account, fileName, rows, null);
+        }
+
+        /** Whether nothing arrives, no statement without movements either. */
+        public boolean isEmpty() {
+            return rows.isEmpty() && declared == null;
+        }
+    }
 
     /** Returns what a statement's movements are in the books of a plan's accounts. */
     BooksWithCount books(String planId, String id, List<Account> accounts) {
@@ -164,20 +169,9 @@ public class StatementStore implements UndoableStore {
      * it, and what cuts the work off is said.
      */
     public void begin(String planId, String id, ArrivingStatement arriving) {
-        List<BankMovement> read = arriving.movements();
         StatementBalances declared = arriving.declared();
-        LocalDate first = declared != null
-                ? declared.from()
-                : read.stream()
-                        .map(BankMovement::bookingDate)
-                        .min(Comparator.naturalOrder())
-                        .orElseThrow();
-        LocalDate last = declared != null
-                ? declared.to()
-                : read.stream()
-                        .map(BankMovement::bookingDate)
-                        .max(Comparator.naturalOrder())
-                        .orElseThrow();
+        LocalDate first = declared != null ? declared.from() : arriving.rows().firstKey();
+        LocalDate last = declared != null ? declared.to() : arriving.rows().lastKey();
         client.sql("""
         insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active, kept,
           number, opening, closing)
@@ -197,62 +191,11 @@ public class StatementStore implements UndoableStore {
     }
 
     /**
-     * Lays down the movements that arrive for a statement that was begun and are not among the account's yet, switched
-     * off, and returns how many those are. A movement is the same as another if account, day, amount and the bank's
-     * words are; a file that has it twice adds it twice. {@code eachBatch} runs before every ten thousand and may throw
-     * to end the work, which leaves nothing.
+     * Returns the laying down of the movements that arrive for a statement that was begun. {@code eachBatch} runs
+     * before every ten thousand and may throw to end the work: the statement is then to be taken up.
      */
-    public int lay(String planId, String id, ArrivingStatement arriving, Runnable eachBatch) {
-        List<BankMovement> fresh = fresh(planId, arriving);
-        try {
-            layAll(planId, arriving.account(), id, fresh, eachBatch);
-            transaction.executeWithoutResult(status -> {
-                sums.lay(planId, id, fresh);
-                client.sql("update statement set movements = ? where plan_id = ? and id = ?")
-                        .params(fresh.size(), planId, id)
-                        .update();
-            });
-            return fresh.size();
-        } catch (RuntimeException e) {
-            takeUp(planId, id);
-            throw e;
-        }
-    }
-
-    /**
-     * What is not there yet, by day: what is known of one day at a time is held, for that of a large file's days would
-     * fill the heap.
-     */
-    private List<BankMovement> fresh(String planId, ArrivingStatement arriving) {
-        SortedMap<LocalDate, List<BankMovement>> byDay = new TreeMap<>();
-        arriving.movements().forEach(movement -> byDay.computeIfAbsent(movement.bookingDate(), day -> new ArrayList<>())
-                .add(movement));
-        List<BankMovement> fresh = new ArrayList<>(arriving.movements().size());
-        byDay.forEach(
-                (day, ofDay) -> fresh.addAll(without(movements.fingerprints(planId, arriving.account(), day), ofDay)));
-        return fresh;
-    }
-
-    private static List<BankMovement> without(Map<String, Integer> known, List<BankMovement> read) {
-        if (known.isEmpty()) {
-            return read;
-        }
-        Map<String, Integer> seen = new HashMap<>();
-        return read.stream()
-                .filter(movement -> {
-                    String fingerprint = Fingerprint.of(movement);
-                    return seen.merge(fingerprint, 1, Integer::sum) > known.getOrDefault(fingerprint, 0);
-                })
-                .toList();
-    }
-
-    /** A batch and a transaction at a time: nothing of it counts before the statement is switched on. */
-    private void layAll(String planId, String account, String id, List<BankMovement> fresh, Runnable eachBatch) {
-        for (int from = 0; from < fresh.size(); from += MovementStore.BATCH) {
-            List<BankMovement> batch = fresh.subList(from, Math.min(fresh.size(), from + MovementStore.BATCH));
-            eachBatch.run();
-            transaction.executeWithoutResult(status -> movements.add(planId, account, id, batch));
-        }
+    public StatementLaying laying(String planId, String id, ArrivingStatement arriving, Runnable eachBatch) {
+        return new StatementLaying(planId, id, arriving, movements, transaction, eachBatch);
     }
 
     @Override

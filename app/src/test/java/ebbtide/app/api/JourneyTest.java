@@ -14,8 +14,8 @@ import ebbtide.app.storage.Stores;
 import ebbtide.formats.bank.CsvProposal;
 import ebbtide.money.Money;
 import ebbtide.sim.DemoCompany;
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -191,7 +191,7 @@ class JourneyTest extends ApiJourney {
     @Test
     void bankFile_stoppedOrUnreadable_bringsInNothing() throws Exception {
         byte[] csv = "Date,Description,Amount\n02/03/2026,TEA,-3.00\n".getBytes(StandardCharsets.UTF_8);
-        BankFiles.HeldFile held = files.hold(plan, "current", "tea.csv", new ByteArrayInputStream(csv));
+        BankFiles.HeldFile held = files.hold(plan, "current", "tea.csv", csv.length, path -> Files.write(path, csv));
         long before = version();
         StatementJob job = new StatementJob(
                 held,

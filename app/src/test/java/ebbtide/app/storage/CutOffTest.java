@@ -56,14 +56,18 @@ class CutOffTest {
         String plan = plan();
         List<BankMovement> many =
                 IntStream.range(0, 25_000).mapToObj(i -> movement(i)).toList();
-        StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
+        StatementStore.ArrivingStatement arriving = StatementStore.ArrivingStatement.of("a", "big.csv", many);
         stores.statements().begin(plan, "s-" + plan, arriving);
         int[] batches = {0};
-        assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
-                    if (++batches[0] == 3) {
-                        throw new Killed();
-                    }
-                }))
+        StatementLaying laying = stores.statements().laying(plan, "s-" + plan, arriving, () -> {
+            if (++batches[0] == 3) {
+                throw new Killed();
+            }
+        });
+        assertThatThrownBy(() -> {
+                    many.forEach(laying::take);
+                    laying.end();
+                })
                 .isInstanceOf(Killed.class);
         assertThat(stores.movements().find(plan, new Query(null, Which.ALL, null, null, "", null, 10, 0)))
                 .isEmpty();
@@ -99,10 +103,7 @@ class CutOffTest {
     void begin_cutOffBeforeTheFirstMovement_isSaidAtTheNextStart() {
         String plan = plan();
         stores.statements()
-                .begin(
-                        plan,
-                        "s-" + plan,
-                        new StatementStore.ArrivingStatement("a", "small.csv", List.of(movement(1)), null));
+                .begin(plan, "s-" + plan, StatementStore.ArrivingStatement.of("a", "small.csv", List.of(movement(1))));
         assertThat(stores.statements().takeUpCutOff().stream()
                         .filter(one -> one.planId().equals(plan)))
                 .singleElement()

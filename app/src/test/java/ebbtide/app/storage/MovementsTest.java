@@ -172,15 +172,20 @@ class MovementsTest {
         String plan = plan();
         List<BankMovement> many =
                 IntStream.range(0, 25_000).mapToObj(i -> some("a", i)).toList();
-        StatementStore.ArrivingStatement arriving = new StatementStore.ArrivingStatement("a", "big.csv", many, null);
+        StatementStore.ArrivingStatement arriving = StatementStore.ArrivingStatement.of("a", "big.csv", many);
         stores.statements().begin(plan, "s-" + plan, arriving);
         int[] batches = {0};
-        assertThatThrownBy(() -> stores.statements().lay(plan, "s-" + plan, arriving, () -> {
-                    if (++batches[0] == 3) {
-                        throw new IllegalStateException("stopped by hand");
-                    }
-                }))
+        StatementLaying laying = stores.statements().laying(plan, "s-" + plan, arriving, () -> {
+            if (++batches[0] == 3) {
+                throw new IllegalStateException("stopped by hand");
+            }
+        });
+        assertThatThrownBy(() -> {
+                    many.forEach(laying::take);
+                    laying.end();
+                })
                 .hasMessage("stopped by hand");
+        stores.statements().takeUp(plan, "s-" + plan);
         assertThat(stores.movements()
                         .booksOf(plan, stores.accounts().all(plan), "s-" + plan)
                         .books()

@@ -1,0 +1,83 @@
+package ebbtide.app.jobs;
+
+import ebbtide.app.jobs.BankFiles.HeldFile;
+import ebbtide.app.storage.Edits;
+import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Stores;
+import jakarta.annotation.PreDestroy;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.stereotype.Component;
+
+/** The bringing in of bank files, one after the other; of those that are over the last ten are known. */
+@Component
+public class StatementJobs {
+    private static final int KNOWN = 10;
+    /** More than a finance team ever hands over at a time. */
+    private static final int MOST_WAITING = 50;
+
+    private final BankFiles files;
+    private final Edits edits;
+    private final Stores stores;
+    private final Map<String, StatementJob> jobs = new LinkedHashMap<>();
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> new Thread(work, "bank-files"));
+
+    StatementJobs(BankFiles files, Edits edits, Stores stores) {
+        this.files = files;
+        this.edits = edits;
+        this.stores = stores;
+    }
+
+    /**
+     * Starts bringing in a file, whose movements are assigned by the plan's rules; returns the job's id.
+     *
+     * @throws IllegalArgumentException while too many others wait
+     */
+    public synchronized String start(HeldFile file, StatementJob.Content content, boolean leaveBadRows) {
+        List<String> over = jobs.entrySet().stream()
+                .filter(one -> one.getValue().isOver())
+                .map(Map.Entry::getKey)
+                .toList();
+        over.subList(0, Math.max(0, over.size() - KNOWN + 1)).forEach(jobs::remove);
+        if (jobs.size() - over.size() >= MOST_WAITING) {
+            throw new IllegalArgumentException(
+                    "There are " + MOST_WAITING + " files being brought in already: wait for one of them to end");
+        }
+        StatementJob job = new StatementJob(
+                file, content, leaveBadRows, stores.rules().all(file.planId()), edits, stores.statements());
+        String id = UUID.randomUUID().toString();
+        jobs.put(id, job);
+        files.claim(file.id());
+        worker.execute(() -> {
+            job.run();
+            files.release(file.id());
+            if (job.progress().state() == StatementJob.State.DONE) {
+                files.drop(file.id());
+            }
+        });
+        return id;
+    }
+
+    /**
+     * Returns a job of a plan.
+     *
+     * @throws NotFound for an id that is not there, or is no longer known
+     */
+    public synchronized StatementJob get(String planId, String id) {
+        StatementJob job = jobs.get(id);
+        if (job == null || !job.planId().equals(planId)) {
+            throw new NotFound("running import", id);
+        }
+        return job;
+    }
+
+    /** At the end of the program what is under way is given up, and the next start says so. */
+    @PreDestroy
+    void end() {
+        worker.shutdownNow();
+    }
+}
