@@ -48,7 +48,7 @@ public record Money(Currency currency, long minor) {
      */
     public static long minor(String number, Currency currency) {
         try {
-            BigDecimal minor = new BigDecimal(number.strip()).movePointRight(decimals(currency));
+            BigDecimal minor = Decimals.parse(number).movePointRight(decimals(currency));
             if (minor.precision() - minor.scale() > MOST_DIGITS) {
                 throw new ArithmeticException("too long");
             }

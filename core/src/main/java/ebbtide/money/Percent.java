@@ -34,7 +34,7 @@ public record Percent(long millionths) implements Comparable<Percent> {
             number = number.substring(0, number.length() - 1).strip();
         }
         try {
-            return of(new BigDecimal(number));
+            return of(Decimals.parse(number));
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException("A percentage is a number such as 12.5, but was '" + text + "'");
         }

@@ -46,7 +46,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/plans/{plan}/budget")
 class BudgetController {
-    private static final long MOST_BYTES = 20_000_000;
     private final Edits edits;
     private final Stores stores;
     private final BudgetLabelStore labels;
@@ -87,10 +86,6 @@ class BudgetController {
     BudgetView look(
             @PathVariable String plan, @RequestPart MultipartFile file, @RequestParam(required = false) String sheet)
             throws IOException {
-        if (file.getSize() > MOST_BYTES) {
-            throw new IllegalArgumentException(
-                    "The file is larger than 20 MB: bring in the sheet with the budget alone");
-        }
         Plan current = edits.current(plan).plan();
         Map<String, Budget> budgets = new LinkedHashMap<>();
         IllegalArgumentException none = null;

@@ -341,10 +341,13 @@ public class MovementStore implements UndoableStore {
         }
     }
 
-    /** The next batch in the order of ids, which is that of their key: nothing is read twice. */
+    /**
+     * The next batch in the order of ids, which is that of their key: nothing is read twice. The plan is asked for in a
+     * way that the index by days does not answer, which would read and sort all movements for every batch.
+     */
     private List<Long> idsAfter(String planId, String statementId, long id) {
         return client.sql(
-                        "select id from movement where id > ? and plan_id = ? and statement_id = ? order by id limit ?")
+                        "select id from movement where id > ? and plan_id || '' = ? and statement_id = ? order by id limit ?")
                 .params(id, planId, statementId, BATCH)
                 .query(Long.class)
                 .list();

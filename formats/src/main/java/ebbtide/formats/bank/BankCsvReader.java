@@ -13,6 +13,7 @@ import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Streams a bank's CSV file by its dialect: each good row once, each bad one with its line and reason. */
 public final class BankCsvReader {
@@ -22,6 +23,9 @@ public final class BankCsvReader {
 
         void problem(RowProblem problem);
     }
+
+    /** Of a row that is said to be wrong. */
+    private static final int MOST_SHOWN = 500;
 
     private final CsvDialect dialect;
     private final Currency currency;
@@ -38,13 +42,14 @@ public final class BankCsvReader {
      * @throws UncheckedIOException where the stream fails
      */
     public void read(InputStream in, Sink sink) {
-        BalanceCheck balances = new BalanceCheck(currency);
+        Rows rows = new Rows(sink);
         try (CsvReader<CsvRecord> csv = open(in, dialect)) {
             for (CsvRecord record : csv) {
                 if (record.getStartingLineNumber() > dialect.headerLines() && !isEmpty(record)) {
-                    readRow(record, balances, sink);
+                    rows.read(record);
                 }
             }
+            rows.end();
         } catch (CsvParseException e) {
             sink.problem(new RowProblem(
                     0, "The file breaks off in the middle of a quoted field or field too long: " + e.getMessage(), ""));
@@ -74,20 +79,70 @@ public final class BankCsvReader {
         return pushback;
     }
 
-    private void readRow(CsvRecord record, BalanceCheck balances, Sink sink) {
-        int line = (int) record.getStartingLineNumber();
-        try {
-            BankRow row = row(record, line);
-            balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(line, reason, whole(record))));
+    /**
+     * The rows one after the other. One without a balance waits for the next: as the last of a file whose other rows
+     * all have one it was cut off, and its amount may be too.
+     */
+    private final class Rows {
+        private final Sink sink;
+        private final BalanceCheck balances = new BalanceCheck(currency);
+        private @Nullable BankRow waiting;
+        private String waitingWhole = "";
+        private boolean allHaveBalances = true;
+        private boolean any;
+
+        Rows(Sink sink) {
+            this.sink = sink;
+        }
+
+        void read(CsvRecord record) {
+            pass();
+            int line = (int) record.getStartingLineNumber();
+            try {
+                BankRow row = row(record, line);
+                if (row.balance() == null && allHaveBalances && any) {
+                    waiting = row;
+                    waitingWhole = whole(record);
+                } else {
+                    allHaveBalances &= row.balance() != null;
+                    take(row, whole(record));
+                }
+            } catch (IllegalArgumentException e) {
+                balances.forget();
+                allHaveBalances &= !field(record, dialect.columns().balance()).isEmpty();
+                sink.problem(new RowProblem(line, String.valueOf(e.getMessage()), whole(record)));
+            }
+        }
+
+        private void take(BankRow row, String whole) {
+            any = true;
+            balances.check(row).ifPresent(reason -> sink.problem(new RowProblem(row.line(), reason, whole)));
             sink.row(row);
-        } catch (IllegalArgumentException e) {
-            balances.forget();
-            sink.problem(new RowProblem(line, String.valueOf(e.getMessage()), whole(record)));
+        }
+
+        /** Lets a row through that another follows. */
+        private void pass() {
+            BankRow row = waiting;
+            if (row != null) {
+                waiting = null;
+                allHaveBalances = false;
+                take(row, waitingWhole);
+            }
+        }
+
+        void end() {
+            if (waiting != null) {
+                sink.problem(new RowProblem(
+                        waiting.line(),
+                        "the file breaks off in it: every row before it has a balance, and it has none",
+                        waitingWhole));
+            }
         }
     }
 
     private String whole(CsvRecord record) {
-        return String.join(String.valueOf(dialect.separator()), record.getFields());
+        String whole = String.join(String.valueOf(dialect.separator()), record.getFields());
+        return whole.length() <= MOST_SHOWN ? whole : whole.substring(0, MOST_SHOWN) + "\u2026";
     }
 
     private BankRow row(CsvRecord record, int line) {

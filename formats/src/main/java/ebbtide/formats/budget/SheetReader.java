@@ -5,17 +5,13 @@ import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.stream.Stream;
-import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
-import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -29,7 +25,8 @@ import org.dhatim.fastexcel.reader.Row;
 public final class SheetReader {
     private static final int MOST_ROWS = 5_000;
     private static final int MOST_COLUMNS = 300;
-    private static final long MOST_UNPACKED = 100_000_000;
+    /** A quarter of a million rows of a ledger's list, twelve columns each. */
+    private static final int MOST_CELLS = 3_000_000;
     /** Excel keeps dates as days since the last of 1899; budgets lie between 1990 and 2120. */
     private static final double FIRST_DATE = 32_874;
 
@@ -56,9 +53,19 @@ public final class SheetReader {
     }
 
     private static List<Sheet> workbook(byte[] file, int mostRows) {
-        checkUnpackedSize(file);
+        try {
+            return sheets(file, mostRows, WorkbookBounds.require(file));
+        } catch (TooLarge e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            throw new IllegalArgumentException(
+                    "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
+        }
+    }
+
+    private static List<Sheet> sheets(byte[] file, int mostRows, boolean styled) throws IOException {
         try (ReadableWorkbook workbook =
-                new ReadableWorkbook(new ByteArrayInputStream(file), new ReadingOptions(true, false))) {
+                new ReadableWorkbook(new ByteArrayInputStream(file), new ReadingOptions(styled, false))) {
             List<Sheet> sheets = new ArrayList<>();
             for (org.dhatim.fastexcel.reader.Sheet sheet : workbook.getSheets().toList()) {
                 try (Stream<Row> rows = sheet.openStream()) {
@@ -66,45 +73,16 @@ public final class SheetReader {
                 }
             }
             return sheets;
-        } catch (TooLarge e) {
-            throw e;
-        } catch (IOException | RuntimeException e) {
-            throw new IllegalArgumentException(
-                    "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
-        }
-    }
-
-    /** A small file may unpack to more than any memory holds. */
-    private static void checkUnpackedSize(byte[] file) {
-        long size = 0;
-        byte[] buffer = new byte[65_536];
-        try (ZipFile zip = ZipFile.builder().setByteArray(file).get()) {
-            for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
-                try (InputStream in = zip.getInputStream(entry)) {
-                    for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
-                        size += read;
-                        if (size > MOST_UNPACKED) {
-                            throw new TooLarge(
-                                    "The workbook unpacks to more than 100 MB: bring in the sheet with the budget alone");
-                        }
-                    }
-                }
-            }
-        } catch (TooLarge e) {
-            throw e;
-        } catch (IOException | RuntimeException e) {
-            throw new IllegalArgumentException(
-                    "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
         }
     }
 
     private static List<List<String>> texts(Stream<Row> rows, int mostRows) {
-        List<List<String>> texts = new ArrayList<>();
+        Texts texts = new Texts(mostRows);
         rows.forEach(row -> {
             if (row.getRowNum() > mostRows || row.getCellCount() > MOST_COLUMNS) {
                 throw new TooLarge(mostRows);
             }
-            while (texts.size() < row.getRowNum() - 1) {
+            while (texts.rows.size() < row.getRowNum() - 1) {
                 texts.add(List.of());
             }
             List<String> cells = new ArrayList<>();
@@ -113,11 +91,37 @@ public final class SheetReader {
             }
             texts.add(cells);
         });
-        return texts;
+        return texts.rows;
+    }
+
+    /** The rows read so far, without the empty cells at their ends; they are not let grow past what is read. */
+    private static final class Texts {
+        private final List<List<String>> rows = new ArrayList<>();
+        private final int mostRows;
+        private int cells;
+
+        Texts(int mostRows) {
+            this.mostRows = mostRows;
+        }
+
+        void add(List<String> row) {
+            int end = row.size();
+            while (end > 0 && row.get(end - 1).isEmpty()) {
+                end--;
+            }
+            cells += end;
+            if (rows.size() >= mostRows) {
+                throw new TooLarge(mostRows);
+            }
+            if (cells > MOST_CELLS) {
+                throw new TooLarge("The sheet has more than 3,000,000 cells: bring in the part that is needed alone");
+            }
+            rows.add(List.copyOf(row.subList(0, end)));
+        }
     }
 
     /** A sheet with more rows or columns than a budget has. */
-    private static final class TooLarge extends IllegalArgumentException {
+    static final class TooLarge extends IllegalArgumentException {
         private static final long serialVersionUID = 1;
 
         TooLarge(String sentence) {
@@ -153,7 +157,7 @@ public final class SheetReader {
 
     private static Sheet csv(byte[] file, int mostRows) {
         String text = decoded(file);
-        List<List<String>> rows = new ArrayList<>();
+        Texts texts = new Texts(mostRows);
         try (CsvReader<CsvRecord> reader = CsvReader.builder()
                 .fieldSeparator(separator(text))
                 .skipEmptyLines(false)
@@ -161,15 +165,15 @@ public final class SheetReader {
                 .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
                 .ofCsvRecord(text)) {
             for (CsvRecord record : reader) {
-                if (rows.size() >= mostRows || record.getFieldCount() > MOST_COLUMNS) {
+                if (record.getFieldCount() > MOST_COLUMNS) {
                     throw new TooLarge(mostRows);
                 }
-                rows.add(record.getFields().stream().map(String::strip).toList());
+                texts.add(record.getFields().stream().map(String::strip).toList());
             }
         } catch (IOException | de.siegmar.fastcsv.reader.CsvParseException e) {
             throw new IllegalArgumentException("This is no readable CSV file: " + e.getMessage(), e);
         }
-        return new Sheet("CSV", rows);
+        return new Sheet("CSV", texts.rows);
     }
 
     private static String decoded(byte[] file) {

@@ -1,7 +1,9 @@
 package ebbtide.formats.document;
 
+import ebbtide.money.Decimals;
 import ebbtide.plan.PlanProblem;
 import ebbtide.time.Convention;
+import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -21,6 +23,9 @@ import tools.jackson.databind.JsonNode;
  * so that reading goes on and every problem is found at once.
  */
 public final class JsonPlace {
+    /** Of what was found in the place of something else. */
+    private static final int MOST_SAID = 120;
+
     private final JsonNode node;
     private final String path;
     private final List<PlanProblem> problems;
@@ -116,7 +121,7 @@ public final class JsonPlace {
     boolean isObjectOrAbsent() {
         boolean fits = isAbsent() || node.isObject();
         if (!fits) {
-            problem("An object in braces is expected here, but was " + node);
+            problem("An object in braces is expected here, but was " + shortened(node.toString()));
         }
         return fits;
     }
@@ -180,10 +185,10 @@ public final class JsonPlace {
             return null;
         }
         if (node.isContainer() || node.isBoolean()) {
-            problem("Expected " + what + ", but was " + node);
+            problem("Expected " + what + ", but was " + shortened(node.toString()));
             return null;
         }
-        return make(() -> parser.apply(node.isNumber() ? node.decimalValue().toPlainString() : node.asString()));
+        return make(() -> parser.apply(node.isNumber() ? plain(node.decimalValue()) : node.asString()));
     }
 
     /** Returns what a text is parsed to; refuses it with the rule and the text. */
@@ -191,7 +196,16 @@ public final class JsonPlace {
         try {
             return parser.apply(text.strip());
         } catch (DateTimeException | NumberFormatException e) {
-            throw new IllegalArgumentException(rule + ", but was '" + text + "'");
+            throw new IllegalArgumentException(rule + ", but was '" + shortened(text) + "'");
         }
+    }
+
+    /** Of a number that is too large nobody wants all the nils. */
+    private static String plain(BigDecimal number) {
+        return Decimals.isOfSize(number) ? number.toPlainString() : number.toString();
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= MOST_SAID ? text : text.substring(0, MOST_SAID) + "\u2026";
     }
 }

@@ -1,6 +1,7 @@
 package ebbtide.formats.document;
 
 import ebbtide.money.Check;
+import ebbtide.money.Decimals;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
 import ebbtide.time.CalendarDay;
@@ -54,7 +55,7 @@ public final class Values {
             .named("month");
     public static final Form<BigDecimal> NUMBER = of(
                     "a number such as 12.5",
-                    (text, place) -> JsonPlace.parse(text, BigDecimal::new, "A number is written 12.5"),
+                    (text, place) -> JsonPlace.parse(text, Decimals::parse, "A number is written 12.5"),
                     (number, currency) -> node(number.toPlainString(), currency),
                     book -> figures(book, "^-?\\d+(\\.\\d+)?$"))
             .named("number");

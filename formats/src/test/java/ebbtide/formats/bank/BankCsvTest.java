@@ -199,4 +199,19 @@ class BankCsvTest {
         assertThat(proposal.dialect()).isEmpty();
         assertThat(proposal.rows()).hasSize(2);
     }
+
+    /** The last row of a file that was cut off may have lost digits of its amount: it is no movement. */
+    @Test
+    void lastRow_withoutTheBalanceThatAllOthersHave_wasCutOff() {
+        String cut = UK.strip().replace(",\"126,937.90\"", "").replace("(12.00)", "(12.0");
+        Read read = Read.of(cut, StandardCharsets.UTF_8);
+        assertThat(read.rows).hasSize(2);
+        assertThat(read.problems)
+                .extracting(RowProblem::line, RowProblem::reason)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple(
+                        4, "the file breaks off in it: every row before it has a balance, and it has none"));
+        String someWithout = UK.replace(",\"126,949.90\"", ",").replace(",\"126,937.90\"", ",");
+        assertThat(Read.of(someWithout, StandardCharsets.UTF_8).rows).hasSize(3);
+        assertThat(Read.of(someWithout, StandardCharsets.UTF_8).problems).isEmpty();
+    }
 }

@@ -214,7 +214,7 @@ class BudgetTest {
             }
         }
         assertThatThrownBy(() -> SheetReader.read(bomb.toByteArray()))
-                .hasMessageStartingWith("The workbook unpacks to more than 100 MB");
+                .hasMessageStartingWith("The workbook has a text of more than 32,767 letters");
     }
 
     /** Whatever bytes a damaged workbook has: a sentence, or a sheet; never another failure. */
