@@ -322,10 +322,11 @@ public class MovementStore implements UndoableStore {
 
     /**
      * Takes out the movements of a statement that was never switched on, batch by batch: each is looked up, whatever
-     * else is edited meanwhile.
+     * else is edited meanwhile. Returns how many there were.
      */
-    void removeOf(String planId, String statementId) {
+    int removeOf(String planId, String statementId) {
         sums.remove(planId, statementId);
+        int taken = 0;
         for (List<Long> ids = idsAfter(planId, statementId, 0);
                 !ids.isEmpty();
                 ids = idsAfter(planId, statementId, ids.get(ids.size() - 1))) {
@@ -338,7 +339,9 @@ public class MovementStore implements UndoableStore {
                             "merge into movement m using unnest(cast(? as bigint array)) as one (id) on m.id = one.id when matched then delete")
                     .param(some)
                     .update();
+            taken += ids.size();
         }
+        return taken;
     }
 
     /**
@@ -347,7 +350,7 @@ public class MovementStore implements UndoableStore {
      */
     private List<Long> idsAfter(String planId, String statementId, long id) {
         return client.sql(
-                        "select id from movement where id > ? and plan_id || '' = ? and statement_id = ? order by id limit ?")
+                        "select id from movement where id > ? and coalesce(plan_id = ?, false) and statement_id = ? order by id limit ?")
                 .params(id, planId, statementId, BATCH)
                 .query(Long.class)
                 .list();

@@ -94,18 +94,23 @@ public class StatementStore implements UndoableStore {
         }
     }
 
-    /** Takes up a statement that was laid down and never switched on; one that is kept stays. */
-    public void takeUp(String planId, String id) {
+    /**
+     * Takes up a statement that was laid down and never switched on; one that is kept stays. Returns how many movements
+     * of it there were.
+     */
+    public int takeUp(String planId, String id) {
         if (client.sql("select count(*) from statement where plan_id = ? and id = ? and not kept")
                         .params(planId, id)
                         .query(Integer.class)
                         .single()
                 > 0) {
-            movements.removeOf(planId, id);
+            int taken = movements.removeOf(planId, id);
             client.sql("delete from statement where plan_id = ? and id = ?")
                     .params(planId, id)
                     .update();
+            return taken;
         }
+        return 0;
     }
 
     /**
@@ -117,10 +122,7 @@ public class StatementStore implements UndoableStore {
                 .query((row, n) -> List.of(row.getString("plan_id"), row.getString("id"), row.getString("file_name")))
                 .list()
                 .forEach(laid -> {
-                    int there = client.sql("select count(*) from movement where plan_id = ? and statement_id = ?")
-                            .params(laid.get(0), laid.get(1))
-                            .query(Integer.class)
-                            .single();
+                    int there = takeUp(laid.get(0), laid.get(1));
                     // One that was cut off again is said once.
                     client.sql("delete from statement_cut_off where plan_id = ? and file_name = ?")
                             .params(laid.get(0), laid.get(2))
@@ -128,7 +130,6 @@ public class StatementStore implements UndoableStore {
                     client.sql("insert into statement_cut_off (plan_id, file_name, movements) values (?, ?, ?)")
                             .params(laid.get(0), laid.get(2), there)
                             .update();
-                    takeUp(laid.get(0), laid.get(1));
                 });
         return client.sql("select plan_id, file_name, movements from statement_cut_off")
                 .query(CutOff.class)
