@@ -185,12 +185,7 @@ class PositionController {
         PlanAtVersion current = edits.shown(plan);
         AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0)
                 ? null
-                : new AssignmentMemory(stores
-                        .movements()
-                        .find(plan, new MovementStore.Query(null, Which.ASSIGNED, null, null, "", null, MEMORY, 0))
-                        .stream()
-                        .map(StoredMovement::movement)
-                        .toList());
+                : new AssignmentMemory(stores.movements().latestAssigned(plan, MEMORY));
         Map<String, String> numbers = new HashMap<>();
         current.books().items().all().forEach(item -> numbers.put(item.id(), item.number()));
         return new MovementsView(

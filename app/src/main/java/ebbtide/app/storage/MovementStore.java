@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
@@ -26,6 +27,9 @@ import tools.jackson.databind.node.ObjectNode;
 @Repository
 public class MovementStore implements UndoableStore {
     /** The most movements that are added at once; the sequence of ids goes up by as many. */
+    /** Half a year of bookings, from which one learns what usually belongs where. */
+    private static final int DAYS_ASSIGNED = 130;
+
     static final int BATCH = 10_000;
 
     private final JdbcClient client;
@@ -57,6 +61,10 @@ public class MovementStore implements UndoableStore {
             @Nullable String lineId,
             int limit,
             int offset) {
+        Query between(LocalDate first, LocalDate last) {
+            return new Query(account, which, first, last, words, lineId, limit, offset);
+        }
+
         Query within(LocalDate first, LocalDate last, int most) {
             return new Query(account, which, first, last, words, lineId, most, 0);
         }
@@ -214,7 +222,46 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the movements asked for. */
-    public List<StoredMovement> find(String planId, Query query) {
+    public List<StoredMovement> find(String planId, Query asked) {
+        Query query = asked;
+        if (asked.which() == Which.UNASSIGNED
+                && asked.lineId() == null
+                && asked.words().isBlank()) {
+            Optional<Query> narrowed = waiting(planId, asked);
+            if (narrowed.isEmpty()) {
+                return List.of();
+            }
+            query = narrowed.get();
+        }
+        return read(planId, query);
+    }
+
+    /**
+     * Narrows what is asked of movements that wait to be assigned to the days in which as many of them are: where a few
+     * are among millions they are not looked for among all. Nothing where none waits.
+     */
+    private Optional<Query> waiting(String planId, Query query) {
+        LocalDate[] days = new LocalDate[2];
+        long[] found = {0};
+        client.sql("""
+        select booking_date, sum(waiting) as waiting from account_day
+        where plan_id = :plan and statement_id not in (:off) and (cast(:account as varchar) is null or account = :account) %s
+        group by booking_date having sum(waiting) <> 0 order by booking_date desc""".formatted(days(query)))
+                .param("plan", planId)
+                .param("off", switchedOff(planId))
+                .param("account", query.account())
+                .param("from", query.from())
+                .param("to", query.to())
+                .query(row -> {
+                    LocalDate day = row.getObject("booking_date", LocalDate.class);
+                    days[1] = days[1] == null ? day : days[1];
+                    days[0] = found[0] <= (long) query.limit() + query.offset() ? day : days[0];
+                    found[0] += row.getLong("waiting");
+                });
+        return days[0] == null ? Optional.empty() : Optional.of(query.between(days[0], days[1]));
+    }
+
+    private List<StoredMovement> read(String planId, Query query) {
         String like = query.words() == null || query.words().isBlank()
                 ? null
                 : "%" + query.words().strip().toLowerCase(java.util.Locale.ROOT) + "%";
@@ -243,6 +290,26 @@ public class MovementStore implements UndoableStore {
                 .query((row, n) -> new StoredMovement(row.getLong("id"), movement(row)))
                 .list();
         return withParts(bare);
+    }
+
+    /**
+     * Returns the latest movements that are assigned, at most so many, of the latest days that have any: where a few
+     * are among millions they are not looked for among all.
+     */
+    public List<BankMovement> latestAssigned(String planId, int most) {
+        List<LocalDate> days = client.sql("""
+        select distinct booking_date from line_day where plan_id = ? order by booking_date desc limit ?""")
+                .params(planId, DAYS_ASSIGNED)
+                .query(LocalDate.class)
+                .list();
+        List<BankMovement> found = new ArrayList<>();
+        for (LocalDate day : days) {
+            if (found.size() < most) {
+                Query ofDay = new Query(null, Which.ASSIGNED, day, day, "", null, most - found.size(), 0);
+                find(planId, ofDay).forEach(one -> found.add(one.movement()));
+            }
+        }
+        return found;
     }
 
     /** Returns the movements of a statement that are booked on a day. */
