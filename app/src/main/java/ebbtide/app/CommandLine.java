@@ -1,5 +1,6 @@
 package ebbtide.app;
 
+import ebbtide.money.Refused;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -18,7 +19,7 @@ public record CommandLine(Map<String, String> options, Set<String> switches, Lis
     /**
      * Returns the parts of arguments.
      *
-     * @throws IllegalArgumentException for an option that is not known or lacks its value
+     * @throws Refused for an option that is not known or lacks its value
      */
     public static CommandLine of(String[] args, Set<String> known, Set<String> knownSwitches) {
         Map<String, String> options = new HashMap<>();
@@ -30,14 +31,14 @@ public record CommandLine(Map<String, String> options, Set<String> switches, Lis
             } else if (knownSwitches.contains(args[i])) {
                 switches.add(args[i]);
             } else if (!known.contains(args[i])) {
-                throw new IllegalArgumentException("The option " + args[i] + " is not known here; known are "
+                throw new Refused("The option " + args[i] + " is not known here; known are "
                         + String.join(
                                 ", ",
                                 Stream.concat(known.stream(), knownSwitches.stream())
                                         .sorted()
                                         .toList()) + ".");
             } else if (i + 1 == args.length) {
-                throw new IllegalArgumentException("The option " + args[i] + " needs a value after it.");
+                throw new Refused("The option " + args[i] + " needs a value after it.");
             } else {
                 options.put(args[i], args[++i]);
             }

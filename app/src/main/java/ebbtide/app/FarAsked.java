@@ -2,6 +2,7 @@ package ebbtide.app;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -41,7 +42,7 @@ record FarAsked(
     /**
      * Returns what options ask for: unless they say otherwise always, by least headroom, of which nil suffices.
      *
-     * @throws IllegalArgumentException where an option cannot be read
+     * @throws Refused where an option cannot be read
      */
     static FarAsked of(Map<String, String> options) {
         return new FarAsked(
@@ -57,8 +58,7 @@ record FarAsked(
         try {
             return typed == null ? null : LocalDate.parse(typed);
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException(
-                    "Say " + option + " as a day such as 2026-06-30, but was '" + typed + "'.", e);
+            throw new Refused("Say " + option + " as a day such as 2026-06-30, but was '" + typed + "'.", e);
         }
     }
 
@@ -71,14 +71,14 @@ record FarAsked(
         return all.stream()
                 .filter(one -> word(one).equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("Say " + MEASURE + " "
+                .orElseThrow(() -> new Refused("Say " + MEASURE + " "
                         + String.join(", ", all.stream().map(FarAsked::word).toList()) + ", but was '" + word + "'."));
     }
 
     /**
      * Returns how far it can go over a forecast.
      *
-     * @throws IllegalArgumentException where nothing is asked of, or what has no figure to turn
+     * @throws Refused where nothing is asked of, or what has no figure to turn
      */
     BreakEven.Answer answer(Forecast forecast) {
         Plan plan = forecast.plan();
@@ -89,7 +89,7 @@ record FarAsked(
 
     private Target target(Plan plan) {
         if (of == null) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "say what is to go further, a line or an assumption by its lasting name: " + OF + " NAME");
         }
         return plan.lines().stream()

@@ -6,6 +6,7 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.money.Refused;
 import ebbtide.time.Periods;
 import ebbtide.whatif.Breakwater;
 import ebbtide.whatif.Scenario;
@@ -57,7 +58,7 @@ final class ForecastCommand {
                             .collect(Collectors.toSet()),
                     Set.of("--check"));
             if (line.words().size() != 1) {
-                throw new IllegalArgumentException(
+                throw new Refused(
                         "Say one plan file: ./ebbtide forecast PLAN.json [--by week] [--show forecast] [--scenario NAME] [--record FOLDER] [--runs N] [--weeks N] [--seed N] [--of NAME] [--from DAY] [--to DAY] [--measure least-headroom] [--on DAY] [--least AMOUNT] [--check] [--out FILE].");
             }
             Asked asked = new Asked(
@@ -68,7 +69,7 @@ final class ForecastCommand {
             requireOf(asked, Shown.LIKELY, OF_LIKELY, " is about how likely other futures are", line);
             requireOf(asked, Shown.BREAKEVEN, FarAsked.OPTIONS, " is about how far something can go", line);
             return run(Path.of(line.words().get(0)), asked, line, out, err);
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             err.println(e.getMessage());
             return USAGE;
         }
@@ -81,7 +82,7 @@ final class ForecastCommand {
                 .sorted()
                 .findFirst()
                 .ifPresent(option -> {
-                    throw new IllegalArgumentException(option + about + ": give it with --show " + show.word() + ".");
+                    throw new Refused(option + about + ": give it with --show " + show.word() + ".");
                 });
     }
 
@@ -89,8 +90,7 @@ final class ForecastCommand {
         return Arrays.stream(Periods.values())
                 .filter(p -> p.name().toLowerCase(Locale.ROOT).equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "Say --by day, week, month, quarter or year, but was '" + word + "'."));
+                .orElseThrow(() -> new Refused("Say --by day, week, month, quarter or year, but was '" + word + "'."));
     }
 
     private static int run(Path file, Asked asked, CommandLine line, PrintStream out, PrintStream err) {
@@ -115,7 +115,7 @@ final class ForecastCommand {
         } catch (EarlierPlans.NoRecord e) {
             err.println(e.getMessage());
             return BROKEN;
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             err.println(file + ": " + e.getMessage() + ".");
             return BROKEN;
         } catch (NoSuchFileException e) {
@@ -138,7 +138,7 @@ final class ForecastCommand {
         }
         Scenario scenario = document.scenarios()
                 .findNamed(name)
-                .orElseThrow(() -> new IllegalArgumentException("the plan has no scenario '" + name + "'; it has "
+                .orElseThrow(() -> new Refused("the plan has no scenario '" + name + "'; it has "
                         + (document.scenarios().all().isEmpty()
                                 ? "none"
                                 : document.scenarios().all().stream()

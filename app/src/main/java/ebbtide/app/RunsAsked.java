@@ -1,6 +1,7 @@
 package ebbtide.app;
 
 import ebbtide.chance.Simulation;
+import ebbtide.money.Refused;
 import ebbtide.track.PastErrors;
 import java.util.Map;
 
@@ -13,7 +14,7 @@ record RunsAsked(int runs, int weeks, long seed) {
     /**
      * Returns the runs that options ask for, the usual ones where they are silent.
      *
-     * @throws IllegalArgumentException where an option is no whole number in its range
+     * @throws Refused where an option is no whole number in its range
      */
     static RunsAsked of(Map<String, String> options) {
         return new RunsAsked(
@@ -35,7 +36,7 @@ record RunsAsked(int runs, int weeks, long seed) {
         } catch (NumberFormatException e) {
             // Said below, as what is out of range.
         }
-        throw new IllegalArgumentException("Say " + option + " as a whole number"
+        throw new Refused("Say " + option + " as a whole number"
                 + (option.equals(SEED) ? "" : " from " + least + " to " + most) + ", but was '" + typed + "'.");
     }
 }

@@ -14,6 +14,7 @@ import ebbtide.formats.csv.RatioCsv;
 import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.csv.SimulationCsv;
 import ebbtide.formats.csv.StatementCsv;
+import ebbtide.money.Refused;
 import ebbtide.plan.Settings;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.Statements;
@@ -154,9 +155,8 @@ enum Shown {
         return Arrays.stream(values())
                 .filter(show -> show.word().equals(word))
                 .findFirst()
-                .orElseThrow(
-                        () -> new IllegalArgumentException("Say --show " + String.join(", ", words.subList(0, last))
-                                + " or " + words.get(last) + ", but was '" + word + "'."));
+                .orElseThrow(() -> new Refused("Say --show " + String.join(", ", words.subList(0, last)) + " or "
+                        + words.get(last) + ", but was '" + word + "'."));
     }
 
     private static Settings settings(Computed of) {

@@ -3,6 +3,7 @@ package ebbtide.activity;
 import ebbtide.derive.Lazy;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.money.Rounding;
 import ebbtide.plan.LineSettings;
 import ebbtide.plan.StockPolicy;
@@ -133,7 +134,7 @@ public final class StockRoll {
         if (policy.given() == Given.BOTH) {
             cost = level.value() + purchases - target;
             if (cost < 0) {
-                throw new IllegalArgumentException("Stock of " + Words.month(month)
+                throw new Refused("Stock of " + Words.month(month)
                         + " would have a cost of sales below zero: opening "
                         + amount(level.value()) + " and purchases " + amount(purchases) + " are less than the closing "
                         + amount(target) + " that is asked for. Lower the closing, or buy more");

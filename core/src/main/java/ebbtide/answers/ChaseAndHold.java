@@ -6,6 +6,7 @@ import ebbtide.forecast.Forecaster;
 import ebbtide.funding.Liquidity;
 import ebbtide.items.ExpectedItem;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Handling;
@@ -101,14 +102,13 @@ public final class ChaseAndHold {
     /**
      * Returns the forecast as it would be with an open item expected on a day.
      *
-     * @throws IllegalArgumentException for an item that is not there
+     * @throws Refused for an item that is not there
      */
     public static Forecast trial(Forecast forecast, String itemId, LocalDate day) {
         OpenItem item = forecast.books()
                 .items()
                 .find(itemId)
-                .orElseThrow(() ->
-                        new IllegalArgumentException("There is no such open item any more: look at the list again"));
+                .orElseThrow(() -> new Refused("There is no such open item any more: look at the list again"));
         Line line = forecast.plan().findLine(item.lineId()).orElseThrow();
         Handling said = forecast.items().of(line).stream()
                 .filter(one -> one.item().id().equals(itemId))

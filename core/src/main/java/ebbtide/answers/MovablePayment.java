@@ -3,6 +3,7 @@ package ebbtide.answers;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.MovableAmount;
@@ -41,16 +42,15 @@ public record MovablePayment(String id, String lineId, String name, LocalDate da
      * Returns the line of something movable with its day changed, which lies after the as-of date and within the
      * horizon.
      *
-     * @throws IllegalArgumentException for a day outside the horizon
+     * @throws Refused for a day outside the horizon
      */
     public static Line moved(Plan plan, String id, LocalDate to) {
         MovablePayment one = of(plan).stream()
                 .filter(some -> some.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "What was to be moved is no longer there: look at the funding again"));
+                .orElseThrow(() -> new Refused("What was to be moved is no longer there: look at the funding again"));
         if (!to.isAfter(plan.settings().asOf()) || to.isAfter(plan.settings().horizonEnd())) {
-            throw new IllegalArgumentException(one.name() + " moves to a day after "
+            throw new Refused(one.name() + " moves to a day after "
                     + plan.settings().asOf() + " and up to " + plan.settings().horizonEnd() + ", but was put to " + to);
         }
         Line line = plan.findLine(one.lineId()).orElseThrow();

@@ -3,6 +3,7 @@ package ebbtide.chance;
 import ebbtide.forecast.Forecast;
 import ebbtide.funding.Liquidity;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.time.DaySeries;
 import ebbtide.time.Timeline;
 import java.math.BigDecimal;
@@ -64,7 +65,7 @@ public final class Simulation {
     /**
      * Returns so many runs of a forecast.
      *
-     * @throws IllegalArgumentException where it is not 1 to 10,000 runs
+     * @throws Refused where it is not 1 to 10,000 runs
      */
     public static Simulation of(Forecast forecast, Picture picture, int runs, long seed) {
         Check.inRange(runs, 1, MOST_RUNS, "runs");

@@ -1,5 +1,6 @@
 package ebbtide.forecast;
 
+import ebbtide.money.Refused;
 import ebbtide.time.Period;
 import java.time.YearMonth;
 import java.util.List;
@@ -45,13 +46,13 @@ public record RollForward(
     /**
      * Returns what the months of a period come to.
      *
-     * @throws IllegalArgumentException for a period whose months are not all there
+     * @throws Refused for a period whose months are not all there
      */
     public Over over(Period period) {
         int from = months.indexOf(YearMonth.from(period.startInclusive()));
         int to = months.indexOf(YearMonth.from(period.lastDay()));
         if (from < 0 || to < 0) {
-            throw new IllegalArgumentException("The roll-forward of " + name + " does not hold the months from "
+            throw new Refused("The roll-forward of " + name + " does not hold the months from "
                     + period.startInclusive() + " to " + period.lastDay());
         }
         return new Over(

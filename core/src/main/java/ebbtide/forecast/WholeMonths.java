@@ -1,5 +1,6 @@
 package ebbtide.forecast;
 
+import ebbtide.money.Refused;
 import ebbtide.plan.Settings;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
@@ -22,11 +23,11 @@ public record WholeMonths(LocalDate first, LocalDate last, Settings settings) {
     /**
      * Returns all of them in periods of a length.
      *
-     * @throws IllegalArgumentException for days and weeks
+     * @throws Refused for days and weeks
      */
     public List<Period> all(Periods by) {
         if (by == Periods.DAY || by == Periods.WEEK) {
-            throw new IllegalArgumentException("Statements are by month, quarter or year: choose one of them");
+            throw new Refused("Statements are by month, quarter or year: choose one of them");
         }
         return by.cover(first, last, settings.firstDayOfWeek(), settings.firstFiscalMonth(), settings.asOf());
     }

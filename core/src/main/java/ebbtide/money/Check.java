@@ -9,11 +9,11 @@ public final class Check {
     /**
      * Returns the value; surrounding spaces are taken off.
      *
-     * @throws IllegalArgumentException for null and blank text
+     * @throws Refused for null and blank text
      */
     public static String text(String value, String name) {
         if (value == null || value.isBlank()) {
-            throw new IllegalArgumentException(name + " must not be empty: type at least a letter");
+            throw new Refused(name + " must not be empty: type at least a letter");
         }
         return value.strip();
     }
@@ -26,12 +26,11 @@ public final class Check {
     /**
      * Returns the value, which may be empty.
      *
-     * @throws IllegalArgumentException for text of more letters than the most
+     * @throws Refused for text of more letters than the most
      */
     public static String atMost(String value, String name, int most) {
         if (value.length() > most) {
-            throw new IllegalArgumentException(
-                    name + " has at most " + most + " letters, but was " + value.length() + " long");
+            throw new Refused(name + " has at most " + most + " letters, but was " + value.length() + " long");
         }
         return value;
     }
@@ -39,11 +38,11 @@ public final class Check {
     /**
      * Returns the value if it lies from least to most, both included.
      *
-     * @throws IllegalArgumentException for a value outside them
+     * @throws Refused for a value outside them
      */
     public static int inRange(int value, int least, int most, String name) {
         if (value < least || value > most) {
-            throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+            throw new Refused(name + " must be from " + least + " to " + most + ", but was " + value);
         }
         return value;
     }
@@ -51,12 +50,12 @@ public final class Check {
     /**
      * Returns the percentage if it lies from least to most, both included.
      *
-     * @throws IllegalArgumentException for a percentage outside them
+     * @throws Refused for a percentage outside them
      */
     public static Percent inRange(Percent value, Percent least, Percent most, String name) {
         Objects.requireNonNull(value, name);
         if (value.compareTo(least) < 0 || value.compareTo(most) > 0) {
-            throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", but was " + value);
+            throw new Refused(name + " must be from " + least + " to " + most + ", but was " + value);
         }
         return value;
     }
@@ -64,11 +63,11 @@ public final class Check {
     /**
      * Returns the amount in minor units if it is zero or more: every input is a positive amount (rules 1.4).
      *
-     * @throws IllegalArgumentException for an amount below zero
+     * @throws Refused for an amount below zero
      */
     public static long notNegative(long minor, String name) {
         if (minor < 0) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     name + " must not be negative: direction belongs to the line, so type it without a minus");
         }
         return minor;
@@ -77,11 +76,11 @@ public final class Check {
     /**
      * Refuses with the given sentence unless the condition holds.
      *
-     * @throws IllegalArgumentException with the sentence
+     * @throws Refused with the sentence
      */
     public static void that(boolean holds, String sentence) {
         if (!holds) {
-            throw new IllegalArgumentException(sentence);
+            throw new Refused(sentence);
         }
     }
 }

@@ -21,7 +21,7 @@ public record Money(Currency currency, long minor) {
     /**
      * Returns the currency of a three-letter code such as GBP.
      *
-     * @throws IllegalArgumentException for any other text
+     * @throws Refused for any other text
      */
     public static Currency currency(String code) {
         try {
@@ -29,8 +29,7 @@ public record Money(Currency currency, long minor) {
             decimals(currency);
             return currency;
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException(
-                    "A currency is a three-letter code such as GBP, EUR or JPY, but was '" + code + "'");
+            throw new Refused("A currency is a three-letter code such as GBP, EUR or JPY, but was '" + code + "'");
         }
     }
 
@@ -44,7 +43,7 @@ public record Money(Currency currency, long minor) {
     /**
      * Returns the minor units of a plain decimal number.
      *
-     * @throws IllegalArgumentException for text that is no number, fractions of a minor unit, and more than 16 digits
+     * @throws Refused for text that is no number, fractions of a minor unit, and more than 16 digits
      */
     public static long minor(String number, Currency currency) {
         try {
@@ -54,10 +53,10 @@ public record Money(Currency currency, long minor) {
             }
             return minor.longValueExact();
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("An amount is a number such as 1250.50, but was '" + number + "'");
+            throw new Refused("An amount is a number such as 1250.50, but was '" + number + "'");
         } catch (ArithmeticException e) {
-            throw new IllegalArgumentException("An amount in " + currency.getCurrencyCode() + " has at most "
-                    + decimals(currency) + " decimals and 16 digits, but was '" + number + "'");
+            throw new Refused("An amount in " + currency.getCurrencyCode() + " has at most " + decimals(currency)
+                    + " decimals and 16 digits, but was '" + number + "'");
         }
     }
 

@@ -12,21 +12,20 @@ public record Percent(long millionths) implements Comparable<Percent> {
     /**
      * Returns the percentage for a number of percent, 12.5 being 12.5%.
      *
-     * @throws IllegalArgumentException for more than four decimals
+     * @throws Refused for more than four decimals
      */
     public static Percent of(BigDecimal percent) {
         try {
             return new Percent(percent.movePointRight(4).longValueExact());
         } catch (ArithmeticException e) {
-            throw new IllegalArgumentException(
-                    "A percentage has at most four decimals, but was " + percent.toPlainString());
+            throw new Refused("A percentage has at most four decimals, but was " + percent.toPlainString());
         }
     }
 
     /**
      * Returns the percentage written as a plain number, with or without a percent sign: "12.5" or "12.5%".
      *
-     * @throws IllegalArgumentException for any other text, and more than four decimals
+     * @throws Refused for any other text, and more than four decimals
      */
     public static Percent parse(String text) {
         String number = text.strip();
@@ -36,7 +35,7 @@ public record Percent(long millionths) implements Comparable<Percent> {
         try {
             return of(Decimals.parse(number));
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("A percentage is a number such as 12.5, but was '" + text + "'");
+            throw new Refused("A percentage is a number such as 12.5, but was '" + text + "'");
         }
     }
 

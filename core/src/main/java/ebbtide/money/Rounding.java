@@ -54,11 +54,11 @@ public final class Rounding {
     /**
      * Returns the exact amount of a month as whole minor units, half away from zero.
      *
-     * @throws IllegalArgumentException for what no money comes to
+     * @throws Refused for what no money comes to
      */
     public static long toAmount(BigDecimal exact) {
         if (exact.abs().compareTo(MOST) > 0) {
-            throw new IllegalArgumentException("an amount comes to more than can be counted, about 1 with "
+            throw new Refused("an amount comes to more than can be counted, about 1 with "
                     + (exact.precision() - exact.scale() - 1)
                     + " noughts in the smallest coin: look for a growth, a quantity or a price that is too large");
         }

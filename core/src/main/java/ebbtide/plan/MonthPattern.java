@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.money.Split;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -42,7 +43,7 @@ public record MonthPattern(
         Check.that(steps.size() <= 24, "a pattern has at most 24 steps, but had " + steps.size());
         Percent sum = steps.stream().map(Step::share).reduce(never, Percent::plus);
         if (!sum.equals(Percent.HUNDRED)) {
-            throw new IllegalArgumentException("Shares must add up to 100%, but "
+            throw new Refused("Shares must add up to 100%, but "
                     + Stream.concat(
                                     steps.stream().map(Step::share),
                                     never.millionths() == 0 ? Stream.of() : Stream.of(never))
@@ -142,7 +143,7 @@ public record MonthPattern(
      * Returns the pattern with so many points more that are never paid, taken from the steps in proportion by largest
      * remainder (rules 11.3).
      *
-     * @throws IllegalArgumentException where that leaves more than all, or less than nothing
+     * @throws Refused where that leaves more than all, or less than nothing
      */
     public MonthPattern neverPaid(Percent points) {
         Check.inRange(never.plus(points), Percent.ZERO, Percent.HUNDRED, "share that is never paid");

@@ -4,6 +4,7 @@ import static ebbtide.time.DayFormats.MONTH;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.WholeMonths;
+import ebbtide.money.Refused;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
 import ebbtide.workings.Workings;
@@ -127,20 +128,20 @@ public final class Statements {
     /**
      * Returns the parts of a row of a statement in a period, null for the opening: they add up to it.
      *
-     * @throws IllegalArgumentException for a row or a period that is not there
+     * @throws Refused for a row or a period that is not there
      */
     public List<Workings.Item> workings(Kind kind, String row, @Nullable Period period) {
         Figure figure = figures(kind).stream()
                 .filter(one -> one.id().equals(row))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("The statement has no row '" + row + "'"));
+                .orElseThrow(() -> new Refused("The statement has no row '" + row + "'"));
         List<Workings.Item> items = new ArrayList<>();
         int last = period == null ? -1 : month(period.lastDay());
         int first = period == null || figure.isLevel() ? last : month(period.startInclusive());
         if (period == null && !figure.isLevel()
                 || last >= ledger.months()
                 || period != null && month(period.startInclusive()) < 0) {
-            throw new IllegalArgumentException("The statement has no such period");
+            throw new Refused("The statement has no such period");
         }
         boolean byMonth = figure.parts().size() == 1 && last > first;
         for (Figure.Part part : figure.parts()) {
@@ -182,13 +183,13 @@ public final class Statements {
     /**
      * Returns where the cash of a period of whole months went, by the rows of the direct cash flow.
      *
-     * @throws IllegalArgumentException for a period that is not there
+     * @throws Refused for a period that is not there
      */
     public Bridge bridge(Period period) {
         int from = month(period.startInclusive());
         int to = month(period.lastDay());
         if (from < 0 || to >= ledger.months()) {
-            throw new IllegalArgumentException("The statements have no such period");
+            throw new Refused("The statements have no such period");
         }
         List<Figure> causes = flow.direct().stream()
                 .filter(figure -> figure.style() == StatementTable.Style.LINE && figure.over(from, to) != 0)

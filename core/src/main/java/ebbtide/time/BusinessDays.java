@@ -3,6 +3,7 @@ package ebbtide.time;
 import com.opengamma.strata.basics.ReferenceData;
 import com.opengamma.strata.basics.date.HolidayCalendar;
 import com.opengamma.strata.basics.date.HolidayCalendarId;
+import ebbtide.money.Refused;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Map;
@@ -61,7 +62,7 @@ public final class BusinessDays {
     private static HolidayCalendar resolve(String country) {
         String id = CALENDAR_OF_COUNTRY.get(country);
         if (id == null) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "Business days are known for the countries " + String.join(", ", CALENDAR_OF_COUNTRY.keySet())
                             + " (-- for weekends only), but not for '" + country + "'");
         }

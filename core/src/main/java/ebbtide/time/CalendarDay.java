@@ -2,6 +2,7 @@ package ebbtide.time;
 
 import static ebbtide.time.DayFormats.MONTH;
 
+import ebbtide.money.Refused;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -18,7 +19,7 @@ public final class CalendarDay {
     /**
      * Returns the day of a text such as 2026-03-01.
      *
-     * @throws IllegalArgumentException for any other text, and a day that its month lacks
+     * @throws Refused for any other text, and a day that its month lacks
      */
     public static LocalDate parse(String text) {
         Matcher written = WRITTEN.matcher(text);
@@ -31,24 +32,24 @@ public final class CalendarDay {
         try {
             return LocalDate.parse(text);
         } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("A date is written 2026-03-01");
+            throw new Refused("A date is written 2026-03-01");
         }
     }
 
     /**
      * Returns the day of a year, a month and a day of it.
      *
-     * @throws IllegalArgumentException for a day that there is not: "February 2026 has 28 days"
+     * @throws Refused for a day that there is not: "February 2026 has 28 days"
      */
     public static LocalDate of(int year, int month, int day) {
         if (month < 1 || month > 12) {
-            throw new IllegalArgumentException("A year has twelve months");
+            throw new Refused("A year has twelve months");
         }
         try {
             return LocalDate.of(year, month, day);
         } catch (DateTimeException e) {
             YearMonth of = YearMonth.of(year, month);
-            throw new IllegalArgumentException(MONTH.format(of) + " has " + of.lengthOfMonth() + " days");
+            throw new Refused(MONTH.format(of) + " has " + of.lengthOfMonth() + " days");
         }
     }
 }

@@ -1,5 +1,6 @@
 package ebbtide.time;
 
+import ebbtide.money.Refused;
 import java.time.LocalDate;
 import java.time.YearMonth;
 
@@ -7,7 +8,7 @@ import java.time.YearMonth;
 public record Period(LocalDate startInclusive, LocalDate endExclusive) {
     public Period {
         if (!startInclusive.isBefore(endExclusive)) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "a period must start before it ends, but runs from " + startInclusive + " to " + endExclusive);
         }
     }

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.money.Refused;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -73,8 +74,7 @@ public final class BreakEven {
         Point now = new Point(
                 dial.present(),
                 level(dial.present())
-                        .orElseThrow(() -> new IllegalArgumentException(
-                                "The plan refuses the change as it stands: mend it first")));
+                        .orElseThrow(() -> new Refused("The plan refuses the change as it stands: mend it first")));
         boolean holds = holds(now.level());
         List<Point> down = steps(dial.least());
         List<Point> up = steps(dial.most());
@@ -128,7 +128,7 @@ public final class BreakEven {
     private Optional<Measure.Level> at(long multiple) {
         try {
             return Optional.of(measure.of(Forecaster.forecast(dial.turned(base, multiple), base.books(), base)));
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             return Optional.empty();
         }
     }

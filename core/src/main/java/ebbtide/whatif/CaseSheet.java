@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Plan;
@@ -192,7 +193,7 @@ public record CaseSheet(List<CaseRow> rows) {
                     ? ""
                     : TypedDifferences.typed(figures.get(0), plan.settings().currency())
                             .text();
-        } catch (IllegalArgumentException ofSeveralParts) {
+        } catch (Refused ofSeveralParts) {
             return "as it is";
         }
     }
@@ -201,13 +202,13 @@ public record CaseSheet(List<CaseRow> rows) {
      * Returns the scenarios with what is typed into cells of the sheet: each becomes a change of its scenario, in the
      * place of those it had of that; typed as it is without one, or emptied, there is none.
      *
-     * @throws IllegalArgumentException for what is no such value, or not allowed, in a sentence that names the cell
+     * @throws Refused for what is no such value, or not allowed, in a sentence that names the cell
      */
     public static Scenarios typed(Forecast base, Scenarios all, List<TypedCell> cells) {
         Scenarios made = all;
         for (TypedCell cell : cells) {
             Scenario before = made.find(cell.scenario())
-                    .orElseThrow(() -> new IllegalArgumentException("A scenario of the sheet is there no more"));
+                    .orElseThrow(() -> new Refused("A scenario of the sheet is there no more"));
             Scenario without = before.with(before.changes().stream()
                     .filter(change -> !cell.key().isOf(change))
                     .toList());
@@ -224,9 +225,8 @@ public record CaseSheet(List<CaseRow> rows) {
                     Scenario typed = new ScenarioEdit(base, left, without)
                             .with(cell.key().target(), act(cell.key(), text, there));
                     made = left.with(typed);
-                } catch (IllegalArgumentException refused) {
-                    throw new IllegalArgumentException(
-                            words(base, cell.key()) + " in '" + before.name() + "': " + refused.getMessage());
+                } catch (Refused refused) {
+                    throw new Refused(words(base, cell.key()) + " in '" + before.name() + "': " + refused.getMessage());
                 }
             }
         }

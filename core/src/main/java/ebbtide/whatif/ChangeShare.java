@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.money.Rounding;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
@@ -40,7 +41,7 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
     /**
      * Returns a plan with the share of the change done to it.
      *
-     * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed
+     * @throws Refused where the change finds nothing, or leaves what is not allowed
      */
     Plan of(Plan plan) {
         if (isAtOnce()) {
@@ -138,7 +139,7 @@ record ChangeShare(Forecast base, Scenario scenario, Change change, Percent shar
     private Plan scaled(Plan plan, Target target, Percent to) {
         try {
             return done(plan, target, new Act.Scale(to));
-        } catch (IllegalArgumentException noActivity) {
+        } catch (Refused noActivity) {
             return plan;
         }
     }

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
@@ -23,7 +24,7 @@ record ChangedInput(Input<Plan> input, ChangedValue value, DayRange range, Plan 
     /**
      * Returns the value as the act leaves it.
      *
-     * @throws IllegalArgumentException where nothing of the assumption lies in the range
+     * @throws Refused where nothing of the assumption lies in the range
      */
     Input.Value changed() {
         Input.Value held = input.value();

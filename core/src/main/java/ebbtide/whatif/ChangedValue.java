@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.Unit;
 import java.math.BigDecimal;
@@ -23,7 +24,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
     /**
      * Returns a value as the act leaves it; null is one that there is not yet, which can only be set.
      *
-     * @throws IllegalArgumentException where the act makes no sense of such a value, in a sentence
+     * @throws Refused where the act makes no sense of such a value, in a sentence
      */
     Object of(@Nullable Object value) {
         if (value instanceof MonthOverride override) {
@@ -33,7 +34,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
             return set(set.value(), value);
         }
         if (value == null) {
-            throw new IllegalArgumentException("there is no value to change: set one");
+            throw new Refused("there is no value to change: set one");
         }
         if (act instanceof Act.Scale scale) {
             return scaled(value, scale.to());
@@ -44,7 +45,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
         if (act instanceof Act.Shift shift && value instanceof LocalDate day) {
             return shift.of(day);
         }
-        throw new IllegalArgumentException("an assumption is set, scaled, or added to, and a day of it is shifted");
+        throw new Refused("an assumption is set, scaled, or added to, and a day of it is shifted");
     }
 
     private Object set(Typed typed, @Nullable Object value) {
@@ -68,7 +69,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
                 Check.that(value instanceof Integer, "a number is typed where " + wanted() + " is wanted");
                 yield whole(number);
             }
-            case CHOICE -> throw new IllegalArgumentException("a number is typed where " + wanted() + " is wanted");
+            case CHOICE -> throw new Refused("a number is typed where " + wanted() + " is wanted");
         };
     }
 
@@ -105,11 +106,11 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
             return Arrays.stream(all)
                     .filter(some -> word(some).equals(word))
                     .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("one of "
+                    .orElseThrow(() -> new Refused("one of "
                             + Arrays.stream(all).map(ChangedValue::word).collect(Collectors.joining(", "))
                             + " is wanted, but was '" + word + "'"));
         }
-        throw new IllegalArgumentException(
+        throw new Refused(
                 "'" + word + "' is typed where " + (value instanceof LocalDate ? "a day" : "a figure") + " is wanted");
     }
 
@@ -130,7 +131,7 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
         if (value instanceof Integer whole && unit.measure() != Unit.Measure.DAY) {
             return (int) to.of(whole);
         }
-        throw new IllegalArgumentException("only a figure can be scaled: set it instead");
+        throw new Refused("only a figure can be scaled: set it instead");
     }
 
     private Object added(Object value, BigDecimal more) {
@@ -149,6 +150,6 @@ record ChangedValue(Act act, Unit unit, Currency currency, String reason) {
         if (value instanceof LocalDate day) {
             return day.plusDays(whole(more));
         }
-        throw new IllegalArgumentException("nothing can be added to what is no figure: set it instead");
+        throw new Refused("nothing can be added to what is no figure: set it instead");
     }
 }

@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Input;
@@ -32,7 +33,7 @@ final class Changing {
     /**
      * Returns a plan over a base with a change of a scenario that is whole at once done to it.
      *
-     * @throws IllegalArgumentException where the change finds nothing, or leaves what is not allowed, in a sentence
+     * @throws Refused where the change finds nothing, or leaves what is not allowed, in a sentence
      */
     static Plan changed(Forecast base, Plan plan, Scenario scenario, Change change) {
         Changing changing = new Changing(base, plan, scenario, change);
@@ -76,7 +77,7 @@ final class Changing {
 
     private Plan assumption(String path) {
         Input<Plan> input = PlanInputs.find(plan, path)
-                .orElseThrow(() -> new IllegalArgumentException("The plan has no assumption '" + path + "' any more"));
+                .orElseThrow(() -> new Refused("The plan has no assumption '" + path + "' any more"));
         Check.that(
                 !input.fact(),
                 "What holds on the as-of date is the same in every scenario, and '" + input.name()
@@ -93,8 +94,8 @@ final class Changing {
     }
 
     private Line on(String lineId) {
-        Line line = plan.findLine(lineId)
-                .orElseThrow(() -> new IllegalArgumentException("The plan has no line '" + lineId + "' any more"));
+        Line line =
+                plan.findLine(lineId).orElseThrow(() -> new Refused("The plan has no line '" + lineId + "' any more"));
         Check.that(plan.isActive(line), "'" + line.name() + "' is switched off");
         return line;
     }
@@ -140,8 +141,7 @@ final class Changing {
         OpenItem item = base.books()
                 .items()
                 .find(target.item())
-                .orElseThrow(() ->
-                        new IllegalArgumentException("The books have no open item '" + target.item() + "' any more"));
+                .orElseThrow(() -> new Refused("The books have no open item '" + target.item() + "' any more"));
         return new ItemChange(plan, scenario.name(), item, on(item.lineId())).with(change, target.part());
     }
 
@@ -210,7 +210,7 @@ final class Changing {
     private Plan part(Target.OfPart part) {
         Line line = on(part.lineId());
         return plan.with(LineChange.ofPart(base, plan, scenario.name(), change, line, part.part())
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "'" + line.name() + "' has no asset or role '" + part.part() + "' any more")));
+                .orElseThrow(() ->
+                        new Refused("'" + line.name() + "' has no asset or role '" + part.part() + "' any more")));
     }
 }

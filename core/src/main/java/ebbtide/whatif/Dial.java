@@ -6,6 +6,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Plan;
@@ -115,15 +116,14 @@ public final class Dial {
     /**
      * Returns the dial of a target in the range in which it is turned at first.
      *
-     * @throws IllegalArgumentException for what has no figure to turn
+     * @throws Refused for what has no figure to turn
      */
     public static Dial of(Plan plan, Target target, DayRange range) {
         if (!(target instanceof Target.OfAssumption assumption)) {
             return scale(target, range);
         }
         Input<Plan> input = PlanInputs.find(plan, assumption.path())
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "The plan has no assumption '" + assumption.path() + "' any more"));
+                .orElseThrow(() -> new Refused("The plan has no assumption '" + assumption.path() + "' any more"));
         if (!(input.value() instanceof Input.Value.One)) {
             return scale(target, range);
         }
@@ -211,7 +211,7 @@ public final class Dial {
     /**
      * Returns a plan over a base with the dial turned to a multiple, on what others left.
      *
-     * @throws IllegalArgumentException for what the plan refuses
+     * @throws Refused for what the plan refuses
      */
     Plan turned(Forecast base, Plan left, long multiple) {
         return turning.turned(base, left, value(multiple));
@@ -230,7 +230,7 @@ public final class Dial {
     /**
      * Returns the plan of a base with the dial turned to a multiple.
      *
-     * @throws IllegalArgumentException for what the plan refuses
+     * @throws Refused for what the plan refuses
      */
     Plan turned(Forecast base, long multiple) {
         return turning.turned(base, base.plan(), value(multiple));

@@ -4,6 +4,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Line;
@@ -28,7 +29,7 @@ record FailingParty(Forecast base, Plan plan, String by, Target.OfCounterparty p
     /**
      * Returns the plan without it.
      *
-     * @throws IllegalArgumentException where no line has an item of it
+     * @throws Refused where no line has an item of it
      */
     Plan failed() {
         Plan changed = plan;

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.money.Rounding;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.Unit;
@@ -15,7 +16,7 @@ final class Figures {
     /**
      * Returns a value as a number.
      *
-     * @throws IllegalArgumentException for what is no figure
+     * @throws Refused for what is no figure
      */
     static BigDecimal of(@Nullable Object value) {
         if (value instanceof Long minor) {
@@ -33,7 +34,7 @@ final class Figures {
         if (value instanceof MonthOverride override) {
             return BigDecimal.valueOf(override.amount());
         }
-        throw new IllegalArgumentException("That is no figure");
+        throw new Refused("That is no figure");
     }
 
     /**

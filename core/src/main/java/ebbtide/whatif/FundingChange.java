@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -22,7 +23,7 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
     /**
      * Returns a line that funds a plan as a change of a scenario of a name leaves it; nothing where all of it is drawn.
      *
-     * @throws IllegalArgumentException where the change makes no sense of such a line, in a sentence
+     * @throws Refused where the change makes no sense of such a line, in a sentence
      */
     static Optional<Line> of(Plan plan, String by, Change change, Line line) {
         FundingChange made = new FundingChange(plan, by, change, line);
@@ -76,8 +77,7 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
         }
         DayRange range = change.range()
                 .since(plan.settings().asOf().plusDays(1))
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "Its range is over: what was drawn up to the as-of date is a fact"));
+                .orElseThrow(() -> new Refused("Its range is over: what was drawn up to the as-of date is a fact"));
         return Optional.of(
                 change.act() instanceof Act.LeaveOut
                         ? line.with(facility.limited(range, facility.drawn().amount()))
@@ -99,6 +99,6 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
                                 with)
                         .changed()))
                 .flatMap(changed -> changed.findLine(line.id()))
-                .orElseThrow(() -> new IllegalArgumentException("'" + line.name() + "' has no such figure"));
+                .orElseThrow(() -> new Refused("'" + line.name() + "' has no such figure"));
     }
 }

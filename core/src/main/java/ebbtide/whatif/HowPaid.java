@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
@@ -29,7 +30,7 @@ record HowPaid(String by, Change change) {
     /**
      * Returns a line as it is paid then; nothing where the change finds nothing on it.
      *
-     * @throws IllegalArgumentException where it cannot be said of such a line, with what to change instead
+     * @throws Refused where it cannot be said of such a line, with what to change instead
      */
     Optional<Line> of(Line line) {
         if (change.act() instanceof Act.NeverPaid never) {
@@ -47,12 +48,12 @@ record HowPaid(String by, Change change) {
     /**
      * Returns a plan whose shared terms of an id, and all lines that share them, are paid so.
      *
-     * @throws IllegalArgumentException where no active line shares them, or one of those cannot be paid so
+     * @throws Refused where no active line shares them, or one of those cannot be paid so
      */
     Plan ofShared(Plan plan, String id) {
         NamedTerms named = plan.settings()
                 .findTerms(id)
-                .orElseThrow(() -> new IllegalArgumentException("The plan has no shared terms '" + id + "' any more"));
+                .orElseThrow(() -> new Refused("The plan has no shared terms '" + id + "' any more"));
         Plan changed = plan;
         NamedTerms then = named;
         boolean found = false;
@@ -98,7 +99,7 @@ record HowPaid(String by, Change change) {
         }
         Optional<Terms> terms = line.findStream().map(Assumption.Stream::terms);
         if (terms.filter(one -> one.by() == Terms.By.TARGET).isPresent()) {
-            throw new IllegalArgumentException("'" + line.name()
+            throw new Refused("'" + line.name()
                     + "' stands at a target of days: add the days to that, in the range in which it is so");
         }
         Check.that(

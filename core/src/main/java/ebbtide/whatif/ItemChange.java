@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.books.OpenItem;
 import ebbtide.items.LineItems;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
@@ -47,7 +48,7 @@ record ItemChange(Plan plan, String by, OpenItem item, Line line) {
     /**
      * Returns the plan with something else said of the item.
      *
-     * @throws IllegalArgumentException where the item is paid or does not count, or that cannot be said of it
+     * @throws Refused where the item is paid or does not count, or that cannot be said of it
      */
     Plan with(Change change, Part part) {
         Check.that(item.amount().open() > 0, name() + " is paid: there is nothing to expect of it");
@@ -77,7 +78,7 @@ record ItemChange(Plan plan, String by, OpenItem item, Line line) {
         if (there != null && act instanceof Act.LeaveOut) {
             return null;
         }
-        throw new IllegalArgumentException(
+        throw new Refused(
                 there == null && !(act instanceof Act.Set)
                         ? "No such day is typed for " + name() + ": set one"
                         : "A day of " + name() + " is set to one such as 2026-04-14, shifted, or left out");
@@ -98,6 +99,6 @@ record ItemChange(Plan plan, String by, OpenItem item, Line line) {
                 }
             }
         }
-        throw new IllegalArgumentException(name() + " is set to be normal, held, disputed, or cannot-wait");
+        throw new Refused(name() + " is set to be normal, held, disputed, or cannot-wait");
     }
 }

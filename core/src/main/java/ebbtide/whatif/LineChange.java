@@ -7,6 +7,7 @@ import ebbtide.activity.MonthlyActivity;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.ActivityMethod.DatedAmount;
 import ebbtide.plan.Alteration;
@@ -117,7 +118,7 @@ final class LineChange {
         if (change.act() instanceof Act.Set set && set.value() instanceof Typed.Figure figure) {
             return new Amounts(by, Kind.SET, Check.notNegative(minor(figure.number()), "amount"), range, part);
         }
-        throw new IllegalArgumentException("Activity is set to an amount, scaled, added to, shifted or left out");
+        throw new Refused("Activity is set to an amount, scaled, added to, shifted or left out");
     }
 
     private long minor(BigDecimal number) {
@@ -180,7 +181,7 @@ final class LineChange {
     private DayRange since(LocalDate first) {
         return change.range()
                 .since(first)
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         "Its range is over: history, and what is open or owed on the as-of date, stays as it is"));
     }
 

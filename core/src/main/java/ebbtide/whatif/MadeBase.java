@@ -5,6 +5,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Alteration;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Assumption.MonthOverride;
@@ -35,7 +36,7 @@ public record MadeBase(Plan plan, List<OpenItem> items) {
     /**
      * Returns the base with one scenario's own changes that are asked for.
      *
-     * @throws IllegalArgumentException where a change finds nothing, or does what no base can say
+     * @throws Refused where a change finds nothing, or does what no base can say
      */
     public static MadeBase of(Forecast base, Scenario scenario, List<String> changeIds) {
         Scenario alone = new Scenario(
@@ -52,7 +53,7 @@ public record MadeBase(Plan plan, List<OpenItem> items) {
                 .flatMap(done -> done.findsNothing().stream())
                 .findFirst()
                 .ifPresent(sentence -> {
-                    throw new IllegalArgumentException(sentence);
+                    throw new Refused(sentence);
                 });
         Plan changed = new Plan(
                 made.asChanged().settings(),

@@ -4,6 +4,7 @@ import static ebbtide.time.DayFormats.LONG_DAY;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.funding.Liquidity;
+import ebbtide.money.Refused;
 import ebbtide.statements.Covenants;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
@@ -85,7 +86,7 @@ public sealed interface Measure {
                     .flatMap(test -> Stream.ofNullable(test.room()).map(room -> new Level(test.date(), room)))
                     .min(Comparator.comparingLong(Level::minor))
                     .orElseThrow(
-                            () -> new IllegalArgumentException(
+                            () -> new Refused(
                                     "No covenant has a test whose room is known: agree one under Funding, or choose another measure"));
         }
     }
@@ -103,8 +104,8 @@ public sealed interface Measure {
             Period year = statements.months().all(Periods.YEAR).stream()
                     .filter(period -> period.contains(day))
                     .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException(
-                            "No month of the fiscal year of " + day + " is forecast: choose a later day"));
+                    .orElseThrow(() ->
+                            new Refused("No month of the fiscal year of " + day + " is forecast: choose a later day"));
             return statements.table(Statements.Kind.INCOME, List.of(year), false).rows().stream()
                     .filter(row -> row.id().equals("profit"))
                     .findFirst()

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 
@@ -18,7 +19,7 @@ public enum MeasureAsked {
      * Returns the measure; closing cash is that of a day, of the last one where none is said, profit that of the fiscal
      * year of a day, of the first that is forecast where none is.
      *
-     * @throws IllegalArgumentException for a day that the forecast does not have
+     * @throws Refused for a day that the forecast does not have
      */
     public Measure on(@Nullable LocalDate day, Forecast forecast) {
         return switch (this) {

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -31,7 +32,7 @@ public record Ramp(int comesOver, int goesOver) {
     /**
      * Returns the parts of a range, in order; what is left whole is one.
      *
-     * @throws IllegalArgumentException where it comes or goes, and the range has no beginning or no end for that
+     * @throws Refused where it comes or goes, and the range has no beginning or no end for that
      */
     List<Part> parts(DayRange range) {
         LocalDate from = range.from();
@@ -40,7 +41,7 @@ public record Ramp(int comesOver, int goesOver) {
             return List.of(new Part(range, Percent.HUNDRED));
         }
         if (from == null && comesOver > 1 || to == null && goesOver > 1) {
-            throw new IllegalArgumentException("A change that comes and goes over some months has "
+            throw new Refused("A change that comes and goes over some months has "
                     + (from == null ? "a first month: say from when" : "a last month: say to when"));
         }
         List<Part> parts = new ArrayList<>();

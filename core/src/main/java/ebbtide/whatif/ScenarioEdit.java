@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Handling;
@@ -42,7 +43,7 @@ public final class ScenarioEdit {
     /**
      * Returns the scenario with a line as it is typed.
      *
-     * @throws IllegalArgumentException for what no change says: another name, another way to plan the line
+     * @throws Refused for what no change says: another name, another way to plan the line
      */
     public Scenario line(Line typed) {
         Optional<Line> there = plan(shown).findLine(typed.id());
@@ -69,7 +70,7 @@ public final class ScenarioEdit {
     /**
      * Returns the scenario with one more change, which always holds.
      *
-     * @throws IllegalArgumentException where it finds nothing, or leaves what is not allowed
+     * @throws Refused where it finds nothing, or leaves what is not allowed
      */
     Scenario with(Target target, Act act) {
         return accepted(with(shown, List.of(new Wanted(target, act, DayRange.ALWAYS, ""))));
@@ -88,7 +89,7 @@ public final class ScenarioEdit {
      * Returns the scenario without what it changes of a line, so that this is as the base has it, or as the scenarios
      * have it that this one stands on; what is said of its items stays.
      *
-     * @throws IllegalArgumentException where it changes nothing of the line, or has it alone
+     * @throws Refused where it changes nothing of the line, or has it alone
      */
     public Scenario asBase(String lineId) {
         Check.that(!isNew(lineId), "The base has no such line: '" + shown.name() + "' alone has it");
@@ -109,7 +110,7 @@ public final class ScenarioEdit {
     /**
      * Returns the scenario with the settings as they are typed.
      *
-     * @throws IllegalArgumentException for what is the same in every scenario, such as the as-of date
+     * @throws Refused for what is the same in every scenario, such as the as-of date
      */
     public Scenario settings(Settings typed) {
         Plan before = plan(shown);
@@ -124,8 +125,7 @@ public final class ScenarioEdit {
      * Returns the scenario with what is said of open items as it is typed: their days, promises and whether they are
      * held.
      *
-     * @throws IllegalArgumentException for what is a fact of an item, or the books' own: what it comes to, its
-     *     discount, its note
+     * @throws Refused for what is a fact of an item, or the books' own: what it comes to, its discount, its note
      */
     public Scenario items(List<OpenItem> typed) {
         Plan before = plan(shown);
@@ -160,7 +160,7 @@ public final class ScenarioEdit {
                 .find(itemId)
                 .flatMap(item -> plan.findLine(item.lineId()).map(line -> ItemChange.shown(line, item)))
                 .orElseThrow(
-                        () -> new IllegalArgumentException(
+                        () -> new Refused(
                                 "An open item belongs to the books, which are the same in every scenario: show the base to add one"));
     }
 
@@ -195,8 +195,7 @@ public final class ScenarioEdit {
     /**
      * Returns the scenario as it is sent whole.
      *
-     * @throws IllegalArgumentException where a change that it did not have before finds nothing, or leaves what is not
-     *     allowed
+     * @throws Refused where a change that it did not have before finds nothing, or leaves what is not allowed
      */
     public Scenario whole(Scenario sent) {
         return accepted(sent);
@@ -223,7 +222,7 @@ public final class ScenarioEdit {
                 && there.carried().equals(typed.carried())
                 && there.netting().equals(typed.netting());
         if (!same) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "In a scenario figures are changed: a line's name, place, account and how facts take its place are the base's. Show the base to change them");
         }
     }
@@ -249,7 +248,7 @@ public final class ScenarioEdit {
                         stripped,
                         TypedDifferences.between(left, typed, base.plan().settings())));
         if (!TypedDifferences.same(inputs.apply(plan(edited)), typed)) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "In a scenario figures are changed, not what they are figures of: add a line that the scenario alone has, or show the base to change it");
         }
         return edited;
@@ -263,7 +262,7 @@ public final class ScenarioEdit {
                 .flatMap(done -> done.findsNothing().stream())
                 .findFirst()
                 .ifPresent(sentence -> {
-                    throw new IllegalArgumentException(sentence);
+                    throw new Refused(sentence);
                 });
         return edited;
     }

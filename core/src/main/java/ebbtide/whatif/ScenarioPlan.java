@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Ledger;
@@ -135,7 +136,7 @@ public final class ScenarioPlan {
                                 scenario,
                                 change,
                                 Optional.ofNullable(sentence).map(one -> "what it is tied to finds nothing: " + one)));
-                    } catch (IllegalArgumentException refused) {
+                    } catch (Refused refused) {
                         done.add(new Done(scenario, change, Optional.of(String.valueOf(refused.getMessage()))));
                     }
                 }
@@ -147,13 +148,13 @@ public final class ScenarioPlan {
     /**
      * Returns this, where every change that another found is found here too.
      *
-     * @throws IllegalArgumentException for the first that is refused here alone: the rest would pass for the whole
+     * @throws Refused for the first that is refused here alone: the rest would pass for the whole
      */
     ScenarioPlan requireAsFoundAs(ScenarioPlan other) {
         for (int i = 0; i < changes.size(); i++) {
             if (other.changes().get(i).findsNothing().isEmpty()) {
                 changes.get(i).findsNothing().ifPresent(sentence -> {
-                    throw new IllegalArgumentException(sentence);
+                    throw new Refused(sentence);
                 });
             }
         }
@@ -168,12 +169,12 @@ public final class ScenarioPlan {
     /**
      * Returns a plan that holds together between its lines.
      *
-     * @throws IllegalArgumentException for one that does not, with the first of what is wrong
+     * @throws Refused for one that does not, with the first of what is wrong
      */
     static Plan checked(Plan plan) {
         List<PlanProblem> problems = PlanCheck.problems(plan);
         if (!problems.isEmpty()) {
-            throw new IllegalArgumentException(problems.get(0).sentence());
+            throw new Refused(problems.get(0).sentence());
         }
         return plan;
     }

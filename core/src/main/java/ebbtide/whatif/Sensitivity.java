@@ -4,6 +4,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Input;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
@@ -115,7 +116,7 @@ public final class Sensitivity {
                     input.with(input.value().mapped(value -> stepped(value, input.unit(), steps, way, bounded))));
             Forecast then = Forecaster.forecast(plan, base.books(), base);
             return Optional.of(new Effect(measure.of(then).minor() - now, bounded.get()));
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             return Optional.empty();
         }
     }
@@ -134,7 +135,7 @@ public final class Sensitivity {
                     case PERCENT -> Figures.points(value, steps.points());
                     case DAYS -> BigDecimal.valueOf(steps.days());
                     case MONTHS -> BigDecimal.valueOf(steps.months());
-                    case DAY, CHOICE -> throw new IllegalArgumentException("No figure can be moved");
+                    case DAY, CHOICE -> throw new Refused("No figure can be moved");
                 };
         BigDecimal wanted = figure.add(step.multiply(BigDecimal.valueOf(way)));
         BigDecimal held = Figures.within(wanted, unit);

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import java.util.ArrayDeque;
@@ -61,7 +62,7 @@ public record SideBySide(List<Period> periods, List<Row> rows) {
     /**
      * Returns futures beside each other, those of the first one's plan by the ids of its lines.
      *
-     * @throws IllegalArgumentException where there are none or more than six, or the first is a snapshot
+     * @throws Refused where there are none or more than six, or the first is a snapshot
      */
     public static SideBySide of(List<Future> futures, int reference, Table table, List<Period> periods) {
         Check.inRange(futures.size(), 1, MOST, "futures side by side");

@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.LongStream;
@@ -16,7 +17,7 @@ public record TwoAtOnce(Dial down, Dial across, List<Long> rows, List<Long> colu
     /**
      * Returns the grid of so many values each.
      *
-     * @throws IllegalArgumentException where that is no odd number from 3 to 9
+     * @throws Refused where that is no odd number from 3 to 9
      */
     public static TwoAtOnce of(Forecast base, Dial down, Dial across, int count, Measure measure) {
         Check.inRange(count, 3, 9, "values of each");
@@ -50,7 +51,7 @@ public record TwoAtOnce(Dial down, Dial across, List<Long> rows, List<Long> colu
                             base.books(),
                             base))
                     .minor());
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             return Optional.empty();
         }
     }

@@ -1,6 +1,7 @@
 package ebbtide.whatif;
 
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.time.CalendarDay;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -58,7 +59,7 @@ public sealed interface Typed {
     /**
      * Returns the value of a text: a number such as 12.5, a day such as 2026-03-01, else a word.
      *
-     * @throws IllegalArgumentException for a day that no calendar has, and no text at all
+     * @throws Refused for a day that no calendar has, and no text at all
      */
     static Typed of(String text) {
         String plain = text.strip();

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption.MonthOverride;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Input;
@@ -212,7 +213,7 @@ final class TypedDifferences {
     /**
      * Returns a value as it would be typed.
      *
-     * @throws IllegalArgumentException for what is no single figure, day or word
+     * @throws Refused for what is no single figure, day or word
      */
     static Typed typed(Object value, Currency currency) {
         if (value instanceof Long minor) {

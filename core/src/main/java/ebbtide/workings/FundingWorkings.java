@@ -4,6 +4,7 @@ import static ebbtide.time.DayFormats.WEEKDAY;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
+import ebbtide.money.Refused;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -69,8 +70,7 @@ public final class FundingWorkings {
             default -> {
                 Line line = plan.findLine(row.startsWith("owed ") ? row.substring(5) : row)
                         .filter(Line::isFunding)
-                        .orElseThrow(() ->
-                                new IllegalArgumentException("The funding has no row '" + row + "' in these days"));
+                        .orElseThrow(() -> new Refused("The funding has no row '" + row + "' in these days"));
                 if (row.startsWith("owed ")) {
                     owed(line);
                 } else {
@@ -136,8 +136,7 @@ public final class FundingWorkings {
         FundingTable.Debt debt = FundingTable.of(forecast, List.of(period)).debts().stream()
                 .filter(one -> one.id().equals(line.id()))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "'" + line.name() + "' is switched off: nothing is reckoned of it"));
+                .orElseThrow(() -> new Refused("'" + line.name() + "' is switched off: nothing is reckoned of it"));
         long moved = forecast.cell(line, period).amount();
         part(
                 "Owed at the end of the day before " + WEEKDAY.format(period.startInclusive()),

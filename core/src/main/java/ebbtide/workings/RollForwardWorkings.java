@@ -9,6 +9,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Line;
@@ -50,7 +51,7 @@ public final class RollForwardWorkings {
      * Returns the parts of a row ("opening", a change by its name, "closing") of a kind's roll-forward in a period of
      * whole months; a null line means the total. A change over several months is their sum.
      *
-     * @throws IllegalArgumentException for what is not there
+     * @throws Refused for what is not there
      */
     public static List<Workings.Item> of(
             Forecast forecast, RollForward.Kind kind, @Nullable String lineId, String row, Period period) {
@@ -67,12 +68,12 @@ public final class RollForwardWorkings {
         RollForward roll = all.stream()
                 .filter(one -> Objects.equals(one.lineId(), lineId))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no such roll-forward"));
+                .orElseThrow(() -> new Refused("There is no such roll-forward"));
         boolean there = row.equals(OPENING)
                 || row.equals(CLOSING)
                 || roll.changes().stream().anyMatch(change -> change.name().equals(row));
         if (!there) {
-            throw new IllegalArgumentException("The roll-forward of " + roll.name() + " has no row '" + row + "'");
+            throw new Refused("The roll-forward of " + roll.name() + " has no row '" + row + "'");
         }
         RollForwardWorkings workings = new RollForwardWorkings(forecast, roll, period);
         return lineId == null ? workings.byLine(all, row) : workings.ofLine(row);

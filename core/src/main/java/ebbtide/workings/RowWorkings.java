@@ -4,6 +4,7 @@ import static ebbtide.time.DayFormats.WEEKDAY;
 
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import ebbtide.time.Period;
 import java.time.LocalDate;
@@ -34,8 +35,7 @@ public final class RowWorkings {
         ForecastTable.Row row = table.rows().stream()
                 .filter(r -> r.id().equals(rowId))
                 .findFirst()
-                .orElseThrow(
-                        () -> new IllegalArgumentException("The forecast has no row '" + rowId + "' in these days"));
+                .orElseThrow(() -> new Refused("The forecast has no row '" + rowId + "' in these days"));
         return new Workings(row.name(), row.cells().get(0), items(forecast, table, row, period), null);
     }
 

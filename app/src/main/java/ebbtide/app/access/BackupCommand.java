@@ -4,6 +4,7 @@ import ebbtide.app.CommandLine;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.net.ConnectException;
 import java.net.URI;
@@ -29,8 +30,7 @@ public final class BackupCommand {
             DataFolder folder = Startup.data(line);
             DatabaseFile database = new DatabaseFile(folder.path());
             if (!Files.exists(database.path())) {
-                throw new IllegalArgumentException(
-                        "There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
+                throw new Refused("There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
             }
             Optional<DataFolder.Reached> running = folder.reachOrClaim();
             DatabaseFile.Contents found = running.isPresent() ? fetch(running.get(), file) : file.write(database);
@@ -40,12 +40,12 @@ public final class BackupCommand {
 
     private static BackupFile file(CommandLine line, String command) {
         if (line.words().size() != 1) {
-            throw new IllegalArgumentException("Say one file: ./ebbtide " + command + " FILE [--data DIR].");
+            throw new Refused("Say one file: ./ebbtide " + command + " FILE [--data DIR].");
         }
         Path path = Path.of(line.words().get(0)).toAbsolutePath();
         Path folder = path.getParent();
         if (folder == null || !Files.isDirectory(folder)) {
-            throw new IllegalArgumentException("There is no folder '" + folder + "': choose another file.");
+            throw new Refused("There is no folder '" + folder + "': choose another file.");
         }
         return new BackupFile(path);
     }
@@ -91,7 +91,7 @@ public final class BackupCommand {
             CommandLine line = CommandLine.of(args, Set.of("--data"));
             BackupFile file = file(line, "restore");
             if (!Files.isRegularFile(file.path())) {
-                throw new IllegalArgumentException("There is no file '" + file.path() + "'.");
+                throw new Refused("There is no file '" + file.path() + "'.");
             }
             DataFolder folder = Startup.data(line);
             folder.claim();

@@ -1,5 +1,6 @@
 package ebbtide.app.access;
 
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.channels.FileLock;
@@ -33,18 +34,17 @@ final class DataFolder {
     /**
      * Takes the folder for this process, making it where it is not there.
      *
-     * @throws IllegalArgumentException where it cannot be written, or another program has it
+     * @throws Refused where it cannot be written, or another program has it
      */
     void claim() {
         try {
             Files.createDirectories(path);
             Files.delete(Files.createTempFile(path, "try", ""));
         } catch (IOException e) {
-            throw new IllegalArgumentException(
-                    "The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
+            throw new Refused("The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
         }
         if (!tryLock()) {
-            throw new IllegalArgumentException("The data in '" + path
+            throw new Refused("The data in '" + path
                     + "' is in use by another Ebbtide: end that one, or choose another folder with --data DIR.");
         }
     }
@@ -57,8 +57,7 @@ final class DataFolder {
                     .tryLock();
             return held != null;
         } catch (IOException e) {
-            throw new IllegalArgumentException(
-                    "The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
+            throw new Refused("The folder '" + path + "' cannot be written: choose another with --data DIR.", e);
         }
     }
 

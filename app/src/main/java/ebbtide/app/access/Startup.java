@@ -10,6 +10,7 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.StatementStore;
+import ebbtide.money.Refused;
 import ebbtide.sim.DemoCompany;
 import ebbtide.sim.DemoPast;
 import ebbtide.sim.StandIns;
@@ -75,7 +76,7 @@ public final class Startup {
         try {
             step.run();
             return 0;
-        } catch (IllegalArgumentException | IOException | NoRoom e) {
+        } catch (Refused | IOException | NoRoom e) {
             String said = String.valueOf(e.getMessage());
             System.err.println(said.endsWith(".") ? said : said + ".");
             return REFUSED;
@@ -95,7 +96,7 @@ public final class Startup {
     private static CommandLine line(String[] args, Set<String> known) {
         CommandLine line = CommandLine.of(args, known);
         if (!line.words().isEmpty()) {
-            throw new IllegalArgumentException("'" + line.words().get(0) + "' is not understood here; options are "
+            throw new Refused("'" + line.words().get(0) + "' is not understood here; options are "
                     + String.join(", ", known.stream().sorted().toList()) + ".");
         }
         return line;
@@ -151,8 +152,7 @@ public final class Startup {
         } catch (NumberFormatException e) {
             // The sentence below says what is wrong with it.
         }
-        throw new IllegalArgumentException(
-                "A port is a number from 1 to 65535, or 0 for any that is free, but was '" + text + "'.");
+        throw new Refused("A port is a number from 1 to 65535, or 0 for any that is free, but was '" + text + "'.");
     }
 
     /** A database that does not open is never taken for none; one of an earlier version is kept as it was. */
@@ -160,8 +160,8 @@ public final class Startup {
         Optional<DatabaseFile.Contents> found;
         try {
             found = database.look(false);
-        } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException(
+        } catch (Refused e) {
+            throw new Refused(
                     e.getMessage() + "."
                             + DailyBackups.latestIn(backups)
                                     .map(latest -> " The latest backup is put in its place by ./ebbtide restore "
@@ -181,7 +181,7 @@ public final class Startup {
             socket.setReuseAddress(true);
             socket.bind(new InetSocketAddress(InetAddress.getByName(host), port));
         } catch (IOException e) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "The port " + port + " on " + host + " is taken by another program: choose another with --port N.");
         }
     }

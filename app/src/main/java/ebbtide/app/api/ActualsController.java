@@ -14,6 +14,7 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
@@ -107,7 +108,7 @@ class ActualsController {
         Account account = current.books().accounts().stream()
                 .filter(one -> id == null ? !one.restricted() : one.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         id == null
                                 ? "Every account is restricted: add one that is not"
                                 : "There is no account '" + id + "'"));
@@ -167,8 +168,7 @@ class ActualsController {
                     ? current.plan()
                             .findLine(one.line())
                             .filter(some -> !some.isGroup())
-                            .orElseThrow(() -> new IllegalArgumentException(
-                                    "There is no line '" + one.line() + "' to type a figure on"))
+                            .orElseThrow(() -> new Refused("There is no line '" + one.line() + "' to type a figure on"))
                     : fresh(one, fresh);
             movements.removeIf(movement -> TypedActual.isOf(movement, line));
             long minor = one.amount().isBlank()
@@ -218,7 +218,7 @@ class ActualsController {
     private static Line fresh(Typed one, List<Line> fresh) {
         Direction direction = one.direction();
         if (direction == null) {
-            throw new IllegalArgumentException("Say whether the new line is of receipts or of payments");
+            throw new Refused("Say whether the new line is of receipts or of payments");
         }
         Line line = new Line(
                 ShortId.next(),

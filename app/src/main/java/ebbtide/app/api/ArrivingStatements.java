@@ -11,6 +11,7 @@ import ebbtide.app.storage.Stores;
 import ebbtide.books.StatementBalances;
 import ebbtide.books.StatementCheck;
 import ebbtide.formats.statement.DeclaredStatement;
+import ebbtide.money.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -138,7 +139,7 @@ class ArrivingStatements {
     StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
         for (DeclaredStatement one : declared(held)) {
             if (!accounts.containsKey(one.accountNumber())) {
-                throw new IllegalArgumentException("Say which account the number '" + one.accountNumber() + "' is");
+                throw new Refused("Say which account the number '" + one.accountNumber() + "' is");
             }
             stores.bankNumbers().put(held.planId(), one.accountNumber(), accounts.get(one.accountNumber()));
         }

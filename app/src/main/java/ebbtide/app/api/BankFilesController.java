@@ -17,6 +17,7 @@ import ebbtide.formats.bank.CsvDialect.Encoding;
 import ebbtide.formats.bank.CsvProposal;
 import ebbtide.formats.bank.DateOrder;
 import ebbtide.formats.bank.RowProblem;
+import ebbtide.money.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -115,7 +116,7 @@ class BankFilesController {
 
         CsvDialect dialect() {
             if (separator == null || separator.length() != 1 || decimalMark == null || decimalMark.length() != 1) {
-                throw new IllegalArgumentException("A separator and a decimal mark are one character each");
+                throw new Refused("A separator and a decimal mark are one character each");
             }
             return new CsvDialect(
                     encoding, separator.charAt(0), headerLines, dateOrder, decimalMark.charAt(0), columns);
@@ -221,8 +222,7 @@ class BankFilesController {
             @RequestBody DialectView dialect) {
         HeldFile held = files.get(plan, id);
         if (held.account() == null) {
-            throw new IllegalArgumentException(
-                    "Say first which account the file '" + held.name() + "' is the statement of");
+            throw new Refused("Say first which account the file '" + held.name() + "' is the statement of");
         }
         CsvDialect chosen = dialect.dialect();
         dialects.put(plan, held.account(), chosen);

@@ -12,6 +12,7 @@ import ebbtide.formats.budget.LabelMatch;
 import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
@@ -88,7 +89,7 @@ class BudgetController {
             throws IOException {
         Plan current = edits.current(plan).plan();
         Map<String, Budget> budgets = new LinkedHashMap<>();
-        IllegalArgumentException none = null;
+        Refused none = null;
         for (Sheet one : SheetReader.read(file.getBytes())) {
             try {
                 budgets.put(
@@ -97,12 +98,12 @@ class BudgetController {
                                 one,
                                 current.settings().firstForecastMonth(),
                                 current.settings().currency()));
-            } catch (IllegalArgumentException e) {
+            } catch (Refused e) {
                 none = e;
             }
         }
         if (budgets.isEmpty()) {
-            throw none == null ? new IllegalArgumentException("The workbook has no sheet") : none;
+            throw none == null ? new Refused("The workbook has no sheet") : none;
         }
         String chosen = sheet != null && budgets.containsKey(sheet)
                 ? sheet

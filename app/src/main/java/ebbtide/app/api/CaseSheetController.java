@@ -4,12 +4,14 @@ import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.whatif.CaseSheet;
 import ebbtide.whatif.CaseSheet.CaseKey;
 import ebbtide.whatif.CaseSheet.Says;
 import ebbtide.whatif.CaseSheet.TypedCell;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.Scenarios;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -63,8 +65,11 @@ class CaseSheetController {
 
     private static CaseKey key(String text) {
         int colon = text.indexOf(':');
-        Check.that(colon > 0, "A row is named as value:kelp/tax/rate, but was '" + text + "'");
-        return new CaseKey(Says.valueOf(text.substring(0, colon)), text.substring(colon + 1));
+        Says says = Arrays.stream(Says.values())
+                .filter(one -> colon > 0 && one.name().equals(text.substring(0, colon)))
+                .findFirst()
+                .orElseThrow(() -> new Refused("A row is named as VALUE:kelp/tax/rate, but was '" + text + "'"));
+        return new CaseKey(says, text.substring(colon + 1));
     }
 
     /** Puts what is typed into cells, in one edit; all of them or none. */

@@ -12,6 +12,7 @@ import ebbtide.formats.items.ItemChanges;
 import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.formats.items.ItemList;
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
@@ -31,6 +32,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Lists of invoices, bills and orders from a ledger: what they change is shown first, then taken over in one edit. */
@@ -115,7 +117,7 @@ class ItemListsController {
                     shown(changes),
                     list.problems().size(),
                     list.problems().stream().limit(SHOWN).toList());
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             return new ItemListView(
                     headings, fields, named, false, e.getMessage(), 0, 0, 0, 0, 0, List.of(), 0, List.of());
         }
@@ -125,15 +127,19 @@ class ItemListsController {
         return SheetReader.read(file.getBytes(), MOST_ROWS).stream()
                 .filter(one -> !one.rows().isEmpty())
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("The list is empty: export it from the ledger again"));
+                .orElseThrow(() -> new Refused("The list is empty: export it from the ledger again"));
     }
 
     private ItemColumns parse(String chosen) {
         Map<Field, String> headings = new java.util.EnumMap<>(Field.class);
-        mapper.readTree(chosen)
-                .properties()
-                .forEach(entry -> headings.put(
-                        Field.valueOf(entry.getKey()), entry.getValue().asString()));
+        try {
+            mapper.readTree(chosen)
+                    .properties()
+                    .forEach(entry -> headings.put(
+                            Field.valueOf(entry.getKey()), entry.getValue().asString()));
+        } catch (JacksonException | IllegalArgumentException e) {
+            throw new Refused("The columns that were chosen cannot be read: choose them again", e);
+        }
         return new ItemColumns(headings);
     }
 
@@ -194,9 +200,8 @@ class ItemListsController {
         ItemColumns used = parse(chosen);
         ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading(of, current));
         if (!list.problems().isEmpty() && !leaveBadRows) {
-            throw new IllegalArgumentException(
-                    list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
-                            + " cannot be read: mend the list, or say that they are left out");
+            throw new Refused(list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
+                    + " cannot be read: mend the list, or say that they are left out");
         }
         ItemChanges changes = changes(plan, current, of, list);
         List<OpenItem> put = new ArrayList<>(changes.added());

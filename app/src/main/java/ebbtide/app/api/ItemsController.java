@@ -12,6 +12,7 @@ import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
+import ebbtide.money.Refused;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Handling;
 import ebbtide.plan.SaidHabit;
@@ -236,7 +237,7 @@ class ItemsController {
         for (OpenItem item : items) {
             OpenItem other = byKey.put(ItemList.key(item), item);
             if (other != null && !other.id().equals(item.id())) {
-                throw new IllegalArgumentException("'" + item.number() + "' of " + item.counterparty()
+                throw new Refused("'" + item.number() + "' of " + item.counterparty()
                         + " is there already: change that one, or give this one another number");
             }
         }

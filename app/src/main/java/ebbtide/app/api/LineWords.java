@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.money.Refused;
 import ebbtide.plan.AssumptionChange;
 import ebbtide.plan.Input;
 import ebbtide.plan.Line;
@@ -41,7 +42,7 @@ final class LineWords {
         Input.Value now = PlanInputs.find(edited, path).orElseThrow().value();
         try {
             return PlanInputs.find(before, path).orElseThrow().with(now).equals(edited);
-        } catch (IllegalArgumentException onlyWithAnother) {
+        } catch (Refused onlyWithAnother) {
             return false;
         }
     }

@@ -7,6 +7,7 @@ import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -73,8 +74,7 @@ class LinesController {
         Plan now = edits.shown(plan).plan();
         Line line = PlanReader.line(PlanReader.parse(json), now.settings().currency());
         if (!line.id().equals(id)) {
-            throw new IllegalArgumentException(
-                    "The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
+            throw new Refused("The line in the text is '" + line.id() + "', but '" + id + "' was to be put");
         }
         return EditOutcome.of(
                 plan,
@@ -103,10 +103,10 @@ class LinesController {
         PlanAtVersion current = edits.shown(plan);
         Line line = line(current, id);
         if (line.isGroup()) {
-            throw new IllegalArgumentException("A group is not copied as a whole: copy the lines in it");
+            throw new Refused("A group is not copied as a whole: copy the lines in it");
         }
         if (current.plan().findLine(to).isPresent()) {
-            throw new IllegalArgumentException("The id '" + to + "' is taken by another line");
+            throw new Refused("The id '" + to + "' is taken by another line");
         }
         return EditOutcome.of(
                 plan,

@@ -8,6 +8,7 @@ import ebbtide.books.Account;
 import ebbtide.formats.plan.PlanMove;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Refused;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
@@ -88,7 +89,7 @@ class PlansController {
         Plan now = edits.shown(plan).plan();
         Settings before = now.settings();
         if (!before.currency().equals(settings.currency())) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "The currency of a plan stays " + before.currency().getCurrencyCode()
                             + ": its amounts are kept in it. Make a new plan for another currency");
         }
@@ -102,8 +103,7 @@ class PlansController {
     @PostMapping("/{plan}/move")
     EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam int months) {
         if (months == 0 || Math.abs(months) > 60) {
-            throw new IllegalArgumentException(
-                    "A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
+            throw new Refused("A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
         }
         Settings settings = edits.current(plan).plan().settings();
         String words = "Everything ahead moved by " + months + (Math.abs(months) == 1 ? " month" : " months");
@@ -141,14 +141,12 @@ class PlansController {
                 .findFirst()
                 .orElseThrow(() -> new ebbtide.app.storage.NotFound("account", id));
         if (!edits.current(plan).books().byAccount().getOrDefault(id, List.of()).isEmpty()) {
-            throw new IllegalArgumentException(
-                    account.name() + " has bank movements and cannot be taken out: mark it restricted, "
-                            + "and it stands outside the forecast");
+            throw new Refused(account.name() + " has bank movements and cannot be taken out: mark it restricted, "
+                    + "and it stands outside the forecast");
         }
         for (Line line : edits.current(plan).plan().lines()) {
             if (id.equals(line.account())) {
-                throw new IllegalArgumentException(
-                        account.name() + " is the account of '" + line.name() + "': give that line another");
+                throw new Refused(account.name() + " is the account of '" + line.name() + "': give that line another");
             }
         }
         return EditOutcome.of(

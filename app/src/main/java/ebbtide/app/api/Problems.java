@@ -5,6 +5,7 @@ import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.StaleVersion;
 import ebbtide.app.storage.Superseded;
 import ebbtide.formats.plan.BrokenPlan;
+import ebbtide.money.Refused;
 import ebbtide.plan.PlanProblem;
 import ebbtide.time.CalendarDay;
 import java.time.LocalDate;
@@ -59,7 +60,7 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ProblemDetail refused(IllegalArgumentException e) {
+    ProblemDetail refused(Refused e) {
         return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(String.valueOf(e.getMessage())));
     }
 
@@ -106,7 +107,7 @@ class Problems extends ResponseEntityExceptionHandler {
         if (e.getRequiredType() == LocalDate.class) {
             try {
                 CalendarDay.parse(String.valueOf(e.getValue()));
-            } catch (IllegalArgumentException refused) {
+            } catch (Refused refused) {
                 sentence = refused.getMessage() + ", but was '" + e.getValue() + "'.";
             }
         }

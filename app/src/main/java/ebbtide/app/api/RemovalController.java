@@ -4,6 +4,7 @@ import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
+import ebbtide.money.Refused;
 import java.io.IOException;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -44,7 +45,7 @@ class RemovalController {
         PlanAtVersion now = edits.current(plan);
         String named = now.plan().settings().name();
         if (!named.equals(name.strip())) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "The plan is named '" + named + "', and not '" + name + "': type its name as it is to delete it");
         }
         String backup = backup(plan);
@@ -56,8 +57,7 @@ class RemovalController {
         try {
             return backups.beforeDeleting(plan).toString();
         } catch (IOException e) {
-            throw new IllegalArgumentException(
-                    "The plan was not deleted, as no backup could be made before: " + e.getMessage(), e);
+            throw new Refused("The plan was not deleted, as no backup could be made before: " + e.getMessage(), e);
         }
     }
 }

@@ -13,6 +13,7 @@ import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Line;
 import ebbtide.track.Difference;
@@ -234,7 +235,7 @@ class RollController {
         return stores.rolls()
                 .findLatest(plan)
                 .filter(roll -> !roll.done())
-                .orElseThrow(() -> new IllegalArgumentException("No roll forward is under way: begin one"));
+                .orElseThrow(() -> new Refused("No roll forward is under way: begin one"));
     }
 
     /**
@@ -272,14 +273,13 @@ class RollController {
         PlanAtVersion current = edits.current(plan);
         Roll roll = stores.rolls()
                 .findLatest(plan)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "Roll the plan forward first: what closed on the way is decided on"));
+                .orElseThrow(() -> new Refused("Roll the plan forward first: what closed on the way is decided on"));
         Check.that(roll.to() != null, "Bring in statements and move the as-of date first");
         Difference one = RollDifferences.differences(current, roll).stream()
                 .filter(some -> some.key().equals(deciding.key()))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "That difference is no longer there: what was brought in since has closed it"));
+                .orElseThrow(() ->
+                        new Refused("That difference is no longer there: what was brought in since has closed it"));
         Check.that(
                 roll.decided().stream().noneMatch(some -> some.key().equals(one.key())),
                 "That difference is decided already: undo that first");
@@ -386,9 +386,7 @@ class RollController {
     /** Takes back every edit since the latest roll forward began. */
     @PostMapping("/undo")
     EditOutcome undo(@PathVariable String plan) {
-        Roll roll = stores.rolls()
-                .findLatest(plan)
-                .orElseThrow(() -> new IllegalArgumentException("Nothing was rolled forward"));
+        Roll roll = stores.rolls().findLatest(plan).orElseThrow(() -> new Refused("Nothing was rolled forward"));
         return EditOutcome.of(plan, edits.undo(plan, roll), stores);
     }
 }

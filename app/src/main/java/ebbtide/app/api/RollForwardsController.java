@@ -5,6 +5,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
 import ebbtide.forecast.WholeMonths;
+import ebbtide.money.Refused;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.workings.RollForwardWorkings;
@@ -54,7 +55,7 @@ class RollForwardsController {
         RollForward.Kind found = java.util.Arrays.stream(RollForward.Kind.values())
                 .filter(one -> RollForwardView.word(one).equals(kind))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no roll-forward of '" + kind + "'"));
+                .orElseThrow(() -> new Refused("There is no roll-forward of '" + kind + "'"));
         return RollForwardWorkings.of(edits.shown(plan).forecast(), found, line, row, new Period(from, to.plusDays(1)))
                 .stream()
                 .map(ItemView::of)

@@ -7,6 +7,7 @@ import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Change;
@@ -196,7 +197,7 @@ class ScenariosController {
                 .filter(one -> one.standsOn().contains(id))
                 .findFirst()
                 .ifPresent(one -> {
-                    throw new IllegalArgumentException("'" + one.name() + "' stands on '" + scenario.name()
+                    throw new Refused("'" + one.name() + "' stands on '" + scenario.name()
                             + "': let it stand without, or put this one by");
                 });
         return EditOutcome.of(

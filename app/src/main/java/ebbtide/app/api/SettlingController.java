@@ -7,6 +7,7 @@ import ebbtide.app.storage.Stores;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.OpenItem;
+import ebbtide.money.Refused;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -71,7 +72,7 @@ class SettlingController {
             numbers.add(item.number());
         }
         if (numbers.isEmpty()) {
-            throw new IllegalArgumentException("Choose at least one item that the movement settles");
+            throw new Refused("Choose at least one item that the movement settles");
         }
         return EditOutcome.of(
                 plan, edits.edit(plan, version, words(numbers), draft -> draft.putParts(id, parts)), stores);
@@ -117,7 +118,7 @@ class SettlingController {
                     });
         }
         if (parts.isEmpty()) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "None of these movements names an item by number and comes to just its amount: settle them one by one");
         }
         return EditOutcome.of(

@@ -6,6 +6,7 @@ import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.csv.SideBySideCsv;
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.track.Snapshot;
@@ -193,8 +194,7 @@ class SideBySideController {
                 yield new Future.OfForecast(other.plan().settings().name(), other.forecast(), false);
             }
             default ->
-                throw new IllegalArgumentException(
-                        "A future is base, scenario:ID, snapshot:ID or plan:ID, but was '" + asked + "'");
+                throw new Refused("A future is base, scenario:ID, snapshot:ID or plan:ID, but was '" + asked + "'");
         };
     }
 

@@ -6,6 +6,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.OpeningList;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Refused;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.statements.OpeningCheck;
 import ebbtide.statements.Ratios;
@@ -88,7 +89,7 @@ class StatementsController {
         return Arrays.stream(Statements.Kind.values())
                 .filter(one -> word(one).equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         "There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
     }
 
@@ -229,8 +230,7 @@ class StatementsController {
                 SheetReader.read(file.getBytes()).stream()
                         .filter(sheet -> !sheet.rows().isEmpty())
                         .findFirst()
-                        .orElseThrow(() ->
-                                new IllegalArgumentException("There are no rows in it: a name and an amount in each")),
+                        .orElseThrow(() -> new Refused("There are no rows in it: a name and an amount in each")),
                 forecast.plan());
         return new OpeningReadView(
                 PlanWriter.json(

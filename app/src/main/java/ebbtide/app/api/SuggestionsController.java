@@ -6,6 +6,7 @@ import ebbtide.answers.PatternFromHistory;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
@@ -81,7 +82,7 @@ class SuggestionsController {
         PlanAtVersion current = edits.shown(plan);
         Line line = current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
         Assumption.Stream stream = line.findStream()
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         "'" + line.name() + "' is not planned by month, so history suggests nothing for it"));
         LineSuggestions found =
                 LineSuggestions.of(current.plan(), current.books(), line, Math.min(72, Math.max(1, months)));

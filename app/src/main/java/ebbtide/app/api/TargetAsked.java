@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.money.Check;
+import ebbtide.money.Refused;
 import ebbtide.whatif.Target;
 import org.jspecify.annotations.Nullable;
 
@@ -11,7 +12,7 @@ final class TargetAsked {
     /**
      * Returns the target of the one of the two that is said.
      *
-     * @throws IllegalArgumentException where neither is
+     * @throws Refused where neither is
      */
     static Target of(@Nullable String path, @Nullable String line) {
         Check.that(line != null || path != null, "Say first what is to be turned: a line or an assumption");

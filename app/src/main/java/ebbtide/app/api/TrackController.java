@@ -8,6 +8,7 @@ import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.Threshold;
 import ebbtide.time.Period;
 import ebbtide.track.Commentary;
@@ -279,8 +280,7 @@ class TrackController {
         Compared compared = tracking.compared(plan, id, by, from);
         Period window = compared.window();
         if (window == null) {
-            throw new IllegalArgumentException(
-                    "There are no facts after this forecast yet: a commentary says what came otherwise");
+            throw new Refused("There are no facts after this forecast yet: a commentary says what came otherwise");
         }
         Variance variance = Variance.of(compared.snapshot(), compared.facts(), compared.windows(), window);
         return new DraftView(Commentary.draft(

@@ -4,6 +4,7 @@ import ebbtide.app.storage.Draft;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NotFound;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Plan;
 import java.time.YearMonth;
@@ -32,7 +33,7 @@ final class TypedMonths {
         Assumption.Stream stream = placed.line()
                 .findStream()
                 .orElseThrow(
-                        () -> new IllegalArgumentException(
+                        () -> new Refused(
                                 "'" + placed.line().name()
                                         + "' is not planned by month, so no months can be typed into it: choose another line, or a new one"));
         draft.putLine(

@@ -9,6 +9,7 @@ import ebbtide.formats.bank.CsvProposal;
 import ebbtide.formats.bank.RowProblem;
 import ebbtide.formats.statement.DeclaredStatement;
 import ebbtide.formats.statement.StatementFormat;
+import ebbtide.money.Refused;
 import jakarta.annotation.PreDestroy;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -72,12 +73,12 @@ public class BankFiles {
     /**
      * Takes a file in.
      *
-     * @throws IllegalArgumentException for an empty file
+     * @throws Refused for an empty file
      * @throws ebbtide.app.storage.NoRoom where the disk has none for it
      */
     public synchronized HeldFile hold(String planId, String account, String name, long size, Bytes bytes) {
         if (size == 0) {
-            throw new IllegalArgumentException("The file '" + name + "' is empty: export it from the bank again");
+            throw new Refused("The file '" + name + "' is empty: export it from the bank again");
         }
         try {
             letGo(size);
@@ -186,11 +187,11 @@ public class BankFiles {
     /**
      * Returns the standard format that a file is in, none if it is some bank's CSV.
      *
-     * @throws IllegalArgumentException for what can be neither
+     * @throws Refused for what can be neither
      */
     public Optional<StatementFormat> format(HeldFile file) {
         if (StatementFormat.isOtherDocument(head(file))) {
-            throw new IllegalArgumentException("The file '" + file.name()
+            throw new Refused("The file '" + file.name()
                     + "' is neither camt.053, MT940 nor OFX, and no CSV: export the statement from "
                     + "the bank as one of these");
         }
@@ -200,7 +201,7 @@ public class BankFiles {
     /**
      * Returns the statements of a file in a standard format.
      *
-     * @throws IllegalArgumentException for a damaged file and one in another currency, in a sentence
+     * @throws Refused for a damaged file and one in another currency, in a sentence
      */
     public List<DeclaredStatement> statements(HeldFile file, Currency currency) {
         try (InputStream in = Files.newInputStream(file.path())) {
@@ -213,24 +214,23 @@ public class BankFiles {
     /**
      * Returns the statements of a file's bytes.
      *
-     * @throws IllegalArgumentException as {@link #statements(HeldFile, Currency)} does
+     * @throws Refused as {@link #statements(HeldFile, Currency)} does
      */
     public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency)
             throws IOException {
         byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
         StatementFormat format = StatementFormat.find(bytes)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "The file '" + name + "' is in no standard format of bank statements"));
+                .orElseThrow(() -> new Refused("The file '" + name + "' is in no standard format of bank statements"));
         List<DeclaredStatement> statements = format.read(bytes);
         Set<List<Object>> seen = new HashSet<>();
         for (DeclaredStatement one : statements) {
             if (!one.currency().equals(currency)) {
-                throw new IllegalArgumentException("Statement " + one.number() + " is in "
+                throw new Refused("Statement " + one.number() + " is in "
                         + one.currency().getCurrencyCode() + ", but the plan is in " + currency.getCurrencyCode()
                         + ": bring it into a plan of its own currency");
             }
             if (!seen.add(List.of(one.accountNumber(), one.number(), one.to()))) {
-                throw new IllegalArgumentException(
+                throw new Refused(
                         "Statement " + one.number() + " of " + one.to() + " stands in the file twice: export it again");
             }
         }

@@ -1,6 +1,7 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.storage.NotFound;
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -27,7 +28,7 @@ public class IssuedFiles {
     IssuedFiles(@Value("${ebbtide.issued:}") String address) {
         this.address = address.isBlank() ? null : URI.create(address);
         if (this.address != null && !List.of("127.0.0.1", "localhost", "[::1]").contains(this.address.getHost())) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "What banks and ledger issue is fetched from this machine alone, but not from '" + address + "'");
         }
     }
@@ -58,7 +59,7 @@ public class IssuedFiles {
             String[] parts = line.split("\t", 2);
             String path = parts.length < 2 ? "" : parts[1];
             if (!path.startsWith("/") || path.startsWith("//")) {
-                throw new IllegalArgumentException(
+                throw new Refused(
                         "Banks and ledger name a file by a path of their own address, but not by '" + line + "'");
             }
             String name = path.substring(path.lastIndexOf('/') + 1).replaceFirst("\\?.*", "");
@@ -76,12 +77,11 @@ public class IssuedFiles {
                                     .build(),
                             HttpResponse.BodyHandlers.ofString());
             if (answer.statusCode() != 200) {
-                throw new IllegalArgumentException(answer.body());
+                throw new Refused(answer.body());
             }
             return answer.body();
         } catch (IOException e) {
-            throw new IllegalArgumentException(
-                    "Banks and ledger do not answer under " + address + ": bring their files in by hand", e);
+            throw new Refused("Banks and ledger do not answer under " + address + ": bring their files in by hand", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);

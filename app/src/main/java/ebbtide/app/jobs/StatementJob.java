@@ -15,6 +15,7 @@ import ebbtide.formats.bank.BankCsvReader;
 import ebbtide.formats.bank.BankRow;
 import ebbtide.formats.bank.CsvDialect;
 import ebbtide.formats.bank.RowProblem;
+import ebbtide.money.Refused;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -175,13 +176,12 @@ public final class StatementJob implements Runnable {
                 return;
             }
             if (arriving.stream().allMatch(ArrivingStatement::isEmpty)) {
-                throw new IllegalArgumentException(
-                        "No movement was found in the file: look at which columns hold what");
+                throw new Refused("No movement was found in the file: look at which columns hold what");
             }
             keep();
         } catch (Stopped e) {
             end(State.STOPPED, "Stopped: nothing was brought in.");
-        } catch (IllegalArgumentException | NoRoom e) {
+        } catch (Refused | NoRoom e) {
             end(State.FAILED, String.valueOf(e.getMessage()));
         } catch (IOException | RuntimeException e) {
             LOG.error("A bank file could not be brought in", e);
@@ -246,7 +246,7 @@ public final class StatementJob implements Runnable {
             BankMovement movement;
             try {
                 movement = movement(row);
-            } catch (IllegalArgumentException e) {
+            } catch (Refused e) {
                 problem(new RowProblem(row.line(), String.valueOf(e.getMessage()), row.counterparty()));
                 return;
             }

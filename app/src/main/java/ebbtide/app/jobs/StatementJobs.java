@@ -4,6 +4,7 @@ import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
+import ebbtide.money.Refused;
 import jakarta.annotation.PreDestroy;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,7 +36,7 @@ public class StatementJobs {
     /**
      * Starts bringing in a file, whose movements are assigned by the plan's rules; returns the job's id.
      *
-     * @throws IllegalArgumentException while too many others wait
+     * @throws Refused while too many others wait
      */
     public synchronized String start(HeldFile file, StatementJob.Content content, boolean leaveBadRows) {
         List<String> over = jobs.entrySet().stream()
@@ -44,7 +45,7 @@ public class StatementJobs {
                 .toList();
         over.subList(0, Math.max(0, over.size() - KNOWN + 1)).forEach(jobs::remove);
         if (jobs.size() - over.size() >= MOST_WAITING) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "There are " + MOST_WAITING + " files being brought in already: wait for one of them to end");
         }
         StatementJob job = new StatementJob(

@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -79,7 +80,7 @@ public record BackupFile(Path path) {
     private DatabaseFile.Contents verified(Path part) throws IOException {
         try {
             return new BackupFile(part).verify();
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             throw new IOException(
                     "The backup '" + path + "' could not be written: the database is damaged and cannot be read whole",
                     e);
@@ -93,7 +94,7 @@ public record BackupFile(Path path) {
     /**
      * Opens a copy of it and reads all that is in it.
      *
-     * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
+     * @throws Refused where it is no backup, or is not whole, in a sentence
      */
     public DatabaseFile.Contents verify() throws IOException {
         DatabaseFile copy = copyIn(path.toAbsolutePath().getParent());
@@ -122,10 +123,9 @@ public record BackupFile(Path path) {
     private DatabaseFile.Contents unpackWhole(DatabaseFile copy) throws IOException {
         try {
             unpack(copy.path());
-            return copy.look(true)
-                    .orElseThrow(() -> new IllegalArgumentException("The backup '" + path + "' is empty"));
-        } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException(
+            return copy.look(true).orElseThrow(() -> new Refused("The backup '" + path + "' is empty"));
+        } catch (Refused e) {
+            throw new Refused(
                     "The file '" + path + "' is no backup that is whole: "
                             + String.valueOf(e.getMessage())
                                     .replace("The database '" + copy.path() + "'", "the database in it"),
@@ -137,13 +137,13 @@ public record BackupFile(Path path) {
         try (ZipFile zip = new ZipFile(path.toFile())) {
             ZipEntry entry = zip.getEntry(DatabaseFile.fileName());
             if (entry == null) {
-                throw new IllegalArgumentException("it has no '" + DatabaseFile.fileName() + "' in it");
+                throw new Refused("it has no '" + DatabaseFile.fileName() + "' in it");
             }
             try (InputStream in = zip.getInputStream(entry)) {
                 Files.copy(in, to, StandardCopyOption.REPLACE_EXISTING);
             }
         } catch (java.util.zip.ZipException e) {
-            throw new IllegalArgumentException("it is no zip file", e);
+            throw new Refused("it is no zip file", e);
         }
     }
 
@@ -151,7 +151,7 @@ public record BackupFile(Path path) {
      * Puts it in the place of the database of a folder, once it has been seen to be whole; returns where the database
      * that was there lies now, beside it.
      *
-     * @throws IllegalArgumentException where it is no backup, or is not whole, in a sentence
+     * @throws Refused where it is no backup, or is not whole, in a sentence
      */
     public Optional<Path> restore(DatabaseFile to, Clock clock) throws IOException {
         DatabaseFile copy = copyIn(to.folder());

@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,12 +25,12 @@ public record DatabaseFile(Path folder) {
         /**
          * Requires a schema that this program knows.
          *
-         * @throws IllegalArgumentException where it is that of a later one, in a sentence
+         * @throws Refused where it is that of a later one, in a sentence
          */
         public void requireKnown(String of) {
             if (schema > schemaOfProgram()) {
-                throw new IllegalArgumentException("The data in " + of + " is of a later Ebbtide (schema " + schema
-                        + ", this one has " + schemaOfProgram() + "): start that one");
+                throw new Refused("The data in " + of + " is of a later Ebbtide (schema " + schema + ", this one has "
+                        + schemaOfProgram() + "): start that one");
             }
         }
     }
@@ -51,12 +52,12 @@ public record DatabaseFile(Path folder) {
     /**
      * Returns the address by which the program opens it.
      *
-     * @throws IllegalArgumentException for a folder that cannot be said in an address
+     * @throws Refused for a folder that cannot be said in an address
      */
     public String url() {
         String place = folder.toAbsolutePath().resolve(NAME).toString();
         if (place.contains(";")) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "The folder '" + folder
                             + "' has a semicolon in its name, which a database's address cannot have: choose another with --data DIR.");
         }
@@ -80,7 +81,7 @@ public record DatabaseFile(Path folder) {
     /**
      * Returns what is in it, nothing where there is no database yet. Where it is to be read whole, every row is.
      *
-     * @throws IllegalArgumentException where the file is no database, or a damaged one, in a sentence
+     * @throws Refused where the file is no database, or a damaged one, in a sentence
      */
     public Optional<Contents> look(boolean whole) {
         if (!Files.exists(path())) {
@@ -88,10 +89,10 @@ public record DatabaseFile(Path folder) {
         }
         try {
             if (bytes() == 0) {
-                throw new IllegalArgumentException("The database '" + path() + "' is empty, of no bytes at all");
+                throw new Refused("The database '" + path() + "' is empty, of no bytes at all");
             }
         } catch (IOException e) {
-            throw new IllegalArgumentException("The database '" + path() + "' cannot be read", e);
+            throw new Refused("The database '" + path() + "' cannot be read", e);
         }
         return Optional.of(read(whole));
     }
@@ -110,7 +111,7 @@ public record DatabaseFile(Path folder) {
                 return new Contents(row.getInt(1), row.getInt(2), row.getLong(3));
             }
         } catch (SQLException e) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "The database '" + path() + "' is damaged, or is none of Ebbtide: it cannot be read whole", e);
         }
     }

@@ -11,6 +11,7 @@ import ebbtide.books.OpenItem;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
@@ -80,7 +81,7 @@ public final class Draft {
     /** Facts are the same in every scenario (rules 11.1). */
     private void refuseInScenario(UndoableStore.Kind kind) {
         if (shown != null && FACTS.contains(kind)) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "'" + shown.scenario().name()
                             + "' is shown, and what belongs to the books is the same in every scenario: show the base to change it");
         }
@@ -136,7 +137,7 @@ public final class Draft {
     /**
      * Takes a line out; movements assigned to it become unassigned again.
      *
-     * @throws IllegalArgumentException while open items stand on the line
+     * @throws Refused while open items stand on the line
      */
     public void removeLine(String lineId) {
         if (shown != null) {
@@ -145,9 +146,8 @@ public final class Draft {
         }
         int items = stores.items().count(planId, lineId);
         if (items > 0) {
-            throw new IllegalArgumentException(
-                    "The line has " + items + (items == 1 ? " open or paid item" : " open or paid items")
-                            + ": put them on another line first, or take them out");
+            throw new Refused("The line has " + items + (items == 1 ? " open or paid item" : " open or paid items")
+                    + ": put them on another line first, or take them out");
         }
         for (long movement : stores.movements().idsOnLine(planId, lineId)) {
             BankMovement was = stores.movements().get(planId, movement);
@@ -163,11 +163,11 @@ public final class Draft {
     /**
      * Takes what the scenario that is shown changes of a line out of it.
      *
-     * @throws IllegalArgumentException where the base is shown, or nothing is changed of the line
+     * @throws Refused where the base is shown, or nothing is changed of the line
      */
     public void takeBase(String lineId) {
         if (shown == null) {
-            throw new IllegalArgumentException("The base is shown: show a scenario to take out what it changes");
+            throw new Refused("The base is shown: show a scenario to take out what it changes");
         }
         putShown(shown.edit().asBase(lineId));
     }
@@ -245,9 +245,8 @@ public final class Draft {
         }
         long open = item.amount().open() - minor;
         if (open < 0) {
-            throw new IllegalArgumentException(
-                    "Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number() + " of "
-                            + item.counterparty() + ": settle no more than that");
+            throw new Refused("Only " + Money.words(item.amount().open(), currency()) + " is open of " + item.number()
+                    + " of " + item.counterparty() + ": settle no more than that");
         }
         putItem(item.open(open, open == 0 ? day : null));
     }
@@ -312,7 +311,7 @@ public final class Draft {
     /** Keeps the forecast under a name. */
     public void addSnapshot(String id, String name, String note, Forecast forecast) {
         if (shown != null) {
-            throw new IllegalArgumentException("'" + shown.scenario().name()
+            throw new Refused("'" + shown.scenario().name()
                     + "' is shown, and a snapshot keeps the base: show the base to save it");
         }
         keep(id, name, note, null, forecast);

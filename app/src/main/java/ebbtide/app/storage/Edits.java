@@ -10,6 +10,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
@@ -308,7 +309,7 @@ public class Edits {
             long version = stores.plans().lockToEdit(planId);
             PlanAtVersion was = current(planId);
             check.accept(was);
-            Entry entry = find.apply(planId).orElseThrow(() -> new IllegalArgumentException(none));
+            Entry entry = find.apply(planId).orElseThrow(() -> new Refused(none));
             List<LoggedEffect> logged = new ArrayList<>(entry.effects());
             if (back) {
                 Collections.reverse(logged);

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Refused;
 import ebbtide.plan.Settings;
 import java.time.Clock;
 import java.time.OffsetDateTime;
@@ -76,13 +77,12 @@ public class PlanStore implements UndoableStore {
     /**
      * Returns the version of a plan that is to be changed, as {@link #lock} does.
      *
-     * @throws IllegalArgumentException for one that is archived
+     * @throws Refused for one that is archived
      */
     long lockToEdit(String planId) {
         long version = lock(planId);
         if (isArchived(planId)) {
-            throw new IllegalArgumentException(
-                    "This plan is archived and stays as it is: take it out of the archive to change it");
+            throw new Refused("This plan is archived and stays as it is: take it out of the archive to change it");
         }
         return version;
     }

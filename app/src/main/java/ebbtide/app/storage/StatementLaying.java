@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.books.BankMovement;
+import ebbtide.money.Refused;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -49,8 +50,7 @@ public final class StatementLaying {
     /**
      * Takes the next movement.
      *
-     * @throws IllegalArgumentException where the account has too many movements already of days that are begun and not
-     *     at their end
+     * @throws Refused where the account has too many movements already of days that are begun and not at their end
      */
     public void take(BankMovement movement) {
         if (!isKnown(movement)) {
@@ -86,7 +86,7 @@ public final class StatementLaying {
         Map<String, Integer> ofDay = movements.fingerprints(planId, account, day, MOST_KNOWN - held + 1);
         held += ofDay.size();
         if (held > MOST_KNOWN) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "More than 500,000 movements of this file's days are there already, and its days stand in no order: sort it by the booking date, or split it by dates");
         }
         return ofDay;

@@ -1,6 +1,7 @@
 package ebbtide.formats.bank;
 
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import java.util.Currency;
 import java.util.Locale;
 
@@ -11,7 +12,7 @@ public final class AmountText {
     /**
      * Returns signed minor units.
      *
-     * @throws IllegalArgumentException for what is no amount
+     * @throws Refused for what is no amount
      */
     public static long minor(String text, char decimalMark, Currency currency) {
         String rest = text.strip().toUpperCase(Locale.ROOT);
@@ -31,12 +32,11 @@ public final class AmountText {
             } else if (c == '-' || c == '\u2212' || c == '(') {
                 negative = true;
             } else if (!isFiller(c, decimals)) {
-                throw new IllegalArgumentException(
-                        "'" + text.strip() + "' is no amount with '" + decimalMark + "' before its decimals");
+                throw new Refused("'" + text.strip() + "' is no amount with '" + decimalMark + "' before its decimals");
             }
         }
         if (digits.isEmpty() || digits.toString().equals(".")) {
-            throw new IllegalArgumentException("'" + text.strip() + "' is no amount");
+            throw new Refused("'" + text.strip() + "' is no amount");
         }
         long minor = Money.minor(digits.toString(), currency);
         return negative ? -minor : minor;

@@ -5,6 +5,7 @@ import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -107,7 +108,7 @@ public final class BankCsvReader {
                     allHaveBalances &= row.balance() != null;
                     take(row, whole(record));
                 }
-            } catch (IllegalArgumentException e) {
+            } catch (Refused e) {
                 balances.forget();
                 allHaveBalances &= !field(record, dialect.columns().balance()).isEmpty();
                 sink.problem(new RowProblem(line, String.valueOf(e.getMessage()), whole(record)));
@@ -170,7 +171,7 @@ public final class BankCsvReader {
         if (columns.amount() >= 0) {
             String text = field(record, columns.amount());
             if (text.isEmpty()) {
-                throw new IllegalArgumentException("the amount is empty");
+                throw new Refused("the amount is empty");
             }
             long minor = AmountText.minor(text, dialect.decimalMark(), currency);
             return columns.way() < 0 ? minor : directed(minor, field(record, columns.way()));
@@ -178,12 +179,12 @@ public final class BankCsvReader {
         String out = field(record, columns.moneyOut());
         String in = field(record, columns.moneyIn());
         if (out.isEmpty() && in.isEmpty()) {
-            throw new IllegalArgumentException("neither money out nor money in has an amount");
+            throw new Refused("neither money out nor money in has an amount");
         }
         long paid = out.isEmpty() ? 0 : Math.abs(AmountText.minor(out, dialect.decimalMark(), currency));
         long received = in.isEmpty() ? 0 : AmountText.minor(in, dialect.decimalMark(), currency);
         if (paid != 0 && received != 0) {
-            throw new IllegalArgumentException("money out " + Money.plain(paid, currency) + " and money in "
+            throw new Refused("money out " + Money.plain(paid, currency) + " and money in "
                     + Money.plain(received, currency) + " stand in one row");
         }
         return received - paid;
@@ -196,7 +197,7 @@ public final class BankCsvReader {
     private static long directed(long minor, String word) {
         Way way = Way.find(word)
                 .orElseThrow(
-                        () -> new IllegalArgumentException(
+                        () -> new Refused(
                                 word.isEmpty()
                                         ? "nothing says whether it is money out or in"
                                         : "'" + word
@@ -207,7 +208,7 @@ public final class BankCsvReader {
     private LocalDate date(String text, String what) {
         LocalDate day = dialect.dateOrder()
                 .find(text)
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         text.isEmpty()
                                 ? "the " + what + " is empty"
                                 : "'" + text + "' is no " + what + " in the order "
@@ -216,7 +217,7 @@ public final class BankCsvReader {
                                                 .toLowerCase(java.util.Locale.ROOT)
                                                 .replace('_', ' ')));
         if (day.getYear() < 1990 || day.getYear() > 2100) {
-            throw new IllegalArgumentException("the year of the " + what + " is " + day.getYear());
+            throw new Refused("the year of the " + what + " is " + day.getYear());
         }
         return day;
     }

@@ -1,6 +1,7 @@
 package ebbtide.formats.budget;
 
 import ebbtide.money.Money;
+import ebbtide.money.Refused;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -36,7 +37,7 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
      * Returns the budget of a sheet; months without a year in their heading follow on from the year above them, or from
      * a month.
      *
-     * @throws IllegalArgumentException for a sheet in which no row of months can be found
+     * @throws Refused for a sheet in which no row of months can be found
      */
     public static Budget of(Sheet sheet, YearMonth firstExpected, Currency currency) {
         int head = -1;
@@ -49,7 +50,7 @@ public record Budget(List<YearMonth> months, List<Row> rows) {
             }
         }
         if (head < 0) {
-            throw new IllegalArgumentException("No row of the sheet '" + sheet.name()
+            throw new Refused("No row of the sheet '" + sheet.name()
                     + "' has months as headings: name at least two columns such as " + "Jan 2026 or 2026-01");
         }
         return new Finding(sheet, head, columns(sheet, head, firstExpected), currency).budget();

@@ -3,6 +3,7 @@ package ebbtide.formats.budget;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
+import ebbtide.money.Refused;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -42,11 +43,11 @@ public final class SheetReader {
     /**
      * Returns the sheets of a file with at most so many rows each.
      *
-     * @throws IllegalArgumentException for a file that is neither kind, or too large
+     * @throws Refused for a file that is neither kind, or too large
      */
     public static List<Sheet> read(byte[] file, int mostRows) {
         if (file.length == 0) {
-            throw new IllegalArgumentException("The file is empty");
+            throw new Refused("The file is empty");
         }
         boolean zip = file.length > 3 && file[0] == 'P' && file[1] == 'K';
         return zip ? workbook(file, mostRows) : List.of(csv(file, mostRows));
@@ -58,7 +59,7 @@ public final class SheetReader {
         } catch (TooLarge e) {
             throw e;
         } catch (IOException | RuntimeException e) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     "This is no readable XLSX workbook: save it anew as XLSX or CSV, and bring it in again", e);
         }
     }
@@ -121,7 +122,7 @@ public final class SheetReader {
     }
 
     /** A sheet with more rows or columns than a budget has. */
-    static final class TooLarge extends IllegalArgumentException {
+    static final class TooLarge extends Refused {
         private static final long serialVersionUID = 1;
 
         TooLarge(String sentence) {
@@ -171,7 +172,7 @@ public final class SheetReader {
                 texts.add(record.getFields().stream().map(String::strip).toList());
             }
         } catch (IOException | de.siegmar.fastcsv.reader.CsvParseException e) {
-            throw new IllegalArgumentException("This is no readable CSV file: " + e.getMessage(), e);
+            throw new Refused("This is no readable CSV file: " + e.getMessage(), e);
         }
         return new Sheet("CSV", texts.rows);
     }

@@ -1,5 +1,6 @@
 package ebbtide.formats.budget;
 
+import ebbtide.money.Refused;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -31,7 +32,7 @@ final class WorkbookBounds {
     /**
      * Requires a workbook that can be read in bounded memory; returns whether it has a part for styles.
      *
-     * @throws IllegalArgumentException for one that cannot, in a sentence
+     * @throws Refused for one that cannot, in a sentence
      * @throws IOException for what is no zip file
      */
     static boolean require(byte[] file) throws IOException {

@@ -1,6 +1,7 @@
 package ebbtide.formats.document;
 
 import ebbtide.money.Decimals;
+import ebbtide.money.Refused;
 import ebbtide.plan.PlanProblem;
 import ebbtide.time.Convention;
 import java.math.BigDecimal;
@@ -110,7 +111,7 @@ public final class JsonPlace {
     public <T> @Nullable T make(Supplier<T> maker) {
         try {
             return maker.get();
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             String message = String.valueOf(e.getMessage());
             problem(message.substring(0, 1).toUpperCase(Locale.ROOT) + message.substring(1));
             return null;
@@ -196,7 +197,7 @@ public final class JsonPlace {
         try {
             return parser.apply(text.strip());
         } catch (DateTimeException | NumberFormatException e) {
-            throw new IllegalArgumentException(rule + ", but was '" + shortened(text) + "'");
+            throw new Refused(rule + ", but was '" + shortened(text) + "'");
         }
     }
 

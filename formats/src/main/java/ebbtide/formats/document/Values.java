@@ -4,6 +4,7 @@ import ebbtide.money.Check;
 import ebbtide.money.Decimals;
 import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.time.CalendarDay;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -118,8 +119,7 @@ public final class Values {
                 (text, place) -> Arrays.stream(type.getEnumConstants())
                         .filter(constant -> word(constant).equals(text))
                         .findFirst()
-                        .orElseThrow(() ->
-                                new IllegalArgumentException("One of " + all + " is expected, but was '" + text + "'")),
+                        .orElseThrow(() -> new Refused("One of " + all + " is expected, but was '" + text + "'")),
                 (constant, currency) -> node(word(constant), currency),
                 book -> {
                     ObjectNode node = SchemaBook.typed("string");
@@ -151,8 +151,8 @@ public final class Values {
     private static LocalDate day(String text) {
         try {
             return CalendarDay.parse(text.strip());
-        } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException(e.getMessage() + ", but was '" + text + "'");
+        } catch (Refused e) {
+            throw new Refused(e.getMessage() + ", but was '" + text + "'");
         }
     }
 

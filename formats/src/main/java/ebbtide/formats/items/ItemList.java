@@ -11,6 +11,7 @@ import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.items.ItemColumns.Field;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
@@ -67,7 +68,7 @@ public final class ItemList {
     /**
      * Reads a list.
      *
-     * @throws IllegalArgumentException for a sheet without the columns that an item needs
+     * @throws Refused for a sheet without the columns that an item needs
      */
     public static ItemList read(Sheet sheet, int heading, ItemColumns columns, Reading reading) {
         List<String> missing = new ArrayList<>();
@@ -82,7 +83,7 @@ public final class ItemList {
             missing.add("amount");
         }
         if (!missing.isEmpty()) {
-            throw new IllegalArgumentException("Say which column holds the " + String.join(", the ", missing));
+            throw new Refused("Say which column holds the " + String.join(", the ", missing));
         }
         ItemList list = new ItemList(sheet, heading, columns, reading);
         Set<String> seen = new HashSet<>();
@@ -109,11 +110,11 @@ public final class ItemList {
         try {
             OpenItem item = item(row);
             if (!seen.add(item.id())) {
-                throw new IllegalArgumentException(
+                throw new Refused(
                         "number " + item.number() + " of " + item.counterparty() + " stands in the list twice");
             }
             items.add(item);
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             problems.add(new RowProblem(line, String.valueOf(e.getMessage()), String.join(" | ", row)));
         }
     }
@@ -199,7 +200,7 @@ public final class ItemList {
             gross = open;
         }
         if (gross == null) {
-            throw new IllegalArgumentException("no amount stands in the row");
+            throw new Refused("no amount stands in the row");
         }
         boolean parted = tax == null && net == null;
         long taxed = tax != null
@@ -208,7 +209,7 @@ public final class ItemList {
                         ? gross - net
                         : reading.line().assumption().tax().rate().withinGross(gross);
         if (net != null && tax != null && net + tax != gross) {
-            throw new IllegalArgumentException("net and tax do not come to the amount");
+            throw new Refused("net and tax do not come to the amount");
         }
         long left = paid ? 0 : open == null ? gross : open;
         return new Amount(gross, taxed, parted && taxed != 0, left, left);
@@ -232,7 +233,7 @@ public final class ItemList {
     private LocalDate date(List<String> row, Field field) {
         String text = text(row, field);
         return dates.find(text)
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refused(
                         text.isEmpty()
                                 ? "the date is missing on which it is "
                                         + field.name().toLowerCase(Locale.ROOT)

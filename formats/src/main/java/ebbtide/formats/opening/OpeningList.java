@@ -2,6 +2,7 @@ package ebbtide.formats.opening;
 
 import ebbtide.formats.bank.AmountText;
 import ebbtide.formats.budget.Sheet;
+import ebbtide.money.Refused;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Entry;
@@ -65,7 +66,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
     /**
      * Reads a sheet for a plan; its first row may be a heading.
      *
-     * @throws IllegalArgumentException for a name that is there twice, and rows that are no entries
+     * @throws Refused for a name that is there twice, and rows that are no entries
      */
     public static OpeningList read(Sheet sheet, Plan plan) {
         List<Entry> entries = new ArrayList<>();
@@ -84,11 +85,10 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
                 if (entries.stream()
                         .anyMatch(
                                 one -> one.kind() == entry.kind() && one.name().equals(entry.name()))) {
-                    throw new IllegalArgumentException(
-                            "'" + entry.name() + "' is there twice: give each its own name, or add them up");
+                    throw new Refused("'" + entry.name() + "' is there twice: give each its own name, or add them up");
                 }
                 entries.add(entry);
-            } catch (IllegalArgumentException e) {
+            } catch (Refused e) {
                 problems.add(new Unread(i + 1, String.valueOf(e.getMessage())));
             }
         }
@@ -135,7 +135,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
     private static Entry entry(List<String> row, Columns columns, Plan plan) {
         String name = cell(row, columns.name());
         if (name.isEmpty()) {
-            throw new IllegalArgumentException("This row has no name: every amount needs one");
+            throw new Refused("This row has no name: every amount needs one");
         }
         Kind kind = kind(cell(row, columns.kind()), name);
         Currency currency = plan.settings().currency();
@@ -151,7 +151,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
 
     private static String required(String amount, String name) {
         if (amount.isEmpty()) {
-            throw new IllegalArgumentException("'" + name + "' has no amount: type it, or leave the row out");
+            throw new Refused("'" + name + "' has no amount: type it, or leave the row out");
         }
         return amount;
     }
@@ -184,7 +184,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
                 .filter(one -> one.fits(low))
                 .map(Telling::kind)
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("'" + (word.isEmpty() ? name : word)
+                .orElseThrow(() -> new Refused("'" + (word.isEmpty() ? name : word)
                         + "' does not say what it is: put one of "
                         + String.join(
                                 ", ",
@@ -197,7 +197,7 @@ public record OpeningList(List<Entry> entries, List<Unread> problems) {
                         && (line.name().equalsIgnoreCase(name) || line.id().equals(name)))
                 .map(Line::id)
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no line called '" + name + "' to clear it: "
+                .orElseThrow(() -> new Refused("There is no line called '" + name + "' to clear it: "
                         + (plan.lines().stream().anyMatch(line -> line.direction() == Direction.PAYMENT)
                                 ? "write its name as under Receipts or Payments, or 'stays'"
                                 : "write 'stays', or leave it empty")));

@@ -16,6 +16,7 @@ import ebbtide.formats.document.RecordForm;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
 import ebbtide.formats.plan.PlanPast.LoggedEdit;
 import ebbtide.formats.plan.PlanPast.VarianceNote;
+import ebbtide.money.Refused;
 import ebbtide.plan.Basis;
 import ebbtide.plan.Direction;
 import ebbtide.time.DaySeries;
@@ -147,7 +148,7 @@ final class PastForms {
             return DaySeries.NIL;
         }
         if (!days.firstKey().isAfter(of.asOf()) || days.lastKey().isAfter(of.horizonEnd())) {
-            throw new IllegalArgumentException("Its days lie after " + of.asOf() + " and up to " + of.horizonEnd());
+            throw new Refused("Its days lie after " + of.asOf() + " and up to " + of.horizonEnd());
         }
         return DaySeries.of(
                 (int) ChronoUnit.DAYS.between(of.asOf(), days.lastKey()),

@@ -1,5 +1,6 @@
 package ebbtide.formats.plan;
 
+import ebbtide.money.Refused;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -32,16 +33,15 @@ public final class PlanMove {
     /**
      * Returns a line with its assumption moved by some months, back when negative.
      *
-     * @throws IllegalArgumentException for a date that would move back to the as-of date or before it, where it would
-     *     no longer count
+     * @throws Refused for a date that would move back to the as-of date or before it, where it would no longer count
      */
     public static Line moved(Line line, LocalDate asOf, int months, Currency currency) {
         ObjectNode json = PlanWriter.json(line, currency);
         try {
             json.set("assumption", new PlanMove(asOf, months).walked(json.get("assumption")));
             json.set("overrides", new PlanMove(asOf, months).walked(json.get("overrides")));
-        } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("'" + line.name() + "' " + e.getMessage(), e);
+        } catch (Refused e) {
+            throw new Refused("'" + line.name() + "' " + e.getMessage(), e);
         }
         return PlanReader.line(json, currency);
     }
@@ -89,7 +89,7 @@ public final class PlanMove {
 
     private LocalDate after(LocalDate moved, String was) {
         if (!moved.isAfter(asOf)) {
-            throw new IllegalArgumentException("has something on " + was + ", which would come to lie on " + moved
+            throw new Refused("has something on " + was + ", which would come to lie on " + moved
                     + ", not after the as-of date " + asOf + ": move by fewer months, or take it out first");
         }
         return moved;

@@ -1,5 +1,6 @@
 package ebbtide.formats.statement;
 
+import ebbtide.money.Refused;
 import ebbtide.time.CalendarDay;
 import java.time.LocalDate;
 import java.util.function.Supplier;
@@ -8,15 +9,15 @@ import java.util.function.Supplier;
 final class Lines {
     private Lines() {}
 
-    static IllegalArgumentException fault(int line, String sentence) {
-        return new IllegalArgumentException("Line " + line + ": " + sentence);
+    static Refused fault(int line, String sentence) {
+        return new Refused("Line " + line + ": " + sentence);
     }
 
     /** Returns what a reading gives, its refusal with the line before it. */
     static <T> T at(int line, Supplier<T> reading) {
         try {
             return reading.get();
-        } catch (IllegalArgumentException | ArithmeticException e) {
+        } catch (Refused | ArithmeticException e) {
             throw fault(line, String.valueOf(e.getMessage()));
         }
     }
@@ -28,7 +29,7 @@ final class Lines {
         }
         try {
             return CalendarDay.of(year, month, day);
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             throw fault(line, "'" + text + "' is no day: " + e.getMessage());
         }
     }

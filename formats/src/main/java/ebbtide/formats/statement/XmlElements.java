@@ -1,5 +1,6 @@
 package ebbtide.formats.statement;
 
+import ebbtide.money.Refused;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -118,7 +119,7 @@ final class XmlElements {
         }
     }
 
-    private static IllegalArgumentException damaged(XMLStreamException e) {
+    private static Refused damaged(XMLStreamException e) {
         int line = e.getLocation() == null ? 1 : e.getLocation().getLineNumber();
         return Lines.fault(line, "the file breaks off or is damaged here: export it from the bank again");
     }
