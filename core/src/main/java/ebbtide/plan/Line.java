@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record Line(String id, Heading heading, Assumption assumption, Nature nature, Adjustments adjustments) {
     private static final int LONGEST_NAME = 120;
+    private static final int LONGEST_ID = 80;
 
     /**
      * What a line is called and where it stands: {@code group} is the id of the group it stands in, null at the top;
@@ -31,6 +32,8 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
             String note) {
         public Heading {
             name = Check.text(name, "name of a line", LONGEST_NAME);
+            group = group == null ? null : Check.atMost(group, "id of a group", LONGEST_ID);
+            account = account == null ? null : Check.atMost(account, "id of an account", LONGEST_ID);
             Objects.requireNonNull(direction, "direction");
             note = note == null ? "" : Check.atMost(note, "note of a line", 10_000);
         }
@@ -80,7 +83,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     }
 
     public Line {
-        id = Check.text(id, "id of a line", 80);
+        id = Check.text(id, "id of a line", LONGEST_ID);
         Objects.requireNonNull(heading, "heading");
         Objects.requireNonNull(assumption, "assumption");
         Objects.requireNonNull(nature, "where it stands in the income statement");

@@ -12,7 +12,9 @@ import ebbtide.time.Periods;
 import ebbtide.workings.RowWorkings;
 import ebbtide.workings.Workings;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.io.StringWriter;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.Writer;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
@@ -20,7 +22,6 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -90,7 +91,7 @@ class ForecastController {
     static TableView table(PlanAtVersion shown, Periods by, LocalDate from, LocalDate to) {
         Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
-        List<Period> periods = forecast.periods(by, from, to);
+        List<Period> periods = ShownPeriods.of(forecast, by, from, to);
         ForecastTable table = ForecastTable.of(forecast, periods);
         Map<String, List<Cell>> base = shown.shown()
                 .map(scenario -> cells(ForecastTable.of(scenario.base(), periods)))
@@ -123,21 +124,24 @@ class ForecastController {
     }
 
     @GetMapping(path = "/forecast.csv", produces = "text/csv")
-    ResponseEntity<byte[]> csv(
+    void csv(
+            HttpServletResponse response,
             @PathVariable String plan,
             @RequestParam Periods by,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to,
-            @RequestParam(defaultValue = "wide") String shape) {
+            @RequestParam(defaultValue = "wide") String shape)
+            throws IOException {
         Forecast forecast = edits.shown(plan).forecast();
         List<Period> periods = forecast.periods(by, from, to);
-        StringWriter text = new StringWriter();
-        if (shape.equals("long")) {
-            ForecastCsv.writeLong(forecast, periods, text);
-        } else {
-            ForecastCsv.writeWide(forecast, periods, text);
+        boolean isLong = shape.equals("long");
+        try (Writer text = CsvFile.begin(response, isLong ? "forecast-long" : "forecast-wide")) {
+            if (isLong) {
+                ForecastCsv.writeLong(forecast, periods, text);
+            } else {
+                ForecastCsv.writeWide(forecast, periods, text);
+            }
         }
-        return CsvFile.of("forecast-" + shape, text.toString());
     }
 
     /** A line's figure opened into its parts; {@code overBy} is by how much movements exceed what was expected. */

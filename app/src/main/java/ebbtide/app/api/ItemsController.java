@@ -12,6 +12,7 @@ import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
+import ebbtide.money.Check;
 import ebbtide.money.Refused;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Handling;
@@ -105,6 +106,7 @@ class ItemsController {
         ItemTable table = ItemTable.of(current.forecast(), direction);
         List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending)
                 .of(table.rows(), current.plan().settings().asOf());
+        Check.that(limit >= 1, "At least 1 row is asked for, but it was " + limit);
         int most = Math.min(limit, MOST_ROWS);
         List<LineOfItems> lines = current.plan().lines().stream()
                 .filter(line -> line.direction() == direction && !line.isGroup())

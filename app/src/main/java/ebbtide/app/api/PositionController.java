@@ -13,6 +13,7 @@ import ebbtide.books.AssignmentMemory;
 import ebbtide.books.BankMovement;
 import ebbtide.books.StatementBalances;
 import ebbtide.books.StatementCheck;
+import ebbtide.money.Check;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -78,6 +79,7 @@ class PositionController {
     @GetMapping("/position")
     PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
         PlanAtVersion current = edits.shown(plan);
+        Check.that(!to.isBefore(from), "The days end before they begin: from " + from + " to " + to);
         List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
         List<BalancesView> accounts = current.books().accounts().stream()
                 .map(account -> balances(current, account, days))
@@ -175,7 +177,9 @@ class PositionController {
             @RequestParam(defaultValue = "100") int limit,
             @RequestParam(defaultValue = "0") int offset,
             @RequestParam(defaultValue = "false") boolean patient) {
+        Check.that(limit >= 1, "At least 1 row is asked for, but it was " + limit);
         int most = Math.min(500, limit);
+        Check.that(offset >= 0, "Rows are asked for from 0 on, but it was " + offset);
         MovementStore.Query query = new MovementStore.Query(
                 account, unassigned ? Which.UNASSIGNED : Which.ALL, from, to, words, line, most + 1, offset);
         WordSearch.Found sought = words.isBlank()

@@ -7,7 +7,6 @@ import ebbtide.app.storage.Superseded;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.money.Refused;
 import ebbtide.plan.PlanProblem;
-import ebbtide.time.CalendarDay;
 import java.time.LocalDate;
 import java.util.List;
 import org.slf4j.Logger;
@@ -106,7 +105,7 @@ class Problems extends ResponseEntityExceptionHandler {
         String sentence = "'" + e.getValue() + "' is not what is expected here.";
         if (e.getRequiredType() == LocalDate.class) {
             try {
-                CalendarDay.parse(String.valueOf(e.getValue()));
+                DayParameter.of(String.valueOf(e.getValue()).strip());
             } catch (Refused refused) {
                 sentence = refused.getMessage() + ", but was '" + e.getValue() + "'.";
             }

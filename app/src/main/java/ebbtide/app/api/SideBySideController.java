@@ -202,7 +202,7 @@ class SideBySideController {
             Asked asked, int reference, SideBySide.Table table, Periods by, LocalDate from, LocalDate to) {
         Check.that(!to.isBefore(from), "The window ends on " + to + ", before it begins on " + from);
         return SideBySide.of(
-                asked.futures(), reference, table, asked.main().forecast().periods(by, from, to));
+                asked.futures(), reference, table, ShownPeriods.of(asked.main().forecast(), by, from, to));
     }
 
     private static @Nullable KeyFigures figures(Future future) {

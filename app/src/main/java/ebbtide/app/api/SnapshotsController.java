@@ -10,8 +10,10 @@ import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Check;
 import ebbtide.whatif.Scenario;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,7 +45,8 @@ class SnapshotsController {
     }
 
     /** The name and note of a snapshot to keep. */
-    record Keeping(String name, String note) {}
+    record Keeping(
+            String name, @Schema(nullable = true) @Nullable String note) {}
 
     @PostMapping
     EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {

@@ -37,6 +37,10 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
 
     /** Which forecast a page shows; nothing where its words name none: the edit is made already, and stands. */
     private record Asked(Periods by, LocalDate from, LocalDate to) {
+        int periods(PlanAtVersion of) {
+            return of.forecast().periods(by, from, to).size();
+        }
+
         static Optional<Asked> find(@Nullable String words) {
             Matcher matcher = ASKED.matcher(words == null ? "" : words);
             try {
@@ -107,6 +111,10 @@ class TableWithEdit implements ResponseBodyAdvice<EditOutcome> {
         }
         String plan = outcome.view().id();
         PlanAtVersion was = outcome.made().was();
+        if (asked.get().periods(was) > ShownPeriods.MOST
+                || asked.get().periods(outcome.made().became()) > ShownPeriods.MOST) {
+            return outcome;
+        }
         ForecastController.TableView before = table(plan, was, asked.get());
         ForecastController.TableView now = table(plan, outcome.made().became(), asked.get());
         return outcome.with(TableChanged.of(words, was.version(), before, now));

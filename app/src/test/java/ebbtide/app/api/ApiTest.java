@@ -14,6 +14,7 @@ import ebbtide.sim.DemoFiles;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -110,7 +111,9 @@ class ApiTest {
     void forecast_ofEveryLength_closesAlike() throws Exception {
         String last = get200("").get("tide").get("horizonEnd").asString();
         for (String by : new String[] {"DAY", "WEEK", "MONTH", "QUARTER", "YEAR"}) {
-            JsonNode table = get200("/forecast?by=" + by + "&from=2025-09-01&to=" + last);
+            String from =
+                    by.equals("DAY") ? LocalDate.parse(last).minusDays(399).toString() : "2025-09-01";
+            JsonNode table = get200("/forecast?by=" + by + "&from=" + from + "&to=" + last);
             for (JsonNode row : table.get("rows")) {
                 if (row.get("kind").asString().equals("closing")) {
                     JsonNode cells = row.get("cells");
@@ -124,6 +127,13 @@ class ApiTest {
                 }
             }
         }
+        assertThat(json(send(get("/api/plans/" + plan + "/forecast?by=DAY&from=2025-09-01&to=" + last)))
+                        .get("detail")
+                        .asString())
+                .contains("more than can stand side by side, which are 400");
+        assertThat(send(get("/api/plans/" + plan + "/forecast.csv?by=DAY&from=2025-09-01&to=" + last))
+                        .getContentAsString())
+                .contains(last);
         assertThat(send(get("/api/plans/" + plan + "/forecast.csv?by=MONTH&from=2026-03-01&to=2026-05-31"))
                         .getContentAsString())
                 .startsWith("line,2026-03-01,2026-04-01,2026-05-01");
