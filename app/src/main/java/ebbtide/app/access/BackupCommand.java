@@ -25,10 +25,10 @@ public final class BackupCommand {
     /** Makes a backup; returns 0, else 1 after saying why not. */
     public static int backup(String[] args) {
         return Startup.guarded(() -> {
-            CommandLine line = CommandLine.of(args, Set.of("--data"));
+            CommandLine line = CommandLine.of(args, Set.of("--data"), Set.of(Startup.ENCRYPT));
             BackupFile file = file(line, "backup");
             DataFolder folder = Startup.data(line);
-            DatabaseFile database = new DatabaseFile(folder.path());
+            DatabaseFile database = new DatabaseFile(folder.path(), file.passphrase());
             if (!Files.exists(database.path())) {
                 throw new Refused("There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
             }
@@ -40,14 +40,14 @@ public final class BackupCommand {
 
     private static BackupFile file(CommandLine line, String command) {
         if (line.words().size() != 1) {
-            throw new Refused("Say one file: ./ebbtide " + command + " FILE [--data DIR].");
+            throw new Refused("Say one file: ./ebbtide " + command + " FILE [--data DIR] [--encrypt].");
         }
         Path path = Path.of(line.words().get(0)).toAbsolutePath();
         Path folder = path.getParent();
         if (folder == null || !Files.isDirectory(folder)) {
             throw new Refused("There is no folder '" + folder + "': choose another file.");
         }
-        return new BackupFile(path);
+        return new BackupFile(path, Startup.passphrase(line));
     }
 
     private static String words(DatabaseFile.Contents found) {
@@ -70,7 +70,7 @@ public final class BackupCommand {
                                 .path("detail")
                                 .asString());
             }
-            DatabaseFile.Contents found = new BackupFile(part).verify();
+            DatabaseFile.Contents found = new BackupFile(part, file.passphrase()).verify();
             Files.move(part, file.path(), StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
             return found;
         } catch (ConnectException e) {
@@ -88,14 +88,15 @@ public final class BackupCommand {
     /** Puts a backup in the place of the data; returns 0, else 1 after saying why not. */
     public static int restore(String[] args) {
         return Startup.guarded(() -> {
-            CommandLine line = CommandLine.of(args, Set.of("--data"));
+            CommandLine line = CommandLine.of(args, Set.of("--data"), Set.of(Startup.ENCRYPT));
             BackupFile file = file(line, "restore");
             if (!Files.isRegularFile(file.path())) {
                 throw new Refused("There is no file '" + file.path() + "'.");
             }
             DataFolder folder = Startup.data(line);
             folder.claim();
-            Optional<Path> before = file.restore(new DatabaseFile(folder.path()), Clock.systemDefaultZone());
+            Optional<Path> before =
+                    file.restore(new DatabaseFile(folder.path(), file.passphrase()), Clock.systemDefaultZone());
             System.out.println("The data of '" + file.path() + "' is in '" + folder.path() + "'"
                     + before.map(aside -> "; what was there before lies beside it as '" + aside.getFileName() + "'")
                             .orElse("")

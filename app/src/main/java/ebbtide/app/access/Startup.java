@@ -8,6 +8,7 @@ import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NoRoom;
+import ebbtide.app.storage.Passphrase;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.StatementStore;
 import ebbtide.money.Refused;
@@ -33,6 +34,12 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** Starting the server: what can stand in the way is looked for first, and each refusal is one sentence. */
 public final class Startup {
     private static final int REFUSED = 1;
+    /** Says that the data are encrypted on the disk. */
+    static final String ENCRYPT = "--encrypt";
+
+    /** Where the passphrase is said where nobody can type it. */
+    private static final String PASSPHRASE = "EBBTIDE_PASSPHRASE";
+
     private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host", "--backups");
 
     private Startup() {}
@@ -40,7 +47,7 @@ public final class Startup {
     /** Starts with the user's own data; returns 0 when running, else 1 after saying why not. */
     public static int start(String[] args) {
         return guarded(() -> {
-            CommandLine line = line(args, OPTIONS);
+            CommandLine line = line(args, OPTIONS, Set.of(ENCRYPT));
             DataFolder data = data(line);
             run(
                     line,
@@ -54,7 +61,7 @@ public final class Startup {
     /** Starts with the demo company in a folder that goes when the program ends. */
     public static int demo(String[] args) {
         return guarded(() -> {
-            CommandLine line = line(args, Set.of("--port", "--host"));
+            CommandLine line = line(args, Set.of("--port", "--host"), Set.of());
             Path folder = Files.createTempDirectory("ebbtide-demo");
             Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(folder)));
             run(line, new DataFolder(folder), "");
@@ -93,8 +100,28 @@ public final class Startup {
         }
     }
 
-    private static CommandLine line(String[] args, Set<String> known) {
-        CommandLine line = CommandLine.of(args, known);
+    /**
+     * Returns the passphrase of data that are encrypted, typed or from the environment.
+     *
+     * @throws Refused where it is neither, or too short
+     */
+    static Passphrase passphrase(CommandLine line) {
+        if (!line.switches().contains(ENCRYPT)) {
+            return Passphrase.NONE;
+        }
+        String said = System.getenv(PASSPHRASE);
+        if (said == null && System.console() != null) {
+            said = new String(System.console().readPassword("Passphrase of the data: "));
+        }
+        if (said == null || said.isEmpty()) {
+            throw new Refused("Say the passphrase of the data in the variable " + PASSPHRASE
+                    + ", or start it where it can be typed.");
+        }
+        return new Passphrase(said);
+    }
+
+    private static CommandLine line(String[] args, Set<String> known, Set<String> switches) {
+        CommandLine line = CommandLine.of(args, known, switches);
         if (!line.words().isEmpty()) {
             throw new Refused("'" + line.words().get(0) + "' is not understood here; options are "
                     + String.join(", ", known.stream().sorted().toList()) + ".");
@@ -108,11 +135,15 @@ public final class Startup {
         String host = line.options().getOrDefault("--host", "127.0.0.1");
         int port = port(line.options().getOrDefault("--port", "8080"));
         Map<String, Object> settings = new LinkedHashMap<>();
-        DatabaseFile database = new DatabaseFile(data.path());
-        settings.put("spring.datasource.url", database.url());
+        DatabaseFile database = new DatabaseFile(data.path(), passphrase(line));
+        database.url();
         data.claim();
         requireFree(host, port);
         requireWhole(database, Path.of(backups));
+        requireEncrypted(database);
+        settings.put("spring.datasource.url", database.url());
+        settings.put("spring.datasource.password", database.password());
+        settings.put("ebbtide.passphrase", database.passphrase().words());
         DataFolder.Reached reached =
                 new DataFolder.Reached("http://" + host, UUID.randomUUID().toString());
         settings.put("server.address", host);
@@ -160,6 +191,8 @@ public final class Startup {
         Optional<DatabaseFile.Contents> found;
         try {
             found = database.look(false);
+        } catch (DatabaseFile.Locked e) {
+            throw e;
         } catch (Refused e) {
             throw new Refused(
                     e.getMessage() + "."
@@ -172,7 +205,21 @@ public final class Startup {
         found.ifPresent(contents -> contents.requireKnown("'" + database.folder() + "'"));
         if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
             Files.createDirectories(backups);
-            new BackupFile(backups.resolve("before-schema-" + DatabaseFile.schemaOfProgram() + ".zip")).write(database);
+            new BackupFile(
+                            backups.resolve("before-schema-" + DatabaseFile.schemaOfProgram() + ".zip"),
+                            database.passphrase())
+                    .write(database);
+        }
+    }
+
+    /** Data that were not encrypted so far are from here on. */
+    private static void requireEncrypted(DatabaseFile database) throws IOException {
+        if (!database.passphrase().equals(Passphrase.NONE)
+                && Files.exists(database.path())
+                && !database.isEncrypted()) {
+            database.encrypt();
+            System.out.println("The data in '" + database.folder()
+                    + "' are encrypted now. Backups made before are not: delete those that nobody else may read.");
         }
     }
 

@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.Passphrase;
 import io.swagger.v3.oas.annotations.Hidden;
 import java.io.IOException;
 import java.io.InputStream;
@@ -28,12 +29,15 @@ class BackupsController {
     private final DataSource dataSource;
     private final String key;
     private final String folder;
+    private final Passphrase passphrase;
 
     BackupsController(
             DailyBackups daily,
             DataSource dataSource,
             @Value("${ebbtide.key:}") String key,
-            @Value("${ebbtide.data:}") String folder) {
+            @Value("${ebbtide.data:}") String folder,
+            @Value("${ebbtide.passphrase:}") String passphrase) {
+        this.passphrase = new Passphrase(passphrase);
         this.daily = daily;
         this.dataSource = dataSource;
         this.key = key;
@@ -55,7 +59,7 @@ class BackupsController {
         }
         Path file = Files.createTempDirectory(Path.of(folder), ".backup").resolve("all.zip");
         try {
-            new BackupFile(file).write(dataSource);
+            new BackupFile(file, passphrase).write(dataSource);
         } catch (IOException | RuntimeException e) {
             Files.delete(file.getParent());
             throw e;

@@ -2,6 +2,7 @@ package ebbtide.app.jobs;
 
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.NoRoom;
+import ebbtide.app.storage.Passphrase;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,6 +31,7 @@ public class DailyBackups {
     private final DataSource dataSource;
     private final String folder;
     private final String data;
+    private final Passphrase passphrase;
     private final Clock clock;
     private volatile @Nullable String fault;
 
@@ -47,7 +49,9 @@ public class DailyBackups {
             DataSource dataSource,
             @Value("${ebbtide.backups:}") String folder,
             @Value("${ebbtide.data:}") String data,
+            @Value("${ebbtide.passphrase:}") String passphrase,
             Clock clock) {
+        this.passphrase = new Passphrase(passphrase);
         this.dataSource = dataSource;
         this.folder = folder;
         this.data = data;
@@ -64,7 +68,7 @@ public class DailyBackups {
             Path into = folder();
             LocalDate today = LocalDate.now(clock);
             if (!days(into).contains(today)) {
-                new BackupFile(file(into, today)).write(dataSource);
+                new BackupFile(file(into, today), passphrase).write(dataSource);
                 SortedSet<LocalDate> all = days(into);
                 all.removeAll(BackupsKept.of(all));
                 for (LocalDate gone : all) {
@@ -89,7 +93,7 @@ public class DailyBackups {
     public Path beforeDeleting(String planId) throws IOException {
         Path into = folder.isEmpty() ? Path.of(data) : folder();
         Path file = into.resolve("before-deleting-" + planId + ".zip");
-        new BackupFile(file).write(dataSource);
+        new BackupFile(file, passphrase).write(dataSource);
         return file;
     }
 

@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -22,8 +21,13 @@ import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 
 /** A copy of all data in one file: a zip with the database in it, as it stood at one moment. */
-public record BackupFile(Path path) {
+public record BackupFile(Path path, Passphrase passphrase) {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
+
+    /** Makes that of a database that is not encrypted. */
+    public BackupFile(Path path) {
+        this(path, Passphrase.NONE);
+    }
 
     /**
      * Copies a database while others go on with it, and opens the copy to see that it is whole; it comes to its place
@@ -42,7 +46,7 @@ public record BackupFile(Path path) {
 
     /** Copies a database that no program has open. */
     public DatabaseFile.Contents write(DatabaseFile closed) throws IOException {
-        try (Connection connection = DriverManager.getConnection(closed.url() + ";IFEXISTS=TRUE", "", "")) {
+        try (Connection connection = closed.open()) {
             return write(connection);
         } catch (SQLException e) {
             throw cannotWrite(e);
@@ -79,7 +83,7 @@ public record BackupFile(Path path) {
     /** A copy that is not whole is one of a database that is not. */
     private DatabaseFile.Contents verified(Path part) throws IOException {
         try {
-            return new BackupFile(part).verify();
+            return new BackupFile(part, passphrase).verify();
         } catch (Refused e) {
             throw new IOException(
                     "The backup '" + path + "' could not be written: the database is damaged and cannot be read whole",
@@ -107,8 +111,10 @@ public record BackupFile(Path path) {
 
     /** A copy in a folder of its own, always the same, so that none is left behind by a program that was killed. */
     private DatabaseFile copyIn(@Nullable Path folder) throws IOException {
-        return new DatabaseFile(Files.createDirectories(
-                Path.of(String.valueOf(folder)).resolve("." + path.getFileName() + ".unpacked")));
+        return new DatabaseFile(
+                Files.createDirectories(
+                        Path.of(String.valueOf(folder)).resolve("." + path.getFileName() + ".unpacked")),
+                passphrase);
     }
 
     private static void empty(DatabaseFile copy) throws IOException {

@@ -66,7 +66,7 @@ class DailyBackupsTest {
         Path into = Files.createDirectories(folder.resolve("deep")).resolve("backups");
         Files.createFile(into);
         DaysGoBy clock = new DaysGoBy();
-        DailyBackups backups = new DailyBackups(data, into.toString(), "", clock);
+        DailyBackups backups = new DailyBackups(data, into.toString(), "", "", clock);
         backups.make();
         assertThat(backups.standing().fault()).isEqualTo("The folder '" + into + "' cannot be written");
         assertThat(backups.standing().latest()).isNull();
@@ -94,7 +94,8 @@ class DailyBackupsTest {
         try (var files = Files.list(into)) {
             assertThat(files).as("and what is none of ours").hasSize(9);
         }
-        assertThat(new DailyBackups(data, "", "", clock).standing().folder()).isNull();
+        assertThat(new DailyBackups(data, "", "", "", clock).standing().folder())
+                .isNull();
     }
 
     private DataSource database() {

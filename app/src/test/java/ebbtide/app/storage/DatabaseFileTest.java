@@ -58,4 +58,43 @@ class DatabaseFileTest {
                 .hasMessageContaining("is none of Ebbtide");
         assertThatThrownBy(() -> new DatabaseFile(Path.of("a;b")).url()).hasMessageContaining("semicolon");
     }
+
+    @Test
+    void encrypted_holdsNothingToRead_opensByItsPassphraseAlone_inBackupsToo() throws Exception {
+        Passphrase words = new Passphrase("seven seals on a skerry");
+        DatabaseFile plain = new DatabaseFile(folder);
+        Flyway.configure().dataSource(plain.url(), "", "").load().migrate();
+        try (Connection connection = plain.open()) {
+            connection.createStatement().execute("""
+                insert into plan (id, name, version, settings, made_at)
+                values ('p', 'Limpet Rock', 1, 'the secret harbour', current_timestamp)""");
+        }
+        assertThat(holds(plain.path(), "Limpet Rock")).as("as it was").isTrue();
+        DatabaseFile encrypted = new DatabaseFile(folder, words);
+        assertThat(encrypted.isEncrypted()).isFalse();
+        encrypted.encrypt();
+        assertThat(holds(plain.path(), "Limpet Rock")).isFalse();
+        assertThat(encrypted.look(true)).contains(new DatabaseFile.Contents(own, 1, 0));
+        assertThatThrownBy(() -> plain.look(false))
+                .hasMessage("The database '" + plain.path() + "' is encrypted: say --encrypt, and its passphrase");
+        assertThatThrownBy(() -> new DatabaseFile(folder, new Passphrase("eight seals on a skerry")).look(false))
+                .hasMessage("The passphrase is not that of the database '" + plain.path() + "'");
+
+        BackupFile backup = new BackupFile(folder.resolve("all.zip"), words);
+        assertThat(backup.write(encrypted)).isEqualTo(new DatabaseFile.Contents(own, 1, 0));
+        DatabaseFile elsewhere = new DatabaseFile(Files.createDirectory(folder.resolve("elsewhere")), words);
+        backup.restore(elsewhere, Clock.systemUTC());
+        assertThat(elsewhere.look(true)).isEqualTo(encrypted.look(true));
+        assertThat(elsewhere.isEncrypted()).isTrue();
+        assertThatThrownBy(() -> new BackupFile(backup.path()).verify()).hasMessageContaining("is encrypted");
+        DatabaseFile fresh = new DatabaseFile(Files.createDirectory(folder.resolve("fresh")), words);
+        Flyway.configure().dataSource(fresh.url(), "", fresh.password()).load().migrate();
+        assertThat(fresh.isEncrypted()).as("from its first moment").isTrue();
+        assertThatThrownBy(() -> new Passphrase("too short")).hasMessageContaining("at least 12 letters");
+        assertThat(words.toString()).doesNotContain("seal");
+    }
+
+    private static boolean holds(Path file, String words) throws Exception {
+        return new String(Files.readAllBytes(file), java.nio.charset.StandardCharsets.ISO_8859_1).contains(words);
+    }
 }
