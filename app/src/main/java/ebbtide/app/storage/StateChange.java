@@ -37,7 +37,7 @@ record StateChange(ArrayNode changes) {
         } else if (was instanceof ArrayNode before && is instanceof ArrayNode after) {
             compareLists(at, before, after);
         } else {
-            add(at).<ObjectNode>set("was", was).set("is", is);
+            add(at).set("was", was).set("is", is);
         }
     }
 
