@@ -171,8 +171,11 @@ public final class StatementJob implements Runnable {
             if (badRows > 0 && !leaveBadRows) {
                 end(
                         State.BAD_ROWS,
-                        badRows + (badRows == 1 ? " row" : " rows")
-                                + " could not be taken as they stand: nothing was brought in yet.");
+                        badRows
+                                + (badRows == 1
+                                        ? " row could not be taken as it stands"
+                                        : " rows could not be taken as they stand")
+                                + ": nothing was brought in yet.");
                 return;
             }
             if (arriving.stream().allMatch(ArrivingStatement::isEmpty)) {
