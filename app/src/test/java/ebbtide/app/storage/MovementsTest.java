@@ -22,7 +22,9 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
@@ -164,6 +166,30 @@ class MovementsTest {
                             .filter(m -> begun.searchedBackTo() == null
                                     || !m.bookingDate().isBefore(begun.searchedBackTo()))
                             .toList());
+        }
+    }
+
+    /** Files that overlap, in any order of their rows: of each movement there are as many as any one file has of it. */
+    @Test
+    void statements_thatOverlapInAnyOrder_addWhatIsNotThereYet() {
+        String plan = plan();
+        List<BankMovement> known =
+                IntStream.range(0, 40).mapToObj(i -> some("a", i)).distinct().toList();
+        Map<BankMovement, Integer> there = new HashMap<>();
+        for (int file = 0; file < 12; file++) {
+            List<BankMovement> rows = new ArrayList<>();
+            for (int i = random.nextInt(60); i >= 0; i--) {
+                BankMovement one = known.get(random.nextInt(known.size()));
+                rows.addAll(Collections.nCopies(1 + random.nextInt(2), one));
+            }
+            Collections.shuffle(rows, random);
+            Map<BankMovement, Integer> inFile = new HashMap<>();
+            rows.forEach(one -> inFile.merge(one, 1, Integer::sum));
+            inFile.forEach((one, times) -> there.merge(one, times, Math::max));
+            bring(plan, "file " + file, "a", rows);
+            Map<BankMovement, Integer> found = new HashMap<>();
+            edits.document(plan).movements().forEach(one -> found.merge(one, 1, Integer::sum));
+            assertThat(found).as("after file %d", file).isEqualTo(there);
         }
     }
 
