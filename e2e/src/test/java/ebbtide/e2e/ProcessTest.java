@@ -1,6 +1,7 @@
 package ebbtide.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.Page;
 import ebbtide.Everywhere;
@@ -8,6 +9,7 @@ import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Semaphore;
@@ -61,6 +63,25 @@ class ProcessTest {
         assertThat(refusal("demo", "--colour", "blue"))
                 .startsWith("The option --colour is not known here; known are --host, --port");
         assertThat(refusal("dance")).startsWith("'dance' is not a command here:");
+    }
+
+    /** What no limit foresees ends the program at once, and never hangs it; nothing that was answered is lost. */
+    @Test
+    void moreThanTheMemoryHolds_endsItWithASentence_andAllIsThereAgain() throws Exception {
+        Path output = folder.resolve("memory.log");
+        String data = folder.resolve("memory").toString();
+        String row = "{\"account\":\"a\",\"bookingDate\":\"2026-01-01\",\"amount\":\"1.00\",\"parts\":[]},";
+        try (Running running = Running.start(output, "-Xmx80m", "start", "--data", data)) {
+            Programs.plan(running, Files.readString(Path.of("../docs/examples/pattern.json")));
+            String much = "{\"format\":\"ebbtide-plan\",\"version\":1,\"movements\":[" + row.repeat(400_000) + "{}]}";
+            assertThatThrownBy(() -> running.post("/api/plans", much)).isInstanceOf(IllegalStateException.class);
+            assertThat(running.hasEnded(Duration.ofSeconds(30))).isTrue();
+        }
+        assertThat(Files.readString(output))
+                .contains("Ebbtide ended: what was asked of it takes more memory than it may have.");
+        try (Running again = Running.start("start", "--data", data)) {
+            assertThat(JSON.readTree(again.get("/api/plans"))).hasSize(1);
+        }
     }
 
     @Test

@@ -35,18 +35,26 @@ final class Running implements AutoCloseable {
      */
     static synchronized Running start(String... command) {
         try {
-            List<String> all = new ArrayList<>(List.of(command));
-            all.addAll(List.of("--port", "0"));
-            Path output = Files.createTempFile("ebbtide-e2e", ".log");
-            Process process = launch(output, all);
-            return new Running(process, awaitReady(process, output));
+            return start(Files.createTempFile("ebbtide-e2e", ".log"), "", command);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
     }
 
+    /** Starts the program with its output in a file, and with more options for Java. */
+    static synchronized Running start(Path output, String options, String... command) throws IOException {
+        List<String> all = new ArrayList<>(List.of(command));
+        all.addAll(List.of("--port", "0"));
+        Process process = launch(output, all, options);
+        return new Running(process, awaitReady(process, output));
+    }
+
     /** Launches the program with its output in a file, without waiting. */
     static Process launch(Path output, List<String> arguments) throws IOException {
+        return launch(output, arguments, "");
+    }
+
+    private static Process launch(Path output, List<String> arguments, String options) throws IOException {
         List<String> command = new ArrayList<>(List.of("../ebbtide"));
         command.addAll(arguments);
         ProcessBuilder program =
@@ -54,7 +62,7 @@ final class Running implements AutoCloseable {
         // It lives for minutes beside others: what pays off over days, or with more cores, costs more than it gives
         // back.
         program.environment()
-                .put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1 -XX:-UseParallelGC -XX:+UseSerialGC");
+                .put("EBBTIDE_JAVA_OPTIONS", "-XX:TieredStopAtLevel=1 -XX:-UseParallelGC -XX:+UseSerialGC " + options);
         return program.start();
     }
 
@@ -83,6 +91,11 @@ final class Running implements AutoCloseable {
 
     String url() {
         return url;
+    }
+
+    /** Returns whether the program has ended by itself, waiting for that a while. */
+    boolean hasEnded(Duration patience) throws InterruptedException {
+        return process.waitFor(patience.toMillis(), TimeUnit.MILLISECONDS);
     }
 
     /** Returns the body of what a path answers. */
