@@ -21,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Order(2)
 class KilledImportTest {
     private static final JsonMapper JSON = new JsonMapper();
-    private static final int ROWS = 60_000;
+    private static final int ROWS = 110_000;
     private static final int KILLS = 10;
     private Running running;
     private static final String PLAN = """
@@ -78,8 +78,7 @@ class KilledImportTest {
     }
 
     @Test
-    void killedWhileSixtyThousandRowsAreKept_timeAndAgain_allOfThemAreThereOrNone(@TempDir Path data)
-            throws InterruptedException {
+    void killedWhileRowsAreKept_timeAndAgain_allOfThemAreThereOrNone(@TempDir Path data) throws InterruptedException {
         Random random = new Random(60);
         StringBuilder text = new StringBuilder();
         long sum = statement(text, 1);

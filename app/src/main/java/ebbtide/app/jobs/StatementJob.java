@@ -32,12 +32,14 @@ import org.slf4j.LoggerFactory;
 
 /**
  * The bringing in of one bank's file, with one statement or several: read whole first, then a second time to be laid
- * down row by row and kept in one edit, or not at all; however long it is, a batch of its rows is held. With bad rows
- * and no word to leave them out it stops before anything is kept.
+ * down row by row and kept in one edit, or not at all; of a long one a batch of its rows is held, a short one whole.
+ * With bad rows and no word to leave them out it stops before anything is kept.
  */
 public final class StatementJob implements Runnable {
     private static final Logger LOG = LoggerFactory.getLogger(StatementJob.class);
     private static final int MOST_PROBLEMS = 500;
+    /** Some 40 MB; more than a month of most companies. */
+    private static final int MOST_HELD = 100_000;
 
     /** How far a job is, or how it ended. */
     public enum State {
@@ -167,7 +169,8 @@ public final class StatementJob implements Runnable {
     @Override
     public void run() {
         try {
-            read(new Reading());
+            Reading read = new Reading();
+            read(read);
             if (badRows > 0 && !leaveBadRows) {
                 end(
                         State.BAD_ROWS,
@@ -181,7 +184,7 @@ public final class StatementJob implements Runnable {
             if (arriving.stream().allMatch(ArrivingStatement::isEmpty)) {
                 throw new Refused("No movement was found in the file: look at which columns hold what");
             }
-            keep();
+            keep(read.held);
         } catch (Stopped e) {
             end(State.STOPPED, "Stopped: nothing was brought in.");
         } catch (Refused | NoRoom e) {
@@ -277,9 +280,14 @@ public final class StatementJob implements Runnable {
     /** The first reading: what there is of each day, and what is wrong. */
     private final class Reading extends Arrivals {
         private SortedMap<LocalDate, Integer> days = new TreeMap<>();
+        /** The movements of each statement, where they are few enough to be held: they need not be read again. */
+        private @Nullable List<List<BankMovement>> held = new ArrayList<>();
 
         @Override
         void begun(String of, @Nullable StatementBalances declared) {
+            if (held != null) {
+                held.add(new ArrayList<>());
+            }
             days = new TreeMap<>();
             arriving.add(new ArrivingStatement(of, file.name(), days, declared));
         }
@@ -289,6 +297,11 @@ public final class StatementJob implements Runnable {
             LocalDate day = movement.bookingDate();
             days.merge(day, 1, Integer::sum);
             rows++;
+            if (held != null && rows <= MOST_HELD) {
+                held.get(held.size() - 1).add(movement);
+            } else {
+                held = null;
+            }
             assigned += movement.parts().isEmpty() ? 0 : 1;
             lastDay = lastDay == null || day.isAfter(lastDay) ? day : lastDay;
         }
@@ -331,7 +344,7 @@ public final class StatementJob implements Runnable {
         }
     }
 
-    private void keep() throws IOException {
+    private void keep(@Nullable List<List<BankMovement>> held) throws IOException {
         List<String> ids = arriving.stream()
                 .map(one -> one.isEmpty() ? "" : ShortId.next())
                 .toList();
@@ -344,7 +357,7 @@ public final class StatementJob implements Runnable {
             }
             // Not before it is begun: who has seen it being kept must be told if it is cut off.
             state = State.KEEPING;
-            read(new Laying(ids));
+            lay(new Laying(ids), held);
             for (int i = 0; i < ids.size(); i++) {
                 int fresh = laid.get(i).end();
                 StatementBalances declared = arriving.get(i).declared();
@@ -370,6 +383,18 @@ public final class StatementJob implements Runnable {
                         ? "Every movement of this file was there already: nothing was added."
                         : added + (added == 1 ? " movement" : " movements") + " brought in"
                                 + (added < rows ? ", " + (rows - added) + " were there already" : "") + ".");
+    }
+
+    private void lay(Laying laying, @Nullable List<List<BankMovement>> held) throws IOException {
+        if (held == null) {
+            read(laying);
+            return;
+        }
+        for (int i = 0; i < held.size(); i++) {
+            laying.begin(arriving.get(i).account(), arriving.get(i).declared());
+            held.get(i).forEach(laying::take);
+        }
+        goOn();
     }
 
     /** Counts the bytes that were read, for progress. */

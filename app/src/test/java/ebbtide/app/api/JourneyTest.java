@@ -16,6 +16,7 @@ import ebbtide.money.Money;
 import ebbtide.sim.DemoCompany;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -186,6 +187,34 @@ class JourneyTest extends ApiJourney {
                         .get("detail")
                         .asString())
                 .startsWith("Name of the snapshot must not be empty");
+    }
+
+    /** A file of more rows than are held is read a second time as it is laid down: the same as if it were not. */
+    @Test
+    void bankFile_ofManyRows_bringsInEachOnce_butThoseThatCannotBeRead() throws Exception {
+        StringBuilder csv = new StringBuilder("Date,Description,Amount\n");
+        int rows = 100_200;
+        for (int i = 0; i < rows; i++) {
+            csv.append(
+                    i % 1000 == 7
+                            ? "30/02/2026,NO SUCH DAY,-1.00\n"
+                            : "0" + (2 + i / 20_000) + "/03/2026,ROW " + i + ",-1.01\n");
+        }
+        byte[] bytes = csv.toString().getBytes(StandardCharsets.UTF_8);
+        BankFiles.HeldFile held =
+                files.hold(plan, "current", "many.csv", bytes.length, path -> Files.write(path, bytes));
+        long before = edits.current(plan).books().cash(LocalDate.of(2026, 3, 31));
+        StatementJob job = new StatementJob(
+                held,
+                StatementJob.csv("current", CsvProposal.of(bytes).dialect().orElseThrow(), Money.currency("GBP")),
+                true,
+                List.of(),
+                edits,
+                stores.statements());
+        job.run();
+        assertThat(job.progress().sentence()).isEqualTo("100099 movements brought in.");
+        assertThat(job.progress().badRows()).isEqualTo(101);
+        assertThat(edits.current(plan).books().cash(LocalDate.of(2026, 3, 31))).isEqualTo(before - 100_099L * 101);
     }
 
     @Test
