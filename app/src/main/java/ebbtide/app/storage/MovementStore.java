@@ -13,8 +13,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -26,19 +24,17 @@ import tools.jackson.databind.node.ObjectNode;
 /** The bank movements of plans, and the parts that say what each was. */
 @Repository
 public class MovementStore implements UndoableStore {
-    /** The most movements that are added at once; the sequence of ids goes up by as many. */
     /** Half a year of bookings, from which one learns what usually belongs where. */
     private static final int DAYS_ASSIGNED = 130;
 
-    static final int BATCH = 10_000;
-
     private final JdbcClient client;
-
     private final DaySums sums;
+    private final MovementRows rows;
 
-    MovementStore(JdbcClient client, DaySums sums) {
+    MovementStore(JdbcClient client, DaySums sums, MovementRows rows) {
         this.client = client;
         this.sums = sums;
+        this.rows = rows;
     }
 
     /** A movement with its id. */
@@ -70,80 +66,6 @@ public class MovementStore implements UndoableStore {
         }
     }
 
-    /** Adds movements of an account's statement, a batch at the most: as columns, a fifth quicker than row by row. */
-    void add(String planId, String account, String statementId, List<BankMovement> movements) {
-        long firstId = nextIds();
-        client.sql("""
-        insert into movement (plan_id, account, statement_id, id, booking_date, value_date, minor, unassigned, text,
-          counterparty, reference, fingerprint, line_id)
-        select ?, ?, ?, id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id
-        from unnest(cast(? as bigint array), cast(? as date array), cast(? as date array), cast(? as bigint array),
-          cast(? as bigint array), cast(? as varchar array), cast(? as varchar array), cast(? as varchar array),
-          cast(? as varchar array), cast(? as varchar array))
-          as u (id, booking_date, value_date, minor, unassigned, text, counterparty, reference, fingerprint, line_id)""")
-                .params(
-                        planId,
-                        account,
-                        statementId,
-                        LongStream.range(firstId, firstId + movements.size())
-                                .boxed()
-                                .toArray(),
-                        column(movements, BankMovement::bookingDate),
-                        column(movements, BankMovement::valueDate),
-                        column(movements, BankMovement::minor),
-                        column(movements, BankMovement::unassigned),
-                        column(movements, BankMovement::text),
-                        column(movements, BankMovement::counterparty),
-                        column(movements, BankMovement::reference),
-                        column(movements, Fingerprint::of),
-                        column(movements, MovementStore::wholeLine))
-                .update();
-        List<Object[]> parts = new ArrayList<>();
-        for (int i = 0; i < movements.size(); i++) {
-            addParts(firstId + i, movements.get(i), parts);
-        }
-        insertParts(parts);
-    }
-
-    /** Returns the line whose a movement is as a whole, settling no item; null if it has parts to be kept. */
-    private static @Nullable String wholeLine(BankMovement movement) {
-        AssignedPart part = movement.parts().size() == 1 ? movement.parts().get(0) : null;
-        return part != null && part.minor() == movement.minor() && part.itemId() == null && part.less() == 0
-                ? part.lineId()
-                : null;
-    }
-
-    private static Object[] column(List<BankMovement> movements, Function<BankMovement, Object> of) {
-        return movements.stream().map(of).toArray();
-    }
-
-    /** Ids are given out in runs of a batch, so that parts can be inserted together with their movements. */
-    private long nextIds() {
-        return client.sql("select next value for movement_id").query(Long.class).single();
-    }
-
-    private static void addParts(long movementId, BankMovement movement, List<Object[]> rows) {
-        for (int i = 0; wholeLine(movement) == null && i < movement.parts().size(); i++) {
-            AssignedPart part = movement.parts().get(i);
-            rows.add(new Object[] {movementId, i, part.lineId(), part.minor(), part.itemId(), part.less()});
-        }
-    }
-
-    private void insertParts(List<Object[]> rows) {
-        if (rows.isEmpty()) {
-            return;
-        }
-        client.sql("""
-        insert into movement_part (movement_id, position, line_id, minor, item_id, less)
-        select movement_id, position, line_id, minor, item_id, less
-        from unnest(cast(? as bigint array), cast(? as int array), cast(? as varchar array), cast(? as bigint array), cast(? as varchar array),
-          cast(? as bigint array)) as u (movement_id, position, line_id, minor, item_id, less)""")
-                .params(java.util.stream.IntStream.range(0, 6)
-                        .mapToObj(at -> rows.stream().map(row -> row[at]).toArray())
-                        .toArray())
-                .update();
-    }
-
     /** Returns how often each fingerprint is already among an account's movements of a day; of so many at the most. */
     Map<String, Integer> fingerprints(String planId, String account, LocalDate day, int most) {
         Map<String, Integer> counts = new HashMap<>();
@@ -160,14 +82,6 @@ public class MovementStore implements UndoableStore {
                     counts.put(row.getString("fingerprint"), row.getInt("times"));
                 });
         return counts;
-    }
-
-    /** Keeps what the movements of a statement come to by day, and how many they are. */
-    void end(String planId, String statementId, DaySums.Added added, int count) {
-        sums.lay(planId, statementId, added);
-        client.sql("update statement set movements = ? where plan_id = ? and id = ?")
-                .params(count, planId, statementId)
-                .update();
     }
 
     /** Returns the books of a plan's accounts, from what they come to by day. */
@@ -358,7 +272,7 @@ public class MovementStore implements UndoableStore {
             return bare;
         }
         Map<Long, List<AssignedPart>> parts = new HashMap<>();
-        for (int from = 0; from < bare.size(); from += BATCH) {
+        for (int from = 0; from < bare.size(); from += MovementRows.BATCH) {
             // Joined, each is looked up in the index; of a list of many the whole table would be read and each row held
             // against all.
             client.sql("""
@@ -366,7 +280,7 @@ public class MovementStore implements UndoableStore {
           join movement_part on movement_id = one.id order by position""")
                     .param(
                             "ids",
-                            bare.subList(from, Math.min(bare.size(), from + BATCH)).stream()
+                            bare.subList(from, Math.min(bare.size(), from + MovementRows.BATCH)).stream()
                                     .map(StoredMovement::id)
                                     .toArray(Long[]::new))
                     .query(row -> {
@@ -385,42 +299,6 @@ public class MovementStore implements UndoableStore {
                                 .withParts(parts.getOrDefault(
                                         stored.id(), stored.movement().parts()))))
                 .toList();
-    }
-
-    /**
-     * Takes out the movements of a statement that was never switched on, batch by batch: each is looked up, whatever
-     * else is edited meanwhile. Returns how many there were.
-     */
-    int removeOf(String planId, String statementId) {
-        sums.remove(planId, statementId);
-        int taken = 0;
-        for (List<Long> ids = idsAfter(planId, statementId, 0);
-                !ids.isEmpty();
-                ids = idsAfter(planId, statementId, ids.get(ids.size() - 1))) {
-            Long[] some = ids.toArray(Long[]::new);
-            client.sql(
-                            "merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete")
-                    .param(some)
-                    .update();
-            client.sql(
-                            "merge into movement m using unnest(cast(? as bigint array)) as one (id) on m.id = one.id when matched then delete")
-                    .param(some)
-                    .update();
-            taken += ids.size();
-        }
-        return taken;
-    }
-
-    /**
-     * The next batch in the order of ids, which is that of their key: nothing is read twice. The plan is asked for in a
-     * way that the index by days does not answer, which would read and sort all movements for every batch.
-     */
-    private List<Long> idsAfter(String planId, String statementId, long id) {
-        return client.sql(
-                        "select id from movement where id > ? and coalesce(plan_id = ?, false) and statement_id = ? order by id limit ?")
-                .params(id, planId, statementId, BATCH)
-                .query(Long.class)
-                .list();
     }
 
     /** Returns the ids of the movements that have a part on a line. */
@@ -487,17 +365,6 @@ public class MovementStore implements UndoableStore {
                 .single();
         BankMovement becomes = was.withParts(parts);
         sums.change(planId, statementId, was, becomes);
-        client.sql("delete from movement_part where movement_id = ?")
-                .param(movementId)
-                .update();
-        List<Object[]> rows = new ArrayList<>();
-        addParts(movementId, becomes, rows);
-        insertParts(rows);
-        client.sql("update movement set unassigned = ?, line_id = ? where plan_id = ? and id = ?")
-                .param(becomes.unassigned())
-                .param(wholeLine(becomes))
-                .param(planId)
-                .param(movementId)
-                .update();
+        rows.replaceParts(planId, movementId, becomes);
     }
 }

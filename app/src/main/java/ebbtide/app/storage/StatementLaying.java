@@ -22,6 +22,7 @@ public final class StatementLaying {
     private final String id;
     private final String account;
     private final MovementStore movements;
+    private final MovementRows rows;
     private final TransactionTemplate transaction;
     private final Runnable eachBatch;
     private final DaySums.Added sums = new DaySums.Added();
@@ -36,6 +37,7 @@ public final class StatementLaying {
             String id,
             StatementStore.ArrivingStatement arriving,
             MovementStore movements,
+            MovementRows rows,
             TransactionTemplate transaction,
             Runnable eachBatch) {
         this.planId = planId;
@@ -43,6 +45,7 @@ public final class StatementLaying {
         this.account = arriving.account();
         this.toCome = new HashMap<>(arriving.rows());
         this.movements = movements;
+        this.rows = rows;
         this.transaction = transaction;
         this.eachBatch = eachBatch;
     }
@@ -56,7 +59,7 @@ public final class StatementLaying {
         if (!isKnown(movement)) {
             batch.add(movement);
             sums.add(movement);
-            if (batch.size() == MovementStore.BATCH) {
+            if (batch.size() == MovementRows.BATCH) {
                 lay();
             }
         }
@@ -94,7 +97,7 @@ public final class StatementLaying {
 
     private void lay() {
         eachBatch.run();
-        transaction.executeWithoutResult(status -> movements.add(planId, account, id, batch));
+        transaction.executeWithoutResult(status -> rows.add(planId, account, id, batch));
         added += batch.size();
         batch.clear();
     }
@@ -104,7 +107,7 @@ public final class StatementLaying {
         if (!batch.isEmpty()) {
             lay();
         }
-        transaction.executeWithoutResult(status -> movements.end(planId, id, sums, added));
+        transaction.executeWithoutResult(status -> rows.end(planId, id, sums, added));
         return added;
     }
 

@@ -21,10 +21,17 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class StatementStore implements UndoableStore {
     private final JdbcClient client;
     private final MovementStore movements;
+    private final MovementRows rows;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    StatementStore(JdbcClient client, MovementStore movements, TransactionTemplate transaction, Clock clock) {
+    StatementStore(
+            JdbcClient client,
+            MovementStore movements,
+            MovementRows rows,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.rows = rows;
         this.client = client;
         this.transaction = transaction;
         this.movements = movements;
@@ -104,7 +111,7 @@ public class StatementStore implements UndoableStore {
                         .query(Integer.class)
                         .single()
                 > 0) {
-            int taken = movements.removeOf(planId, id);
+            int taken = rows.removeOf(planId, id);
             client.sql("delete from statement where plan_id = ? and id = ?")
                     .params(planId, id)
                     .update();
@@ -196,7 +203,7 @@ public class StatementStore implements UndoableStore {
      * before every ten thousand and may throw to end the work: the statement is then to be taken up.
      */
     public StatementLaying laying(String planId, String id, ArrivingStatement arriving, Runnable eachBatch) {
-        return new StatementLaying(planId, id, arriving, movements, transaction, eachBatch);
+        return new StatementLaying(planId, id, arriving, movements, rows, transaction, eachBatch);
     }
 
     @Override
