@@ -70,6 +70,11 @@ class KilledImportTest {
         return JSON.readTree(running.get(job)).get("state").asString();
     }
 
+    /** A folder as people say it, from where they stand. */
+    private static String fromHere(Path folder) {
+        return Path.of("").toAbsolutePath().relativize(folder.toAbsolutePath()).toString();
+    }
+
     @AfterEach
     void end() {
         if (running != null) {
@@ -82,7 +87,7 @@ class KilledImportTest {
         Random random = new Random(60);
         StringBuilder text = new StringBuilder();
         long sum = statement(text, 1);
-        running = Running.start("start", "--data", data.toString());
+        running = Running.start("start", "--data", fromHere(data));
         String plan = Programs.plan(running, PLAN);
         boolean in = false;
         int cutOff = 0;
@@ -97,7 +102,7 @@ class KilledImportTest {
             }
             Thread.sleep(random.nextInt(500));
             running.kill();
-            running = Running.start("start", "--data", data.toString());
+            running = Running.start("start", "--data", fromHere(data));
             in = isWhole(running, plan, sum);
             cutOff += in ? 0 : 1;
         }

@@ -8,6 +8,7 @@ import ebbtide.books.Account;
 import ebbtide.formats.plan.PlanMove;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
+import ebbtide.money.Check;
 import ebbtide.money.Refused;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
@@ -36,6 +37,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans")
 class PlansController {
+    /** What can be brought in ({@code UploadLimits}). */
+    private static final int MOST_BYTES = 48 << 20;
+    /** Their file would be larger than that, and making it would take more memory than there is. */
+    private static final int MOST_MOVEMENTS = 200_000;
+
     private final Edits edits;
     private final Stores stores;
 
@@ -69,12 +75,22 @@ class PlansController {
 
     @GetMapping("/{plan}/file")
     ResponseEntity<byte[]> file(@PathVariable String plan, @RequestParam(defaultValue = "false") boolean past) {
+        requireFit(stores.statements().movements(plan) <= MOST_MOVEMENTS);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PlanWriter.write(past ? edits.documentWithPast(plan) : edits.document(plan), out);
+        requireFit(out.size() <= MOST_BYTES);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"")
                 .body(out.toByteArray());
+    }
+
+    /** A file is given out only where it can be brought in again. */
+    private static void requireFit(boolean fits) {
+        Check.that(
+                fits,
+                "The plan's file would be larger than 48 MB, which is the most that can be brought in again: "
+                        + "leave out snapshots and log, or copy all data with ./ebbtide backup FILE");
     }
 
     @PutMapping(path = "/{plan}/settings", consumes = MediaType.APPLICATION_JSON_VALUE)

@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.jobs.DailyBackups;
+import ebbtide.app.jobs.StatementJobs;
 import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
@@ -22,8 +23,10 @@ class RemovalController {
     private final Edits edits;
     private final Stores stores;
     private final DailyBackups backups;
+    private final StatementJobs jobs;
 
-    RemovalController(Edits edits, Stores stores, DailyBackups backups) {
+    RemovalController(Edits edits, Stores stores, DailyBackups backups, StatementJobs jobs) {
+        this.jobs = jobs;
         this.edits = edits;
         this.stores = stores;
         this.backups = backups;
@@ -48,7 +51,9 @@ class RemovalController {
             throw new Refused(
                     "The plan is named '" + named + "', and not '" + name + "': type its name as it is to delete it");
         }
+        jobs.requireNone(plan);
         String backup = backup(plan);
+        jobs.requireNone(plan);
         edits.remove(plan, now.version());
         return new Deleted(backup);
     }

@@ -48,9 +48,11 @@ public class BankFiles {
 
     /** Files that a killed program left behind go. */
     BankFiles(@Value("${ebbtide.data:}") String data, DiskRoom room) throws IOException {
-        this.folder = data.isEmpty()
-                ? Files.createTempDirectory("ebbtide")
-                : Files.createDirectories(Path.of(data).resolve(FOLDER));
+        // What arrives is moved to its place by a path that means the same to everybody.
+        this.folder = (data.isEmpty()
+                        ? Files.createTempDirectory("ebbtide")
+                        : Files.createDirectories(Path.of(data).resolve(FOLDER)))
+                .toAbsolutePath();
         this.room = room;
         dropAll();
     }

@@ -64,6 +64,17 @@ public class StatementJobs {
     }
 
     /**
+     * Requires that no file is being brought into a plan.
+     *
+     * @throws Refused while one is, in a sentence
+     */
+    public synchronized void requireNone(String planId) {
+        if (jobs.values().stream().anyMatch(job -> job.planId().equals(planId) && !job.isOver())) {
+            throw new Refused("A bank file is being brought into the plan: stop that, or wait for its end");
+        }
+    }
+
+    /**
      * Returns a job of a plan.
      *
      * @throws NotFound for an id that is not there, or is no longer known

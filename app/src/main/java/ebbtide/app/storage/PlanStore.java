@@ -112,9 +112,9 @@ public class PlanStore implements UndoableStore {
                     .param(planId)
                     .update();
         }
-        client.sql("delete from movement_part where movement_id in (select id from movement where plan_id = ?)")
-                .param(planId)
-                .update();
+        // Asked one by one: a list of millions of ids is more than the database holds.
+        client.sql("""
+        delete from movement_part p where exists (select 1 from movement m where m.id = p.movement_id and m.plan_id = ?)""").param(planId).update();
         for (String of : OF_A_PLAN) {
             client.sql("delete from " + of + " where plan_id = ?").param(planId).update();
         }

@@ -90,7 +90,7 @@ public final class StatementLaying {
         held += ofDay.size();
         if (held > MOST_KNOWN) {
             throw new Refused(
-                    "More than 500,000 movements of this file's days are there already, and its days stand in no order: sort it by the booking date, or split it by dates");
+                    "More than 500,000 movements are there already of days that this file begins before it ends others: sort it by the booking date, or bring it in in parts");
         }
         return ofDay;
     }
@@ -108,11 +108,6 @@ public final class StatementLaying {
             lay();
         }
         transaction.executeWithoutResult(status -> rows.end(planId, id, sums, added));
-        return added;
-    }
-
-    /** Returns how many are laid down so far. */
-    public int added() {
         return added;
     }
 }
