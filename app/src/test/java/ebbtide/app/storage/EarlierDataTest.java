@@ -44,8 +44,12 @@ class EarlierDataTest {
                     .migrate();
             writeRows(url, schema);
         }
+        // Few rows are many to a database that holds two at a time.
         try (ConfigurableApplicationContext running = new SpringApplicationBuilder(Ebbtide.class)
-                .properties("spring.datasource.url=" + url, "server.port=0", "ebbtide.data=" + folder)
+                .properties(
+                        "spring.datasource.url=" + url + ";MAX_MEMORY_ROWS=2",
+                        "server.port=0",
+                        "ebbtide.data=" + folder)
                 .run()) {
             for (int schema = 1; schema <= own; schema++) {
                 assertThat(running.getBean(DialectStore.class).find("v" + schema, "bank"))
