@@ -1,5 +1,6 @@
 package ebbtide.books;
 
+import ebbtide.time.BusinessDays;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -56,6 +57,12 @@ public record Books(
             }
         });
         return Map.copyOf(ordered);
+    }
+
+    /** Returns the business days of the first account, by which the company's own days go. */
+    public BusinessDays businessDays() {
+        return BusinessDays.ofCountry(
+                accounts.isEmpty() ? "--" : accounts.get(0).country());
     }
 
     /** Returns these books with the movements of others, of the same accounts, added. */

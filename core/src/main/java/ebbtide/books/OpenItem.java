@@ -3,10 +3,13 @@ package ebbtide.books;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.money.Check;
+import ebbtide.money.Money;
 import ebbtide.money.Percent;
+import ebbtide.money.Refused;
 import ebbtide.plan.Handling;
 import ebbtide.plan.Line;
 import java.time.LocalDate;
+import java.util.Currency;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
@@ -118,6 +121,45 @@ public record OpenItem(
         long most = amount.listed() == null ? amount.gross() : amount.listed();
         long open = Math.min(most, amount.open() + by);
         return open <= amount.open() ? this : open(open, null);
+    }
+
+    /**
+     * Returns the item when a movement of a day settles so much of it, in minor units, beside what others have settled.
+     * What the ledger entered as paid before the movement came in, and comes to just its sum, is the same payment:
+     * nothing more is closed (rules 4.7).
+     *
+     * @throws Refused where that is more than is open
+     */
+    public OpenItem closed(long by, long settled, LocalDate day, Currency currency) {
+        long entered = entered(settled);
+        if (by == entered || amount.open() == 0 && paidOn != null && by < entered) {
+            return this;
+        }
+        long left = amount.open() - by;
+        if (left < 0) {
+            throw new Refused("Only " + Money.words(amount.open(), currency) + " is open of " + number + " of "
+                    + counterparty + ": settle no more than that");
+        }
+        return open(left, left == 0 ? day : null);
+    }
+
+    /**
+     * Returns the item as the ledger's list no longer has it: nothing is open of it, and nothing says that it was paid.
+     */
+    public OpenItem vanished() {
+        return new OpenItem(
+                id,
+                kind,
+                number,
+                counterparty,
+                lineId,
+                issued,
+                supplied,
+                due,
+                new Amount(amount.gross(), amount.tax(), amount.taxParted(), 0, 0L),
+                null,
+                handling,
+                discount);
     }
 
     /** Returns the item with another sum open, and the day it was paid in full (null: it was not). */

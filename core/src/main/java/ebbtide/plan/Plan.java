@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -123,6 +124,23 @@ public final class Plan {
                         .filter(one -> !one.isGroup() && stands(one, line.id()))
                         .toList()
                 : List.of(line);
+    }
+
+    /**
+     * Returns what goes when a line is deleted, in the order in which it goes, the line last: what stands in a group,
+     * and the interest of what goes, which would be the interest of nothing.
+     */
+    public List<Line> goingWith(Line line) {
+        List<Line> going = new ArrayList<>();
+        childrenOf(line.direction(), line.id()).forEach(child -> going.addAll(goingWith(child)));
+        lines.stream()
+                .filter(other -> other.assumption()
+                        .findInterest()
+                        .filter(interest -> line.id().equals(interest.lineId()))
+                        .isPresent())
+                .forEach(going::add);
+        going.add(line);
+        return going.stream().distinct().toList();
     }
 
     private boolean stands(Line line, String group) {

@@ -1,5 +1,8 @@
 package ebbtide.track;
 
+import static ebbtide.time.DayFormats.DAY;
+import static ebbtide.time.DayFormats.MONTH;
+
 import ebbtide.plan.Direction;
 import java.time.LocalDate;
 
@@ -26,6 +29,15 @@ public record Difference(
         INVOICED_OF_MONTH,
         /** One sum planned for a date. */
         SUM_ON_DATE
+    }
+
+    /** Returns what the difference is of: "cash of March 2026". */
+    public String words() {
+        return switch (of) {
+            case CASH_OF_MONTH -> "cash of " + MONTH.format(from);
+            case INVOICED_OF_MONTH -> "invoiced and ordered of " + MONTH.format(from) + ", with sales tax";
+            case SUM_ON_DATE -> "planned for " + DAY.format(from);
+        };
     }
 
     /** Returns what is still open, in signed minor units. */

@@ -26,11 +26,22 @@ import java.util.Map;
  * of months and windows that closed on the way. What is still open in section 5 is not among them.
  */
 public final class Differences {
+    private static final int CARRIED_BY = 5;
+
     private final Plan plan;
     private final Books books;
     private final LocalDate before;
     private final LocalDate now;
     private final List<Difference> found = new ArrayList<>();
+
+    /** Returns the day to which a difference is carried where none is said: five business days on (rules 10.5). */
+    public static LocalDate carriedTo(LocalDate asOf, Books books) {
+        LocalDate day = asOf;
+        for (int i = 0; i < CARRIED_BY; i++) {
+            day = books.businessDays().next(day);
+        }
+        return day;
+    }
 
     private Differences(Plan plan, Books books, LocalDate before) {
         this.plan = plan;

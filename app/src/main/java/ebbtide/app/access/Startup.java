@@ -2,11 +2,11 @@ package ebbtide.app.access;
 
 import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.Passphrase;
 import ebbtide.app.storage.PlanStore;
@@ -166,7 +166,7 @@ public final class Startup {
         ConfigurableApplicationContext context = application.run();
         context.getBean(StatementStore.class).takeUpCutOff().forEach(one -> System.out.println(one.sentence() + "."));
         if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
-            context.getBean(Edits.class).add(DemoCompany.document(), DemoPast.forecasts());
+            context.getBean(WholePlans.class).add(DemoCompany.document(), DemoPast.forecasts());
         }
         String address = reached.address() + ":" + context.getEnvironment().getProperty("local.server.port");
         data.announce(new DataFolder.Reached(address, reached.key()));

@@ -1,7 +1,8 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.Tracking;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.DayAmount;
 import ebbtide.time.Periods;
@@ -35,13 +36,13 @@ class AccuracyController {
     private static final int COSTLY = 4;
     private static final int SHOWN = 13;
     private final Tracking tracking;
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
     private final Map<String, Known> known = new ConcurrentHashMap<>();
 
-    AccuracyController(Tracking tracking, Edits edits, Stores stores) {
+    AccuracyController(Tracking tracking, Plans plans, Stores stores) {
         this.tracking = tracking;
-        this.edits = edits;
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -136,7 +137,7 @@ class AccuracyController {
     private Accuracy measured(String plan, Periods by, String row) {
         Periods of = by == Periods.MONTH ? Periods.MONTH : Periods.WEEK;
         int leads = of == Periods.MONTH ? MONTHS : WEEKS;
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = plans.current(plan);
         Accuracy accuracy = new Accuracy(tracking.facts(plan, current, LocalDate.of(1990, 1, 1)), of, leads, row);
         stores.snapshots().each(plan, Accuracy.daysRead(of, leads), accuracy::add);
         return accuracy;
@@ -188,7 +189,7 @@ class AccuracyController {
 
     @GetMapping("/band")
     BandView band(@PathVariable String plan) {
-        PlanAtVersion current = edits.current(plan);
+        PlanAtVersion current = plans.current(plan);
         LocalDate asOf = current.plan().settings().asOf();
         Basis basis = new Basis(
                 asOf,

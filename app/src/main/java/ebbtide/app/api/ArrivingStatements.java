@@ -2,10 +2,10 @@ package ebbtide.app.api;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.app.desk.Plans;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.StatementJob;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.StatementBalances;
@@ -28,12 +28,12 @@ import org.springframework.stereotype.Component;
 @Component
 class ArrivingStatements {
     private final BankFiles files;
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
 
-    ArrivingStatements(BankFiles files, Edits edits, Stores stores) {
+    ArrivingStatements(BankFiles files, Plans plans, Stores stores) {
         this.files = files;
-        this.edits = edits;
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -65,7 +65,7 @@ class ArrivingStatements {
                 .distinct()
                 .toList();
         Map<String, String> accounts = new HashMap<>();
-        List<String> known = edits.current(held.planId()).books().accounts().stream()
+        List<String> known = plans.current(held.planId()).books().accounts().stream()
                 .map(account -> account.id())
                 .toList();
         for (String number : numbers) {
@@ -82,7 +82,7 @@ class ArrivingStatements {
     }
 
     private Currency currency(HeldFile held) {
-        return edits.current(held.planId()).plan().settings().currency();
+        return plans.current(held.planId()).plan().settings().currency();
     }
 
     private static Optional<StatementBalances> balances(DeclaredStatement one, Map<String, String> accounts) {
@@ -109,7 +109,7 @@ class ArrivingStatements {
                 .toList();
         Map<StatementBalances, String> amiss = new HashMap<>();
         for (StatementCheck check : StatementCheck.of(
-                edits.current(held.planId()).books(),
+                plans.current(held.planId()).books(),
                 Stream.concat(there.stream(), coming.stream()).toList())) {
             check.gapSentence(currency(held)).ifPresent(sentence -> amiss.put(check.statement(), sentence));
         }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.ChangeLog.ChangeListed;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.Stores;
 import ebbtide.plan.AssumptionList;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -19,11 +19,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/assumptions")
 class AssumptionsController {
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
 
-    AssumptionsController(Edits edits, Stores stores) {
-        this.edits = edits;
+    AssumptionsController(Plans plans, Stores stores) {
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -43,7 +43,7 @@ class AssumptionsController {
     @GetMapping
     List<AssumptionView> all(@PathVariable String plan) {
         Map<String, ChangeListed> latest = stores.log().latestOfEach(plan);
-        return AssumptionList.of(edits.shown(plan).plan()).stream()
+        return AssumptionList.of(plans.shown(plan).plan()).stream()
                 .map(entry -> {
                     ChangeListed change = latest.get(entry.lineId() == null ? "" : entry.lineId());
                     return new AssumptionView(

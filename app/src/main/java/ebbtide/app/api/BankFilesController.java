@@ -1,12 +1,12 @@
 package ebbtide.app.api;
 
+import ebbtide.app.desk.Plans;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.jobs.StatementJobs;
 import ebbtide.app.storage.DialectStore;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
@@ -49,7 +49,7 @@ class BankFilesController {
     private final DialectStore dialects;
     private final ArrivingStatements arriving;
     private final StatementJobs jobs;
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
 
     BankFilesController(
@@ -57,13 +57,13 @@ class BankFilesController {
             DialectStore dialects,
             ArrivingStatements arriving,
             StatementJobs jobs,
-            Edits edits,
+            Plans plans,
             Stores stores) {
         this.files = files;
         this.jobs = jobs;
         this.arriving = arriving;
         this.dialects = dialects;
-        this.edits = edits;
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -145,7 +145,7 @@ class BankFilesController {
 
     private void requireAccounts(String plan, Collection<String> accounts) {
         Set<String> known =
-                edits.current(plan).books().accounts().stream().map(Account::id).collect(Collectors.toSet());
+                plans.current(plan).books().accounts().stream().map(Account::id).collect(Collectors.toSet());
         for (String account : accounts) {
             if (!known.contains(account)) {
                 throw new NotFound("account", account);
@@ -236,7 +236,7 @@ class BankFilesController {
     }
 
     private Currency currency(String plan) {
-        return edits.current(plan).plan().settings().currency();
+        return plans.current(plan).plan().settings().currency();
     }
 
     /** How far a job is, and what its edit did once it is done. */
@@ -284,6 +284,6 @@ class BankFilesController {
                 p.sentence(),
                 made == null
                         ? null
-                        : EditOutcome.of(plan, made.words(), made.was(), made.became(), edits.shown(plan), stores));
+                        : EditOutcome.of(plan, made.words(), made.was(), made.became(), plans.shown(plan), stores));
     }
 }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.money.Money;
 import ebbtide.plan.DayRange;
 import ebbtide.whatif.BreakEven;
@@ -21,10 +21,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/break-even")
 class BreakEvenController {
-    private final Edits edits;
+    private final Plans plans;
 
-    BreakEvenController(Edits edits) {
-        this.edits = edits;
+    BreakEvenController(Plans plans) {
+        this.plans = plans;
     }
 
     /**
@@ -44,16 +44,16 @@ class BreakEvenController {
             @RequestParam(required = false) @Nullable LocalDate day,
             @RequestParam String bound) {
         // A change is turned in its scenario, whatever is shown.
-        PlanAtVersion shown = ofScenario == null ? edits.shown(plan) : edits.current(plan);
+        PlanAtVersion shown = ofScenario == null ? plans.shown(plan) : plans.current(plan);
         Measure of = measure.on(day, shown.forecast());
         Dial dial = ofScenario == null || change == null
                 ? Dial.of(shown.plan(), TargetAsked.of(path, line), new DayRange(from, to))
                 : Dial.ofChange(
                         shown.scenarios(),
-                        edits.scenario(plan, ofScenario).shown().orElseThrow().scenario(),
+                        plans.scenario(plan, ofScenario).shown().orElseThrow().scenario(),
                         change);
         BreakEven.Answer answer = BreakEven.of(
-                shown.forecast(), dial, of, Money.minor(bound, shown.currency()), edits.whileCurrent(plan, shown));
+                shown.forecast(), dial, of, Money.minor(bound, shown.currency()), plans.whileCurrent(plan, shown));
         return BreakEvenView.of(
                 answer, Money.minor(bound, shown.currency()), BreakEvenWords.of(shown.plan(), answer, of));
     }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.whatif.BreakEven;
 import ebbtide.whatif.BreakEvenWords;
 import ebbtide.whatif.Breakwater;
@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 class BreakwaterController {
     private static final int LARGEST = 10;
 
-    private final Edits edits;
+    private final Plans plans;
 
-    BreakwaterController(Edits edits) {
-        this.edits = edits;
+    BreakwaterController(Plans plans) {
+        this.plans = plans;
     }
 
     /** The breakwater, null where no scenario is it. */
@@ -45,12 +45,12 @@ class BreakwaterController {
 
     @GetMapping("/breakwater")
     BreakwaterView breakwater(@PathVariable String plan) {
-        PlanAtVersion base = edits.current(plan);
+        PlanAtVersion base = plans.current(plan);
         return new BreakwaterView(base.scenarios()
                 .breakwater()
                 .map(one -> {
                     Breakwater found =
-                            Breakwater.of(one, edits.scenario(plan, one.id()).forecast());
+                            Breakwater.of(one, plans.scenario(plan, one.id()).forecast());
                     return new HeldView(
                             one.id(),
                             one.name(),
@@ -69,16 +69,16 @@ class BreakwaterController {
      */
     @GetMapping("/scenarios/{id}/survived")
     BreakEvenView survived(@PathVariable String plan, @PathVariable String id) {
-        PlanAtVersion base = edits.current(plan);
-        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        PlanAtVersion base = plans.current(plan);
+        Scenario scenario = plans.scenario(plan, id).shown().orElseThrow().scenario();
         BreakEven.Answer answer =
-                Breakwater.survived(base.forecast(), base.scenarios(), scenario, edits.whileCurrent(plan, base));
+                Breakwater.survived(base.forecast(), base.scenarios(), scenario, plans.whileCurrent(plan, base));
         return BreakEvenView.of(answer, 0, BreakEvenWords.ofShare(base.plan(), answer, scenario.name()));
     }
 
     /** Returns what it does if one of the ten largest debtors fails, that first which costs most headroom. */
     @GetMapping("/failures")
     List<Failures.Failure> failures(@PathVariable String plan) {
-        return Failures.of(edits.shown(plan).forecast(), LARGEST);
+        return Failures.of(plans.shown(plan).forecast(), LARGEST);
     }
 }

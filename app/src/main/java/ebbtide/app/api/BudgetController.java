@@ -2,10 +2,11 @@ package ebbtide.app.api;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.app.desk.EditMade;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.MonthEdits;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.BudgetLabelStore;
-import ebbtide.app.storage.EditMade;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.budget.Budget;
 import ebbtide.formats.budget.LabelMatch;
@@ -13,25 +14,16 @@ import ebbtide.formats.budget.Sheet;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.money.Money;
 import ebbtide.money.Refused;
-import ebbtide.plan.ActivityMethod;
-import ebbtide.plan.Assumption;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Line;
-import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
-import ebbtide.plan.SalesTax;
-import ebbtide.time.Spread;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.time.YearMonth;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -47,11 +39,13 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/plans/{plan}/budget")
 class BudgetController {
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
     private final BudgetLabelStore labels;
 
-    BudgetController(Edits edits, Stores stores, BudgetLabelStore labels) {
+    BudgetController(Plans plans, Edits edits, Stores stores, BudgetLabelStore labels) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
         this.labels = labels;
@@ -81,13 +75,18 @@ class BudgetController {
             String label,
             @Schema(nullable = true) @Nullable String lineId,
             @Schema(nullable = true) @Nullable String direction,
-            Map<String, String> amounts) {}
+            Map<String, String> amounts) {
+        MonthEdits.TakenRow row() {
+            return new MonthEdits.TakenRow(
+                    label, lineId, "receipt".equals(direction) ? Direction.RECEIPT : Direction.PAYMENT, amounts);
+        }
+    }
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     BudgetView look(
             @PathVariable String plan, @RequestPart MultipartFile file, @RequestParam(required = false) String sheet)
             throws IOException {
-        Plan current = edits.current(plan).plan();
+        Plan current = plans.current(plan).plan();
         Map<String, Budget> budgets = new LinkedHashMap<>();
         Refused none = null;
         for (Sheet one : SheetReader.read(file.getBytes())) {
@@ -149,56 +148,10 @@ class BudgetController {
     /** Takes rows over in one edit; rows of the same line are added up, and each label's line is remembered. */
     @PostMapping(path = "/take", consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome take(@PathVariable String plan, @RequestParam long version, @RequestBody List<TakenRow> rows) {
-        Plan current = edits.current(plan).plan();
-        Map<String, SortedMap<YearMonth, Long>> existing = new LinkedHashMap<>();
-        List<Line> fresh = new ArrayList<>();
         Map<String, String> learnt = new LinkedHashMap<>();
-        for (TakenRow row : rows) {
-            SortedMap<YearMonth, Long> amounts = TypedMonths.amounts(row.amounts(), current);
-            if (row.lineId() == null) {
-                Line line = newLine(row, amounts, current);
-                fresh.add(line);
-                learnt.put(LabelMatch.remembered(row.label()), line.id());
-            } else {
-                SortedMap<YearMonth, Long> sum = existing.computeIfAbsent(row.lineId(), some -> new TreeMap<>());
-                amounts.forEach((month, minor) -> sum.merge(month, minor, Long::sum));
-                learnt.put(LabelMatch.remembered(row.label()), row.lineId());
-            }
-        }
-        int count = existing.size() + fresh.size();
-        EditMade done =
-                edits.edit(plan, version, "Budget brought in: " + count + (count == 1 ? " line" : " lines"), draft -> {
-                    List<PlacedLine> lines = stores.lines().all(plan);
-                    existing.forEach((id, amounts) -> TypedMonths.put(draft, lines, id, amounts, current));
-                    double position = stores.lines().all(plan).stream()
-                            .mapToDouble(PlacedLine::position)
-                            .max()
-                            .orElse(0);
-                    for (Line line : fresh) {
-                        draft.putLine(line, ++position);
-                    }
-                });
-        learnt.forEach((label, line) -> labels.put(plan, label, line));
+        EditMade done = edits.edit(
+                plan, version, MonthEdits.take(rows.stream().map(TakenRow::row).toList(), learnt));
+        learnt.forEach((label, line) -> labels.put(plan, LabelMatch.remembered(label), line));
         return EditOutcome.of(plan, done, stores);
-    }
-
-    private static Line newLine(TakenRow row, SortedMap<YearMonth, Long> amounts, Plan plan) {
-        Assumption.Stream empty = Assumption.Stream.of(
-                new ActivityMethod.TypedMonths(new TreeMap<>()),
-                new TreeMap<>(),
-                new TreeMap<>(),
-                SalesTax.NONE,
-                MonthPattern.atOnce(),
-                new Spread.Even());
-        return new Line(
-                UUID.randomUUID().toString(),
-                null,
-                row.label(),
-                "receipt".equals(row.direction()) ? Direction.RECEIPT : Direction.PAYMENT,
-                true,
-                null,
-                "",
-                empty.withTyped(amounts, plan.settings().firstForecastMonth()),
-                List.of());
     }
 }

@@ -1,7 +1,9 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WhatIfEdits;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Check;
 import ebbtide.money.Refused;
@@ -10,10 +12,8 @@ import ebbtide.whatif.CaseSheet.CaseKey;
 import ebbtide.whatif.CaseSheet.Says;
 import ebbtide.whatif.CaseSheet.TypedCell;
 import ebbtide.whatif.Scenario;
-import ebbtide.whatif.Scenarios;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,10 +28,12 @@ import org.springframework.web.bind.annotation.RestController;
 class CaseSheetController {
     private static final int MOST_CELLS = 1_000;
 
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
 
-    CaseSheetController(Edits edits, Stores stores) {
+    CaseSheetController(Plans plans, Edits edits, Stores stores) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
     }
@@ -50,7 +52,7 @@ class CaseSheetController {
      */
     @GetMapping
     SheetView sheet(@PathVariable String plan, @RequestParam(defaultValue = "") List<String> more) {
-        PlanAtVersion base = edits.current(plan);
+        PlanAtVersion base = plans.current(plan);
         List<Scenario> shown =
                 base.scenarios().all().stream().filter(one -> !one.putBy()).toList();
         return new SheetView(
@@ -78,35 +80,15 @@ class CaseSheetController {
         Check.that(
                 !cells.isEmpty() && cells.size() <= MOST_CELLS,
                 "From 1 to " + MOST_CELLS + " cells can be typed at once, but there were " + cells.size());
-        PlanAtVersion base = edits.current(plan);
-        Scenarios made = CaseSheet.typed(
-                base.forecast(),
-                base.scenarios(),
-                cells.stream()
-                        .map(one -> new TypedCell(one.scenario(), new CaseKey(one.says(), one.of()), one.text()))
-                        .toList());
-        List<Scenario> changed = made.all().stream()
-                .filter(one -> !base.scenarios().all().contains(one))
-                .toList();
-        Check.that(!changed.isEmpty(), "That is what the sheet says already");
-        String words =
-                changed.size() == 1 ? "Scenario '" + changed.get(0).name() + "': " : changed.size() + " scenarios: ";
         return EditOutcome.of(
                 plan,
                 edits.editBase(
                         plan,
                         version,
-                        words + (cells.size() == 1 ? said(base, cells.get(0)) : cells.size() + " cells of the sheet"),
-                        draft -> changed.forEach(draft::putScenario)),
+                        WhatIfEdits.type(cells.stream()
+                                .map(one ->
+                                        new TypedCell(one.scenario(), new CaseKey(one.says(), one.of()), one.text()))
+                                .toList())),
                 stores);
-    }
-
-    private static String said(PlanAtVersion base, TypedCase cell) {
-        CaseKey key = new CaseKey(cell.says(), cell.of());
-        Optional<CaseSheet.CaseRow> row =
-                CaseSheet.of(base.forecast(), base.scenarios(), List.of(), List.of(key)).rows().stream()
-                        .findFirst();
-        return row.map(CaseSheet.CaseRow::what).orElse(cell.of()) + " "
-                + (cell.text().isBlank() ? "as the base has it" : cell.text().strip());
     }
 }

@@ -1,22 +1,25 @@
 package ebbtide.app.api;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import ebbtide.app.storage.EditMade;
-import ebbtide.app.storage.Marks;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.EditMade;
+import ebbtide.app.desk.Marks;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What an edit did: the edit in words, the marks of the forecast before and after, the plan as it stands now, and what
- * changed of the forecast that the page shows, where it asked for that.
+ * What an edit did: the edit in words, the marks of the forecast before and after, the plan as it stands now, what
+ * others had done in words since the page last saw it, and what changed of the forecast that the page shows, where it
+ * asked for that.
  */
 public record EditOutcome(
         String words,
         Marks was,
         Marks became,
         PlanView view,
+        List<String> meanwhile,
         @Schema(nullable = true) TableWithEdit.@Nullable TableChanged table,
         @JsonIgnore EditMade made) {
 
@@ -26,6 +29,7 @@ public record EditOutcome(
                 Marks.of(done.was().forecast()),
                 Marks.of(done.became().forecast()),
                 PlanView.of(planId, done.became(), stores),
+                done.meanwhile(),
                 null,
                 done);
     }
@@ -33,10 +37,16 @@ public record EditOutcome(
     /** Returns what an edit did that was made some time ago, with the plan as it stands now. */
     static EditOutcome of(String planId, String words, Marks was, Marks became, PlanAtVersion now, Stores stores) {
         return new EditOutcome(
-                words, was, became, PlanView.of(planId, now, stores), null, new EditMade(words, now, now));
+                words,
+                was,
+                became,
+                PlanView.of(planId, now, stores),
+                List.of(),
+                null,
+                new EditMade(words, now, now, List.of()));
     }
 
     EditOutcome with(TableWithEdit.TableChanged changed) {
-        return new EditOutcome(words, was, became, view, changed, made);
+        return new EditOutcome(words, was, became, view, meanwhile, changed, made);
     }
 }

@@ -1,8 +1,8 @@
 package ebbtide.app.api;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
@@ -32,10 +32,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}")
 class ForecastController {
-    private final Edits edits;
+    private final Plans plans;
 
-    ForecastController(Edits edits) {
-        this.edits = edits;
+    ForecastController(Plans plans) {
+        this.plans = plans;
     }
 
     /** The forecast laid out by period. */
@@ -84,7 +84,7 @@ class ForecastController {
             @RequestParam Periods by,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        return table(edits.shown(plan), by, from, to);
+        return table(plans.shown(plan), by, from, to);
     }
 
     /** Returns the forecast of a plan as it is looked at. */
@@ -132,7 +132,7 @@ class ForecastController {
             @RequestParam LocalDate to,
             @RequestParam(defaultValue = "wide") String shape)
             throws IOException {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         List<Period> periods = forecast.periods(by, from, to);
         boolean isLong = shape.equals("long");
         try (Writer text = CsvFile.begin(response, isLong ? "forecast-long" : "forecast-wide")) {
@@ -161,7 +161,7 @@ class ForecastController {
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
         Cell cell = workings.figure();
         return new WorkingsView(

@@ -3,17 +3,16 @@ package ebbtide.app.api;
 import ebbtide.answers.FundingAnswer;
 import ebbtide.answers.FundingCost;
 import ebbtide.answers.MovablePayment;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.PlacedLine;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.LineEdits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
-import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.plan.Covenant;
-import ebbtide.plan.Line;
 import ebbtide.statements.Covenants;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
@@ -45,10 +44,12 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/funding")
 class FundingController {
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
 
-    FundingController(Edits edits, Stores stores) {
+    FundingController(Plans plans, Edits edits, Stores stores) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
     }
@@ -117,7 +118,7 @@ class FundingController {
             @RequestParam LocalDate from,
             @RequestParam LocalDate to,
             @RequestParam(defaultValue = "0") String cushion) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         Forecast forecast = shown.forecast();
         LocalDate asOf = forecast.plan().settings().asOf();
         FundingTable table = FundingTable.of(forecast, forecast.periods(by, from, to));
@@ -174,7 +175,7 @@ class FundingController {
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        return FundingWorkings.of(edits.shown(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
+        return FundingWorkings.of(plans.shown(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -222,7 +223,7 @@ class FundingController {
 
     @GetMapping("/covenants")
     List<CovenantView> covenants(@PathVariable String plan) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         Currency currency = forecast.plan().settings().currency();
         List<Covenants.Tested> tests = Covenants.of(forecast);
         return Covenants.summaries(forecast).stream()
@@ -267,7 +268,7 @@ class FundingController {
 
     @GetMapping("/costs")
     List<FundingCostView> costs(@PathVariable String plan) {
-        return FundingCost.of(edits.shown(plan).forecast()).stream()
+        return FundingCost.of(plans.shown(plan).forecast()).stream()
                 .map(one -> new FundingCostView(
                         one.lineId(),
                         one.name(),
@@ -295,7 +296,7 @@ class FundingController {
 
     @GetMapping("/movables")
     List<MovableView> movables(@PathVariable String plan) {
-        return MovablePayment.of(edits.shown(plan).plan()).stream()
+        return MovablePayment.of(plans.shown(plan).plan()).stream()
                 .map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor()))
                 .toList();
     }
@@ -303,7 +304,7 @@ class FundingController {
     /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
     @GetMapping("/movables/trial")
     PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
-        return PlanView.tide(MovablePayment.trial(edits.shown(plan).forecast(), id, to));
+        return PlanView.tide(MovablePayment.trial(plans.shown(plan).forecast(), id, to));
     }
 
     /** Moves something to a day. */
@@ -313,20 +314,7 @@ class FundingController {
             @RequestParam long version,
             @RequestParam String id,
             @RequestParam LocalDate to) {
-        PlanAtVersion current = edits.shown(plan);
-        Line moved = MovablePayment.moved(current.plan(), id, to);
-        PlacedLine placed = edits.shown(plan).placed().stream()
-                .filter(one -> one.line().id().equals(moved.id()))
-                .findFirst()
-                .orElseThrow();
-        return EditOutcome.of(
-                plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "'" + moved.name() + "' moved to " + to,
-                        draft -> draft.putLine(moved, placed.position())),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, LineEdits.movePayment(id, to)), stores);
     }
 
     /** Adds a facility or a loan together with the line of its interest, in one edit; both stand after all others. */
@@ -338,22 +326,10 @@ class FundingController {
                             content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_LINE))))
                     @RequestBody
                     JsonNode lines) {
-        PlanAtVersion current = edits.shown(plan);
-        List<Line> added = lines.valueStream()
-                .map(json -> PlanReader.line(json, current.currency()))
-                .toList();
-        Check.that(
-                !added.isEmpty() && added.stream().allMatch(Line::isFunding),
-                "facilities, loans and their interest are added here");
-        List<PlacedLine> all = edits.shown(plan).placed();
-        double last = all.isEmpty() ? 0 : all.get(all.size() - 1).position();
         return EditOutcome.of(
                 plan,
-                edits.edit(plan, version, "'" + added.get(0).name() + "' added", draft -> {
-                    for (int i = 0; i < added.size(); i++) {
-                        draft.putLine(added.get(i), last + i + 1);
-                    }
-                }),
+                edits.edit(
+                        plan, version, LineEdits.addFunding(lines.valueStream().toList())),
                 stores);
     }
 }

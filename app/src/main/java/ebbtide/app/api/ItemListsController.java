@@ -1,8 +1,11 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.EditMade;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.ItemEdits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.ItemColumnsStore;
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.bank.RowProblem;
@@ -22,7 +25,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,12 +43,14 @@ import tools.jackson.databind.json.JsonMapper;
 class ItemListsController {
     private static final int MOST_ROWS = 250_000;
     private static final int SHOWN = 12;
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
     private final ItemColumnsStore columns;
     private final JsonMapper mapper = new JsonMapper();
 
-    ItemListsController(Edits edits, Stores stores, ItemColumnsStore columns) {
+    ItemListsController(Plans plans, Edits edits, Stores stores, ItemColumnsStore columns) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
         this.columns = columns;
@@ -85,8 +89,8 @@ class ItemListsController {
             @RequestParam(required = false) String chosen,
             @RequestPart MultipartFile file)
             throws IOException {
-        PlanAtVersion current = edits.current(plan);
-        Line of = LineOfItem.require(current, line);
+        PlanAtVersion current = plans.current(plan);
+        Line of = ItemEdits.requireLine(current, line);
         Sheet sheet = sheet(file);
         int heading = ItemList.heading(sheet);
         List<String> headings = sheet.rows().get(heading).stream()
@@ -101,8 +105,8 @@ class ItemListsController {
         Map<String, String> named = new java.util.TreeMap<>();
         used.headings().forEach((field, name) -> named.put(field.name(), name));
         try {
-            ItemList list = ItemList.read(sheet, heading, used, reading(of, current));
-            ItemChanges changes = changes(plan, current, of, list);
+            ItemList list = ItemList.read(sheet, heading, used, new ItemList.Reading(of, current.currency()));
+            ItemChanges changes = ItemEdits.changes(current, of, list);
             return new ItemListView(
                     headings,
                     fields,
@@ -141,18 +145,6 @@ class ItemListsController {
             throw new Refused("The columns that were chosen cannot be read: choose them again", e);
         }
         return new ItemColumns(headings);
-    }
-
-    private static ItemList.Reading reading(Line line, PlanAtVersion current) {
-        return new ItemList.Reading(line, current.currency());
-    }
-
-    private ItemChanges changes(String plan, PlanAtVersion current, Line line, ItemList list) {
-        return ItemChanges.of(
-                current.books().items().all(),
-                list.items(),
-                Set.of(line.id()),
-                stores.movements().settled(plan));
     }
 
     private static List<ItemChangeView> shown(ItemChanges changes) {
@@ -194,45 +186,20 @@ class ItemListsController {
             @RequestParam(defaultValue = "false") boolean leaveBadRows,
             @RequestPart MultipartFile file)
             throws IOException {
-        PlanAtVersion current = edits.current(plan);
-        Line of = LineOfItem.require(current, line);
         Sheet sheet = sheet(file);
         ItemColumns used = parse(chosen);
-        ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading(of, current));
+        EditMade done = edits.edit(
+                plan, version, ItemEdits.take(line, of -> read(sheet, used, of, leaveBadRows), closeVanished));
+        columns.put(plan, ItemEdits.requireLine(plans.current(plan), line).direction(), used);
+        return EditOutcome.of(plan, done, stores);
+    }
+
+    private static ItemList read(Sheet sheet, ItemColumns used, ItemList.Reading reading, boolean leaveBadRows) {
+        ItemList list = ItemList.read(sheet, ItemList.heading(sheet), used, reading);
         if (!list.problems().isEmpty() && !leaveBadRows) {
             throw new Refused(list.problems().size() + (list.problems().size() == 1 ? " row" : " rows")
                     + " cannot be read: mend the list, or say that they are left out");
         }
-        ItemChanges changes = changes(plan, current, of, list);
-        List<OpenItem> put = new ArrayList<>(changes.added());
-        changes.changed().forEach(one -> put.add(one.becomes()));
-        if (closeVanished) {
-            changes.vanished().forEach(one -> put.add(closed(one)));
-        }
-        columns.put(plan, of.direction(), used);
-        String words = changes.added().size() + " new and " + changes.changed().size() + " changed items on '"
-                + of.name() + "'";
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItems(put)), stores);
-    }
-
-    private static OpenItem closed(OpenItem item) {
-        return new OpenItem(
-                item.id(),
-                item.kind(),
-                item.number(),
-                item.counterparty(),
-                item.lineId(),
-                item.issued(),
-                item.supplied(),
-                item.due(),
-                new OpenItem.Amount(
-                        item.amount().gross(),
-                        item.amount().tax(),
-                        item.amount().taxParted(),
-                        0,
-                        0L),
-                null,
-                item.handling(),
-                item.discount());
+        return list;
     }
 }

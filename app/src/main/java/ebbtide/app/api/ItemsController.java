@@ -2,18 +2,15 @@ package ebbtide.app.api;
 
 import ebbtide.answers.ChaseAndHold;
 import ebbtide.answers.ItemTable;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.NotFound;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.ItemEdits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
-import ebbtide.books.OpenItem;
-import ebbtide.formats.items.ItemList;
-import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.items.LineItems;
 import ebbtide.money.Check;
-import ebbtide.money.Refused;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Handling;
 import ebbtide.plan.SaidHabit;
@@ -21,10 +18,8 @@ import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -36,17 +31,18 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Receivables and payables: open items with the days they are expected, edited in place. */
 @RestController
 @RequestMapping("/api/plans/{plan}/items")
 class ItemsController {
     private static final int MOST_ROWS = 2_000;
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
 
-    ItemsController(Edits edits, Stores stores) {
+    ItemsController(Plans plans, Edits edits, Stores stores) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
     }
@@ -102,7 +98,7 @@ class ItemsController {
             @RequestParam(defaultValue = "EXPECTED") ItemChoice.Order order,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "200") int limit) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         ItemTable table = ItemTable.of(current.forecast(), direction);
         List<ItemTable.Row> fitting = new ItemChoice(words, show, order, descending)
                 .of(table.rows(), current.plan().settings().asOf());
@@ -160,7 +156,7 @@ class ItemsController {
 
     @GetMapping("/habits")
     HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         Habits habits = current.forecast().items().habits(direction);
         Habits.Backtest backtest = ItemTable.backtest(current.forecast(), direction);
         return new HabitsView(
@@ -200,7 +196,7 @@ class ItemsController {
     @GetMapping("/chances")
     List<ChanceView> chances(
             @PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         int by = ebbtide.money.Check.inRange(days, 1, 120, "days to move by");
         return ChaseAndHold.of(current.forecast(), direction, by).stream()
                 .map(one -> new ChanceView(
@@ -216,7 +212,7 @@ class ItemsController {
     /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
     @GetMapping("/{id}/trial")
     PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
-        return PlanView.tide(ChaseAndHold.trial(edits.shown(plan).forecast(), id, expected));
+        return PlanView.tide(ChaseAndHold.trial(plans.shown(plan).forecast(), id, expected));
     }
 
     /**
@@ -232,54 +228,11 @@ class ItemsController {
                             content = @Content(array = @ArraySchema(schema = @Schema(ref = DocumentPart.SENT_ITEM))))
                     @RequestBody
                     List<JsonNode> sent) {
-        PlanAtVersion current = edits.shown(plan);
-        List<OpenItem> items = sent.stream().map(one -> read(one, current)).toList();
-        Map<String, OpenItem> byKey = new HashMap<>();
-        current.books().items().all().forEach(one -> byKey.put(ItemList.key(one), one));
-        for (OpenItem item : items) {
-            OpenItem other = byKey.put(ItemList.key(item), item);
-            if (other != null && !other.id().equals(item.id())) {
-                throw new Refused("'" + item.number() + "' of " + item.counterparty()
-                        + " is there already: change that one, or give this one another number");
-            }
-        }
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putItems(items)), stores);
-    }
-
-    private static OpenItem read(JsonNode json, PlanAtVersion current) {
-        if (!json.has("due")
-                && json instanceof ObjectNode open
-                && current.plan().findLine(json.path("line").asString("")).isPresent()) {
-            // Read as due at once, it tells its kind and days; its line's terms tell when it is due.
-            OpenItem bare = PlanReader.item(
-                    open.deepCopy().put("due", json.path("issued").asString("")), current.currency());
-            open.put(
-                    "due",
-                    OpenItem.dueByTerms(
-                                    bare.kind(),
-                                    LineOfItem.require(current, bare.lineId()),
-                                    bare.issued(),
-                                    bare.supplied())
-                            .toString());
-        }
-        OpenItem item = PlanReader.item(json, current.currency());
-        LineOfItem.require(current, item.lineId());
-        return item;
+        return EditOutcome.of(plan, edits.edit(plan, version, ItemEdits.put(sent, words)), stores);
     }
 
     @DeleteMapping("/{id}")
     EditOutcome delete(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        OpenItem item = edits.shown(plan).books().items().all().stream()
-                .filter(one -> one.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> new NotFound("open item", id));
-        return EditOutcome.of(
-                plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "'" + item.number() + "' of " + item.counterparty() + " taken out",
-                        draft -> draft.removeItem(id)),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, ItemEdits.remove(id)), stores);
     }
 }

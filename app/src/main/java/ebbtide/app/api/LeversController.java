@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.ShortId;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.whatif.KeyFigures;
@@ -20,10 +20,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/levers")
 class LeversController {
-    private final Edits edits;
+    private final Plans plans;
 
-    LeversController(Edits edits) {
-        this.edits = edits;
+    LeversController(Plans plans) {
+        this.plans = plans;
     }
 
     /**
@@ -43,7 +43,7 @@ class LeversController {
      */
     @GetMapping
     List<LeverView> levers(@PathVariable String plan) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         List<String> standsOn =
                 shown.shown().map(one -> List.of(one.scenario().id())).orElse(List.of());
         return Levers.of(shown.forecast()).stream()

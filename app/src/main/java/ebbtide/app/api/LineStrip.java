@@ -2,7 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;

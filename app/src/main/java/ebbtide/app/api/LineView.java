@@ -6,7 +6,7 @@ import ebbtide.accounts.SalesTaxAccount;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.StockRoll;
 import ebbtide.answers.EarlyPaymentEffect;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.flows.Flows;
 import ebbtide.forecast.RollForwards;
 import ebbtide.forecast.WholeMonths;

@@ -1,6 +1,6 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Plans;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.LongRange;
@@ -21,10 +21,10 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/plans/{plan}/statements/long-range")
 class LongRangeController {
     private static final int YEARS = 5;
-    private final Edits edits;
+    private final Plans plans;
 
-    LongRangeController(Edits edits) {
-        this.edits = edits;
+    LongRangeController(Plans plans) {
+        this.plans = plans;
     }
 
     /**
@@ -55,7 +55,7 @@ class LongRangeController {
 
     @GetMapping
     LongRangeView years(@PathVariable String plan) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         LongRange range = forecast.plan().settings().longRange();
         if (!LongRangeTable.isPossible(forecast)) {
             return new LongRangeView(

@@ -2,20 +2,16 @@ package ebbtide.app.api;
 
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.activity.MonthlyActivity;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.LineStore.PlacedLine;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.MonthEdits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.Stores;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
-import ebbtide.plan.Plan;
 import java.time.LocalDate;
-import java.time.YearMonth;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,10 +26,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/months")
 class MonthsController {
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
 
-    MonthsController(Edits edits, Stores stores) {
+    MonthsController(Plans plans, Edits edits, Stores stores) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
     }
@@ -44,16 +42,13 @@ class MonthsController {
     /** A line's amounts by month, and what its years come to. */
     record MonthsRow(String id, String name, boolean typed, List<Long> amounts, List<Long> years) {}
 
-    /** What is typed on a line: decimal text by month. */
-    record TypedLine(String lineId, Map<String, String> amounts) {}
-
     @GetMapping
     MonthsTable table(
             @PathVariable String plan,
             @RequestParam Direction direction,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         ShownMonths months = ShownMonths.of(shown.forecast(), from, to);
         ActivityCalculator activity = shown.forecast().accounts().activity();
         return new MonthsTable(
@@ -81,21 +76,8 @@ class MonthsController {
 
     /** Types months of several lines in one edit. */
     @PutMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
-    EditOutcome type(@PathVariable String plan, @RequestParam long version, @RequestBody List<TypedLine> lines) {
-        Plan current = edits.shown(plan).plan();
-        List<SortedMap<YearMonth, Long>> amounts = new ArrayList<>();
-        lines.forEach(line -> amounts.add(TypedMonths.amounts(line.amounts(), current)));
-        int count = amounts.stream().mapToInt(SortedMap::size).sum();
-        String words = count + (count == 1 ? " month" : " months") + " of " + lines.size()
-                + (lines.size() == 1 ? " line" : " lines") + " typed";
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, words, draft -> {
-                    List<PlacedLine> placed = edits.shown(plan).placed();
-                    for (int i = 0; i < lines.size(); i++) {
-                        TypedMonths.put(draft, placed, lines.get(i).lineId(), amounts.get(i), current);
-                    }
-                }),
-                stores);
+    EditOutcome type(
+            @PathVariable String plan, @RequestParam long version, @RequestBody List<MonthEdits.TypedLine> lines) {
+        return EditOutcome.of(plan, edits.edit(plan, version, MonthEdits.type(lines)), stores);
     }
 }

@@ -1,7 +1,8 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.Tracking;
 import ebbtide.app.storage.Stores;
 import ebbtide.track.Bridge;
 import ebbtide.track.Bridge.Cause;
@@ -22,12 +23,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{plan}/snapshots/{id}/bridge")
 class MovedController {
     private final Tracking tracking;
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
 
-    MovedController(Tracking tracking, Edits edits, Stores stores) {
+    MovedController(Tracking tracking, Plans plans, Stores stores) {
         this.tracking = tracking;
-        this.edits = edits;
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -60,7 +61,7 @@ class MovedController {
             @PathVariable String id,
             @RequestParam(required = false) LocalDate day,
             @RequestParam(required = false) String to) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         Snapshot old = stores.snapshots().get(plan, id, LocalDate.MAX);
         Snapshot now = to == null
                 ? Snapshot.of(current.forecast(), line -> Tracking.mark(line, current))

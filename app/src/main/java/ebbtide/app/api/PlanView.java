@@ -1,8 +1,8 @@
 package ebbtide.app.api;
 
 import ebbtide.answers.ChecklistItem;
-import ebbtide.app.storage.Marks;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Marks;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.forecast.Forecast;

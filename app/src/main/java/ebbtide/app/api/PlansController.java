@@ -1,19 +1,15 @@
 package ebbtide.app.api;
 
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.SettingsEdits;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.app.storage.ChangeLog;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.Stores;
-import ebbtide.books.Account;
-import ebbtide.formats.plan.PlanMove;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Check;
-import ebbtide.money.Refused;
-import ebbtide.plan.Buoy;
-import ebbtide.plan.Line;
-import ebbtide.plan.Plan;
-import ebbtide.plan.Settings;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayInputStream;
@@ -42,10 +38,14 @@ class PlansController {
     /** Their file would be larger than that, and making it would take more memory than there is. */
     private static final int MOST_MOVEMENTS = 200_000;
 
+    private final Plans plans;
+    private final WholePlans whole;
     private final Edits edits;
     private final Stores stores;
 
-    PlansController(Edits edits, Stores stores) {
+    PlansController(Plans plans, WholePlans whole, Edits edits, Stores stores) {
+        this.plans = plans;
+        this.whole = whole;
         this.edits = edits;
         this.stores = stores;
     }
@@ -62,7 +62,7 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN)))
                     @RequestBody
                     byte[] planFile) {
-        return new MadePlan(edits.add(PlanReader.read(new ByteArrayInputStream(planFile))));
+        return new MadePlan(whole.add(PlanReader.read(new ByteArrayInputStream(planFile))));
     }
 
     /** The id of a plan just made. */
@@ -70,14 +70,14 @@ class PlansController {
 
     @GetMapping("/{plan}")
     PlanView view(@PathVariable String plan) {
-        return PlanView.of(plan, edits.shown(plan), stores);
+        return PlanView.of(plan, plans.shown(plan), stores);
     }
 
     @GetMapping("/{plan}/file")
     ResponseEntity<byte[]> file(@PathVariable String plan, @RequestParam(defaultValue = "false") boolean past) {
         requireFit(stores.statements().movements(plan) <= MOST_MOVEMENTS);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PlanWriter.write(past ? edits.documentWithPast(plan) : edits.document(plan), out);
+        PlanWriter.write(past ? whole.documentWithPast(plan) : whole.document(plan), out);
         requireFit(out.size() <= MOST_BYTES);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
@@ -101,36 +101,13 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_SETTINGS)))
                     @RequestBody
                     String json) {
-        Settings settings = PlanReader.settings(PlanReader.parse(json));
-        Plan now = edits.shown(plan).plan();
-        Settings before = now.settings();
-        if (!before.currency().equals(settings.currency())) {
-            throw new Refused(
-                    "The currency of a plan stays " + before.currency().getCurrencyCode()
-                            + ": its amounts are kept in it. Make a new plan for another currency");
-        }
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, SettingsWords.of(now, settings), draft -> draft.putSettings(settings)),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.put(PlanReader.parse(json))), stores);
     }
 
     /** Moves what every line assumes after the as-of date by some months, in one edit. */
     @PostMapping("/{plan}/move")
     EditOutcome move(@PathVariable String plan, @RequestParam long version, @RequestParam int months) {
-        if (months == 0 || Math.abs(months) > 60) {
-            throw new Refused("A plan is moved by 1 to 60 months ahead, or back when negative, but was " + months);
-        }
-        Settings settings = edits.current(plan).plan().settings();
-        String words = "Everything ahead moved by " + months + (Math.abs(months) == 1 ? " month" : " months");
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, words, draft -> stores.lines()
-                        .all(plan)
-                        .forEach(placed -> draft.putLine(
-                                PlanMove.moved(placed.line(), settings.asOf(), months, settings.currency()),
-                                placed.position()))),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.moveAhead(months)), stores);
     }
 
     @PutMapping(path = "/{plan}/accounts/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
@@ -142,33 +119,13 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_ACCOUNT)))
                     @RequestBody
                     String json) {
-        Account account = PlanReader.account(
-                PlanReader.parse(json), edits.current(plan).plan().settings().currency());
         return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, "Account " + account.name() + " set", draft -> draft.putAccount(account)),
-                stores);
+                plan, edits.edit(plan, version, SettingsEdits.putAccount(PlanReader.parse(json))), stores);
     }
 
     @DeleteMapping("/{plan}/accounts/{id}")
     EditOutcome removeAccount(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        Account account = edits.current(plan).books().accounts().stream()
-                .filter(a -> a.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> new ebbtide.app.storage.NotFound("account", id));
-        if (!edits.current(plan).books().byAccount().getOrDefault(id, List.of()).isEmpty()) {
-            throw new Refused(account.name() + " has bank movements and cannot be taken out: mark it restricted, "
-                    + "and it stands outside the forecast");
-        }
-        for (Line line : edits.current(plan).plan().lines()) {
-            if (id.equals(line.account())) {
-                throw new Refused(account.name() + " is the account of '" + line.name() + "': give that line another");
-            }
-        }
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, "Account " + account.name() + " taken out", draft -> draft.removeAccount(id)),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.removeAccount(id)), stores);
     }
 
     @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
@@ -180,14 +137,12 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_BUOY)))
                     @RequestBody
                     String json) {
-        Buoy buoy = PlanReader.buoy(PlanReader.parse(json));
-        return EditOutcome.of(
-                plan, edits.edit(plan, version, "Buoy left: " + buoy.note(), draft -> draft.putBuoy(buoy)), stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.putBuoy(PlanReader.parse(json))), stores);
     }
 
     @DeleteMapping("/{plan}/buoys/{id}")
     EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        return EditOutcome.of(plan, edits.edit(plan, version, "Buoy lifted", draft -> draft.removeBuoy(id)), stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.liftBuoy(id)), stores);
     }
 
     /** Of the version that is said, or of whatever is the latest where none is. */

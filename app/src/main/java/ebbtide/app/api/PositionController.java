@@ -1,10 +1,11 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.Settlings;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.WordSearch;
@@ -35,7 +36,7 @@ import org.springframework.web.bind.annotation.RestController;
 class PositionController {
     private static final int MEMORY = 3_000;
     private static final int SUGGESTIONS = 5;
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
     /** A search by words answers about as quickly as any view; who is patient waits for all days. */
     private static final Duration AT_ONCE = Duration.ofMillis(120);
@@ -46,10 +47,10 @@ class PositionController {
     private final Settlings settlings;
     private final WordSearch search;
 
-    PositionController(Edits edits, Stores stores, Settlings settlings, WordSearch search) {
+    PositionController(Plans plans, Stores stores, Settlings settlings, WordSearch search) {
         this.search = search;
         this.settlings = settlings;
-        this.edits = edits;
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -78,7 +79,7 @@ class PositionController {
 
     @GetMapping("/position")
     PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         Check.that(!to.isBefore(from), "The days end before they begin: from " + from + " to " + to);
         List<LocalDate> days = from.datesUntil(to.plusDays(1)).limit(62).toList();
         List<BalancesView> accounts = current.books().accounts().stream()
@@ -186,7 +187,7 @@ class PositionController {
                 ? new WordSearch.Found(stores.movements().find(plan, query), null)
                 : search.find(plan, query, patient || stores.statements().movements(plan) <= FEW ? ALL_DAYS : AT_ONCE);
         List<StoredMovement> found = sought.movements();
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         AssignmentMemory memory = found.stream().allMatch(s -> s.movement().unassigned() == 0)
                 ? null
                 : new AssignmentMemory(stores.movements().latestAssigned(plan, MEMORY));

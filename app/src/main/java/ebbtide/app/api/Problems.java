@@ -1,9 +1,9 @@
 package ebbtide.app.api;
 
+import ebbtide.app.desk.StaleVersion;
+import ebbtide.app.desk.Superseded;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.NotFound;
-import ebbtide.app.storage.StaleVersion;
-import ebbtide.app.storage.Superseded;
 import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.money.Refused;
 import ebbtide.plan.PlanProblem;

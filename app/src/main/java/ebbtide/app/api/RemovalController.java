@@ -1,9 +1,10 @@
 package ebbtide.app.api;
 
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.jobs.StatementJobs;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Refused;
 import java.io.IOException;
@@ -20,14 +21,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}")
 class RemovalController {
-    private final Edits edits;
+    private final Plans plans;
+    private final WholePlans whole;
     private final Stores stores;
     private final DailyBackups backups;
     private final StatementJobs jobs;
 
-    RemovalController(Edits edits, Stores stores, DailyBackups backups, StatementJobs jobs) {
+    RemovalController(Plans plans, WholePlans whole, Stores stores, DailyBackups backups, StatementJobs jobs) {
         this.jobs = jobs;
-        this.edits = edits;
+        this.plans = plans;
+        this.whole = whole;
         this.stores = stores;
         this.backups = backups;
     }
@@ -45,7 +48,7 @@ class RemovalController {
     /** Deletes a plan whose name is said with it, once all data are copied. */
     @DeleteMapping
     Deleted delete(@PathVariable String plan, @RequestParam String name) {
-        PlanAtVersion now = edits.current(plan);
+        PlanAtVersion now = plans.current(plan);
         String named = now.plan().settings().name();
         if (!named.equals(name.strip())) {
             throw new Refused(
@@ -54,7 +57,7 @@ class RemovalController {
         jobs.requireNone(plan);
         String backup = backup(plan);
         jobs.requireNone(plan);
-        edits.remove(plan, now.version());
+        whole.remove(plan, now.version());
         return new Deleted(backup);
     }
 

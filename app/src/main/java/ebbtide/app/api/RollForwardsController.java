@@ -1,6 +1,6 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Plans;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/roll-forwards")
 class RollForwardsController {
-    private final Edits edits;
+    private final Plans plans;
 
-    RollForwardsController(Edits edits) {
-        this.edits = edits;
+    RollForwardsController(Plans plans) {
+        this.plans = plans;
     }
 
     /** The roll-forwards by the periods of a window with the totals of its years, or by all there are. */
@@ -35,7 +35,7 @@ class RollForwardsController {
             @RequestParam Periods by,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         List<Period> periods = WholeMonths.of(forecast).withYears(by, from, to);
         return RollForwards.of(forecast, Integer.MAX_VALUE).stream()
                 .map(roll -> RollForwardView.of(
@@ -56,7 +56,7 @@ class RollForwardsController {
                 .filter(one -> RollForwardView.word(one).equals(kind))
                 .findFirst()
                 .orElseThrow(() -> new Refused("There is no roll-forward of '" + kind + "'"));
-        return RollForwardWorkings.of(edits.shown(plan).forecast(), found, line, row, new Period(from, to.plusDays(1)))
+        return RollForwardWorkings.of(plans.shown(plan).forecast(), found, line, row, new Period(from, to.plusDays(1)))
                 .stream()
                 .map(ItemView::of)
                 .toList();

@@ -1,33 +1,25 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WhatIfEdits;
 import ebbtide.app.storage.Stores;
-import ebbtide.formats.plan.BrokenPlan;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
-import ebbtide.money.Check;
-import ebbtide.money.Refused;
-import ebbtide.plan.Line;
-import ebbtide.plan.PlanProblem;
 import ebbtide.whatif.Change;
 import ebbtide.whatif.ChangeEffects;
 import ebbtide.whatif.ChangeWords;
 import ebbtide.whatif.ExpectedHeadroom;
 import ebbtide.whatif.KeyFigures;
-import ebbtide.whatif.MadeBase;
 import ebbtide.whatif.Scenario;
-import ebbtide.whatif.ScenarioEdit;
 import ebbtide.whatif.ScenarioPlan;
-import ebbtide.whatif.Scenarios;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -44,10 +36,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/scenarios")
 class ScenariosController {
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
 
-    ScenariosController(Edits edits, Stores stores) {
+    ScenariosController(Plans plans, Edits edits, Stores stores) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
     }
@@ -89,12 +83,12 @@ class ScenariosController {
 
     @GetMapping
     ScenariosView all(@PathVariable String plan) {
-        PlanAtVersion base = edits.current(plan);
+        PlanAtVersion base = plans.current(plan);
         KeyFigures figures = KeyFigures.of(base.forecast());
         List<ExpectedHeadroom.Likely> likely = new ArrayList<>();
         List<ScenarioView> views = new ArrayList<>();
         for (Scenario one : base.scenarios().all()) {
-            ScenarioView view = view(base, edits.scenario(plan, one.id()), one, figures);
+            ScenarioView view = view(base, plans.scenario(plan, one.id()), one, figures);
             views.add(view);
             likely.add(new ExpectedHeadroom.Likely(one, view.figures().headroom()));
         }
@@ -139,8 +133,8 @@ class ScenariosController {
     /** Returns what each change does, one after the other, from the base to the scenario (rules 11.5). */
     @GetMapping("/{id}/effects")
     List<EffectView> effects(@PathVariable String plan, @PathVariable String id) {
-        PlanAtVersion base = edits.current(plan);
-        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
+        PlanAtVersion base = plans.current(plan);
+        Scenario scenario = plans.scenario(plan, id).shown().orElseThrow().scenario();
         return ChangeEffects.of(base.forecast(), base.scenarios(), scenario).stream()
                 .map(one -> {
                     ChangeWords words =
@@ -161,53 +155,13 @@ class ScenariosController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_SCENARIO)))
                     @RequestBody
                     String json) {
-        PlanAtVersion base = edits.current(plan);
-        Scenario sent = PlanReader.scenario(PlanReader.parse(json), base.currency());
-        Check.that(
-                sent.id().equals(id),
-                "The scenario in the text is '" + sent.id() + "', but '" + id + "' was to be put");
-        Optional<Scenario> before = base.scenarios().find(id);
-        Scenarios all = base.scenarios().putting(sent);
-        List<PlanProblem> problems = all.problems();
-        if (!problems.isEmpty()) {
-            throw new BrokenPlan(problems);
-        }
-        Scenario scenario = new ScenarioEdit(base.forecast(), all, before.orElse(sent.with(List.of()))).whole(sent);
-        String words = before.isEmpty()
-                ? "Scenario '" + sent.name() + "' made"
-                : "Scenario '" + before.get().name() + "' changed";
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, words, draft -> {
-                    draft.putScenario(scenario);
-                    all.all().stream()
-                            .filter(one -> !one.id().equals(id)
-                                    && !base.scenarios().all().contains(one))
-                            .forEach(draft::putScenario);
-                }),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, WhatIfEdits.put(id, PlanReader.parse(json))), stores);
     }
 
     /** Takes a scenario out; refuses one that others stand on. */
     @DeleteMapping("/{id}")
     EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        Scenarios all = edits.current(plan).scenarios();
-        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
-        all.all().stream()
-                .filter(one -> one.standsOn().contains(id))
-                .findFirst()
-                .ifPresent(one -> {
-                    throw new Refused("'" + one.name() + "' stands on '" + scenario.name()
-                            + "': let it stand without, or put this one by");
-                });
-        return EditOutcome.of(
-                plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "Scenario '" + scenario.name() + "' taken out",
-                        draft -> draft.removeScenario(id)),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, WhatIfEdits.remove(id)), stores);
     }
 
     /** Makes changes of a scenario the base, in one edit; the scenario has them no more. */
@@ -217,30 +171,6 @@ class ScenariosController {
             @PathVariable String id,
             @RequestParam long version,
             @RequestParam List<String> changes) {
-        PlanAtVersion base = edits.current(plan);
-        Scenario scenario = edits.scenario(plan, id).shown().orElseThrow().scenario();
-        MadeBase made = MadeBase.of(base.forecast(), scenario, changes);
-        Set<String> taken = changes.stream()
-                .flatMap(change -> scenario.tiedTo(change).stream())
-                .collect(Collectors.toSet());
-        Scenario left = scenario.with(scenario.changes().stream()
-                .filter(change -> !taken.contains(change.id()))
-                .toList());
-        String words = (taken.size() == 1 ? "A change" : taken.size() + " changes") + " of '" + scenario.name()
-                + "' made the base";
-        return EditOutcome.of(
-                plan,
-                edits.editBase(plan, version, words, draft -> {
-                    draft.putSettings(made.plan().settings());
-                    double last = 0;
-                    List<Line> lines = made.plan().lines();
-                    for (int i = 0; i < lines.size(); i++) {
-                        last = i < base.placed().size() ? base.placed().get(i).position() : last + 1;
-                        draft.putLine(lines.get(i), last);
-                    }
-                    draft.putItems(made.items());
-                    draft.putScenario(left);
-                }),
-                stores);
+        return EditOutcome.of(plan, edits.editBase(plan, version, WhatIfEdits.makeBase(id, changes)), stores);
     }
 }

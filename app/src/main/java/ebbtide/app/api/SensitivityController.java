@@ -2,8 +2,8 @@ package ebbtide.app.api;
 
 import static java.util.Objects.requireNonNull;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.plan.AssumptionList;
@@ -32,10 +32,10 @@ import org.springframework.web.bind.annotation.RestController;
 class SensitivityController {
     private static final int MOST = 100_000;
 
-    private final Edits edits;
+    private final Plans plans;
 
-    SensitivityController(Edits edits) {
-        this.edits = edits;
+    SensitivityController(Plans plans) {
+        this.plans = plans;
     }
 
     /**
@@ -76,7 +76,7 @@ class SensitivityController {
             @RequestParam(defaultValue = "400") int count) {
         Check.inRange(from, 0, MOST, "place in the list");
         Check.inRange(count, 1, MOST, "assumptions at once");
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         Measure of = measure.on(day, shown.forecast());
         Measure.Level now = of.of(shown.forecast());
         Sensitivity.Part part =
@@ -113,7 +113,7 @@ class SensitivityController {
             @RequestParam(required = false) @Nullable String acrossPath,
             @RequestParam(required = false) @Nullable String acrossLine,
             @RequestParam(defaultValue = "5") int values) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         Dial down = Dial.of(shown.plan(), TargetAsked.of(downPath, downLine), DayRange.ALWAYS);
         Dial across = Dial.of(shown.plan(), TargetAsked.of(acrossPath, acrossLine), DayRange.ALWAYS);
         TwoAtOnce grid = TwoAtOnce.of(shown.forecast(), down, across, values, measure.on(day, shown.forecast()));

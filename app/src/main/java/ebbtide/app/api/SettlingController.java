@@ -1,19 +1,11 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.NotFound;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.SettleEdits;
+import ebbtide.app.desk.Settlings;
 import ebbtide.app.storage.Stores;
-import ebbtide.books.BankMovement;
-import ebbtide.books.BankMovement.AssignedPart;
-import ebbtide.books.OpenItem;
-import ebbtide.money.Refused;
-import java.util.ArrayList;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,11 +20,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{plan}/movements")
 class SettlingController {
     private static final int MOST = 8;
+    private final Plans plans;
     private final Edits edits;
     private final Stores stores;
     private final Settlings settlings;
 
-    SettlingController(Edits edits, Stores stores, Settlings settlings) {
+    SettlingController(Plans plans, Edits edits, Stores stores, Settlings settlings) {
+        this.plans = plans;
         this.edits = edits;
         this.stores = stores;
         this.settlings = settlings;
@@ -40,16 +34,13 @@ class SettlingController {
 
     @GetMapping("/{id}/settlements")
     List<ProposalView> proposals(@PathVariable String plan, @PathVariable long id) {
-        return settlings.proposals(plan, edits.current(plan), stores.movements().get(plan, id), MOST).stream()
+        return settlings.proposals(plan, plans.current(plan), stores.movements().get(plan, id), MOST).stream()
                 .map(ProposalView::of)
                 .toList();
     }
 
-    /** What settles items: each by cash and by what closes it beyond that, unsigned. */
-    record Settled(String item, long minor, long less) {}
-
     /** The items that a movement settles. */
-    record SettledItems(List<Settled> parts) {}
+    record SettledItems(List<SettleEdits.Settled> parts) {}
 
     /** Settles items by a movement, besides what it is assigned to already. */
     @PostMapping(path = "/{id}/settle", consumes = MediaType.APPLICATION_JSON_VALUE)
@@ -58,28 +49,7 @@ class SettlingController {
             @PathVariable long id,
             @RequestParam long version,
             @RequestBody SettledItems settled) {
-        PlanAtVersion current = edits.current(plan);
-        BankMovement movement = stores.movements().get(plan, id);
-        List<AssignedPart> parts = new ArrayList<>(movement.parts());
-        List<String> numbers = new ArrayList<>();
-        for (Settled one : settled.parts()) {
-            OpenItem item = current.books().items().all().stream()
-                    .filter(some -> some.id().equals(one.item()))
-                    .findFirst()
-                    .orElseThrow(() -> new NotFound("open item", one.item()));
-            parts.add(new AssignedPart(
-                    item.lineId(), one.minor() * Long.signum(movement.minor()), item.id(), one.less()));
-            numbers.add(item.number());
-        }
-        if (numbers.isEmpty()) {
-            throw new Refused("Choose at least one item that the movement settles");
-        }
-        return EditOutcome.of(
-                plan, edits.edit(plan, version, words(numbers), draft -> draft.putParts(id, parts)), stores);
-    }
-
-    private static String words(List<String> numbers) {
-        return numbers.size() > 3 ? numbers.size() + " items settled" : String.join(", ", numbers) + " settled";
+        return EditOutcome.of(plan, edits.edit(plan, version, SettleEdits.settle(id, settled.parts())), stores);
     }
 
     /** The movements that may settle what they name. */
@@ -91,37 +61,7 @@ class SettlingController {
      */
     @PostMapping(path = "/settle-named", consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome settleNamed(@PathVariable String plan, @RequestParam long version, @RequestBody Naming naming) {
-        PlanAtVersion current = edits.current(plan);
-        Map<Long, List<AssignedPart>> parts = new LinkedHashMap<>();
-        Set<String> taken = new HashSet<>();
-        List<String> numbers = new ArrayList<>();
-        for (long id : naming.movements()) {
-            BankMovement movement = stores.movements().get(plan, id);
-            settlings
-                    .findPlain(plan, current, movement)
-                    .filter(one -> one.parts().stream()
-                            .noneMatch(part -> taken.contains(part.item().id())))
-                    .ifPresent(one -> {
-                        one.parts().forEach(part -> {
-                            taken.add(part.item().id());
-                            numbers.add(part.item().number());
-                        });
-                        parts.put(
-                                id,
-                                one.parts().stream()
-                                        .map(part -> new AssignedPart(
-                                                part.item().lineId(),
-                                                part.minor() * Long.signum(movement.minor()),
-                                                part.item().id(),
-                                                part.less()))
-                                        .toList());
-                    });
-        }
-        if (parts.isEmpty()) {
-            throw new Refused(
-                    "None of these movements names an item by number and comes to just its amount: settle them one by one");
-        }
         return EditOutcome.of(
-                plan, edits.edit(plan, version, words(numbers), draft -> parts.forEach(draft::putParts)), stores);
+                plan, edits.edit(plan, version, SettleEdits.settleNamed(plan, naming.movements(), settlings)), stores);
     }
 }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.csv.SideBySideCsv;
@@ -35,11 +35,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/side-by-side")
 class SideBySideController {
-    private final Edits edits;
+    private final Plans plans;
     private final Stores stores;
 
-    SideBySideController(Edits edits, Stores stores) {
-        this.edits = edits;
+    SideBySideController(Plans plans, Stores stores) {
+        this.plans = plans;
         this.stores = stores;
     }
 
@@ -131,8 +131,8 @@ class SideBySideController {
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        PlanAtVersion base = edits.current(plan);
-        Scenario of = edits.scenario(plan, scenario).shown().orElseThrow().scenario();
+        PlanAtVersion base = plans.current(plan);
+        Scenario of = plans.scenario(plan, scenario).shown().orElseThrow().scenario();
         return ChangeEffects.on(base.forecast(), base.scenarios(), of, table, row, new Period(from, to.plusDays(1)))
                 .stream()
                 .map(one -> {
@@ -158,7 +158,7 @@ class SideBySideController {
     private record Asked(PlanAtVersion main, List<Future> futures) {}
 
     private Asked asked(String plan, List<String> future) {
-        PlanAtVersion base = edits.current(plan);
+        PlanAtVersion base = plans.current(plan);
         return new Asked(
                 base, future.stream().map(one -> future(plan, base, one)).toList());
     }
@@ -171,7 +171,7 @@ class SideBySideController {
         String id = asked.substring(colon + 1);
         return switch (colon < 0 ? "" : asked.substring(0, colon)) {
             case "scenario" -> {
-                PlanAtVersion made = edits.scenario(plan, id);
+                PlanAtVersion made = plans.scenario(plan, id);
                 yield new Future.OfForecast(
                         made.shown().orElseThrow().scenario().name(), made.forecast(), true);
             }
@@ -186,7 +186,7 @@ class SideBySideController {
                         kept);
             }
             case "plan" -> {
-                PlanAtVersion other = edits.current(id);
+                PlanAtVersion other = plans.current(id);
                 Check.that(
                         other.currency().equals(base.currency()),
                         "'" + other.plan().settings().name() + "' is in " + other.currency() + ", but this plan in "

@@ -1,7 +1,8 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PastRecord;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.chance.Picture;
 import ebbtide.chance.Simulation;
 import ebbtide.chance.Source;
@@ -29,15 +30,15 @@ import org.springframework.web.bind.annotation.RestController;
 class SimulationController {
     private static final int SHOWN = 12;
 
-    private final Edits edits;
+    private final Plans plans;
     private final PastRecord record;
     /**
      * The picture that was asked for last, as long as there is room: the first runs and all of them are drawn from one.
      */
     private volatile SoftReference<Drawn> latest = new SoftReference<>(null);
 
-    SimulationController(Edits edits, PastRecord record) {
-        this.edits = edits;
+    SimulationController(Plans plans, PastRecord record) {
+        this.plans = plans;
         this.record = record;
     }
 
@@ -81,7 +82,7 @@ class SimulationController {
             @RequestParam(defaultValue = "1000") int runs,
             @RequestParam(defaultValue = "26") int weeks,
             @RequestParam(defaultValue = "1") long seed) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         Picture picture = picture(plan, shown, weeks);
         Simulation found = Simulation.of(shown.forecast(), picture, runs, seed);
         int asOf = shown.forecast().asOfIndex();
@@ -117,7 +118,7 @@ class SimulationController {
             @RequestParam(defaultValue = "1000") int runs,
             @RequestParam(defaultValue = "26") int weeks,
             @RequestParam(defaultValue = "1") long seed) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         StringWriter out = new StringWriter();
         SimulationCsv.write(
                 Simulation.of(shown.forecast(), picture(plan, shown, weeks), runs, seed), shown.currency(), out);
@@ -134,7 +135,7 @@ class SimulationController {
     private Picture picture(String plan, PlanAtVersion shown, int weeks) {
         requireWeeks(weeks);
         Forecast forecast = shown.forecast();
-        PastErrors past = record.of(plan, edits.current(plan));
+        PastErrors past = record.of(plan, plans.current(plan));
         Drawn known = latest.get();
         if (known != null && known.isOf(forecast, past, weeks)) {
             return known.picture();
@@ -155,7 +156,7 @@ class SimulationController {
             @RequestParam(defaultValue = "1") long seed) {
         requireWeeks(weeks);
         Check.inRange(runs, 1, Simulation.MOST_RUNS, "runs");
-        PlanAtVersion base = edits.current(plan);
+        PlanAtVersion base = plans.current(plan);
         return new TrialView(Trial.of(base.forecast(), record.of(plan, base), weeks, runs, seed));
     }
 

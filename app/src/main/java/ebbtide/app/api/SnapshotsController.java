@@ -1,18 +1,12 @@
 package ebbtide.app.api;
 
-import static ebbtide.time.DayFormats.DAY;
-
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.SnapshotEdits;
 import ebbtide.app.storage.SnapshotStore;
 import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
 import ebbtide.app.storage.Stores;
-import ebbtide.forecast.Forecast;
-import ebbtide.money.Check;
-import ebbtide.whatif.Scenario;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,13 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/snapshots")
 class SnapshotsController {
-    private static final int LONGEST_NAME = 200;
-    private static final int LONGEST_NOTE = 10_000;
-    private static final int LONGEST_COMMENTARY = 50_000;
+    private final SnapshotEdits snapshots;
     private final Edits edits;
     private final Stores stores;
 
-    SnapshotsController(Edits edits, Stores stores) {
+    SnapshotsController(SnapshotEdits snapshots, Edits edits, Stores stores) {
+        this.snapshots = snapshots;
         this.edits = edits;
         this.stores = stores;
     }
@@ -50,17 +43,9 @@ class SnapshotsController {
 
     @PostMapping
     EditOutcome keep(@PathVariable String plan, @RequestParam long version, @RequestBody Keeping keeping) {
-        SnapshotLabel said =
-                checked(new SnapshotLabel(keeping.name(), keeping.note() == null ? "" : keeping.note(), false, ""));
-        String id = UUID.randomUUID().toString();
-        Forecast forecast = edits.current(plan).forecast();
         return EditOutcome.of(
                 plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "Snapshot '" + said.name() + "' saved",
-                        draft -> draft.addSnapshot(id, said.name(), said.note(), forecast)),
+                edits.edit(plan, version, snapshots.keep(keeping.name(), keeping.note() == null ? "" : keeping.note())),
                 stores);
     }
 
@@ -70,27 +55,7 @@ class SnapshotsController {
      */
     @PostMapping("/approved")
     EditOutcome approve(@PathVariable String plan, @RequestParam long version, @RequestParam String of) {
-        PlanAtVersion made = edits.scenario(plan, of);
-        Scenario approved = made.shown().orElseThrow().scenario();
-        Forecast base = edits.current(plan).forecast();
-        String name = approved.name() + ", approved as of "
-                + DAY.format(made.plan().settings().asOf());
-        return EditOutcome.of(
-                plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "Scenario '" + approved.name() + "' approved, to be tracked",
-                        draft -> draft.addApproved(name, approved, made.forecast(), base)),
-                stores);
-    }
-
-    private static SnapshotLabel checked(SnapshotLabel said) {
-        return new SnapshotLabel(
-                Check.text(said.name(), "name of the snapshot", LONGEST_NAME),
-                Check.atMost(said.note() == null ? "" : said.note(), "note of a snapshot", LONGEST_NOTE),
-                said.locked(),
-                Check.atMost(said.commentary() == null ? "" : said.commentary(), "commentary", LONGEST_COMMENTARY));
+        return EditOutcome.of(plan, edits.edit(plan, version, snapshots.approve(plan, of)), stores);
     }
 
     /** Changes what is said of a snapshot; what it keeps is never changed. */
@@ -100,26 +65,12 @@ class SnapshotsController {
             @PathVariable String id,
             @RequestParam long version,
             @RequestBody SnapshotLabel said) {
-        SnapshotLabel before = stores.snapshots().said(plan, id);
-        SnapshotLabel now = checked(said);
-        String words = !before.name().equals(now.name())
-                ? "Snapshot '" + before.name() + "' renamed"
-                : before.locked() != now.locked()
-                        ? "Snapshot '" + now.name() + "' " + (now.locked() ? "protected" : "no longer protected")
-                        : !before.commentary().equals(now.commentary())
-                                ? "Commentary of '" + now.name() + "' written"
-                                : "Note of '" + now.name() + "' written";
-        return EditOutcome.of(plan, edits.edit(plan, version, words, draft -> draft.putSaid(id, now)), stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, snapshots.say(plan, id, said)), stores);
     }
 
     /** Takes a snapshot out of the list. Refuses one that is protected. */
     @DeleteMapping("/{id}")
     EditOutcome remove(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        SnapshotLabel said = stores.snapshots().said(plan, id);
-        Check.that(!said.locked(), "The snapshot '" + said.name() + "' is protected: lift its protection first");
-        return EditOutcome.of(
-                plan,
-                edits.edit(plan, version, "Snapshot '" + said.name() + "' removed", draft -> draft.removeSnapshot(id)),
-                stores);
+        return EditOutcome.of(plan, edits.edit(plan, version, snapshots.remove(plan, id)), stores);
     }
 }

@@ -1,7 +1,7 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.OpeningList;
@@ -39,10 +39,10 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/plans/{plan}/statements")
 class StatementsController {
-    private final Edits edits;
+    private final Plans plans;
 
-    StatementsController(Edits edits) {
-        this.edits = edits;
+    StatementsController(Plans plans) {
+        this.plans = plans;
     }
 
     /** A statement; with an opening, each row has its amount first. */
@@ -62,7 +62,7 @@ class StatementsController {
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
             @RequestParam(defaultValue = "true") boolean years) {
-        PlanAtVersion shown = edits.shown(plan);
+        PlanAtVersion shown = plans.shown(plan);
         Forecast forecast = shown.forecast();
         Statements statements = Statements.of(forecast);
         List<Period> periods = years
@@ -105,7 +105,7 @@ class StatementsController {
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-        return Statements.of(edits.shown(plan).forecast()).workings(kind(kind), row, period).stream()
+        return Statements.of(plans.shown(plan).forecast()).workings(kind(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -118,7 +118,7 @@ class StatementsController {
 
     @GetMapping("/bridge")
     BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
-        Statements.Bridge bridge = Statements.of(edits.shown(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
+        Statements.Bridge bridge = Statements.of(plans.shown(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
         return new BridgeView(
                 bridge.opening(),
                 bridge.steps().stream()
@@ -150,7 +150,7 @@ class StatementsController {
             @RequestParam Periods by,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         Statements statements = Statements.of(forecast);
         List<Period> periods = statements.months().withYears(by, from, to);
         return new RatiosView(
@@ -178,7 +178,7 @@ class StatementsController {
 
     @GetMapping("/opening")
     OpeningView opening(@PathVariable String plan) {
-        OpeningCheck.Result result = OpeningCheck.of(edits.shown(plan).forecast());
+        OpeningCheck.Result result = OpeningCheck.of(plans.shown(plan).forecast());
         return new OpeningView(
                 result.on(),
                 result.there(),
@@ -198,7 +198,7 @@ class StatementsController {
     @GetMapping("/opening/proposed")
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode proposed(@PathVariable String plan) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         return PlanWriter.json(
                 OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
     }
@@ -210,7 +210,7 @@ class StatementsController {
     @GetMapping("/opening/placed")
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode placed(@PathVariable String plan) {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         return PlanWriter.json(
                 OpeningCheck.placed(forecast), forecast.plan().settings().currency());
     }
@@ -225,7 +225,7 @@ class StatementsController {
      */
     @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
-        Forecast forecast = edits.shown(plan).forecast();
+        Forecast forecast = plans.shown(plan).forecast();
         OpeningList list = OpeningList.read(
                 SheetReader.read(file.getBytes()).stream()
                         .filter(sheet -> !sheet.rows().isEmpty())

@@ -3,9 +3,9 @@ package ebbtide.app.api;
 import ebbtide.activity.Suggestion;
 import ebbtide.answers.LineSuggestions;
 import ebbtide.answers.PatternFromHistory;
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
 import ebbtide.app.storage.NotFound;
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Line;
@@ -26,10 +26,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/plans/{plan}/lines/{id}/suggestions")
 class SuggestionsController {
-    private final Edits edits;
+    private final Plans plans;
 
-    SuggestionsController(Edits edits) {
-        this.edits = edits;
+    SuggestionsController(Plans plans) {
+        this.plans = plans;
     }
 
     /** The ways that compete, the one offered (null: too little history) with why, and the pattern that was paid by. */
@@ -79,7 +79,7 @@ class SuggestionsController {
     @GetMapping
     SuggestionsView suggest(
             @PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "24") int months) {
-        PlanAtVersion current = edits.shown(plan);
+        PlanAtVersion current = plans.shown(plan);
         Line line = current.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
         Assumption.Stream stream = line.findStream()
                 .orElseThrow(() -> new Refused(

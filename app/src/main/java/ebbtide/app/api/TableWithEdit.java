@@ -1,6 +1,6 @@
 package ebbtide.app.api;
 
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.time.Periods;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;

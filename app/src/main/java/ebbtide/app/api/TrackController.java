@@ -1,18 +1,21 @@
 package ebbtide.app.api;
 
-import ebbtide.app.api.Tracking.Compared;
-import ebbtide.app.api.Tracking.Length;
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.RollEdits;
+import ebbtide.app.desk.SnapshotEdits;
+import ebbtide.app.desk.Tracking;
+import ebbtide.app.desk.Tracking.Compared;
 import ebbtide.app.storage.RollStore.DecidedDifference;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.Stores;
-import ebbtide.money.Check;
 import ebbtide.money.Money;
 import ebbtide.money.Refused;
 import ebbtide.plan.Threshold;
 import ebbtide.time.Period;
 import ebbtide.track.Commentary;
+import ebbtide.track.CompareBy;
 import ebbtide.track.Difference;
+import ebbtide.track.Differences;
 import ebbtide.track.PartyVariance;
 import ebbtide.track.Reasons;
 import ebbtide.track.Variance;
@@ -40,11 +43,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/plans/{plan}/snapshots/{id}")
 class TrackController {
     private final Tracking tracking;
+    private final SnapshotEdits snapshots;
     private final Edits edits;
     private final Stores stores;
 
-    TrackController(Tracking tracking, Edits edits, Stores stores) {
+    TrackController(Tracking tracking, SnapshotEdits snapshots, Edits edits, Stores stores) {
         this.tracking = tracking;
+        this.snapshots = snapshots;
         this.edits = edits;
         this.stores = stores;
     }
@@ -102,10 +107,11 @@ class TrackController {
     VarianceView variance(
             @PathVariable String plan,
             @PathVariable String id,
-            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam(defaultValue = "WEEK") CompareBy by,
             @RequestParam(required = false) LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
-        LocalDate carryTo = RollDifferences.carryTo(compared.current());
+        LocalDate carryTo = Differences.carriedTo(
+                compared.current().plan().settings().asOf(), compared.current().books());
         Period window = compared.window();
         if (window == null) {
             return new VarianceView(List.of(), null, List.of(), List.of(), 0, 0, carryTo);
@@ -143,7 +149,7 @@ class TrackController {
         Set<String> keys = decided.stream().map(DecidedDifference::key).collect(Collectors.toSet());
         Roll roll = stores.rolls().findLatest(plan).orElse(null);
         if (roll != null && roll.to() != null) {
-            RollDifferences.differences(compared.current(), roll).stream()
+            RollEdits.differences(compared.current(), roll).stream()
                     .filter(one -> !keys.contains(one.key()))
                     .forEach(one -> add(byLine, window, one, null));
         }
@@ -159,7 +165,7 @@ class TrackController {
             byLine.computeIfAbsent(one.lineId(), line -> new ArrayList<>())
                     .add(new DecisionView(
                             one.key(),
-                            RollDifferences.words(one),
+                            one.words(),
                             one.planned(),
                             one.actual(),
                             one.open(),
@@ -211,7 +217,7 @@ class TrackController {
             @PathVariable String plan,
             @PathVariable String id,
             @PathVariable String line,
-            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam(defaultValue = "WEEK") CompareBy by,
             @RequestParam LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
         Period window = compared.window();
@@ -246,20 +252,10 @@ class TrackController {
             @PathVariable String id,
             @RequestParam long version,
             @RequestBody Noting noting) {
-        stores.snapshots().said(plan, id);
-        String note = Check.atMost(noting.note() == null ? "" : noting.note(), "note of a figure", 10_000);
-        String name = edits.current(plan)
-                .plan()
-                .findLine(noting.row())
-                .map(line -> line.name())
-                .orElse(noting.row());
+        String note = noting.note() == null ? "" : noting.note();
         return EditOutcome.of(
                 plan,
-                edits.edit(
-                        plan,
-                        version,
-                        "'" + name + "' " + (note.isBlank() ? "no longer explained" : "explained"),
-                        draft -> draft.putNote(id, noting.from(), noting.to(), noting.row(), note)),
+                edits.edit(plan, version, snapshots.note(plan, id, noting.from(), noting.to(), noting.row(), note)),
                 stores);
     }
 
@@ -275,7 +271,7 @@ class TrackController {
     DraftView draft(
             @PathVariable String plan,
             @PathVariable String id,
-            @RequestParam(defaultValue = "WEEK") Length by,
+            @RequestParam(defaultValue = "WEEK") CompareBy by,
             @RequestParam(required = false) LocalDate from) {
         Compared compared = tracking.compared(plan, id, by, from);
         Period window = compared.window();

@@ -1,8 +1,8 @@
 package ebbtide.app.jobs;
 
-import ebbtide.app.storage.EditMade;
-import ebbtide.app.storage.Edits;
-import ebbtide.app.storage.Marks;
+import ebbtide.app.desk.EditMade;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Marks;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementLaying;
@@ -371,7 +371,7 @@ public final class StatementJob implements Runnable {
             done = BroughtIn.of(edits.edit(
                     file.planId(),
                     "Statement " + file.name() + " brought in",
-                    draft -> toSwitchOn.forEach(draft::switchOn)));
+                    draft -> toSwitchOn.forEach(draft.books()::switchOn)));
         } catch (IOException | RuntimeException e) {
             added = 0;
             ids.forEach(id -> statements.takeUp(file.planId(), id));

@@ -1,7 +1,7 @@
 package ebbtide.app.jobs;
 
+import ebbtide.app.desk.Edits;
 import ebbtide.app.jobs.BankFiles.HeldFile;
-import ebbtide.app.storage.Edits;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Refused;

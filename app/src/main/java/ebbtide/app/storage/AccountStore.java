@@ -47,7 +47,7 @@ public class AccountStore implements UndoableStore {
     }
 
     /** Returns the position after all accounts of a plan. */
-    double endPosition(String planId) {
+    public double endPosition(String planId) {
         return client.sql("select coalesce(max(position), 0) + 1 from account where plan_id = ?")
                 .param(planId)
                 .query(Double.class)
@@ -55,7 +55,7 @@ public class AccountStore implements UndoableStore {
     }
 
     /** Returns the state of an account at a position, as the change log keeps it. */
-    static String state(Account account, double position, Currency currency) {
+    public static String state(Account account, double position, Currency currency) {
         ObjectNode state = JsonNodeFactory.instance.objectNode().put("position", position);
         state.set("account", PlanWriter.json(account, currency));
         return state.toString();

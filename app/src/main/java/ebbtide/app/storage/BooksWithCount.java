@@ -7,24 +7,24 @@ import ebbtide.books.OpenItems;
 import java.util.List;
 
 /** Books, and how many of their movements are not wholly assigned, those of restricted accounts included. */
-record BooksWithCount(Books books, int unassigned) {
+public record BooksWithCount(Books books, int unassigned) {
 
     /** Returns what movements come to in the books of a plan's accounts. */
-    static BooksWithCount of(List<Account> accounts, List<BankMovement> movements) {
+    public static BooksWithCount of(List<Account> accounts, List<BankMovement> movements) {
         return new BooksWithCount(Books.of(accounts, movements), (int)
                 movements.stream().filter(m -> m.unassigned() != 0).count());
     }
 
     /** Returns the same with other open items. */
-    BooksWithCount with(OpenItems items) {
+    public BooksWithCount with(OpenItems items) {
         return new BooksWithCount(books.with(items), unassigned);
     }
 
-    BooksWithCount plus(BooksWithCount others) {
+    public BooksWithCount plus(BooksWithCount others) {
         return new BooksWithCount(books.plus(others.books), unassigned + others.unassigned);
     }
 
-    BooksWithCount minus(BooksWithCount others) {
+    public BooksWithCount minus(BooksWithCount others) {
         return new BooksWithCount(books.minus(others.books), unassigned - others.unassigned);
     }
 }

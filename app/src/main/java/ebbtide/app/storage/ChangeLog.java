@@ -32,20 +32,23 @@ public class ChangeLog {
     }
 
     /** The state of one thing before and after an edit; null where it was not there. */
-    record Effect(
+    public record Effect(
             UndoableStore.Kind kind,
             String id,
             @Nullable String before,
             @Nullable String after) {}
 
     /** An edit with its effects. */
-    record Entry(long seq, String words, List<LoggedEffect> effects) {}
+    public record Entry(long seq, String words, List<LoggedEffect> effects) {}
+
+    /** A step from one version of a plan to the next: an edit made or brought back, or, back, one taken back. */
+    public record Turn(String words, List<LoggedEffect> effects, boolean back) {}
 
     /** An edit in the list; one that is undone, was replaced by another, or came with the plan's file is said so. */
     public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
 
     /** Adds an edit; what was undone before it can no longer be redone. */
-    void add(String planId, String author, String words, long version, List<Effect> effects) {
+    public void add(String planId, String author, String words, long version, List<Effect> effects) {
         client.sql("update change_log set state = 'REPLACED' where plan_id = ? and state = 'UNDONE'")
                 .param(planId)
                 .update();
@@ -57,7 +60,7 @@ public class ChangeLog {
     }
 
     /** Returns every edit, the oldest first, as a plan file carries it. */
-    List<LoggedEdit> all(String planId) {
+    public List<LoggedEdit> all(String planId) {
         return client.sql("select made_at, author, words, state from change_log where plan_id = ? order by seq")
                 .param(planId)
                 .query((row, n) -> new LoggedEdit(
@@ -69,7 +72,7 @@ public class ChangeLog {
     }
 
     /** Adds edits that were made elsewhere, to be read: nothing is kept of what they did, and none is undone. */
-    void carry(String planId, List<LoggedEdit> edits) {
+    public void carry(String planId, List<LoggedEdit> edits) {
         for (LoggedEdit edit : edits) {
             client.sql("""
             insert into change_log (plan_id, seq, made_at, author, words, state, version, effects)
@@ -86,12 +89,12 @@ public class ChangeLog {
     }
 
     /** Returns the edit that undo would take back. */
-    Optional<Entry> findToUndo(String planId) {
+    public Optional<Entry> findToUndo(String planId) {
         return find(planId, "DONE", "desc");
     }
 
     /** Returns the edit that redo would bring back. */
-    Optional<Entry> findToRedo(String planId) {
+    public Optional<Entry> findToRedo(String planId) {
         return find(planId, "UNDONE", "asc");
     }
 
@@ -105,7 +108,7 @@ public class ChangeLog {
     }
 
     /** Returns the place in the log of the edit in force that first put a thing there, if there is one. */
-    Optional<Long> findFirst(String planId, UndoableStore.Kind kind, String id) {
+    public Optional<Long> findFirst(String planId, UndoableStore.Kind kind, String id) {
         // Read only as far back as it stands.
         try (Stream<Entry> entries = client
                 .sql(
@@ -122,7 +125,7 @@ public class ChangeLog {
     }
 
     /** Returns how many edits in force were made from a place in the log on. */
-    int countFrom(String planId, long seq) {
+    public int countFrom(String planId, long seq) {
         return client.sql("select count(*) from change_log where plan_id = ? and state = 'DONE' and seq >= ?")
                 .params(planId, seq)
                 .query(Integer.class)
@@ -147,17 +150,35 @@ public class ChangeLog {
                 .optional();
     }
 
-    void mark(String planId, long seq, String state) {
+    public void mark(String planId, long seq, String state) {
         client.sql("update change_log set state = ? where plan_id = ? and seq = ?")
                 .params(state, planId, seq)
                 .update();
     }
 
-    /** Returns the words of the edits made after a version, oldest first. */
-    List<String> since(String planId, long version) {
-        return client.sql("select words from change_log where plan_id = ? and version > ? order by seq")
-                .params(planId, version)
-                .query(String.class)
+    /** Adds that an edit was taken back, or brought back, which made a version of the plan. */
+    public void addReplay(String planId, long version, long seq, boolean back) {
+        client.sql("insert into replay (plan_id, version, seq, back) values (?, ?, ?, ?)")
+                .params(planId, version, seq, back)
+                .update();
+    }
+
+    /**
+     * Returns the steps that led from one version to another, the earliest first, as far as they are known: what was
+     * undone before the log told so is missing.
+     */
+    public List<Turn> turns(String planId, long after, long upTo) {
+        return client.sql("""
+        select version, words, effects, false as back from change_log where plan_id = :plan and version > :after and version <= :upTo
+        union all
+        select r.version, l.words, l.effects, r.back from replay r join change_log l on l.plan_id = r.plan_id and l.seq = r.seq
+        where r.plan_id = :plan and r.version > :after and r.version <= :upTo
+        order by version""")
+                .param("plan", planId)
+                .param("after", after)
+                .param("upTo", upTo)
+                .query((row, n) ->
+                        new Turn(row.getString("words"), effects(row.getString("effects")), row.getBoolean("back")))
                 .list();
     }
 

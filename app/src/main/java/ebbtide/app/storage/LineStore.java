@@ -26,7 +26,7 @@ public class LineStore implements UndoableStore {
     private final JdbcClient client;
     private final PlanStore plans;
 
-    LineStore(JdbcClient client, PlanStore plans) {
+    protected LineStore(JdbcClient client, PlanStore plans) {
         this.client = client;
         this.plans = plans;
     }
@@ -44,7 +44,7 @@ public class LineStore implements UndoableStore {
     }
 
     /** Returns those lines of a plan that are there, with their places, in no order. */
-    List<PlacedLine> find(String planId, Collection<String> ids) {
+    public List<PlacedLine> find(String planId, Collection<String> ids) {
         if (ids.isEmpty()) {
             return List.of();
         }
@@ -82,7 +82,7 @@ public class LineStore implements UndoableStore {
     }
 
     /** Returns the state of a line at a position, as the change log keeps it. */
-    static String state(Line line, double position, Currency currency) {
+    public static String state(Line line, double position, Currency currency) {
         ObjectNode state = JsonNodeFactory.instance.objectNode().put("position", position);
         state.set("line", PlanWriter.json(line, currency));
         return state.toString();

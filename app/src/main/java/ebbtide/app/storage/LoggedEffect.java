@@ -12,7 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
  * What the log keeps of an effect: of a thing that came or went its state, of one that changed what changed, of one
  * whose state is a word, and in logs of before this was so, both states.
  */
-record LoggedEffect(
+public record LoggedEffect(
         UndoableStore.Kind kind,
         String id,
         @Nullable String before,
@@ -38,7 +38,7 @@ record LoggedEffect(
     }
 
     /** Returns the effect on a thing whose state is the one the edit left, or, to bring it back, the one it found. */
-    Effect on(@Nullable String now, boolean back) {
+    public Effect on(@Nullable String now, boolean back) {
         if (change == null) {
             return new Effect(kind, id, now, back ? before : after);
         }

@@ -57,6 +57,11 @@ public class MovementStore implements UndoableStore {
             @Nullable String lineId,
             int limit,
             int offset) {
+        /** Returns the question for the newest movements that are not wholly assigned. */
+        public static Query unassigned(int most) {
+            return new Query(null, Which.UNASSIGNED, null, null, "", null, most, 0);
+        }
+
         Query between(LocalDate first, LocalDate last) {
             return new Query(account, which, first, last, words, lineId, limit, offset);
         }
@@ -85,7 +90,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the books of a plan's accounts, from what they come to by day. */
-    BooksWithCount books(String planId, List<Account> accounts) {
+    public BooksWithCount books(String planId, List<Account> accounts) {
         return sums.of(planId, accounts, "statement_id not in (:chosen)", switchedOff(planId));
     }
 
@@ -103,7 +108,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns what movements in the books settle of an item, in minor units, unsigned. */
-    long settled(String planId, String itemId) {
+    public long settled(String planId, String itemId) {
         return sums.settled(planId, itemId, switchedOff(planId));
     }
 
@@ -113,7 +118,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns whether a movement is in the books: its statement is switched on. */
-    boolean isInBooks(String planId, long id) {
+    public boolean isInBooks(String planId, long id) {
         return client.sql("""
         select count(*) from movement m join statement s on s.plan_id = m.plan_id and s.id = m.statement_id
         where m.plan_id = ? and m.id = ? and s.active""").params(planId, id).query(Integer.class).single() > 0;
@@ -302,7 +307,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the ids of the movements that have a part on a line. */
-    List<Long> idsOnLine(String planId, String lineId) {
+    public List<Long> idsOnLine(String planId, String lineId) {
         return client.sql("""
         select m.id from movement m
         where m.plan_id = :plan and (m.line_id = :line or exists (select 1 from movement_part p where p.movement_id = m.id and p.line_id = :line))
@@ -314,7 +319,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the state of parts, as the change log keeps it. */
-    static String state(List<AssignedPart> parts) {
+    public static String state(List<AssignedPart> parts) {
         ArrayNode state = JsonNodeFactory.instance.arrayNode();
         for (AssignedPart part : parts) {
             ObjectNode one = state.addObject().put("minor", part.minor());
@@ -329,7 +334,7 @@ public class MovementStore implements UndoableStore {
     }
 
     /** Returns the parts that a state kept. */
-    static List<AssignedPart> parts(@Nullable String state) {
+    public static List<AssignedPart> parts(@Nullable String state) {
         List<AssignedPart> parts = new ArrayList<>();
         if (state == null) {
             return parts;

@@ -21,7 +21,7 @@ public class NoteStore implements UndoableStore {
     }
 
     /** Returns the id of a row's note; days are both included. */
-    static String id(String snapshot, LocalDate from, LocalDate to, String row) {
+    public static String id(String snapshot, LocalDate from, LocalDate to, String row) {
         return String.join(SEPARATOR, snapshot, from.toString(), to.toString(), row);
     }
 
@@ -38,7 +38,7 @@ public class NoteStore implements UndoableStore {
     }
 
     /** Returns all notes of a plan. */
-    List<VarianceNote> all(String planId) {
+    public List<VarianceNote> all(String planId) {
         return client.sql("select id, note from variance_note where plan_id = ? order by id")
                 .param(planId)
                 .query((row, n) -> {

@@ -26,16 +26,16 @@ public class OpenItemStore implements UndoableStore {
         this.template = template;
     }
 
-    static String state(OpenItem item, Currency currency) {
+    public static String state(OpenItem item, Currency currency) {
         return PlanWriter.json(item, currency).toString();
     }
 
-    static OpenItem item(String state, Currency currency) {
+    public static OpenItem item(String state, Currency currency) {
         return PlanReader.item(PlanReader.parse(state), currency);
     }
 
     /** Returns the items of a plan, by id. */
-    List<OpenItem> all(String planId, Currency currency) {
+    public List<OpenItem> all(String planId, Currency currency) {
         return client
                 .sql("select state from open_item where plan_id = ? order by id")
                 .param(planId)
@@ -47,7 +47,7 @@ public class OpenItemStore implements UndoableStore {
     }
 
     /** Returns how many items a line has. */
-    int count(String planId, String lineId) {
+    public int count(String planId, String lineId) {
         return client.sql("select count(*) from open_item where plan_id = ? and line_id = ?")
                 .params(planId, lineId)
                 .query(Integer.class)
@@ -55,7 +55,7 @@ public class OpenItemStore implements UndoableStore {
     }
 
     /** Returns the states of some items by id; those that are not there are left out. */
-    Map<String, String> states(String planId, Collection<String> ids) {
+    public Map<String, String> states(String planId, Collection<String> ids) {
         Map<String, String> states = new HashMap<>();
         List<String> some = new ArrayList<>(ids);
         for (int from = 0; from < some.size(); from += AT_ONCE) {
@@ -70,7 +70,7 @@ public class OpenItemStore implements UndoableStore {
     }
 
     /** Puts many items at once, as {@link #restore} puts one. */
-    void putAll(String planId, Collection<OpenItem> items, Currency currency) {
+    public void putAll(String planId, Collection<OpenItem> items, Currency currency) {
         template.batchUpdate(
                 "merge into open_item (plan_id, id, line_id, state) key (plan_id, id) values (?, ?, ?, ?)",
                 items.stream()

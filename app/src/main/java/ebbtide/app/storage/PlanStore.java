@@ -37,6 +37,7 @@ public class PlanStore implements UndoableStore {
             "buoy",
             "line",
             "account",
+            "replay",
             "change_log");
 
     private final JdbcClient client;
@@ -58,7 +59,7 @@ public class PlanStore implements UndoableStore {
     }
 
     /** Adds an empty plan with version 1. */
-    void add(String id, Settings settings) {
+    public void add(String id, Settings settings) {
         client.sql("insert into plan (id, name, version, settings, made_at) values (?, ?, 1, ?, ?)")
                 .params(id, settings.name(), PlanWriter.json(settings).toString(), OffsetDateTime.now(clock))
                 .update();
@@ -70,7 +71,7 @@ public class PlanStore implements UndoableStore {
     }
 
     /** Returns the version of a plan and keeps others from changing it until the transaction ends. */
-    long lock(String planId) {
+    public long lock(String planId) {
         return findVersion(planId, " for update").orElseThrow(() -> new NotFound("plan", planId));
     }
 
@@ -79,7 +80,7 @@ public class PlanStore implements UndoableStore {
      *
      * @throws Refused for one that is archived
      */
-    long lockToEdit(String planId) {
+    public long lockToEdit(String planId) {
         long version = lock(planId);
         if (isArchived(planId)) {
             throw new Refused("This plan is archived and stays as it is: take it out of the archive to change it");
@@ -106,7 +107,7 @@ public class PlanStore implements UndoableStore {
     }
 
     /** Takes out a plan with all that belongs to it. */
-    void remove(String planId) {
+    public void remove(String planId) {
         for (String of : List.of("snapshot_line", "snapshot_flow")) {
             client.sql("delete from " + of + " where snapshot_id in (select id from snapshot where plan_id = ?)")
                     .param(planId)
@@ -128,7 +129,7 @@ public class PlanStore implements UndoableStore {
                 .optional();
     }
 
-    void setVersion(String planId, long version) {
+    public void setVersion(String planId, long version) {
         client.sql("update plan set version = ? where id = ?")
                 .params(version, planId)
                 .update();

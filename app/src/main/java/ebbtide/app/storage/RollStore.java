@@ -60,7 +60,7 @@ public class RollStore implements UndoableStore {
             decided = List.copyOf(decided);
         }
 
-        String id() {
+        public String id() {
             return Integer.toString(number);
         }
 
@@ -106,7 +106,7 @@ public class RollStore implements UndoableStore {
         return all(planId).stream().max(Comparator.comparingInt(Roll::number));
     }
 
-    static String state(Roll roll) {
+    public static String state(Roll roll) {
         return JSON.writeValueAsString(roll);
     }
 

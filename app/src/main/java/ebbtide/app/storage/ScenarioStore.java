@@ -34,7 +34,7 @@ public class ScenarioStore implements UndoableStore {
     }
 
     /** Returns the place of a scenario in the order, for one that is not there yet that after the last. */
-    double position(String planId, String id) {
+    public double position(String planId, String id) {
         return client.sql("select position from scenario where plan_id = ? and id = ?")
                 .params(planId, id)
                 .query(Double.class)
@@ -46,7 +46,7 @@ public class ScenarioStore implements UndoableStore {
     }
 
     /** Returns the state of a scenario at a place in the order, as the change log keeps it. */
-    static String state(Scenario scenario, double position, Currency currency) {
+    public static String state(Scenario scenario, double position, Currency currency) {
         return state(position, PlanWriter.json(scenario, currency));
     }
 

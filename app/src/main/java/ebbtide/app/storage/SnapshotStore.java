@@ -49,7 +49,7 @@ public class SnapshotStore implements UndoableStore {
     }
 
     /** Returns when a snapshot is taken that is taken now. */
-    OffsetDateTime now() {
+    public OffsetDateTime now() {
         return OffsetDateTime.now(clock);
     }
 
@@ -89,7 +89,7 @@ public class SnapshotStore implements UndoableStore {
     }
 
     /** Returns the snapshots of a plan in the order in which they were kept. */
-    List<SnapshotListed> inOrder(String planId) {
+    public List<SnapshotListed> inOrder(String planId) {
         return client.sql(LISTED + " order by seq nulls first, taken_at, id")
                 .param(planId)
                 .query(SnapshotListed.class)
@@ -113,7 +113,7 @@ public class SnapshotStore implements UndoableStore {
      * closing cash. It is kept as a whole where what differs since the last whole one has come to as much: so none is
      * read from more than twice a whole one.
      */
-    void add(
+    public void add(
             String planId,
             String id,
             SnapshotLabel said,
@@ -258,7 +258,7 @@ public class SnapshotStore implements UndoableStore {
                 sums.getOrDefault(Part.ESTIMATED, new DaySeries.Sum(0)).series());
     }
 
-    static String state(SnapshotLabel said) {
+    public static String state(SnapshotLabel said) {
         return JSON.writeValueAsString(said);
     }
 

@@ -84,7 +84,7 @@ public class StatementStore implements UndoableStore {
     }
 
     /** Returns what a statement's movements are in the books of a plan's accounts. */
-    BooksWithCount books(String planId, String id, List<Account> accounts) {
+    public BooksWithCount books(String planId, String id, List<Account> accounts) {
         return movements.booksOf(planId, accounts, id);
     }
 

@@ -6,7 +6,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import java.nio.charset.StandardCharsets;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
@@ -26,6 +28,12 @@ abstract class ApiJourney {
 
     @Autowired
     protected Edits edits;
+
+    @Autowired
+    protected Plans plans;
+
+    @Autowired
+    protected WholePlans whole;
 
     protected String plan;
 

@@ -8,7 +8,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.sim.DemoCompany;
 import ebbtide.sim.DemoFiles;
 import java.nio.charset.StandardCharsets;
@@ -50,11 +51,14 @@ class ApiTest {
     @Autowired
     private Edits edits;
 
+    @Autowired
+    private WholePlans whole;
+
     private String plan;
 
     @BeforeEach
     void addDemo() {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
     }
 
     private <B extends AbstractMockHttpServletRequestBuilder<B>> MockHttpServletResponse send(B request)
@@ -159,7 +163,8 @@ class ApiTest {
                         .get("closing")
                         .asLong())
                 .isLessThan(get200("").get("tide").get("cashNow").asLong() * 20);
-        MockHttpServletResponse stale = send(putJson("/lines/diesel?version=1&words=late", line));
+        MockHttpServletResponse stale =
+                send(putJson("/lines/diesel?version=1&words=late", line.replace("17800.00", "18000.00")));
         assertThat(stale.getStatus()).isEqualTo(409);
         assertThat(json(stale).get("changedSince").get(0).asString())
                 .isEqualTo("Diesel: base a month 17,800 → 19,000 GBP");

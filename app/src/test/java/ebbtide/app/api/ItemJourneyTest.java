@@ -27,7 +27,7 @@ class ItemJourneyTest extends ApiJourney {
 
     @BeforeEach
     void addDemoWithThreeOpenMovements() throws Exception {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
         bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
                 + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
     }
@@ -106,23 +106,23 @@ class ItemJourneyTest extends ApiJourney {
                         .get("detail")
                         .asString())
                 .isEqualTo("Only 130 is open of BILL-1 of Icehouse Supplies: settle no more than that");
-        long before = edits.current(plan)
+        long before = plans.current(plan)
                 .forecast()
-                .closing(edits.current(plan).forecast().lastDay());
+                .closing(plans.current(plan).forecast().lastDay());
         send(
                 200,
                 post(path(settle + version()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content("{\"parts\": [{\"item\": \"BILL-1\", \"minor\": 10000, \"less\": 500}]}"));
         assertThat(open(item)).isEqualTo(2_500);
-        assertThat(edits.current(plan)
+        assertThat(plans.current(plan)
                         .forecast()
-                        .closing(edits.current(plan).forecast().lastDay()))
+                        .closing(plans.current(plan).forecast().lastDay()))
                 .as("counted once: the discount is saved")
                 .isEqualTo(before + 10_000 + 500);
-        assertThat(edits.document(plan).movements())
+        assertThat(whole.document(plan).movements())
                 .anyMatch(m -> m.parts().stream().anyMatch(part -> item.equals(part.itemId()) && part.less() == 500));
-        assertThat(edits.current(plan).books()).isEqualTo(reloaded());
+        assertThat(plans.current(plan).books()).isEqualTo(reloaded());
         send(
                 200,
                 put(path(base + "/parts?version=" + version()))
@@ -156,11 +156,11 @@ class ItemJourneyTest extends ApiJourney {
         assertThat(open(item)).isEqualTo(2_500);
         send(200, post(path("/undo")));
         assertThat(open(item)).isEqualTo(13_000);
-        assertThat(edits.current(plan).books()).isEqualTo(reloaded());
+        assertThat(plans.current(plan).books()).isEqualTo(reloaded());
     }
 
     private long open(String item) {
-        return edits.current(plan).books().items().all().stream()
+        return plans.current(plan).books().items().all().stream()
                 .filter(one -> one.id().equals(item))
                 .findFirst()
                 .orElseThrow()
@@ -171,12 +171,12 @@ class ItemJourneyTest extends ApiJourney {
     /** The books as the database has them, added up anew. */
     private Object reloaded() {
         return ebbtide.books.Books.of(
-                        edits.document(plan).accounts(), edits.document(plan).movements())
-                .with(edits.current(plan)
+                        whole.document(plan).accounts(), whole.document(plan).movements())
+                .with(plans.current(plan)
                         .books()
                         .items()
                         .settled(ebbtide.books.BankMovement.settled(
-                                edits.document(plan).movements())));
+                                whole.document(plan).movements())));
     }
 
     /**
@@ -185,7 +185,7 @@ class ItemJourneyTest extends ApiJourney {
      */
     @Test
     void ledgerList_takenOverEditedAndUndone_leavesThePlanAsItWas() throws Exception {
-        Object before = edits.current(plan).forecast().lowWater();
+        Object before = plans.current(plan).forecast().lowWater();
         String text =
                 "Number,Customer,Date,Due,Amount,Open,Paid on\nA-1,Brisemer Distribution,2026-02-02,2026-03-04,100.00,100.00,\n"
                         + "A-2,Brisemer Distribution,2026-02-09,2026-03-11,50.00,50.00,\nA-3,Brisemer Distribution,2026-01-02,2026-02-01,10.00,0.00,2026-02-06\n";
@@ -265,8 +265,8 @@ class ItemJourneyTest extends ApiJourney {
         for (int i = 0; i < 3; i++) {
             send(200, post(path("/undo")));
         }
-        assertThat(edits.current(plan).forecast().lowWater()).isEqualTo(before);
-        assertThat(edits.current(plan).books().items().of("export")).isEmpty();
+        assertThat(plans.current(plan).forecast().lowWater()).isEqualTo(before);
+        assertThat(plans.current(plan).books().items().of("export")).isEmpty();
     }
 
     private java.util.List<String> numbers(String query) throws Exception {

@@ -37,7 +37,7 @@ class JourneyTest extends ApiJourney {
 
     @BeforeEach
     void addDemoWithThreeOpenMovements() throws Exception {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
         bring("Date,Description,Counterparty,Amount\n02/03/2026,BILL 1,Icehouse Supplies,-100.00\n"
                 + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
     }
@@ -203,7 +203,7 @@ class JourneyTest extends ApiJourney {
         byte[] bytes = csv.toString().getBytes(StandardCharsets.UTF_8);
         BankFiles.HeldFile held =
                 files.hold(plan, "current", "many.csv", bytes.length, path -> Files.write(path, bytes));
-        long before = edits.current(plan).books().cash(LocalDate.of(2026, 3, 31));
+        long before = plans.current(plan).books().cash(LocalDate.of(2026, 3, 31));
         StatementJob job = new StatementJob(
                 held,
                 StatementJob.csv("current", CsvProposal.of(bytes).dialect().orElseThrow(), Money.currency("GBP")),
@@ -214,7 +214,7 @@ class JourneyTest extends ApiJourney {
         job.run();
         assertThat(job.progress().sentence()).isEqualTo("100099 movements brought in.");
         assertThat(job.progress().badRows()).isEqualTo(101);
-        assertThat(edits.current(plan).books().cash(LocalDate.of(2026, 3, 31))).isEqualTo(before - 100_099L * 101);
+        assertThat(plans.current(plan).books().cash(LocalDate.of(2026, 3, 31))).isEqualTo(before - 100_099L * 101);
     }
 
     @Test
@@ -350,11 +350,11 @@ class JourneyTest extends ApiJourney {
                                 .content(file))
                 .get("id")
                 .asString();
-        assertThat(edits.document(copy).plan()).isEqualTo(edits.document(plan).plan());
-        assertThat(edits.document(copy).rules()).isEqualTo(edits.document(plan).rules());
-        assertThat(edits.document(copy).movements())
-                .containsExactlyInAnyOrderElementsOf(edits.document(plan).movements());
-        assertThat(edits.current(copy).forecast().lowWater())
-                .isEqualTo(edits.current(plan).forecast().lowWater());
+        assertThat(whole.document(copy).plan()).isEqualTo(whole.document(plan).plan());
+        assertThat(whole.document(copy).rules()).isEqualTo(whole.document(plan).rules());
+        assertThat(whole.document(copy).movements())
+                .containsExactlyInAnyOrderElementsOf(whole.document(plan).movements());
+        assertThat(plans.current(copy).forecast().lowWater())
+                .isEqualTo(plans.current(plan).forecast().lowWater());
     }
 }

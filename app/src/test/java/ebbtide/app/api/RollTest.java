@@ -7,7 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import ebbtide.Everywhere;
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.PlanAtVersion;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
 import ebbtide.money.Money;
@@ -58,12 +58,12 @@ class RollTest extends ApiJourney {
 
     @BeforeEach
     void addDemo() {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
     }
 
     private JsonNode act(int status, String rest, String body) throws Exception {
         String at = rest + (rest.contains("?") ? "&" : "?") + "version="
-                + edits.current(plan).version();
+                + plans.current(plan).version();
         return send(
                 status, post(path(at)).contentType(MediaType.APPLICATION_JSON).content(body));
     }
@@ -104,7 +104,7 @@ class RollTest extends ApiJourney {
         send(
                 200,
                 multipart(URI.create(path("/item-lists/take?line=" + line + "&version="
-                                + edits.current(plan).version() + "&chosen=" + chosen)))
+                                + plans.current(plan).version() + "&chosen=" + chosen)))
                         .file(file(issued)));
         return look.get("ahead").asInt();
     }
@@ -152,7 +152,7 @@ class RollTest extends ApiJourney {
     /** Rolls forward by a week: carries the largest difference, drops the rest. Returns the lists that came in. */
     private List<JsonNode> week() throws Exception {
         act(200, "/roll/begin", "");
-        LocalDate from = edits.current(plan).plan().settings().asOf();
+        LocalDate from = plans.current(plan).plan().settings().asOf();
         JsonNode issued = send(200, get(path("/roll/issued?step=WEEK")));
         for (JsonNode one : issued) {
             if (one.get("line").isNull()) {
@@ -192,7 +192,7 @@ class RollTest extends ApiJourney {
      * What a line still brings up to the horizon: cash as a whole would bear the interest of what is drawn for it, too.
      */
     private long ahead(String line) {
-        PlanAtVersion now = edits.current(plan);
+        PlanAtVersion now = plans.current(plan);
         return now.forecast()
                 .cell(
                         now.plan().findLine(line).orElseThrow(),
@@ -218,7 +218,7 @@ class RollTest extends ApiJourney {
     void twentySixWeeks_rolledForward_tieToThePenny() throws Exception {
         for (int week = 0; week < 26; week++) {
             List<JsonNode> lists = week();
-            PlanAtVersion now = edits.current(plan);
+            PlanAtVersion now = plans.current(plan);
             LocalDate sunday = now.plan().settings().asOf();
             JsonNode roll = send(200, get(path("/roll")));
             long bank = 0;
@@ -231,7 +231,7 @@ class RollTest extends ApiJourney {
             }
             assertThat(now.forecast().closing(sunday)).isEqualTo(bank);
             Map<String, Long> settled = new HashMap<>();
-            for (BankMovement movement : edits.document(plan).movements()) {
+            for (BankMovement movement : whole.document(plan).movements()) {
                 assertThat(movement.unassigned()).isZero();
                 LocalDate day = movement.bookingDate();
                 movement.parts().stream()
@@ -258,7 +258,7 @@ class RollTest extends ApiJourney {
         assertThat(ahead)
                 .as("items that the bank had settled before the ledger entered it")
                 .isPositive();
-        assertThat(edits.current(plan).plan().settings().asOf()).isEqualTo("2026-08-30");
+        assertThat(plans.current(plan).plan().settings().asOf()).isEqualTo("2026-08-30");
         assertThat(send(422, get(path("/roll/issued?step=DAY"))).get("detail").asString())
                 .contains("from 2026-03-02 to 2026-08-30");
     }
@@ -275,7 +275,7 @@ class RollTest extends ApiJourney {
 
     @Test
     void rollForward_begunLeftAndUndone_leavesThePlanAsItWas() throws Exception {
-        Object before = edits.document(plan);
+        Object before = whole.document(plan);
         week();
         assertThat(send(200, get(path("/roll"))).get("done").asBoolean()).isTrue();
         assertThat(act(422, "/roll/to?day=2026-03-12", "").get("detail").asString())
@@ -291,7 +291,7 @@ class RollTest extends ApiJourney {
         assertThat(roll.get("number").asInt()).isEqualTo(1);
         assertThat(roll.get("edits").asInt()).isGreaterThan(10);
         send(200, post(path("/roll/undo")));
-        assertThat(edits.document(plan)).isEqualTo(before);
+        assertThat(whole.document(plan)).isEqualTo(before);
         assertThat(send(200, get(path("/roll"))).get("number").asInt()).isZero();
         assertThat(send(200, get(path("/snapshots")))).isEmpty();
         assertThat(send(422, post(path("/roll/undo"))).get("detail").asString())

@@ -7,7 +7,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.ShownPlans;
 import ebbtide.app.storage.Stores;
 import ebbtide.sim.DemoCompany;
 import ebbtide.track.Snapshot;
@@ -35,7 +34,7 @@ class ScenarioJourneyTest extends ApiJourney {
 
     @BeforeEach
     void addDemo() {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
     }
 
     private MockHttpServletRequestBuilder json(MockHttpServletRequestBuilder request, Object body) {
@@ -58,7 +57,7 @@ class ScenarioJourneyTest extends ApiJourney {
     }
 
     private static MockHttpServletRequestBuilder shown(MockHttpServletRequestBuilder request) {
-        return request.header(ShownPlans.HEADER, "slow");
+        return request.header(HandOfRequest.SCENARIO, "slow");
     }
 
     private JsonNode cell(boolean shown, String row) throws Exception {

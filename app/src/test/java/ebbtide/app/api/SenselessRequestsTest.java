@@ -6,7 +6,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.Edits;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.sim.DemoCompany;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -54,6 +55,9 @@ class SenselessRequestsTest {
 
     @Autowired
     private Edits edits;
+
+    @Autowired
+    private WholePlans whole;
 
     private final List<String> faults = new ArrayList<>();
 
@@ -114,7 +118,7 @@ class SenselessRequestsTest {
         for (Map.Entry<String, JsonNode> path : paths.properties()) {
             for (Map.Entry<String, JsonNode> operation : path.getValue().properties()) {
                 // Each has a plan of its own: what is taken out of one is not missed by the next.
-                String plan = edits.add(DemoCompany.document());
+                String plan = whole.add(DemoCompany.document());
                 asked += ask(plan, path.getKey(), operation.getKey(), operation.getValue());
             }
         }

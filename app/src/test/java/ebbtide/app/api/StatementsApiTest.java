@@ -26,7 +26,7 @@ import tools.jackson.databind.node.ObjectNode;
 class StatementsApiTest extends ApiJourney {
     @BeforeEach
     void addDemo() {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
     }
 
     private JsonNode statement(String kind, String by) throws Exception {
@@ -132,12 +132,12 @@ class StatementsApiTest extends ApiJourney {
         ObjectNode settings = new JsonMapper()
                 .convertValue(
                         PlanView.plain(ebbtide.formats.plan.PlanWriter.json(
-                                edits.current(plan).plan().settings())),
+                                plans.current(plan).plan().settings())),
                         ObjectNode.class);
         settings.set(field, value);
         send(
                 200,
-                put(path("/settings?version=" + edits.current(plan).version()))
+                put(path("/settings?version=" + plans.current(plan).version()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(settings.toString()));
     }
@@ -185,13 +185,13 @@ class StatementsApiTest extends ApiJourney {
                 .filter(some -> some.get("name").asString().startsWith("Lease"))
                 .findFirst()
                 .orElseThrow();
-        long version = edits.current(plan).version();
+        long version = plans.current(plan).version();
         JsonNode trial = send(
                 200,
                 get(path("/funding/movables/trial?to=2026-06-30&id="
                         + one.get("id").asString())));
         assertThat(trial.get("marks").get("lowWaterDay").asString()).isNotEqualTo("2026-05-22");
-        assertThat(edits.current(plan).version()).isEqualTo(version);
+        assertThat(plans.current(plan).version()).isEqualTo(version);
         send(
                 200,
                 post(path("/funding/movables/move?version=" + version + "&to=2026-06-30&id="

@@ -7,7 +7,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
-import ebbtide.app.storage.ShownPlans;
 import ebbtide.sim.DemoCompany;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +24,7 @@ class TableWithEditTest extends ApiJourney {
 
     @BeforeEach
     void addDemo() {
-        plan = edits.add(DemoCompany.document());
+        plan = whole.add(DemoCompany.document());
     }
 
     private JsonNode asked(String table, String scenario) throws Exception {
@@ -33,7 +32,7 @@ class TableWithEditTest extends ApiJourney {
         return send(
                 200,
                 get(path("/forecast?by=" + words[0] + "&from=" + words[1] + "&to=" + words[2]))
-                        .header(ShownPlans.HEADER, scenario));
+                        .header(HandOfRequest.SCENARIO, scenario));
     }
 
     /**
@@ -43,7 +42,8 @@ class TableWithEditTest extends ApiJourney {
     private int edit(MockHttpServletRequestBuilder request, String table, String scenario) throws Exception {
         JsonNode before = asked(table, scenario);
         long version = version();
-        JsonNode told = send(200, request.header(ShownPlans.HEADER, scenario).header("Ebbtide-Table", table))
+        JsonNode told = send(
+                        200, request.header(HandOfRequest.SCENARIO, scenario).header("Ebbtide-Table", table))
                 .get("table");
         JsonNode after = asked(table, scenario);
         assertThat(told.get("asked").asString()).isEqualTo(table);
@@ -63,7 +63,7 @@ class TableWithEditTest extends ApiJourney {
     }
 
     private MockHttpServletRequestBuilder line(String id, String from, String to, String scenario) throws Exception {
-        JsonNode line = send(200, get(path("/lines/" + id)).header(ShownPlans.HEADER, scenario))
+        JsonNode line = send(200, get(path("/lines/" + id)).header(HandOfRequest.SCENARIO, scenario))
                 .get("line");
         assertThat(line.toString()).contains(from);
         return put(path("/lines/" + id + "?version=" + version() + "&words=x"))

@@ -37,7 +37,7 @@ class TrackApiTest extends ApiJourney {
 
     @BeforeEach
     void addDemo() throws Exception {
-        plan = edits.add(DemoCompany.document(), DemoPast.forecasts());
+        plan = whole.add(DemoCompany.document(), DemoPast.forecasts());
         snapshots = send(200, get(path("/snapshots"))).valueStream().toList();
     }
 
@@ -46,7 +46,7 @@ class TrackApiTest extends ApiJourney {
     }
 
     private String atVersion() {
-        return "version=" + edits.current(plan).version();
+        return "version=" + plans.current(plan).version();
     }
 
     private static void addsUp(JsonNode figure) {
@@ -275,7 +275,7 @@ class TrackApiTest extends ApiJourney {
                 .findFirst()
                 .orElseThrow();
         assertThat(shop.get("typed").asLong()).isEqualTo(470_025);
-        assertThat(edits.current(plan).books().byLine().get("shop").stream()
+        assertThat(plans.current(plan).books().byLine().get("shop").stream()
                         .filter(day -> day.day().equals(LocalDate.of(2026, 3, 8)))
                         .mapToLong(day -> day.minor())
                         .sum())
@@ -305,9 +305,9 @@ class TrackApiTest extends ApiJourney {
                 put(path("/actuals?" + atVersion()))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(typing.formatted("")));
-        assertThat(edits.current(plan).books().byAccount())
+        assertThat(plans.current(plan).books().byAccount())
                 .isEqualTo(DemoCompany.document().books().byAccount());
-        assertThat(edits.current(plan).books().byLine())
+        assertThat(plans.current(plan).books().byLine())
                 .isEqualTo(DemoCompany.document().books().byLine());
     }
 }

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.app.storage.MovementStore.Query;
 import ebbtide.app.storage.MovementStore.Which;
 import ebbtide.books.Account;
@@ -32,10 +35,16 @@ class CutOffTest {
     private Edits edits;
 
     @Autowired
+    private WholePlans whole;
+
+    @Autowired
+    private Plans plans;
+
+    @Autowired
     private Stores stores;
 
     private String plan() {
-        return edits.add(new PlanDocument(
+        return whole.add(new PlanDocument(
                 new Plan(Settings.of("P", Money.currency("GBP"), DAY), List.of(), List.of()),
                 List.of(new Account("a", "A", "GB", false, DAY, 0)),
                 List.of(),
@@ -71,7 +80,7 @@ class CutOffTest {
                 .isInstanceOf(Killed.class);
         assertThat(stores.movements().find(plan, new Query(null, Which.ALL, null, null, "", null, 10, 0)))
                 .isEmpty();
-        assertThat(edits.current(plan).books().cash(DAY.plusDays(40))).isZero();
+        assertThat(plans.current(plan).books().cash(DAY.plusDays(40))).isZero();
         assertThat(stores.statements().takeUpCutOff().stream()
                         .filter(one -> one.planId().equals(plan)))
                 .singleElement()
@@ -88,10 +97,10 @@ class CutOffTest {
         edits.edit(
                 plan,
                 "again",
-                draft -> added[0] = draft.addStatement("again" + plan.substring(0, 8), "a", "big.csv", many));
+                draft -> added[0] = draft.books().addStatement("again" + plan.substring(0, 8), "a", "big.csv", many));
         assertThat(added[0]).isEqualTo(25_000);
         assertThat(stores.statements().cutOff(plan)).as("brought in again").isEmpty();
-        assertThat(edits.current(plan).books().cash(DAY.plusDays(40)))
+        assertThat(plans.current(plan).books().cash(DAY.plusDays(40)))
                 .isEqualTo(many.stream()
                         .filter(m -> m.bookingDate().isAfter(DAY))
                         .mapToLong(BankMovement::minor)

@@ -3,6 +3,10 @@ package ebbtide.app.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.app.Ebbtide;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.plan.Line;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +23,7 @@ import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /**
@@ -54,7 +59,7 @@ class EarlierDataTest {
             for (int schema = 1; schema <= own; schema++) {
                 assertThat(running.getBean(DialectStore.class).find("v" + schema, "bank"))
                         .isPresent();
-                opens(running.getBean(Edits.class), running.getBean(Stores.class), schema);
+                opens(running, schema);
             }
         }
         assertThat(rowsByTable(url, "v").values()).as("of deleted plans").containsOnly(0);
@@ -118,13 +123,17 @@ class EarlierDataTest {
         return rows;
     }
 
-    private static void opens(Edits edits, Stores stores, int schema) {
+    private static void opens(ApplicationContext running, int schema) {
+        Edits edits = running.getBean(Edits.class);
+        Plans plans = running.getBean(Plans.class);
+        WholePlans whole = running.getBean(WholePlans.class);
+        Stores stores = running.getBean(Stores.class);
         String plan = "v" + schema;
-        PlanAtVersion now = edits.current(plan);
+        PlanAtVersion now = plans.current(plan);
         assertThat(now.plan().lines()).extracting(Line::id).containsExactly("trade", "sales", "rent");
         assertThat(now.books().cash(AS_OF)).isEqualTo(1_000_000 - 90_000 + 45_000 + 7_000);
         assertThat(now.unassigned()).isEqualTo(2);
-        assertThat(now.books()).isEqualTo(edits.document(plan).books());
+        assertThat(now.books()).isEqualTo(whole.document(plan).books());
         assertThat(now.books().items().all()).hasSize(schema >= 5 ? 1 : 0);
         assertThat(now.scenarios().all()).hasSize(schema >= 13 ? 1 : 0);
         assertThat(stores.rolls().all(plan)).hasSize(schema >= 7 ? 1 : 0);
@@ -144,14 +153,14 @@ class EarlierDataTest {
         }
         stores.plans().archive(plan, false);
         assertThat(edits.undo(plan).words()).isEqualTo("Undone: Minimum cash");
-        assertThat(edits.current(plan).plan().settings().minimumCash().isEmpty())
+        assertThat(plans.current(plan).plan().settings().minimumCash().isEmpty())
                 .isTrue();
         edits.undo(plan);
         assertThat(edits.redo(plan).became().plan().buoys()).hasSize(1);
         edits.edit(plan, "without the rent", draft -> draft.removeLine("rent"));
-        assertThat(edits.current(plan).unassigned()).isEqualTo(3);
+        assertThat(plans.current(plan).unassigned()).isEqualTo(3);
         edits.undo(plan);
-        assertThat(edits.current(plan).books()).isEqualTo(now.books());
-        edits.remove(plan, edits.current(plan).version());
+        assertThat(plans.current(plan).books()).isEqualTo(now.books());
+        whole.remove(plan, plans.current(plan).version());
     }
 }

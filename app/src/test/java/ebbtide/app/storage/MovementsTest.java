@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.app.storage.MovementStore.Query;
 import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
@@ -42,6 +45,12 @@ class MovementsTest {
     private Edits edits;
 
     @Autowired
+    private WholePlans whole;
+
+    @Autowired
+    private Plans plans;
+
+    @Autowired
     private Stores stores;
 
     @Autowired
@@ -52,7 +61,7 @@ class MovementsTest {
     private String plan() {
         List<Account> accounts =
                 List.of(new Account("a", "A", "GB", false, DAY, 0), new Account("b", "B", "GB", true, DAY, 0));
-        return edits.add(new PlanDocument(
+        return whole.add(new PlanDocument(
                 new Plan(Settings.of("P", Money.currency("GBP"), DAY), List.of(line("x"), line("y")), List.of()),
                 accounts,
                 List.of(),
@@ -91,10 +100,8 @@ class MovementsTest {
     }
 
     private void bring(String plan, String statement, String account, List<BankMovement> movements) {
-        edits.edit(
-                plan,
-                statement,
-                draft -> draft.addStatement(statement + plan.substring(0, 8), account, statement, movements));
+        edits.edit(plan, statement, draft -> draft.books()
+                .addStatement(statement + plan.substring(0, 8), account, statement, movements));
     }
 
     private static Predicate<BankMovement> fitting(Query query) {
@@ -188,7 +195,7 @@ class MovementsTest {
             inFile.forEach((one, times) -> there.merge(one, times, Math::max));
             bring(plan, "file " + file, "a", rows);
             Map<BankMovement, Integer> found = new HashMap<>();
-            edits.document(plan).movements().forEach(one -> found.merge(one, 1, Integer::sum));
+            whole.document(plan).movements().forEach(one -> found.merge(one, 1, Integer::sum));
             assertThat(found).as("after file %d", file).isEqualTo(there);
         }
     }
@@ -220,16 +227,16 @@ class MovementsTest {
         assertThat(stores.statements().all(plan)).isEmpty();
         bring(plan, "again", "a", many);
         long sum = many.stream().mapToLong(BankMovement::minor).sum();
-        assertThat(edits.current(plan).books().cash(DAY.plusDays(40)))
+        assertThat(plans.current(plan).books().cash(DAY.plusDays(40)))
                 .isEqualTo(many.stream()
                         .filter(m -> m.bookingDate().isAfter(DAY))
                         .mapToLong(BankMovement::minor)
                         .sum());
-        assertThat(edits.document(plan).movements().stream()
+        assertThat(whole.document(plan).movements().stream()
                         .mapToLong(BankMovement::minor)
                         .sum())
                 .isEqualTo(sum);
-        assertThat(edits.current(plan).unassigned())
+        assertThat(plans.current(plan).unassigned())
                 .isEqualTo((int) many.stream().filter(m -> m.unassigned() != 0).count());
     }
 }

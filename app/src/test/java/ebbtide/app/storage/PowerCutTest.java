@@ -3,6 +3,9 @@ package ebbtide.app.storage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.app.Ebbtide;
+import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Plans;
+import ebbtide.app.desk.WholePlans;
 import ebbtide.plan.Buoy;
 import ebbtide.sim.DemoCompany;
 import ebbtide.time.Period;
@@ -60,9 +63,10 @@ class PowerCutTest {
                         "ebbtide.data=" + folder)
                 .run()) {
             Edits edits = running.getBean(Edits.class);
-            String plan = edits.add(DemoCompany.document());
-            String line = edits.current(plan).plan().lines().get(0).id();
-            LocalDate day = edits.current(plan).plan().settings().asOf();
+            Plans plans = running.getBean(Plans.class);
+            String plan = running.getBean(WholePlans.class).add(DemoCompany.document());
+            String line = plans.current(plan).plan().lines().get(0).id();
+            LocalDate day = plans.current(plan).plan().settings().asOf();
             AtomicInteger answered = new AtomicInteger();
             List<CompletableFuture<Void>> hands = new ArrayList<>();
             for (int hand = 0; hand < HANDS; hand++) {

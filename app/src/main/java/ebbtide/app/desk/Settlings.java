@@ -1,8 +1,7 @@
-package ebbtide.app.api;
+package ebbtide.app.desk;
 
 import static java.util.Objects.requireNonNull;
 
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItems;
 import ebbtide.books.Settling;
@@ -19,7 +18,7 @@ import org.springframework.stereotype.Component;
 
 /** What movements of the plans may settle, kept while items and lines stay: the index of many items is made once. */
 @Component
-class Settlings {
+public class Settlings {
     private final Map<String, Known> known = new ConcurrentHashMap<>();
 
     /**
@@ -28,7 +27,7 @@ class Settlings {
     private record Known(OpenItems items, Map<Direction, List<String>> lines, Map<Direction, Settling> byDirection) {}
 
     /** Returns at most so many proposals for what is not assigned of a movement. */
-    List<Settling.Proposal> proposals(String plan, PlanAtVersion current, BankMovement movement, int most) {
+    public List<Settling.Proposal> proposals(String plan, PlanAtVersion current, BankMovement movement, int most) {
         if (movement.unassigned() == 0 || current.books().items().all().isEmpty()) {
             return List.of();
         }
@@ -36,7 +35,7 @@ class Settlings {
     }
 
     /** Returns the items that a movement names and that come to just its amount, if it does. */
-    Optional<Settling.Proposal> findPlain(String plan, PlanAtVersion current, BankMovement movement) {
+    public Optional<Settling.Proposal> findPlain(String plan, PlanAtVersion current, BankMovement movement) {
         return current.books().items().all().isEmpty()
                 ? Optional.empty()
                 : settling(plan, current, movement).findPlain(movement);

@@ -1,9 +1,13 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.storage.ChangeLog;
+import ebbtide.app.storage.ShortId;
+import ebbtide.app.storage.SnapshotStore;
+import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanPast.LoggedEdit;
 import ebbtide.formats.plan.PlanReader;
@@ -23,11 +27,17 @@ class CarriedPastTest {
     private Edits edits;
 
     @Autowired
+    private WholePlans whole;
+
+    @Autowired
+    private Plans plans;
+
+    @Autowired
     private Stores stores;
 
     @Test
     void past_writtenAndReadIntoAnotherPlan_isTheSameThere() {
-        String plan = edits.add(DemoCompany.document(), DemoPast.forecasts().subList(0, 4));
+        String plan = whole.add(DemoCompany.document(), DemoPast.forecasts().subList(0, 4));
         String first = stores.snapshots().all(plan).get(0).id();
         LocalDate day = LocalDate.of(2026, 2, 1);
         edits.edit(plan, 1, "Note", draft -> draft.putNote(first, day, day.plusDays(6), "shop", "the storm | and ice"));
@@ -42,20 +52,20 @@ class CarriedPastTest {
                 3,
                 "Kept",
                 draft -> draft.addSnapshot(
-                        ShortId.next(), "Now", "", edits.current(plan).forecast()));
+                        ShortId.next(), "Now", "", plans.current(plan).forecast()));
         edits.edit(plan, 4, "A rule out", draft -> draft.removeRule("rule-card"));
         edits.undo(plan);
-        PlanDocument whole = edits.documentWithPast(plan);
-        assertThat(whole.past().snapshots()).hasSize(5);
-        assertThat(whole.past().log()).extracting(LoggedEdit::held).containsExactly(true, true, true, false);
+        PlanDocument document = whole.documentWithPast(plan);
+        assertThat(document.past().snapshots()).hasSize(5);
+        assertThat(document.past().log()).extracting(LoggedEdit::held).containsExactly(true, true, true, false);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PlanWriter.write(whole, out);
+        PlanWriter.write(document, out);
 
-        String copy = edits.add(PlanReader.read(new ByteArrayInputStream(out.toByteArray())));
-        assertThat(edits.documentWithPast(copy))
+        String copy = whole.add(PlanReader.read(new ByteArrayInputStream(out.toByteArray())));
+        assertThat(whole.documentWithPast(copy))
                 .usingRecursiveComparison()
                 .ignoringCollectionOrderInFields("movements")
-                .isEqualTo(whole);
+                .isEqualTo(document);
         assertThat(stores.snapshots().all(copy))
                 .usingRecursiveComparison()
                 .ignoringFields("size")
@@ -65,7 +75,7 @@ class CarriedPastTest {
                 .extracting(ChangeLog.ChangeListed::state)
                 .containsExactly("REPLACED", "CARRIED", "CARRIED", "CARRIED");
         assertThatThrownBy(() -> edits.undo(copy)).hasMessageStartingWith("There is nothing to undo");
-        assertThat(edits.document(plan).past().snapshots())
+        assertThat(whole.document(plan).past().snapshots())
                 .as("unless it is asked for")
                 .isEmpty();
     }

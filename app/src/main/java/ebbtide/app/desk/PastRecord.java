@@ -1,6 +1,5 @@
-package ebbtide.app.api;
+package ebbtide.app.desk;
 
-import ebbtide.app.storage.PlanAtVersion;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItems;
@@ -14,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** What forecasts of a plan missed before: gathered from its snapshots, and kept until a fact or a snapshot comes. */
 @Component
-class PastRecord {
+public class PastRecord {
     private final Tracking tracking;
     private final Stores stores;
     private final Map<String, Known> known = new ConcurrentHashMap<>();
@@ -34,7 +33,7 @@ class PastRecord {
     private record Known(Facts facts, PastErrors errors) {}
 
     /** Returns the record of a plan, whatever scenario of it is shown. */
-    PastErrors of(String plan, PlanAtVersion current) {
+    public PastErrors of(String plan, PlanAtVersion current) {
         Facts facts = new Facts(
                 current.plan().settings().asOf(),
                 current.books().byLine(),

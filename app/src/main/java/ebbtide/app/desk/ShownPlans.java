@@ -1,6 +1,7 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.app.storage.NotFound;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.plan.Line;
@@ -14,32 +15,27 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.RequestContextHolder;
-import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
- * The plans as they are shown: the base, or the scenario that a request says it looks at (docs/decisions/0020). The
- * forecast of a scenario is kept by version, each made from the one before, or from the base's.
+ * The plans as they are shown: the base, or the scenario that is looked at by whoever is at work (docs/decisions/0020).
+ * The forecast of a scenario is kept by version, each made from the one before, or from the base's.
  */
 @Component
 public class ShownPlans {
-    /** The header in which a request says which scenario it looks at. */
-    public static final String HEADER = "Ebbtide-Scenario";
-    /** The parameter in which a link says so, which has no headers. */
-    private static final String PARAMETER = "scenario";
-
     private final Map<String, PlanAtVersion> latest = new ConcurrentHashMap<>();
 
-    /** Returns the scenario that the request under way looks at; nothing for the base, and where no request is. */
+    /** Returns the scenario that is looked at by whoever is at work; nothing for the base. */
     Optional<Scenario> scenario(PlanAtVersion base) {
-        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes)) {
-            return Optional.empty();
-        }
-        String said = attributes.getRequest().getHeader(HEADER);
-        String id = said == null ? attributes.getRequest().getParameter(PARAMETER) : said;
-        return id == null || id.isEmpty()
+        String id = Hand.atWork().scenario();
+        return id == null
                 ? Optional.empty()
                 : Optional.of(base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));
+    }
+
+    /** Returns whether what is looked at is there: the base always is. */
+    boolean isThere(PlanAtVersion base) {
+        String id = Hand.atWork().scenario();
+        return id == null || base.scenarios().find(id).isPresent();
     }
 
     /** Lets go of a plan that is gone. */
@@ -47,7 +43,7 @@ public class ShownPlans {
         latest.keySet().removeIf(key -> key.startsWith(planId + " "));
     }
 
-    /** Returns the plan as the request under way looks at it. */
+    /** Returns the plan as whoever is at work looks at it. */
     PlanAtVersion of(String planId, PlanAtVersion base) {
         return scenario(base).map(shown -> of(planId, base, shown)).orElse(base);
     }

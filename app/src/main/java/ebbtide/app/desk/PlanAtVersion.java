@@ -1,4 +1,4 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.books.Books;

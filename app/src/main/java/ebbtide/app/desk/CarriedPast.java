@@ -1,6 +1,8 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
+import ebbtide.app.storage.NoteStore;
 import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
+import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanPast;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
 import java.time.LocalDate;

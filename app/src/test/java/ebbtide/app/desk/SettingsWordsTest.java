@@ -1,4 +1,4 @@
-package ebbtide.app.api;
+package ebbtide.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

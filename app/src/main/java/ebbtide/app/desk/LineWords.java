@@ -1,4 +1,4 @@
-package ebbtide.app.api;
+package ebbtide.app.desk;
 
 import ebbtide.money.Refused;
 import ebbtide.plan.AssumptionChange;

@@ -1,4 +1,4 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import java.util.List;
 

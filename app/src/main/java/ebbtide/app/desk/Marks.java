@@ -1,4 +1,4 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import ebbtide.forecast.Forecast;
 import java.time.LocalDate;

@@ -1,8 +1,13 @@
-package ebbtide.app.storage;
+package ebbtide.app.desk;
 
 import static java.util.Objects.requireNonNull;
 
+import ebbtide.app.storage.BooksWithCount;
 import ebbtide.app.storage.ChangeLog.Effect;
+import ebbtide.app.storage.MovementStore;
+import ebbtide.app.storage.OpenItemStore;
+import ebbtide.app.storage.Stores;
+import ebbtide.app.storage.UndoableStore;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;

@@ -1,0 +1,37 @@
+package ebbtide.app.desk;
+
+import java.io.IOException;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Who is at work, and what they look at: the author of what is edited, and the scenario that stands in the place of the
+ * base, null for the base itself (docs/decisions/0020). It belongs to the thread that does the work.
+ */
+public record Hand(String author, @Nullable String scenario) {
+    /** Who works where nobody has said who they are: the person whose program it is, at the base. */
+    public static final Hand OWN = new Hand(System.getProperty("user.name", "analyst"), null);
+
+    private static final ThreadLocal<Hand> AT_WORK = ThreadLocal.withInitial(() -> OWN);
+
+    /** Work that may fail as the answering of a request does. */
+    @FunctionalInterface
+    public interface Work<E extends Exception> {
+        void run() throws IOException, E;
+    }
+
+    /** Returns whose work is under way. */
+    static Hand atWork() {
+        return AT_WORK.get();
+    }
+
+    /** Does work as this hand. */
+    public <E extends Exception> void does(Work<E> work) throws IOException, E {
+        Hand before = AT_WORK.get();
+        AT_WORK.set(this);
+        try {
+            work.run();
+        } finally {
+            AT_WORK.set(before);
+        }
+    }
+}
