@@ -1,5 +1,6 @@
-import { createContext } from 'svelte';
+import { createContext, tick } from 'svelte';
 import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem, type Schemas } from './api';
+import { allLoaded } from './loaded.svelte';
 import { MoneyFormat, type Unit } from './money';
 import { takenOver } from './taken';
 
@@ -27,6 +28,8 @@ export class PlanState {
   money = $derived(new MoneyFormat(this.currency, this.decimals, this.unit));
 
   private last: Promise<unknown> = Promise.resolve();
+  /** The version that the views are of, while an edit that brought others' edits along is still to reach them. */
+  private behind: number | undefined;
 
   constructor(readonly id: string) {}
 
@@ -63,7 +66,7 @@ export class PlanState {
     this.busy++;
     this.problem = undefined;
     try {
-      const got = await call(this.version);
+      const got = await call(this.behind ?? this.version);
       if (got.ok) this.became(got.data);
       else this.problem = got.problem;
       // After a refusal for a stale version the view shows what others changed; fields keep what was typed.
@@ -78,7 +81,16 @@ export class PlanState {
   became(outcome: EditOutcome) {
     this.trial = undefined;
     this.outcome = outcome;
+    if (outcome.meanwhile.length) void this.catchUp(this.behind ?? this.version);
     this.view = outcome.view = takenOver(this.view, outcome.view);
+  }
+
+  /** What is typed into a view that has not heard of others' edits yet is typed on the version before them. */
+  private async catchUp(from: number) {
+    this.behind = from;
+    await tick();
+    await allLoaded();
+    this.behind = undefined;
   }
 
   putLine(line: Schemas['sent.line'], words: string): Promise<Problem | null> {
@@ -152,14 +164,18 @@ export class PlanState {
   }
 
   undo(): Promise<Problem | null> {
-    return this.edit((version) =>
-      answer(api.POST('/api/plans/{plan}/undo', { params: { path: { plan: this.id }, query: { version } } })),
+    return this.edit(() =>
+      answer(
+        api.POST('/api/plans/{plan}/undo', { params: { path: { plan: this.id }, query: { version: this.version } } }),
+      ),
     );
   }
 
   redo(): Promise<Problem | null> {
-    return this.edit((version) =>
-      answer(api.POST('/api/plans/{plan}/redo', { params: { path: { plan: this.id }, query: { version } } })),
+    return this.edit(() =>
+      answer(
+        api.POST('/api/plans/{plan}/redo', { params: { path: { plan: this.id }, query: { version: this.version } } }),
+      ),
     );
   }
 }

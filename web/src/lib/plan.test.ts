@@ -10,8 +10,9 @@ vi.mock('./api', async (original) => ({
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => undefined });
 const { PlanState } = await import('./plan.svelte');
 
-function outcome(version: number): Answer<EditOutcome> {
-  return { ok: true, data: { words: `edit ${version}`, view: { ...loaded, version } } as unknown as EditOutcome };
+function outcome(version: number, meanwhile: string[] = []): Answer<EditOutcome> {
+  const view = { ...loaded, version };
+  return { ok: true, data: { words: `edit ${version}`, view, meanwhile } as unknown as EditOutcome };
 }
 
 function refusal(status: number): Answer<EditOutcome> {
@@ -58,6 +59,20 @@ describe('edits of a plan', () => {
     await expect(plan.edit(() => Promise.reject(new Error('broke')))).rejects.toThrow('broke');
     expect(plan.busy).toBe(0);
     expect(await plan.edit(() => Promise.resolve(outcome(8)))).toBeNull();
+  });
+
+  it("are made on the version that the views are of until others' edits have reached them", async () => {
+    const seen: number[] = [];
+    const edit = (version: number) => {
+      seen.push(version);
+      return Promise.resolve(outcome(12));
+    };
+    plan.became((outcome(12, ['Diesel dearer']) as { data: EditOutcome }).data);
+    await plan.edit(edit);
+    expect(plan.version).toBe(12);
+    await new Promise((done) => setTimeout(done, 20));
+    await plan.edit(edit);
+    expect(seen).toEqual([7, 12]);
   });
 
   it('show what others changed when one comes too late', async () => {

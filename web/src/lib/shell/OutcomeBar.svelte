@@ -48,6 +48,9 @@
       {:else}
         <span class="hush">low water, peak need and closing cash stay as they were</span>
       {/each}
+      {#if outcome.meanwhile.length}
+        <span class="basis-full">Changed by others meanwhile: {outcome.meanwhile.join('; ')}</span>
+      {/if}
     </div>
     {#if plan.view?.undo}
       <button class="underline" onclick={() => void plan.undo()}>Undo</button>

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
- * The application's house rules: SQL in storage alone, which knows nothing of what asks it; each controller stands by
- * itself.
+ * The application's house rules: SQL in storage alone, which knows nothing of what asks it; plans are changed at the
+ * desk, which knows no HTTP; each controller stands by itself.
  */
 class ArchitectureTest {
     private static final JavaClasses APP = new ClassFileImporter()
@@ -37,7 +37,52 @@ class ArchitectureTest {
                 .resideInAPackage("ebbtide.app.storage")
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("ebbtide.app.api..", "ebbtide.app.jobs..", "ebbtide.app.access..")
+                .resideInAnyPackage(
+                        "ebbtide.app.desk..", "ebbtide.app.api..", "ebbtide.app.jobs..", "ebbtide.app.access..")
+                .check(APP);
+    }
+
+    @Test
+    void desk_knowsNoRequestsAndNobodyWhoAsksIt() {
+        noClasses()
+                .that()
+                .resideInAPackage("ebbtide.app.desk")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "ebbtide.app.api..",
+                        "ebbtide.app.jobs..",
+                        "ebbtide.app.access..",
+                        "org.springframework.web..",
+                        "org.springframework.http..",
+                        "io.swagger..")
+                .check(APP);
+        noClasses()
+                .that()
+                .resideInAnyPackage("ebbtide.app.desk", "ebbtide.app.jobs", "ebbtide.app.storage")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework.web.bind..",
+                        "org.springframework.web.context..",
+                        "org.springframework.web.multipart..",
+                        "jakarta.servlet..")
+                .check(APP);
+    }
+
+    @Test
+    void api_changesWhatIsStoredAtTheDeskAlone() {
+        noClasses()
+                .that()
+                .resideInAPackage("ebbtide.app.api")
+                .should()
+                .callMethodWhere(
+                        DescribedPredicate.describe(
+                                "what is stored is changed",
+                                call -> call.getTargetOwner().getPackageName().equals("ebbtide.app.storage")
+                                        && call.getName()
+                                                .matches(
+                                                        "(put|add|remove|restore|archive|set|mark|carry|lock|begin|lay|takeUp)([A-Z].*)?")))
                 .check(APP);
     }
 

@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.desk.Plans;
+import ebbtide.app.jobs.ArrivingStatements;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
@@ -75,12 +76,44 @@ class BankFilesController {
             String id,
             String name,
             @Schema(nullable = true) @Nullable String format,
-            List<ArrivingStatements.StatementView> statements,
+            List<StatementView> statements,
             List<List<String>> fields,
             @Schema(nullable = true) @Nullable DialectView dialect,
             boolean remembered,
             List<RowView> rows,
             List<RowProblem> problems) {}
+
+    /**
+     * A statement of a file: its number at the bank, the account that is said to be, what it declares, and what is
+     * amiss.
+     */
+    record StatementView(
+            String accountNumber,
+            @Schema(nullable = true) @Nullable String account,
+            String number,
+            LocalDate from,
+            LocalDate to,
+            @Schema(nullable = true) @Nullable Long opening,
+            @Schema(nullable = true) @Nullable Long closing,
+            int movements,
+            int notBooked,
+            boolean isThere,
+            @Schema(nullable = true) @Nullable String amiss) {
+        static StatementView of(ArrivingStatements.Arriving one) {
+            return new StatementView(
+                    one.declared().accountNumber(),
+                    one.account(),
+                    one.declared().number(),
+                    one.declared().from(),
+                    one.declared().to(),
+                    one.declared().opening(),
+                    one.declared().closing(),
+                    one.declared().rows().size(),
+                    one.declared().notBooked(),
+                    one.isThere(),
+                    one.amiss());
+        }
+    }
 
     /** A movement as it would be brought in. */
     record RowView(
@@ -158,7 +191,7 @@ class BankFilesController {
                 held.id(),
                 held.name(),
                 files.format(held).orElseThrow().title(),
-                arriving.view(held, accounts),
+                arriving.view(held, accounts).stream().map(StatementView::of).toList(),
                 List.of(),
                 null,
                 false,
@@ -181,7 +214,8 @@ class BankFilesController {
             @PathVariable String plan, @PathVariable String id, @RequestBody Map<String, String> accounts) {
         requireAccounts(plan, accounts.values());
         HeldFile held = files.get(plan, id);
-        return start(held, false, arriving.content(held, accounts));
+        String job = jobs.start(held, arriving.content(held, accounts), false);
+        return view(plan, job, jobs.get(plan, job));
     }
 
     /** A remembered dialect is used if it reads more rows than it stumbles over. */
@@ -221,18 +255,9 @@ class BankFilesController {
             @RequestParam(defaultValue = "false") boolean leaveBadRows,
             @RequestBody DialectView dialect) {
         HeldFile held = files.get(plan, id);
-        if (held.account() == null) {
-            throw new Refused("Say first which account the file '" + held.name() + "' is the statement of");
-        }
         CsvDialect chosen = dialect.dialect();
-        dialects.put(plan, held.account(), chosen);
-        return start(held, leaveBadRows, StatementJob.csv(held.account(), chosen, currency(plan)));
-    }
-
-    private JobView start(HeldFile held, boolean leaveBadRows, StatementJob.Content content) {
-        String plan = held.planId();
-        String id = jobs.start(held, content, leaveBadRows);
-        return view(plan, id, jobs.get(plan, id));
+        String job = jobs.start(held, chosen, currency(plan), leaveBadRows);
+        return view(plan, job, jobs.get(plan, job));
     }
 
     private Currency currency(String plan) {

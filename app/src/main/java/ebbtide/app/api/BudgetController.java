@@ -148,10 +148,8 @@ class BudgetController {
     /** Takes rows over in one edit; rows of the same line are added up, and each label's line is remembered. */
     @PostMapping(path = "/take", consumes = MediaType.APPLICATION_JSON_VALUE)
     EditOutcome take(@PathVariable String plan, @RequestParam long version, @RequestBody List<TakenRow> rows) {
-        Map<String, String> learnt = new LinkedHashMap<>();
         EditMade done = edits.edit(
-                plan, version, MonthEdits.take(rows.stream().map(TakenRow::row).toList(), learnt));
-        learnt.forEach((label, line) -> labels.put(plan, LabelMatch.remembered(label), line));
+                plan, version, MonthEdits.take(rows.stream().map(TakenRow::row).toList(), labels));
         return EditOutcome.of(plan, done, stores);
     }
 }

@@ -189,8 +189,9 @@ class ItemListsController {
         Sheet sheet = sheet(file);
         ItemColumns used = parse(chosen);
         EditMade done = edits.edit(
-                plan, version, ItemEdits.take(line, of -> read(sheet, used, of, leaveBadRows), closeVanished));
-        columns.put(plan, ItemEdits.requireLine(plans.current(plan), line).direction(), used);
+                plan,
+                version,
+                ItemEdits.take(line, of -> read(sheet, used, of, leaveBadRows), closeVanished, used, columns));
         return EditOutcome.of(plan, done, stores);
     }
 

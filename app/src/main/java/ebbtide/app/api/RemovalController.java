@@ -5,7 +5,6 @@ import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.jobs.StatementJobs;
-import ebbtide.app.storage.Stores;
 import ebbtide.money.Refused;
 import java.io.IOException;
 import org.springframework.http.HttpStatus;
@@ -23,15 +22,13 @@ import org.springframework.web.bind.annotation.RestController;
 class RemovalController {
     private final Plans plans;
     private final WholePlans whole;
-    private final Stores stores;
     private final DailyBackups backups;
     private final StatementJobs jobs;
 
-    RemovalController(Plans plans, WholePlans whole, Stores stores, DailyBackups backups, StatementJobs jobs) {
+    RemovalController(Plans plans, WholePlans whole, DailyBackups backups, StatementJobs jobs) {
         this.jobs = jobs;
         this.plans = plans;
         this.whole = whole;
-        this.stores = stores;
         this.backups = backups;
     }
 
@@ -42,7 +39,7 @@ class RemovalController {
     @PutMapping("/archived")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void archive(@PathVariable String plan, @RequestParam boolean archived) {
-        stores.plans().archive(plan, archived);
+        whole.archive(plan, archived);
     }
 
     /** Deletes a plan whose name is said with it, once all data are copied. */

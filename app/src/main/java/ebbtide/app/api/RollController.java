@@ -100,7 +100,7 @@ class RollController {
             @Schema(nullable = true) @Nullable Long closing,
             long booked) {
         static List<AccountClose> of(RollClose close) {
-            return AccountClose.of(close).stream()
+            return close.accounts().stream()
                     .map(one -> new AccountClose(
                             one.id(),
                             one.name(),

@@ -67,6 +67,10 @@ public final class Draft {
         this.sent = new SentParts(effects, since, base, shown);
     }
 
+    String planId() {
+        return planId;
+    }
+
     /** Returns the base as it stands, before this edit. */
     public PlanAtVersion base() {
         return base;

@@ -20,8 +20,26 @@ public record Hand(String author, @Nullable String scenario) {
     }
 
     /** Returns whose work is under way. */
-    static Hand atWork() {
+    public static Hand atWork() {
         return AT_WORK.get();
+    }
+
+    /** Returns the same hand with the base before it. */
+    public Hand atBase() {
+        return new Hand(author, null);
+    }
+
+    /** Returns work that this hand does, in whatever thread. */
+    public Runnable doing(Runnable work) {
+        return () -> {
+            Hand before = AT_WORK.get();
+            AT_WORK.set(this);
+            try {
+                work.run();
+            } finally {
+                AT_WORK.set(before);
+            }
+        };
     }
 
     /** Does work as this hand. */

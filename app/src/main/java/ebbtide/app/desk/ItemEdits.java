@@ -1,10 +1,12 @@
 package ebbtide.app.desk;
 
 import ebbtide.app.desk.Edits.Change;
+import ebbtide.app.storage.ItemColumnsStore;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.UndoableStore.Kind;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.items.ItemChanges;
+import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Refused;
@@ -82,9 +84,14 @@ public final class ItemEdits {
 
     /**
      * Takes a ledger's list of a line over, which is read for that line: new and changed items, and, if asked, those
-     * that vanished as closed.
+     * that vanished as closed. The columns by which it is read are remembered.
      */
-    public static Change take(String lineId, Function<ItemList.Reading, ItemList> read, boolean closeVanished) {
+    public static Change take(
+            String lineId,
+            Function<ItemList.Reading, ItemList> read,
+            boolean closeVanished,
+            ItemColumns used,
+            ItemColumnsStore columns) {
         return draft -> {
             PlanAtVersion current = draft.base();
             Line line = requireLine(current, lineId);
@@ -95,6 +102,7 @@ public final class ItemEdits {
                 changes.vanished().forEach(one -> put.add(one.vanished()));
             }
             draft.putItems(put);
+            columns.put(draft.planId(), line.direction(), used);
             return changes.added().size() + " new and " + changes.changed().size() + " changed items on '" + line.name()
                     + "'";
         };

@@ -1,7 +1,9 @@
 package ebbtide.app.desk;
 
 import ebbtide.app.desk.Edits.Change;
+import ebbtide.app.storage.BudgetLabelStore;
 import ebbtide.app.storage.NotFound;
+import ebbtide.formats.budget.LabelMatch;
 import ebbtide.money.Money;
 import ebbtide.money.Refused;
 import ebbtide.plan.ActivityMethod;
@@ -74,11 +76,8 @@ public final class MonthEdits {
     /** A row of a budget to take over: its label, the line it is of, or null for a new one of a direction. */
     public record TakenRow(String label, @Nullable String lineId, Direction direction, Map<String, String> amounts) {}
 
-    /**
-     * Takes rows of a budget over; rows of the same line are added up. The line of each label is put into
-     * {@code learnt}, once the edit stands.
-     */
-    public static Change take(List<TakenRow> rows, Map<String, String> learnt) {
+    /** Takes rows of a budget over; rows of the same line are added up, and the line of each label is remembered. */
+    public static Change take(List<TakenRow> rows, BudgetLabelStore labels) {
         return draft -> {
             Plan plan = draft.base().plan();
             Map<String, SortedMap<YearMonth, Long>> existing = new LinkedHashMap<>();
@@ -88,11 +87,11 @@ public final class MonthEdits {
                 if (row.lineId() == null) {
                     Line line = newLine(row, amounts, plan);
                     fresh.add(line);
-                    learnt.put(row.label(), line.id());
+                    labels.put(draft.planId(), LabelMatch.remembered(row.label()), line.id());
                 } else {
                     SortedMap<YearMonth, Long> sum = existing.computeIfAbsent(row.lineId(), some -> new TreeMap<>());
                     amounts.forEach((month, minor) -> sum.merge(month, minor, Long::sum));
-                    learnt.put(row.label(), row.lineId());
+                    labels.put(draft.planId(), LabelMatch.remembered(row.label()), row.lineId());
                 }
             }
             existing.forEach((id, amounts) -> put(draft, id, amounts));

@@ -54,6 +54,13 @@ record Places(Set<List<String>> all) {
         return new Places(both);
     }
 
+    /** Returns those places that meet others. */
+    Places within(Places others) {
+        return new Places(all.stream()
+                .filter(one -> others.all.stream().anyMatch(other -> begins(one, other)))
+                .collect(Collectors.toSet()));
+    }
+
     /** Returns whether a place of the one is, or lies within, a place of the other. */
     boolean meet(Places others) {
         return all.stream().anyMatch(one -> others.all.stream().anyMatch(other -> begins(one, other)));

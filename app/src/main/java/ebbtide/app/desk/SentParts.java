@@ -77,7 +77,9 @@ final class SentParts {
         }
         ObjectNode was = (ObjectNode) PlanReader.parse(then.state());
         JsonNode made = mine.apply(was);
-        if (Places.between(then.state(), made.toString()).meet(then.changed())) {
+        // What the sender would have is what it has become where it was read after the version that is named.
+        Places changed = Places.between(then.state(), made.toString()).within(Places.between(now, made.toString()));
+        if (changed.meet(then.changed())) {
             throw since.stale();
         }
         try {

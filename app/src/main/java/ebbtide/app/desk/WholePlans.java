@@ -89,6 +89,13 @@ public class WholePlans {
     }
 
     /**
+     * Puts a plan into the archive, where it is read and not changed, or takes it out; refuses an id that is not there.
+     */
+    public void archive(String planId, boolean archived) {
+        stores.plans().archive(planId, archived);
+    }
+
+    /**
      * Takes out a plan with all that belongs to it, its past too: nothing of it can be undone.
      *
      * @throws StaleVersion where it has been edited since that version

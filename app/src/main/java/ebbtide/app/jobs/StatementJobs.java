@@ -1,11 +1,15 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.desk.Edits;
+import ebbtide.app.desk.Hand;
 import ebbtide.app.jobs.BankFiles.HeldFile;
+import ebbtide.app.storage.DialectStore;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
+import ebbtide.formats.bank.CsvDialect;
 import ebbtide.money.Refused;
 import jakarta.annotation.PreDestroy;
+import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,13 +28,28 @@ public class StatementJobs {
     private final BankFiles files;
     private final Edits edits;
     private final Stores stores;
+    private final DialectStore dialects;
     private final Map<String, StatementJob> jobs = new LinkedHashMap<>();
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> new Thread(work, "bank-files"));
 
-    StatementJobs(BankFiles files, Edits edits, Stores stores) {
+    StatementJobs(BankFiles files, Edits edits, Stores stores, DialectStore dialects) {
         this.files = files;
         this.edits = edits;
         this.stores = stores;
+        this.dialects = dialects;
+    }
+
+    /**
+     * Starts bringing in a file by a confirmed dialect, which is remembered for its account; returns the job's id.
+     *
+     * @throws Refused where nobody has said which account it is of, and while too many others wait
+     */
+    public String start(HeldFile file, CsvDialect dialect, Currency currency, boolean leaveBadRows) {
+        if (file.account() == null) {
+            throw new Refused("Say first which account the file '" + file.name() + "' is the statement of");
+        }
+        dialects.put(file.planId(), file.account(), dialect);
+        return start(file, StatementJob.csv(file.account(), dialect, currency), leaveBadRows);
     }
 
     /**
@@ -53,8 +72,9 @@ public class StatementJobs {
         String id = UUID.randomUUID().toString();
         jobs.put(id, job);
         files.claim(file.id());
+        Runnable work = Hand.atWork().atBase().doing(job);
         worker.execute(() -> {
-            job.run();
+            work.run();
             files.release(file.id());
             if (job.progress().state() == StatementJob.State.DONE) {
                 files.drop(file.id());

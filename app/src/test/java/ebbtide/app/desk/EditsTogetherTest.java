@@ -94,6 +94,15 @@ class EditsTogetherTest {
         assertThat(json("diesel").toString()).contains("19000.00");
     }
 
+    /** A view that has read the line anew sends it with what others made of it, and still names the version before. */
+    @Test
+    void line_sentAsOthersLeftIt_onTheVersionBefore_isNoConflict() {
+        edits.edit(plan, 1, LineEdits.put("diesel", json("diesel").put("note", "two boats"), "Noted"));
+        ObjectNode readAnew = with(json("diesel"), one -> one.replace("17800.00", "19000.00"));
+        edits.edit(plan, 1, LineEdits.put("diesel", readAnew, ""));
+        assertThat(json("diesel")).isEqualTo(readAnew);
+    }
+
     /** What was undone since was changed since: an edit of it is refused; one beside it holds. */
     @Test
     void undoAndRedo_areChangesOfWhatTheyTouch() {

@@ -1,19 +1,15 @@
-package ebbtide.app.api;
+package ebbtide.app.jobs;
 
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.app.desk.Plans;
-import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
-import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.storage.StatementStore.StatementListed;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.StatementBalances;
 import ebbtide.books.StatementCheck;
 import ebbtide.formats.statement.DeclaredStatement;
 import ebbtide.money.Refused;
-import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
@@ -26,7 +22,7 @@ import org.springframework.stereotype.Component;
 
 /** The statements of a file in a standard format, held against what is there before they are brought in. */
 @Component
-class ArrivingStatements {
+public class ArrivingStatements {
     private final BankFiles files;
     private final Plans plans;
     private final Stores stores;
@@ -38,27 +34,20 @@ class ArrivingStatements {
     }
 
     /**
-     * A statement of a file: its number at the bank, the account that is said to be, what it declares, and what is
-     * amiss.
+     * A statement of a file as it says it is, the account that its number is said to be of (null: not known), whether
+     * it is there already, and what is amiss, null where nothing is.
      */
-    record StatementView(
-            String accountNumber,
-            @Schema(nullable = true) @Nullable String account,
-            String number,
-            LocalDate from,
-            LocalDate to,
-            @Schema(nullable = true) @Nullable Long opening,
-            @Schema(nullable = true) @Nullable Long closing,
-            int movements,
-            int notBooked,
+    public record Arriving(
+            DeclaredStatement declared,
+            @Nullable String account,
             boolean isThere,
-            @Schema(nullable = true) @Nullable String amiss) {}
+            @Nullable String amiss) {}
 
     /**
      * Returns the account of each number as remembered; a file of one number that is not known is for the account it
      * was handed in for.
      */
-    Map<String, String> proposed(HeldFile held) {
+    public Map<String, String> proposed(HeldFile held) {
         Map<String, String> remembered = stores.bankNumbers().all(held.planId());
         List<String> numbers = declared(held).stream()
                 .map(DeclaredStatement::accountNumber)
@@ -96,7 +85,8 @@ class ArrivingStatements {
                         one.closing()));
     }
 
-    List<StatementView> view(HeldFile held, Map<String, String> accounts) {
+    /** Returns the statements of a file, held against what is there and each other, for accounts by number. */
+    public List<Arriving> view(HeldFile held, Map<String, String> accounts) {
         List<DeclaredStatement> all = declared(held);
         List<StatementBalances> there = stores.statements().all(held.planId()).stream()
                 .map(StatementListed::balances)
@@ -113,19 +103,12 @@ class ArrivingStatements {
                 Stream.concat(there.stream(), coming.stream()).toList())) {
             check.gapSentence(currency(held)).ifPresent(sentence -> amiss.put(check.statement(), sentence));
         }
-        List<StatementView> views = new ArrayList<>();
+        List<Arriving> views = new ArrayList<>();
         for (DeclaredStatement one : all) {
             Optional<StatementBalances> balances = balances(one, accounts);
-            views.add(new StatementView(
-                    one.accountNumber(),
+            views.add(new Arriving(
+                    one,
                     accounts.get(one.accountNumber()),
-                    one.number(),
-                    one.from(),
-                    one.to(),
-                    one.opening(),
-                    one.closing(),
-                    one.rows().size(),
-                    one.notBooked(),
                     balances.filter(there::contains).isPresent(),
                     balances.map(amiss::get).orElse(null)));
         }
@@ -136,7 +119,7 @@ class ArrivingStatements {
      * Returns the reading of a file into its accounts, which are remembered; refuses a number that has none in a
      * sentence.
      */
-    StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
+    public StatementJob.Content content(HeldFile held, Map<String, String> accounts) {
         for (DeclaredStatement one : declared(held)) {
             if (!accounts.containsKey(one.accountNumber())) {
                 throw new Refused("Say which account the number '" + one.accountNumber() + "' is");
