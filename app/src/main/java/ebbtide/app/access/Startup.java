@@ -5,6 +5,7 @@ import ebbtide.app.Ebbtide;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.DailyBackups;
+import ebbtide.app.people.People;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
 import ebbtide.app.storage.NoRoom;
@@ -30,6 +31,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.PayloadApplicationEvent;
 
 /** Starting the server: what can stand in the way is looked for first, and each refusal is one sentence. */
 public final class Startup {
@@ -40,14 +42,15 @@ public final class Startup {
     /** Where the passphrase is said where nobody can type it. */
     private static final String PASSPHRASE = "EBBTIDE_PASSPHRASE";
 
-    private static final Set<String> OPTIONS = Set.of("--port", "--data", "--host", "--backups");
+    private static final Set<String> OPTIONS =
+            Set.of("--port", "--data", "--host", "--backups", Reach.NAMES, Reach.TLS);
 
     private Startup() {}
 
     /** Starts with the user's own data; returns 0 when running, else 1 after saying why not. */
     public static int start(String[] args) {
         return guarded(() -> {
-            CommandLine line = line(args, OPTIONS, Set.of(ENCRYPT));
+            CommandLine line = line(args, OPTIONS, Set.of(ENCRYPT, Reach.PEOPLE, Reach.BEHIND_PROXY));
             DataFolder data = data(line);
             run(
                     line,
@@ -61,7 +64,8 @@ public final class Startup {
     /** Starts with the demo company in a folder that goes when the program ends. */
     public static int demo(String[] args) {
         return guarded(() -> {
-            CommandLine line = line(args, Set.of("--port", "--host"), Set.of());
+            CommandLine line = line(
+                    args, Set.of("--port", "--host", Reach.NAMES, Reach.TLS), Set.of(Reach.PEOPLE, Reach.BEHIND_PROXY));
             Path folder = Files.createTempDirectory("ebbtide-demo");
             Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(folder)));
             run(line, new DataFolder(folder), "");
@@ -132,34 +136,33 @@ public final class Startup {
     /** Without a folder of backups it is the demo. */
     private static void run(CommandLine line, DataFolder data, String backups) throws IOException {
         boolean demo = backups.isEmpty();
-        String host = line.options().getOrDefault("--host", "127.0.0.1");
-        int port = port(line.options().getOrDefault("--port", "8080"));
-        Map<String, Object> settings = new LinkedHashMap<>();
+        Reach reach = Reach.of(line, port(line.options().getOrDefault("--port", "8080")));
+        Map<String, Object> settings = new LinkedHashMap<>(reach.settings());
         DatabaseFile database = new DatabaseFile(data.path(), passphrase(line));
         database.url();
         data.claim();
-        requireFree(host, port);
+        requireFree(reach.host(), reach.port());
         requireWhole(database, Path.of(backups));
         requireEncrypted(database);
         settings.put("spring.datasource.url", database.url());
         settings.put("spring.datasource.password", database.password());
         settings.put("ebbtide.passphrase", database.passphrase().words());
-        DataFolder.Reached reached =
-                new DataFolder.Reached("http://" + host, UUID.randomUUID().toString());
-        settings.put("server.address", host);
-        settings.put("server.port", port);
-        settings.put("ebbtide.host", host);
         settings.put("ebbtide.data", data.path().toString());
         settings.put(
                 "spring.servlet.multipart.location",
                 data.path().resolve(BankFiles.FOLDER).toAbsolutePath().toString());
         settings.put("ebbtide.backups", backups);
-        settings.put("ebbtide.key", reached.key());
+        settings.put("ebbtide.key", UUID.randomUUID().toString());
         if (demo) {
             StandIns standIns = StandIns.start();
             Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));
             settings.put("ebbtide.issued", standIns.address());
         }
+        serve(settings, reach, data, demo);
+    }
+
+    private static void serve(Map<String, Object> settings, Reach reach, DataFolder data, boolean demo)
+            throws IOException {
         SpringApplication application = new SpringApplication(Ebbtide.class);
         application.setDefaultProperties(settings);
         application.setLogStartupInfo(false);
@@ -168,10 +171,38 @@ public final class Startup {
         if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
             context.getBean(WholePlans.class).add(DemoCompany.document(), DemoPast.forecasts());
         }
-        String address = reached.address() + ":" + context.getEnvironment().getProperty("local.server.port");
-        data.announce(new DataFolder.Reached(address, reached.key()));
+        People people = context.getBean(People.class);
+        String port = String.valueOf(context.getEnvironment().getProperty("local.server.port"));
+        boolean first = reach.people() && !people.isAnybodyThere();
+        String address = (first ? reach.atHome() : reach.address()) + ":" + port;
+        data.announce(new DataFolder.Reached(address, String.valueOf(settings.get("ebbtide.key"))));
         System.out.println("Ebbtide is ready on " + address
                 + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
+        if (first) {
+            System.out.println("Nobody can sign in yet" + reach.untilThen()
+                    + ". Open this link on this machine, within a day, to be the first: " + address + "/#/come/"
+                    + people.inviteFirst());
+            if (!reach.isAtHome()) {
+                context.addApplicationListener((PayloadApplicationEvent<People.FirstCame> came) ->
+                        again(context, settings, reach, data, demo));
+            }
+        }
+    }
+
+    /** Once somebody can sign in it listens where it was told to. */
+    private static void again(
+            ConfigurableApplicationContext context,
+            Map<String, Object> settings,
+            Reach reach,
+            DataFolder data,
+            boolean demo) {
+        new Thread(
+                        () -> guarded(() -> {
+                            context.close();
+                            serve(settings, reach, data, demo);
+                        }),
+                        "listens-anew")
+                .start();
     }
 
     private static int port(String text) {

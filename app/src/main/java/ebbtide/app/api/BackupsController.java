@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.jobs.DailyBackups;
+import ebbtide.app.people.Rights;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Passphrase;
@@ -26,6 +27,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api")
 class BackupsController {
     private final DailyBackups daily;
+    private final Rights rights;
     private final DataSource dataSource;
     private final String key;
     private final String folder;
@@ -33,12 +35,14 @@ class BackupsController {
 
     BackupsController(
             DailyBackups daily,
+            Rights rights,
             DataSource dataSource,
             @Value("${ebbtide.key:}") String key,
             @Value("${ebbtide.data:}") String folder,
             @Value("${ebbtide.passphrase:}") String passphrase) {
         this.passphrase = new Passphrase(passphrase);
         this.daily = daily;
+        this.rights = rights;
         this.dataSource = dataSource;
         this.key = key;
         this.folder = folder;
@@ -46,6 +50,7 @@ class BackupsController {
 
     @GetMapping("/backups")
     DailyBackups.BackupStanding standing() {
+        rights.requireSteward();
         return daily.standing();
     }
 

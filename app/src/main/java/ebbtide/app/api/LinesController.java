@@ -4,6 +4,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.LineEdits;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
@@ -61,6 +62,7 @@ class LinesController {
      * says what changed where it is one assumption, and {@code words} otherwise.
      */
     @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Allowed(Role.COMMENTER)
     EditOutcome put(
             @PathVariable String plan,
             @PathVariable String id,

@@ -4,6 +4,8 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.SettingsEdits;
 import ebbtide.app.desk.WholePlans;
+import ebbtide.app.people.Rights;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.ChangeLog;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.Stores;
@@ -42,17 +44,21 @@ class PlansController {
     private final WholePlans whole;
     private final Edits edits;
     private final Stores stores;
+    private final Rights rights;
 
-    PlansController(Plans plans, WholePlans whole, Edits edits, Stores stores) {
+    PlansController(Plans plans, WholePlans whole, Edits edits, Stores stores, Rights rights) {
         this.plans = plans;
         this.whole = whole;
         this.edits = edits;
         this.stores = stores;
+        this.rights = rights;
     }
 
     @GetMapping
     List<PlanStore.PlanListed> list() {
-        return stores.plans().all();
+        return stores.plans().all().stream()
+                .filter(one -> rights.hasPart().test(one.id()))
+                .toList();
     }
 
     /** Makes a plan of a plan file, from Setup or brought in. */
@@ -129,6 +135,7 @@ class PlansController {
     }
 
     @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @Allowed(Role.COMMENTER)
     EditOutcome buoy(
             @PathVariable String plan,
             @PathVariable String id,
@@ -141,18 +148,21 @@ class PlansController {
     }
 
     @DeleteMapping("/{plan}/buoys/{id}")
+    @Allowed(Role.COMMENTER)
     EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
         return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.liftBuoy(id)), stores);
     }
 
     /** Of the version that is said, or of whatever is the latest where none is. */
     @PostMapping("/{plan}/undo")
+    @Allowed(Role.COMMENTER)
     EditOutcome undo(@PathVariable String plan, @RequestParam(required = false) @Nullable Long version) {
         return EditOutcome.of(plan, version == null ? edits.undo(plan) : edits.undo(plan, version), stores);
     }
 
     /** Of the version that is said, or of whatever is the latest where none is. */
     @PostMapping("/{plan}/redo")
+    @Allowed(Role.COMMENTER)
     EditOutcome redo(@PathVariable String plan, @RequestParam(required = false) @Nullable Long version) {
         return EditOutcome.of(plan, version == null ? edits.redo(plan) : edits.redo(plan, version), stores);
     }

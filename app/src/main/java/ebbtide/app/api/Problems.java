@@ -2,6 +2,8 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.StaleVersion;
 import ebbtide.app.desk.Superseded;
+import ebbtide.app.people.NotAllowed;
+import ebbtide.app.people.SignIns.CodeWanted;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.NotFound;
 import ebbtide.formats.plan.BrokenPlan;
@@ -61,6 +63,19 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail refused(Refused e) {
         return detail(HttpStatus.UNPROCESSABLE_CONTENT, upper(String.valueOf(e.getMessage())));
+    }
+
+    @ExceptionHandler
+    ProblemDetail notAllowed(NotAllowed e) {
+        return detail(HttpStatus.FORBIDDEN, e.getMessage() + ".");
+    }
+
+    /** The field that is asked for then shows itself. */
+    @ExceptionHandler
+    ProblemDetail codeWanted(CodeWanted e) {
+        ProblemDetail detail = detail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage() + ".");
+        detail.setProperty("problems", List.of(new PlanProblem("/code", String.valueOf(e.getMessage()))));
+        return detail;
     }
 
     @ExceptionHandler

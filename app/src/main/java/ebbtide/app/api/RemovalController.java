@@ -5,6 +5,7 @@ import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.jobs.StatementJobs;
+import ebbtide.app.people.Role;
 import ebbtide.money.Refused;
 import java.io.IOException;
 import org.springframework.http.HttpStatus;
@@ -38,12 +39,14 @@ class RemovalController {
     /** Puts a plan into the archive, where it is read and not changed, or takes it out. */
     @PutMapping("/archived")
     @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Allowed(Role.OWNER)
     void archive(@PathVariable String plan, @RequestParam boolean archived) {
         whole.archive(plan, archived);
     }
 
     /** Deletes a plan whose name is said with it, once all data are copied. */
     @DeleteMapping
+    @Allowed(Role.OWNER)
     Deleted delete(@PathVariable String plan, @RequestParam String name) {
         PlanAtVersion now = plans.current(plan);
         String named = now.plan().settings().name();

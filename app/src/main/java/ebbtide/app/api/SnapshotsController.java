@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.SnapshotEdits;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.SnapshotStore;
 import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
 import ebbtide.app.storage.Stores;
@@ -60,6 +61,7 @@ class SnapshotsController {
 
     /** Changes what is said of a snapshot; what it keeps is never changed. */
     @PutMapping("/{id}")
+    @Allowed(Role.COMMENTER)
     EditOutcome say(
             @PathVariable String plan,
             @PathVariable String id,

@@ -5,6 +5,7 @@ import ebbtide.app.desk.RollEdits;
 import ebbtide.app.desk.SnapshotEdits;
 import ebbtide.app.desk.Tracking;
 import ebbtide.app.desk.Tracking.Compared;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.RollStore.DecidedDifference;
 import ebbtide.app.storage.RollStore.Roll;
 import ebbtide.app.storage.Stores;
@@ -247,6 +248,7 @@ class TrackController {
     record Noting(String row, LocalDate from, LocalDate to, String note) {}
 
     @PutMapping("/note")
+    @Allowed(Role.COMMENTER)
     EditOutcome note(
             @PathVariable String plan,
             @PathVariable String id,

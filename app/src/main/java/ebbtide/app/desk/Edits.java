@@ -1,5 +1,7 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Hand;
+import ebbtide.app.people.Rights;
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.ChangeLog.Entry;
 import ebbtide.app.storage.LoggedEffect;
@@ -31,18 +33,21 @@ public class Edits {
     private final TransactionTemplate transaction;
     private final Plans plans;
     private final ShownPlans shownPlans;
+    private final Rights rights;
 
     Edits(
             Stores stores,
             List<UndoableStore> kept,
             TransactionTemplate transaction,
             Plans plans,
-            ShownPlans shownPlans) {
+            ShownPlans shownPlans,
+            Rights rights) {
         this.stores = stores;
         this.kept = kept;
         this.transaction = transaction;
         this.plans = plans;
         this.shownPlans = shownPlans;
+        this.rights = rights;
     }
 
     /** What an edit does to a plan; it returns what was done in words, for the log. */
@@ -106,6 +111,7 @@ public class Edits {
             Since since = on.apply(version);
             Draft draft = new Draft(planId, kept, stores, was, ofBase ? was : shownPlans.of(planId, was), since);
             String words = change.make(draft);
+            rights.require(planId, Commentary.least(draft.effects()));
             draft.requireUntouched();
             String said = draft.inScenario().map(name -> "In '" + name + "': ").orElse("") + words;
             if (draft.effects().isEmpty()) {
@@ -227,6 +233,7 @@ public class Edits {
                 store.restore(planId, one.id(), effect.after());
                 effects.add(effect);
             }
+            rights.require(planId, Commentary.least(effects));
             stores.log().mark(planId, entry.seq(), state);
             stores.plans().setVersion(planId, version + 1);
             stores.log().addReplay(planId, version + 1, entry.seq(), back);

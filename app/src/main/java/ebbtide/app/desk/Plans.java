@@ -1,5 +1,7 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Rights;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.BooksWithCount;
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.LineStore.PlacedLine;
@@ -40,13 +42,15 @@ public class Plans {
     static final Set<Kind> BOOKS = EnumSet.of(Kind.ACCOUNT, Kind.STATEMENT, Kind.PARTS, Kind.ITEM);
 
     private final Stores stores;
+    private final Rights rights;
     private final TransactionTemplate reading;
     private final StoredBooks books;
     private final ShownPlans shownPlans;
     private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
 
-    Plans(Stores stores, TransactionTemplate transaction, ShownPlans shownPlans) {
+    Plans(Stores stores, Rights rights, TransactionTemplate transaction, ShownPlans shownPlans) {
         this.stores = stores;
+        this.rights = rights;
         this.books = new StoredBooks(stores);
         this.shownPlans = shownPlans;
         // A plan is read as it stood at one moment, whatever is edited meanwhile.
@@ -57,6 +61,7 @@ public class Plans {
 
     /** Returns a plan as it stands now; refuses an id that is not there. */
     public PlanAtVersion current(String planId) {
+        rights.require(planId, Role.VIEWER);
         PlanAtVersion known = current.get(planId);
         if (known != null && known.version() == stores.plans().version(planId)) {
             return known;

@@ -1,5 +1,6 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Hand;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NotFound;
 import ebbtide.forecast.Forecast;

@@ -2,6 +2,8 @@ package ebbtide.app.desk;
 
 import static ebbtide.time.DayFormats.DAY;
 
+import ebbtide.app.people.Rights;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.Stores;
@@ -26,13 +28,15 @@ public class WholePlans {
     private final Stores stores;
     private final List<UndoableStore> kept;
     private final Plans plans;
+    private final Rights rights;
     private final TransactionTemplate transaction;
     private final TransactionTemplate reading;
 
-    WholePlans(Stores stores, List<UndoableStore> kept, Plans plans, TransactionTemplate transaction) {
+    WholePlans(Stores stores, List<UndoableStore> kept, Plans plans, Rights rights, TransactionTemplate transaction) {
         this.stores = stores;
         this.kept = kept;
         this.plans = plans;
+        this.rights = rights;
         this.transaction = transaction;
         this.reading = new TransactionTemplate(Objects.requireNonNull(transaction.getTransactionManager()));
         this.reading.setReadOnly(true);
@@ -46,6 +50,7 @@ public class WholePlans {
 
     /** Adds a plan with the forecasts of its past, which are kept as snapshots. */
     public String add(PlanDocument document, List<Forecast> past) {
+        rights.requirePerson();
         String planId = ShortId.next();
         transaction.executeWithoutResult(status -> {
             stores.plans().add(planId, document.plan().settings());
@@ -75,6 +80,7 @@ public class WholePlans {
                     "Forecast of " + DAY.format(forecast.plan().settings().asOf()),
                     "",
                     forecast));
+            rights.own(planId);
         });
         return planId;
     }
@@ -92,6 +98,7 @@ public class WholePlans {
      * Puts a plan into the archive, where it is read and not changed, or takes it out; refuses an id that is not there.
      */
     public void archive(String planId, boolean archived) {
+        rights.require(planId, Role.OWNER);
         stores.plans().archive(planId, archived);
     }
 
@@ -101,6 +108,7 @@ public class WholePlans {
      * @throws StaleVersion where it has been edited since that version
      */
     public void remove(String planId, long version) {
+        rights.require(planId, Role.OWNER);
         transaction.executeWithoutResult(status -> {
             long now = stores.plans().lock(planId);
             if (now != version) {
@@ -113,6 +121,7 @@ public class WholePlans {
 
     /** Returns the whole of a plan as its file holds it with its snapshots, the notes on them and the log of edits. */
     public PlanDocument documentWithPast(String planId) {
+        rights.require(planId, Role.VIEWER);
         return reading.execute(status -> document(planId).with(new CarriedPast(stores).read(planId)));
     }
 

@@ -1,8 +1,8 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.desk.Edits;
-import ebbtide.app.desk.Hand;
 import ebbtide.app.jobs.BankFiles.HeldFile;
+import ebbtide.app.people.Hand;
 import ebbtide.app.storage.DialectStore;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;

@@ -38,6 +38,9 @@ public class PlanStore implements UndoableStore {
             "line",
             "account",
             "replay",
+            "plan_member",
+            "invitation",
+            "viewer_link",
             "change_log");
 
     private final JdbcClient client;

@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.app.access.HandOfRequest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;

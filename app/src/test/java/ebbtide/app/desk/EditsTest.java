@@ -1,5 +1,6 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Rights;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -67,6 +68,9 @@ class EditsTest {
 
     @Autowired
     private JdbcClient client;
+
+    @Autowired
+    private Rights rights;
 
     private static PlanDocument randomDocument(long seed) {
         RandomPlans.Case some = RandomPlans.of(seed);
@@ -296,7 +300,7 @@ class EditsTest {
                 stores.notes(),
                 stores.scenarios(),
                 stores.log());
-        Plans started = new Plans(slow, transaction, new ShownPlans());
+        Plans started = new Plans(slow, rights, transaction, new ShownPlans());
         started.current(plan);
         assertThat(started.current(plan).version()).isEqualTo(2);
         assertThat(started.current(plan).plan().findLine("shop").orElseThrow().name())

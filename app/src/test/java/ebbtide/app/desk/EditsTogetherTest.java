@@ -1,5 +1,7 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Hand;
+import ebbtide.app.people.People;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -151,7 +153,7 @@ class EditsTogetherTest {
     void scenario_editedByTwoHandsAtDifferentLines_holdsBoth_andAtOneIsRefused() throws Exception {
         ObjectNode diesel = json("diesel");
         ObjectNode licences = json("licences");
-        Hand hand = new Hand("one", "lost-export");
+        Hand hand = new Hand("one", Hand.OWN.standing(), "lost-export");
         hand.does(() -> {
             edits.edit(plan, 1, LineEdits.put("diesel", with(diesel, one -> one.replace("17800.00", "9000.00")), ""));
             edits.edit(

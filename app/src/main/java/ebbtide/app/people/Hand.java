@@ -1,15 +1,16 @@
-package ebbtide.app.desk;
+package ebbtide.app.people;
 
 import java.io.IOException;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Who is at work, and what they look at: the author of what is edited, and the scenario that stands in the place of the
- * base, null for the base itself (docs/decisions/0020). It belongs to the thread that does the work.
+ * Who is at work, and what they look at: the author of what is done, what they work as, and the scenario that stands in
+ * the place of the base, null for the base itself (docs/decisions/0020). It belongs to the thread that does the work.
  */
-public record Hand(String author, @Nullable String scenario) {
+public record Hand(
+        String author, Standing standing, @Nullable String scenario) {
     /** Who works where nobody has said who they are: the person whose program it is, at the base. */
-    public static final Hand OWN = new Hand(System.getProperty("user.name", "analyst"), null);
+    public static final Hand OWN = new Hand(System.getProperty("user.name", "analyst"), new Standing.Own(), null);
 
     private static final ThreadLocal<Hand> AT_WORK = ThreadLocal.withInitial(() -> OWN);
 
@@ -26,7 +27,7 @@ public record Hand(String author, @Nullable String scenario) {
 
     /** Returns the same hand with the base before it. */
     public Hand atBase() {
-        return new Hand(author, null);
+        return new Hand(author, standing, null);
     }
 
     /** Returns work that this hand does, in whatever thread. */

@@ -1,0 +1,94 @@
+package ebbtide.app.api;
+
+import ebbtide.app.people.People;
+import ebbtide.app.people.Rights;
+import ebbtide.app.storage.HappeningStore;
+import ebbtide.app.storage.HappeningStore.Happening;
+import ebbtide.app.storage.PersonStore.Person;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The people who sign in here, and what happened beside edits; changed by those who look after people. */
+@RestController
+@RequestMapping("/api")
+class PeopleController {
+    private static final int MOST = 1_000;
+    private final People people;
+    private final Rights rights;
+    private final HappeningStore happenings;
+
+    PeopleController(People people, Rights rights, HappeningStore happenings) {
+        this.people = people;
+        this.rights = rights;
+        this.happenings = happenings;
+    }
+
+    /** A person as others see them. */
+    record PersonView(String id, String name, String login, boolean steward, boolean shutOut, boolean secondFactor) {
+        static PersonView of(Person person) {
+            return new PersonView(
+                    person.id(),
+                    person.name(),
+                    person.login(),
+                    person.steward(),
+                    person.shutOut(),
+                    person.secondFactor() != null);
+        }
+    }
+
+    @GetMapping("/people")
+    List<PersonView> all() {
+        return people.all().stream().map(PersonView::of).toList();
+    }
+
+    /** Whether a person looks after people and data, and whether they are shut out. */
+    record PersonStanding(boolean steward, boolean shutOut) {}
+
+    @PutMapping("/people/{id}")
+    List<PersonView> put(@PathVariable String id, @RequestBody PersonStanding standing) {
+        people.putStanding(id, standing.steward(), standing.shutOut());
+        return all();
+    }
+
+    /** The word of an invitation, shown this once. */
+    record InvitationWord(String word) {}
+
+    /** Lets a person set a password anew. */
+    @PostMapping("/people/{id}/anew")
+    InvitationWord anew(@PathVariable String id) {
+        return new InvitationWord(people.inviteAnew(id));
+    }
+
+    /** Something that happened beside edits. */
+    record HappeningView(
+            OffsetDateTime at,
+            String author,
+            @Schema(nullable = true) @Nullable String plan,
+            String kind,
+            String words) {
+        static HappeningView of(Happening one) {
+            return new HappeningView(
+                    one.atTime(),
+                    one.author(),
+                    one.planId(),
+                    one.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    one.words());
+        }
+    }
+
+    @GetMapping("/happenings")
+    List<HappeningView> happenings() {
+        rights.requireSteward();
+        return happenings.latest(null, MOST).stream().map(HappeningView::of).toList();
+    }
+}

@@ -1,0 +1,28 @@
+package ebbtide.app.people;
+
+/** What a person may do with a plan, each also what those before it may. */
+public enum Role {
+    /** Looks at everything, and takes it out as files. */
+    VIEWER("looks at it"),
+    /** Writes notes, buoys, commentary and explanations. */
+    COMMENTER("writes notes, buoys and commentary"),
+    /** Changes what is assumed and what happened. */
+    EDITOR("changes it"),
+    /** Says who may do what, archives and deletes. */
+    OWNER("says who may do what");
+
+    private final String words;
+
+    Role(String words) {
+        this.words = words;
+    }
+
+    /** Returns what such a person does, as in "an owner says who may do what". */
+    public String words() {
+        return words;
+    }
+
+    public boolean covers(Role least) {
+        return compareTo(least) >= 0;
+    }
+}
