@@ -1,7 +1,6 @@
 package ebbtide.app.api;
 
 import ebbtide.app.jobs.DailyBackups;
-import ebbtide.app.people.Rights;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Passphrase;
@@ -27,7 +26,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api")
 class BackupsController {
     private final DailyBackups daily;
-    private final Rights rights;
     private final DataSource dataSource;
     private final String key;
     private final String folder;
@@ -35,28 +33,27 @@ class BackupsController {
 
     BackupsController(
             DailyBackups daily,
-            Rights rights,
             DataSource dataSource,
             @Value("${ebbtide.key:}") String key,
             @Value("${ebbtide.data:}") String folder,
             @Value("${ebbtide.passphrase:}") String passphrase) {
         this.passphrase = new Passphrase(passphrase);
         this.daily = daily;
-        this.rights = rights;
         this.dataSource = dataSource;
         this.key = key;
         this.folder = folder;
     }
 
     @GetMapping("/backups")
+    @AllowedTo(AllowedTo.Who.STEWARD)
     DailyBackups.BackupStanding standing() {
-        rights.requireSteward();
         return daily.standing();
     }
 
     /** Only the command knows the key, which lies in the folder of the data: to any other there is nothing here. */
     @Hidden
     @GetMapping(path = "/backup", produces = "application/zip")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     ResponseEntity<StreamingResponseBody> backup(@RequestHeader(name = "Ebbtide-Key", defaultValue = "") String said)
             throws IOException {
         if (key.isEmpty() || !MessageDigest.isEqual(bytes(key), bytes(said))) {

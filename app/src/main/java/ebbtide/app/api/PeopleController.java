@@ -1,7 +1,6 @@
 package ebbtide.app.api;
 
 import ebbtide.app.people.People;
-import ebbtide.app.people.Rights;
 import ebbtide.app.storage.HappeningStore;
 import ebbtide.app.storage.HappeningStore.Happening;
 import ebbtide.app.storage.PersonStore.Person;
@@ -24,12 +23,10 @@ import org.springframework.web.bind.annotation.RestController;
 class PeopleController {
     private static final int MOST = 1_000;
     private final People people;
-    private final Rights rights;
     private final HappeningStore happenings;
 
-    PeopleController(People people, Rights rights, HappeningStore happenings) {
+    PeopleController(People people, HappeningStore happenings) {
         this.people = people;
-        this.rights = rights;
         this.happenings = happenings;
     }
 
@@ -55,6 +52,7 @@ class PeopleController {
     record PersonStanding(boolean steward, boolean shutOut) {}
 
     @PutMapping("/people/{id}")
+    @AllowedTo(AllowedTo.Who.STEWARD)
     List<PersonView> put(@PathVariable String id, @RequestBody PersonStanding standing) {
         people.putStanding(id, standing.steward(), standing.shutOut());
         return all();
@@ -65,6 +63,7 @@ class PeopleController {
 
     /** Lets a person set a password anew. */
     @PostMapping("/people/{id}/anew")
+    @AllowedTo(AllowedTo.Who.STEWARD)
     InvitationWord anew(@PathVariable String id) {
         return new InvitationWord(people.inviteAnew(id));
     }
@@ -87,8 +86,8 @@ class PeopleController {
     }
 
     @GetMapping("/happenings")
+    @AllowedTo(AllowedTo.Who.STEWARD)
     List<HappeningView> happenings() {
-        rights.requireSteward();
         return happenings.latest(null, MOST).stream().map(HappeningView::of).toList();
     }
 }

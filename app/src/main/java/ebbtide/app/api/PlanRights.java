@@ -13,8 +13,9 @@ import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
- * Asks the desk's rights before anything of a plan is answered: reading takes a viewer, changing an editor, unless an
- * endpoint says otherwise. What an edit does is held against them once more where it is made.
+ * Asks the desk's rights before anything of a plan is answered: reading takes a viewer, changing an editor; what is of
+ * no plan takes a person, unless an endpoint says otherwise. What an edit does is held against them once more where it
+ * is made.
  */
 @Component
 class PlanRights implements HandlerInterceptor, WebMvcConfigurer {
@@ -32,12 +33,20 @@ class PlanRights implements HandlerInterceptor, WebMvcConfigurer {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
         if (handler instanceof HandlerMethod method
-                && request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE) instanceof Map<?, ?> parts
-                && parts.get("plan") instanceof String plan) {
-            Allowed allowed = method.getMethodAnnotation(Allowed.class);
-            boolean reads =
-                    request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
-            rights.require(plan, allowed != null ? allowed.value() : reads ? Role.VIEWER : Role.EDITOR);
+                && request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE) instanceof Map<?, ?> parts) {
+            if (parts.get("plan") instanceof String plan) {
+                Allowed allowed = method.getMethodAnnotation(Allowed.class);
+                boolean reads =
+                        request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
+                rights.require(plan, allowed != null ? allowed.value() : reads ? Role.VIEWER : Role.EDITOR);
+            } else {
+                AllowedTo to = method.getMethodAnnotation(AllowedTo.class);
+                if (to == null) {
+                    rights.requirePerson();
+                } else if (to.value() == AllowedTo.Who.STEWARD) {
+                    rights.requireSteward();
+                }
+            }
         }
         return true;
     }

@@ -55,6 +55,7 @@ class PlansController {
     }
 
     @GetMapping
+    @AllowedTo(AllowedTo.Who.KNOWN)
     List<PlanStore.PlanListed> list() {
         return stores.plans().all().stream()
                 .filter(one -> rights.hasPart().test(one.id()))

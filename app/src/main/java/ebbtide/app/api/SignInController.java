@@ -80,6 +80,7 @@ class SignInController {
     }
 
     @GetMapping("/sign-in")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     WhoView who() {
         Standing standing = Hand.atWork().standing();
         if (standing instanceof Standing.Member) {
@@ -102,6 +103,7 @@ class SignInController {
             @Schema(nullable = true) @Nullable String code) {}
 
     @PostMapping("/sign-in")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     WhoView signIn(@RequestBody SigningIn in, HttpServletRequest request, HttpServletResponse response) {
         requirePeople();
         String code = in.code() == null ? "" : in.code();
@@ -140,6 +142,7 @@ class SignInController {
     }
 
     @DeleteMapping("/sign-in")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     void signOut(HttpServletRequest request, HttpServletResponse response) {
         if (Hand.atWork().standing() instanceof Standing.Member) {
             signIns.signOut();
@@ -161,6 +164,7 @@ class SignInController {
             OffsetDateTime until) {}
 
     @PostMapping("/invitations/look")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     InvitationView look(@RequestBody Word word) {
         Invitation to = people.invitation(word.word());
         String plan = to.planId();
@@ -177,6 +181,7 @@ class SignInController {
     record Accepting(String word, String name, String login, String password) {}
 
     @PostMapping("/invitations/accept")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     WhoView accept(@RequestBody Accepting by, HttpServletRequest request, HttpServletResponse response) {
         requirePeople();
         Person person = people.invitation(by.word()).personId() == null
@@ -196,6 +201,7 @@ class SignInController {
 
     /** Begins to look at a plan by a link; whoever was signed in is so no more. */
     @PostMapping("/viewing")
+    @AllowedTo(AllowedTo.Who.ANYBODY)
     ViewingView view(@RequestBody Word word, HttpServletRequest request, HttpServletResponse response) {
         requirePeople();
         ViewerLink link = links.find(word.word())

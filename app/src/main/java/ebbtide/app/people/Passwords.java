@@ -15,6 +15,9 @@ import org.springframework.stereotype.Component;
 @Component
 public class Passwords {
     private static final int LEAST = 12;
+    /** How much of it is no part of the person's name. */
+    private static final int LEAST_OF_OTHERS = 8;
+
     private static final int MOST = 200;
     /** Each hashing takes 16 MB while it lasts. */
     private static final int AT_ONCE = 4;
@@ -67,7 +70,8 @@ public class Passwords {
         }
         // The lists of common words are held only while they are looked through.
         Configuration lists = new ConfigurationBuilder().createConfiguration();
-        if (lower.length() < LEAST / 2 || !new Nbvcxz(lists).estimate(password).isMinimumEntropyMet()) {
+        if (lower.replace(" ", "").length() < LEAST_OF_OTHERS
+                || !new Nbvcxz(lists).estimate(password).isMinimumEntropyMet()) {
             throw new Refused(
                     "This password is among the first that are guessed: choose a few words that do not belong together, and none of your name");
         }

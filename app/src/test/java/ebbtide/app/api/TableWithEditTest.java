@@ -1,6 +1,5 @@
 package ebbtide.app.api;
 
-import ebbtide.app.access.HandOfRequest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -8,6 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.access.HandOfRequest;
 import ebbtide.sim.DemoCompany;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,6 +1,5 @@
 package ebbtide.app.api;
 
-import ebbtide.app.people.People;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;

@@ -1,10 +1,10 @@
 package ebbtide.app.desk;
 
-import ebbtide.app.people.Rights;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.people.Rights;
 import ebbtide.app.storage.BooksWithCount;
 import ebbtide.app.storage.Fingerprint;
 import ebbtide.app.storage.LineStore;

@@ -1,11 +1,10 @@
 package ebbtide.app.desk;
 
-import ebbtide.app.people.Hand;
-import ebbtide.app.people.People;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import ebbtide.app.InMemory;
+import ebbtide.app.people.Hand;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanDocument;
 import ebbtide.formats.plan.PlanReader;
