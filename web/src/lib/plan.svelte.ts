@@ -18,6 +18,8 @@ export class PlanState {
   band = $state.raw<Schemas['BandView']>();
   /** The scenario that funding must survive, as it stands; nothing where there is none. */
   breakwater = $state.raw<Schemas['HeldView'] | null>(null);
+  /** What whoever looks may do with the plan; nothing before it is known. */
+  part = $state.raw<Schemas['OwnPart']>();
   /** The tide line as it would be after an edit that is only tried; it goes with the next edit. */
   trial = $state.raw<PlanView['tide']>();
   busy = $state(0);
@@ -50,6 +52,11 @@ export class PlanState {
     const got = await answer(api.GET('/api/plans/{plan}', { params: { path: { plan: this.id } } }));
     if (got.ok) this.view = takenOver(this.view, got.data);
     else this.problem = got.problem;
+  }
+
+  async loadPart() {
+    const got = await answer(api.GET('/api/plans/{plan}/part', { params: { path: { plan: this.id } } }));
+    if (got.ok) this.part = got.data;
   }
 
   /**

@@ -5,6 +5,7 @@
   import { getPlan } from '../plan.svelte';
   import Mark from './Mark.svelte';
   import Pennant from './Pennant.svelte';
+  import { who } from '../who.svelte';
   import { PLACES } from './views';
 
   interface Props {
@@ -15,6 +16,15 @@
 
   let { view, onjump, onkeys }: Props = $props();
   const plan = getPlan();
+
+  function initials(name: string): string {
+    return name
+      .split(/\s+/)
+      .map((word) => word[0])
+      .slice(0, 2)
+      .join('');
+  }
+
   const tool =
     'h-[26px] rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2] enabled:hover:bg-deep disabled:opacity-40';
 </script>
@@ -69,6 +79,11 @@
       class="flex h-[26px] items-center gap-1.5 whitespace-nowrap rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2]"
     >
       as of <b class="font-semibold">{fullDay(plan.view.tide.asOf)}</b>
+    </a>
+  {/if}
+  {#if who.said?.id}
+    <a href="/own" use:link class={tool + ' flex items-center'} title="You are signed in as {who.said.name}">
+      {initials(who.said.name ?? '')}
     </a>
   {/if}
 </header>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { shortDay } from '../dates';
   import { getPlan } from '../plan.svelte';
+  import { who } from '../who.svelte';
 
   const plan = getPlan();
   const outcome = $derived(plan.outcome);
@@ -30,6 +31,12 @@
   );
 </script>
 
+{#if plan.part?.role === 'VIEWER'}
+  <div class="border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]">
+    {who.said?.plan ? 'A link shows you this plan' : 'You are a viewer of this plan'}: everything can be looked at and
+    taken out, and nothing changed.
+  </div>
+{/if}
 {#if plan.problem}
   <div role="alert" class="flex items-center gap-3 border-b border-rule bg-[#fbe9e4] px-[18px] py-1.5 text-alarm">
     <span class="flex-1">{plan.problem.detail}</span>

@@ -38,6 +38,7 @@
   let listing = $state(false);
 
   void plan.load();
+  void plan.loadPart();
 
   const band = new Loaded((signal) =>
     plan.version ? answer(api.GET('/api/plans/{plan}/band', { params: { path: { plan: plan.id } }, signal })) : null,

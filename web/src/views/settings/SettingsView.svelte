@@ -4,6 +4,8 @@
   import { address, addressOfLine } from '../../lib/place.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Segments from '../../lib/Segments.svelte';
+  import { who } from '../../lib/who.svelte';
+  import MembersCard from '../people/MembersCard.svelte';
   import AccountsCard from './AccountsCard.svelte';
   import AssumptionsCard from './AssumptionsCard.svelte';
   import BackupsCard from './BackupsCard.svelte';
@@ -67,6 +69,7 @@
       <SharedTermsCard />
     </div>
     <div class="flex flex-col gap-3">
+      {#if who.said?.id}<MembersCard />{/if}
       <DocumentsCard />
       <BackupsCard />
       <ChangesCard />

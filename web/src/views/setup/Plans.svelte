@@ -4,6 +4,8 @@
   import { answer, api, type Schemas } from '../../lib/api';
   import Refusal from '../../lib/Refusal.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
+  import { who } from '../../lib/who.svelte';
+  import Hands from '../people/Hands.svelte';
   import BringPlan from './BringPlan.svelte';
   import DeletePlan from './DeletePlan.svelte';
 
@@ -19,7 +21,7 @@
     if (!got.ok) refusal = got.problem.detail;
     else {
       plans = got.data;
-      if (plans.length === 0 && !backup) void replace('/new');
+      if (plans.length === 0 && !backup && !who.said?.plan) void replace('/new');
       else if (router.location === '/' && open.length === 1) void replace(`/plan/${open[0]!.id}/forecast`);
     }
   }
@@ -35,7 +37,7 @@
 </script>
 
 <svelte:head><title>Plans · Ebbtide</title></svelte:head>
-<header class="flex h-[46px] items-center bg-abyss px-[18px]"><Mark /></header>
+<header class="flex h-[46px] items-center justify-between bg-abyss px-[18px]"><Mark /><Hands /></header>
 <main class="mx-auto max-w-[640px] px-4 pt-8">
   <div class="mb-3 flex flex-wrap items-center gap-3">
     <h1 class="flex-1">Plans</h1>

@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.people.People;
 import ebbtide.app.people.People.MemberOfPlan;
+import ebbtide.app.people.Rights;
 import ebbtide.app.people.Role;
 import ebbtide.app.people.ViewerLinks;
 import ebbtide.app.storage.MemberStore.ViewerLink;
@@ -22,10 +23,20 @@ import org.springframework.web.bind.annotation.RestController;
 class MembersController {
     private final People people;
     private final ViewerLinks links;
+    private final Rights rights;
 
-    MembersController(People people, ViewerLinks links) {
+    MembersController(People people, ViewerLinks links, Rights rights) {
         this.people = people;
         this.links = links;
+        this.rights = rights;
+    }
+
+    /** What whoever asks may do with the plan. */
+    record OwnPart(Role role, boolean seesPay) {}
+
+    @GetMapping("/part")
+    OwnPart part(@PathVariable String plan) {
+        return new OwnPart(rights.find(plan).orElseThrow(), rights.seesPay(plan));
     }
 
     @GetMapping("/members")
