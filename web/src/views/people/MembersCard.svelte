@@ -14,7 +14,6 @@
   let members = $state.raw<Schemas['MemberOfPlan'][]>([]);
   let refusal = $state('');
   let role = $state<Role>('EDITOR');
-  let seesPay = $state(false);
   let invited = $state('');
   const isOwner = $derived(plan.part?.role === 'OWNER');
 
@@ -24,7 +23,7 @@
     else refusal = got.problem.detail;
   }
 
-  async function put(id: string, given: { role: Role; seesPay: boolean }) {
+  async function put(id: string, given: { role: Role }) {
     const params = { path: { ...path, person: id } };
     const got = await answer(api.PUT('/api/plans/{plan}/members/{person}', { params, body: given }));
     refusal = got.ok ? '' : got.problem.detail;
@@ -39,7 +38,7 @@
   }
 
   async function invite() {
-    const got = await answer(api.POST('/api/plans/{plan}/invitations', { params: { path }, body: { role, seesPay } }));
+    const got = await answer(api.POST('/api/plans/{plan}/invitations', { params: { path }, body: { role } }));
     refusal = got.ok ? '' : got.problem.detail;
     invited = got.ok ? addressOf('come', got.data.word) : '';
   }
@@ -52,8 +51,7 @@
   <table class="figures mt-1 w-full">
     <thead>
       <tr>
-        <th class="words" scope="col">Who</th><th class="words" scope="col">Role</th>
-        <th class="words" scope="col">Sees pay</th><th class="words" scope="col"></th>
+        <th class="words" scope="col">Who</th><th class="words" scope="col">Role</th><th class="words" scope="col"></th>
       </tr>
     </thead>
     <tbody>
@@ -66,18 +64,9 @@
                 name="Role of {one.name}"
                 options={ROLES}
                 value={one.role}
-                onchoose={(chosen) => void put(one.id, { role: chosen, seesPay: one.seesPay })}
+                onchoose={(chosen) => void put(one.id, { role: chosen })}
               />
             {:else}{ROLES.find((some) => some.value === one.role)?.name}{/if}
-          </td>
-          <td class="words">
-            <input
-              type="checkbox"
-              aria-label="{one.name} sees what roles are paid"
-              checked={one.seesPay}
-              disabled={!isOwner}
-              onchange={(e) => void put(one.id, { role: one.role, seesPay: e.currentTarget.checked })}
-            />
           </td>
           <td class="words">
             {#if isOwner}<button class="underline" aria-label="Take {one.name} out" onclick={() => void remove(one.id)}
@@ -91,7 +80,6 @@
   {#if isOwner}
     <div class="mt-2 flex items-center gap-2">
       <ChoiceField name="Role of whom you invite" options={ROLES} value={role} onchoose={(chosen) => (role = chosen)} />
-      <label class="flex items-center gap-1"><input type="checkbox" bind:checked={seesPay} /> sees pay</label>
       <Act onclick={() => void invite()}>Invite somebody</Act>
     </div>
     {#if invited}

@@ -33,6 +33,11 @@
     await load();
   }
 
+  /** What a browser says of itself that a person knows it by: the machine it runs on. */
+  function device(program: string): string {
+    return /\(([^)]*)\)/.exec(program)?.[1] ?? program.slice(0, 60);
+  }
+
   void load();
 </script>
 
@@ -50,7 +55,7 @@
         <li class="flex gap-2">
           <span class="flex-1">
             since {one.begunAt.slice(0, 16).replace('T', ' ')}, from {one.address}
-            <span class="hush">{one.program.slice(0, 60)}</span>
+            <span class="hush">{device(one.program)}</span>
           </span>
           {#if one.isThis}<span class="hush">here</span>{:else}
             <button class="underline" aria-label="End the sign-in from {one.address}" onclick={() => void end(one.id)}

@@ -33,7 +33,6 @@ create table plan_member (
   plan_id varchar(40) not null references plan (id),
   person_id varchar(40) not null references person (id),
   role varchar(10) not null,
-  sees_pay boolean not null,
   primary key (plan_id, person_id)
 );
 create index plan_member_person on plan_member (person_id);
@@ -43,7 +42,6 @@ create table invitation (
   hash varchar(64) primary key,
   plan_id varchar(40) references plan (id),
   role varchar(10),
-  sees_pay boolean not null,
   person_id varchar(40) references person (id),
   made_by varchar(120) not null,
   until_time timestamp with time zone not null

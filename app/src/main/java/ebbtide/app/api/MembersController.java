@@ -32,11 +32,11 @@ class MembersController {
     }
 
     /** What whoever asks may do with the plan. */
-    record OwnPart(Role role, boolean seesPay) {}
+    record OwnPart(Role role) {}
 
     @GetMapping("/part")
     OwnPart part(@PathVariable String plan) {
-        return new OwnPart(rights.find(plan).orElseThrow(), rights.seesPay(plan));
+        return new OwnPart(rights.find(plan).orElseThrow());
     }
 
     @GetMapping("/members")
@@ -44,20 +44,20 @@ class MembersController {
         return people.members(plan);
     }
 
-    /** A role, and whether what single people and roles are paid is shown. */
-    record RoleGiven(Role role, boolean seesPay) {}
+    /** A role in the plan. */
+    record RoleGiven(Role role) {}
 
     @PutMapping("/members/{person}")
     @Allowed(Role.OWNER)
     List<MemberOfPlan> put(@PathVariable String plan, @PathVariable String person, @RequestBody RoleGiven given) {
-        people.putRole(plan, person, given.role(), given.seesPay());
+        people.putRole(plan, person, given.role());
         return people.members(plan);
     }
 
     @DeleteMapping("/members/{person}")
     @Allowed(Role.OWNER)
     void remove(@PathVariable String plan, @PathVariable String person) {
-        people.putRole(plan, person, null, false);
+        people.putRole(plan, person, null);
     }
 
     /** The word of an invitation or a link, shown this once. */
@@ -66,7 +66,7 @@ class MembersController {
     @PostMapping("/invitations")
     @Allowed(Role.OWNER)
     WordMade invite(@PathVariable String plan, @RequestBody RoleGiven given) {
-        return new WordMade(people.invite(plan, given.role(), given.seesPay()));
+        return new WordMade(people.invite(plan, given.role()));
     }
 
     /** A link that shows the plan, without its word, which nobody knows any more. */

@@ -72,7 +72,7 @@ public class People {
     public String inviteFirst() {
         Check.that(!people.isAnybodyThere(), "There are people already: one of them invites others");
         members.removeFirstInvitations();
-        return invite(new Invitation(null, null, true, null, "the program", soon(FIRST_STANDS)));
+        return invite(new Invitation(null, null, null, "the program", soon(FIRST_STANDS)));
     }
 
     private OffsetDateTime soon(Duration stands) {
@@ -87,11 +87,10 @@ public class People {
 
     /** Returns the word of an invitation to a plan in a role, good once and for a week. */
     @Transactional
-    public String invite(String planId, Role role, boolean seesPay) {
+    public String invite(String planId, Role role) {
         rights.require(planId, Role.OWNER);
         happenings.add(Hand.atWork().author(), planId, Kind.LINK, "Invited somebody as " + name(role));
-        return invite(
-                new Invitation(planId, role.name(), seesPay, null, Hand.atWork().author(), soon(STANDS)));
+        return invite(new Invitation(planId, role.name(), null, Hand.atWork().author(), soon(STANDS)));
     }
 
     /** Returns the word of an invitation by which a person sets a password anew; a second factor goes with it. */
@@ -100,7 +99,7 @@ public class People {
         rights.requireSteward();
         Person person = get(personId);
         happenings.add(Hand.atWork().author(), null, Kind.PERSON, "Let " + person.name() + " set a password anew");
-        return invite(new Invitation(null, null, true, personId, Hand.atWork().author(), soon(FIRST_STANDS)));
+        return invite(new Invitation(null, null, personId, Hand.atWork().author(), soon(FIRST_STANDS)));
     }
 
     /** Returns what an invitation is to. */
@@ -143,7 +142,7 @@ public class People {
             events.publishEvent(new FirstCame(person.id()));
         }
         if (to.planId() != null) {
-            members.put(new Member(to.planId(), person.id(), String.valueOf(to.role()), to.seesPay()));
+            members.put(new Member(to.planId(), person.id(), String.valueOf(to.role())));
         }
         happenings.add(person.name(), to.planId(), Kind.PERSON, "Came by an invitation of " + to.madeBy());
         return person;
@@ -181,7 +180,7 @@ public class People {
                 .filter(had -> Role.valueOf(had.role()).covers(offered))
                 .isEmpty();
         if (isMore) {
-            members.put(new Member(plan, personId, offered.name(), to.seesPay()));
+            members.put(new Member(plan, personId, offered.name()));
         }
         happenings.add(Hand.atWork().author(), plan, Kind.ROLE, "Joined by an invitation of " + to.madeBy());
     }
@@ -238,7 +237,7 @@ public class People {
     }
 
     /** A person's part in a plan. */
-    public record MemberOfPlan(String id, String name, Role role, boolean seesPay) {}
+    public record MemberOfPlan(String id, String name, Role role) {}
 
     /** Returns the members of a plan, by name. */
     public List<MemberOfPlan> members(String planId) {
@@ -251,8 +250,7 @@ public class People {
                 .map(person -> new MemberOfPlan(
                         person.id(),
                         person.name(),
-                        Role.valueOf(roles.get(person.id()).role()),
-                        roles.get(person.id()).seesPay()))
+                        Role.valueOf(roles.get(person.id()).role())))
                 .toList();
     }
 
@@ -263,7 +261,7 @@ public class People {
 
     /** Gives a person a role in a plan, or, null, takes them out of it. Refuses to leave a plan without an owner. */
     @Transactional
-    public void putRole(String planId, String personId, @Nullable Role role, boolean seesPay) {
+    public void putRole(String planId, String personId, @Nullable Role role) {
         rights.require(planId, Role.OWNER);
         Person person = get(personId);
         boolean another = members.of(planId).stream()
@@ -275,7 +273,7 @@ public class People {
         if (role == null) {
             members.remove(planId, personId);
         } else {
-            members.put(new Member(planId, personId, role.name(), seesPay));
+            members.put(new Member(planId, personId, role.name()));
         }
         happenings.add(
                 Hand.atWork().author(),

@@ -68,16 +68,6 @@ public record Rights(MemberStore members) {
         return standing instanceof Standing.Own || standing instanceof Standing.Member member && member.steward();
     }
 
-    /** Returns whether what single people and roles are paid is shown of a plan; sums always are. */
-    public boolean seesPay(String planId) {
-        Standing standing = Hand.atWork().standing();
-        return standing instanceof Standing.Own
-                || standing instanceof Standing.Member member
-                        && members.find(planId, member.personId())
-                                .filter(Member::seesPay)
-                                .isPresent();
-    }
-
     /** Returns what tells the plans in which whoever is at work has a part. */
     public Predicate<String> hasPart() {
         Standing standing = Hand.atWork().standing();
@@ -95,7 +85,7 @@ public record Rights(MemberStore members) {
     /** Makes whoever is at work the owner of a plan that they have just made. */
     public void own(String planId) {
         if (Hand.atWork().standing() instanceof Standing.Member member) {
-            members.put(new Member(planId, member.personId(), Role.OWNER.name(), true));
+            members.put(new Member(planId, member.personId(), Role.OWNER.name()));
         }
     }
 }

@@ -19,12 +19,12 @@ public class MemberStore {
         this.clock = clock;
     }
 
-    /** A person's role in a plan, and whether what single people and roles are paid is shown. */
-    public record Member(String planId, String personId, String role, boolean seesPay) {}
+    /** A person's role in a plan. */
+    public record Member(String planId, String personId, String role) {}
 
     /** Returns the members of a plan. */
     public List<Member> of(String planId) {
-        return client.sql("select plan_id, person_id, role, sees_pay from plan_member where plan_id = ?")
+        return client.sql("select plan_id, person_id, role from plan_member where plan_id = ?")
                 .param(planId)
                 .query(Member.class)
                 .list();
@@ -32,15 +32,14 @@ public class MemberStore {
 
     /** Returns the plans of a person. */
     public List<Member> plansOf(String personId) {
-        return client.sql("select plan_id, person_id, role, sees_pay from plan_member where person_id = ?")
+        return client.sql("select plan_id, person_id, role from plan_member where person_id = ?")
                 .param(personId)
                 .query(Member.class)
                 .list();
     }
 
     public Optional<Member> find(String planId, String personId) {
-        return client.sql(
-                        "select plan_id, person_id, role, sees_pay from plan_member where plan_id = ? and person_id = ?")
+        return client.sql("select plan_id, person_id, role from plan_member where plan_id = ? and person_id = ?")
                 .params(planId, personId)
                 .query(Member.class)
                 .optional();
@@ -48,8 +47,8 @@ public class MemberStore {
 
     public void put(Member member) {
         remove(member.planId(), member.personId());
-        client.sql("insert into plan_member (plan_id, person_id, role, sees_pay) values (?, ?, ?, ?)")
-                .params(member.planId(), member.personId(), member.role(), member.seesPay())
+        client.sql("insert into plan_member (plan_id, person_id, role) values (?, ?, ?)")
+                .params(member.planId(), member.personId(), member.role())
                 .update();
     }
 
@@ -62,8 +61,8 @@ public class MemberStore {
     /** Makes a person the owner of every plan that nobody owns. */
     public void adoptPlans(String personId) {
         client.sql("""
-        insert into plan_member (plan_id, person_id, role, sees_pay)
-        select id, ?, 'OWNER', true from plan p
+        insert into plan_member (plan_id, person_id, role)
+        select id, ?, 'OWNER' from plan p
         where not exists (select 1 from plan_member m where m.plan_id = p.id and m.role = 'OWNER')""").param(personId).update();
     }
 
@@ -74,28 +73,26 @@ public class MemberStore {
     public record Invitation(
             @Nullable String planId,
             @Nullable String role,
-            boolean seesPay,
             @Nullable String personId,
             String madeBy,
             OffsetDateTime untilTime) {}
 
     public void addInvitation(String hash, Invitation to) {
         client.sql("""
-        insert into invitation (hash, plan_id, role, sees_pay, person_id, made_by, until_time) values (?, ?, ?, ?, ?, ?, ?)""")
+        insert into invitation (hash, plan_id, role, person_id, made_by, until_time) values (?, ?, ?, ?, ?, ?)""")
                 .param(1, hash)
                 .param(2, to.planId())
                 .param(3, to.role())
-                .param(4, to.seesPay())
-                .param(5, to.personId())
-                .param(6, to.madeBy())
-                .param(7, to.untilTime())
+                .param(4, to.personId())
+                .param(5, to.madeBy())
+                .param(6, to.untilTime())
                 .update();
     }
 
     /** Returns an invitation that is not used and not over, by what its token hashes to. */
     public Optional<Invitation> findInvitation(String hash) {
         return client.sql("""
-        select plan_id, role, sees_pay, person_id, made_by, until_time from invitation where hash = ? and until_time > ?""")
+        select plan_id, role, person_id, made_by, until_time from invitation where hash = ? and until_time > ?""")
                 .params(hash, OffsetDateTime.now(clock))
                 .query(Invitation.class)
                 .optional();

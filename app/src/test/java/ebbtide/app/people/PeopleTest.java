@@ -155,7 +155,7 @@ class PeopleTest {
     private Person come(Role role) {
         AtomicReference<Person> came = new AtomicReference<>();
         String name = role.name().charAt(0) + role.name().substring(1).toLowerCase(java.util.Locale.ROOT);
-        as(ada, () -> came.set(people.accept(people.invite(plan, role, false), name, name, GOOD)));
+        as(ada, () -> came.set(people.accept(people.invite(plan, role), name, name, GOOD)));
         return came.get();
     }
 
@@ -172,7 +172,7 @@ class PeopleTest {
     @Test
     void invitation_isGoodOnce_forAWeek_andOnlyOwnersMakeIt() {
         AtomicReference<String> word = new AtomicReference<>();
-        as(ada, () -> word.set(people.invite(plan, Role.EDITOR, false)));
+        as(ada, () -> word.set(people.invite(plan, Role.EDITOR)));
         assertThatThrownBy(() -> people.accept(word.get(), "Ben", "ada@example.org", GOOD))
                 .hasMessageContaining("taken by somebody else");
         Person ben = people.accept(word.get(), "Ben", "ben", GOOD);
@@ -180,11 +180,11 @@ class PeopleTest {
         as(ben, () -> {
             assertThat(rights.find(plan)).contains(Role.EDITOR);
             assertThat(rights.isSteward()).isFalse();
-            assertThatThrownBy(() -> people.invite(plan, Role.VIEWER, false))
+            assertThatThrownBy(() -> people.invite(plan, Role.VIEWER))
                     .isInstanceOf(NotAllowed.class)
                     .hasMessageContaining("You are an editor of this plan");
         });
-        as(ada, () -> word.set(people.invite(plan, Role.VIEWER, false)));
+        as(ada, () -> word.set(people.invite(plan, Role.VIEWER)));
         clock.goOn(Duration.ofDays(8));
         assertThatThrownBy(() -> people.invitation(word.get())).hasMessageContaining("its time is over");
     }
@@ -299,8 +299,8 @@ class PeopleTest {
         });
         assertThat(signIns.find(word)).isEmpty();
         assertThatThrownBy(() -> signIns.signIn("owner", GOOD, "", HERE)).isInstanceOf(Refused.class);
-        as(ada, () -> people.putRole(plan, ben.id(), null, false));
-        as(ada, () -> assertThatThrownBy(() -> people.putRole(plan, ada.id(), Role.EDITOR, true))
+        as(ada, () -> people.putRole(plan, ben.id(), null));
+        as(ada, () -> assertThatThrownBy(() -> people.putRole(plan, ada.id(), Role.EDITOR))
                 .hasMessageContaining("the plan's only owner"));
     }
 

@@ -112,7 +112,7 @@ class RightsTest {
     private String makePlan() {
         String plan = whole.add(DemoCompany.document());
         for (Comer one : EnumSet.range(Comer.VIEWER, Comer.OWNER)) {
-            members.put(new Member(plan, persons.get(one).id(), one.name(), true));
+            members.put(new Member(plan, persons.get(one).id(), one.name()));
         }
         return plan;
     }

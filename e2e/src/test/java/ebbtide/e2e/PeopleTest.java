@@ -1,0 +1,114 @@
+package ebbtide.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static ebbtide.e2e.Screens.button;
+import static ebbtide.e2e.Screens.link;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A finance team: the first comes by the link of the start, invites a colleague, shows the plan to a guest. */
+class PeopleTest {
+    private static final Pattern FIRST = Pattern.compile("(http://[\\d.:]+/#/come/\\S+)");
+    private static final String PASSWORD = "kelp anchors sing at dusk";
+
+    @TempDir
+    private Path folder;
+
+    private static void fill(Page page, String label, String text) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(text);
+    }
+
+    private static void put(Page page, String label, String text) {
+        fill(page, label, text);
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).press("Tab");
+    }
+
+    private static void come(Page page, String name) {
+        fill(page, "Your name, as others see it", name);
+        fill(page, "Login: your address, or any name", name.toLowerCase(Locale.ROOT) + "@example.org");
+        fill(page, "A password", PASSWORD);
+        button(page, "Come in").click();
+    }
+
+    private static String addressToSend(Page page, int which) {
+        assertThat(page.getByLabel("The address to send")).hasCount(which + 1);
+        return page.getByLabel("The address to send").nth(which).inputValue();
+    }
+
+    @Test
+    void team_comesByInvitations_editsSideBySide_showsThePlanToAGuest_andParts() throws IOException {
+        Path output = folder.resolve("output");
+        try (Running running = Running.start(output, "", "demo", "--people");
+                Chromium first = new Chromium();
+                Chromium second = new Chromium();
+                Chromium third = new Chromium()) {
+            Page stranger = third.open(running.url());
+            assertThat(stranger.getByRole(AriaRole.HEADING)).hasText("Sign in");
+
+            Matcher link = FIRST.matcher(Files.readString(output));
+            assertThat(link.find()).isTrue();
+            Page ada = first.open(link.group(1));
+            come(ada, "Ada");
+            link(ada, "Skerrywick Shellfish Ltd").click();
+            link(ada, "Setup").click();
+            button(ada, "Invite somebody").click();
+            Page ben = second.open(addressToSend(ada, 0));
+            assertThat(ben.getByText("Ada invites you to be editor of it")).isVisible();
+            come(ben, "Ben");
+            link(ben, "Setup").click();
+            assertThat(ben.getByLabel("Months ahead")).hasValue("24");
+
+            edit(ada, ben);
+            guest(ada, stranger);
+
+            ada.navigate(running.url() + "/#/people");
+            ada.getByLabel("Ben is shut out").check();
+            put(ben, "Months ahead", "25");
+            assertThat(ben.getByRole(AriaRole.DIALOG)).containsText("Sign in");
+            assertThat(ben.getByLabel("Months ahead")).hasValue("25");
+            assertThat(first.outside()).isEmpty();
+        }
+    }
+
+    /** What one has not seen of the other's edits holds beside them, unless it is of the same figure. */
+    private static void edit(Page ada, Page ben) {
+        put(ada, "Name", "Skerrywick & Daughters");
+        assertThat(ada.getByRole(AriaRole.STATUS).first()).containsText("named");
+        put(ben, "Months ahead", "30");
+        assertThat(ben.getByText("Changed by others meanwhile:")).containsText("Skerrywick & Daughters");
+        assertThat(ben.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Skerrywick & Daughters");
+        put(ada, "Months ahead", "36");
+        assertThat(ada.getByText("The plan has changed since you loaded it").first())
+                .containsText("Months ahead");
+    }
+
+    private static void guest(Page ada, Page guest) {
+        fill(ada, "For", "the bank");
+        button(ada, "Make a link").click();
+        String address = addressToSend(ada, 1);
+        guest.navigate(address);
+        guest.reload();
+        assertThat(guest.getByText("A link shows you this plan")).isVisible();
+        assertThat(guest.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Forecast")))
+                .isVisible();
+        button(ada, "Take the link the bank back").click();
+        assertThat(ada.getByText("None. Whoever has one looks")).isVisible();
+        guest.reload();
+        assertThat(guest.getByRole(AriaRole.HEADING)).hasText("Sign in");
+        guest.navigate(address);
+        guest.reload();
+        assertThat(guest.getByText("This link was taken back, or its time is over"))
+                .isVisible();
+    }
+}
