@@ -344,7 +344,7 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     }
 
     /** Returns the line in a group, or at the top (null). */
-    public Line in(String other) {
+    public Line in(@Nullable String other) {
         return new Line(
                 id,
                 new Heading(other, name(), direction(), active(), account(), note()),

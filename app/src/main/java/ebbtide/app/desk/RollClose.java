@@ -44,12 +44,11 @@ public record RollClose(List<KnownAccount> accounts) {
         for (Account account : current.books().accounts()) {
             StatementListed statement = latest.get(account.id());
             LocalDate booked = current.books().lastDay(account);
-            boolean statedLater = statement != null && statement.lastDay().isAfter(booked);
             closes.add(new KnownAccount(
                     account.id(),
                     account.name(),
                     current.books().balance(account, current.plan().settings().asOf()),
-                    statedLater ? statement.lastDay() : booked,
+                    statement != null && statement.lastDay().isAfter(booked) ? statement.lastDay() : booked,
                     statement == null ? null : statement.lastDay(),
                     statement == null ? null : statement.closing(),
                     statement == null ? 0 : current.books().balance(account, statement.lastDay())));

@@ -15,11 +15,10 @@ import ebbtide.money.Refused;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -243,15 +242,12 @@ public class People {
     public List<MemberOfPlan> members(String planId) {
         rights.requirePerson();
         rights.require(planId, Role.VIEWER);
-        Map<String, Member> roles =
-                members.of(planId).stream().collect(Collectors.toMap(Member::personId, Function.identity()));
-        return people.all().stream()
-                .filter(person -> roles.containsKey(person.id()))
-                .map(person -> new MemberOfPlan(
-                        person.id(),
-                        person.name(),
-                        Role.valueOf(roles.get(person.id()).role())))
-                .toList();
+        List<MemberOfPlan> all = new ArrayList<>();
+        for (Member member : members.of(planId)) {
+            all.add(new MemberOfPlan(member.personId(), get(member.personId()).name(), Role.valueOf(member.role())));
+        }
+        all.sort(Comparator.comparing(one -> one.name().toLowerCase(Locale.ROOT)));
+        return all;
     }
 
     /** Returns the login of a person. */
