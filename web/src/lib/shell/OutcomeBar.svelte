@@ -56,7 +56,7 @@
         <span class="hush">low water, peak need and closing cash stay as they were</span>
       {/each}
       {#if outcome.meanwhile.length}
-        <span class="basis-full">Changed by others meanwhile: {outcome.meanwhile.join('; ')}</span>
+        <span class="basis-full">Changed meanwhile: {outcome.meanwhile.join('; ')}</span>
       {/if}
     </div>
     {#if plan.view?.undo}

@@ -147,41 +147,24 @@ public record OpenItem(
      * Returns the item as the ledger's list no longer has it: nothing is open of it, and nothing says that it was paid.
      */
     public OpenItem vanished() {
-        return new OpenItem(
-                id,
-                kind,
-                number,
-                counterparty,
-                lineId,
-                issued,
-                supplied,
-                due,
-                new Amount(amount.gross(), amount.tax(), amount.taxParted(), 0, 0L),
-                null,
-                handling,
-                discount);
+        return with(new Amount(amount.gross(), amount.tax(), amount.taxParted(), 0, 0L), null);
     }
 
     /** Returns the item with another sum open, and the day it was paid in full (null: it was not). */
     public OpenItem open(long open, @Nullable LocalDate paid) {
-        return new OpenItem(
-                id,
-                kind,
-                number,
-                counterparty,
-                lineId,
-                issued,
-                supplied,
-                due,
+        return with(
                 new Amount(
                         amount.gross(),
                         amount.tax(),
                         amount.taxParted(),
                         Math.min(open, amount.gross()),
                         amount.listed()),
-                paid,
-                handling,
-                discount);
+                paid);
+    }
+
+    private OpenItem with(Amount other, @Nullable LocalDate paid) {
+        return new OpenItem(
+                id, kind, number, counterparty, lineId, issued, supplied, due, other, paid, handling, discount);
     }
 
     /**

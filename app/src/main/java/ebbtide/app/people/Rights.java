@@ -3,6 +3,7 @@ package ebbtide.app.people;
 import ebbtide.app.storage.MemberStore;
 import ebbtide.app.storage.MemberStore.Member;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.PlanStore;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -10,13 +11,13 @@ import org.springframework.stereotype.Service;
 
 /** What whoever is at work may do. Who has no part in a plan is not told that it is there. */
 @Service
-public record Rights(MemberStore members) {
+public record Rights(MemberStore members, PlanStore plans) {
 
     /** Returns the role in a plan of whoever is at work, if they have one. */
     public Optional<Role> find(String planId) {
         Standing standing = Hand.atWork().standing();
         if (standing instanceof Standing.Own) {
-            return Optional.of(Role.OWNER);
+            return plans.isThere(planId) ? Optional.of(Role.OWNER) : Optional.empty();
         }
         if (standing instanceof Standing.Member member) {
             return members.find(planId, member.personId()).map(one -> Role.valueOf(one.role()));

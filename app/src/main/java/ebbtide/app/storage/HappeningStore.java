@@ -37,11 +37,15 @@ public class HappeningStore {
     public void add(String author, @Nullable String planId, Kind kind, String words) {
         client.sql("insert into happening (at_time, author, plan_id, kind, words) values (?, ?, ?, ?, ?)")
                 .param(1, OffsetDateTime.now(clock))
-                .param(2, author)
+                .param(2, shortened(author, 200))
                 .param(3, planId)
                 .param(4, kind.name())
-                .param(5, words.length() > 1000 ? words.substring(0, 1000) : words)
+                .param(5, shortened(words, 1000))
                 .update();
+    }
+
+    private static String shortened(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
     }
 
     /** Returns the latest, the newest first; of a plan where one is named. */

@@ -68,6 +68,10 @@ public class PlanStore implements UndoableStore {
                 .update();
     }
 
+    public boolean isThere(String planId) {
+        return findVersion(planId, "").isPresent();
+    }
+
     /** Returns the version of a plan; refuses an id that is not there. */
     public long version(String planId) {
         return findVersion(planId, "").orElseThrow(() -> new NotFound("plan", planId));
