@@ -9,6 +9,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
@@ -83,6 +87,32 @@ class PeopleTest {
             assertThat(ben.getByRole(AriaRole.DIALOG)).containsText("Sign in");
             assertThat(field(ben, "Months ahead")).hasValue("25");
             assertThat(first.outside()).isEmpty();
+        }
+    }
+
+    @Test
+    void programForOthers_listensForThem_onceSomebodyCanSignIn() throws Exception {
+        Path output = folder.resolve("output");
+        String data = folder.resolve("data").toString();
+        try (Running running = Running.start(output, "", "start", "--data", data, "--host", "127.0.0.2");
+                Chromium first = new Chromium()) {
+            assertThat(Files.readString(output))
+                    .contains("is ready on http://127.0.0.1:")
+                    .contains("so it does not listen on 127.0.0.2");
+            Matcher link = FIRST.matcher(Files.readString(output));
+            assertThat(link.find()).isTrue();
+            come(first.open(link.group(1)), "Ada");
+            Pattern there = Pattern.compile("is ready on (http://127\\.0\\.0\\.2:\\d+) with");
+            Matcher ready = there.matcher("");
+            for (int i = 0; i < 600 && !ready.find(); i++) {
+                Thread.sleep(100);
+                ready = there.matcher(Files.readString(output));
+            }
+            HttpClient client = HttpClient.newHttpClient();
+            URI plans = URI.create(ready.group(1) + "/api/plans");
+            assertThat(client.send(HttpRequest.newBuilder(plans).build(), BodyHandlers.ofString())
+                            .statusCode())
+                    .isEqualTo(401);
         }
     }
 

@@ -196,13 +196,15 @@ public final class Startup {
             Reach reach,
             DataFolder data,
             boolean demo) {
-        new Thread(
-                        () -> guarded(() -> {
-                            context.close();
-                            serve(settings, reach, data, demo);
-                        }),
-                        "listens-anew")
-                .start();
+        Thread thread = new Thread(
+                () -> guarded(() -> {
+                    context.close();
+                    serve(settings, reach, data, demo);
+                }),
+                "listens-anew");
+        // The request that it comes from is answered by a thread that keeps no program running.
+        thread.setDaemon(false);
+        thread.start();
     }
 
     private static int port(String text) {
