@@ -61,7 +61,7 @@ class ProcessTest {
         assertThat(refusal("start", "--port", "99999"))
                 .isEqualTo("A port is a number from 1 to 65535, or 0 for any that is free, but was '99999'.");
         assertThat(refusal("demo", "--colour", "blue"))
-                .startsWith("The option --colour is not known here; known are --host, --port");
+                .startsWith("The option --colour is not known here; known are --behind-proxy, --host, --names");
         assertThat(refusal("dance")).startsWith("'dance' is not a command here:");
     }
 

@@ -176,8 +176,6 @@ public final class Startup {
         boolean first = reach.people() && !people.isAnybodyThere();
         String address = (first ? reach.atHome() : reach.address()) + ":" + port;
         data.announce(new DataFolder.Reached(address, String.valueOf(settings.get("ebbtide.key"))));
-        System.out.println("Ebbtide is ready on " + address
-                + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
         if (first) {
             System.out.println("Nobody can sign in yet" + reach.untilThen()
                     + ". Open this link on this machine, within a day, to be the first: " + address + "/#/come/"
@@ -187,6 +185,8 @@ public final class Startup {
                         again(context, settings, reach, data, demo));
             }
         }
+        System.out.println("Ebbtide is ready on " + address
+                + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
     }
 
     /** Once somebody can sign in it listens where it was told to. */
