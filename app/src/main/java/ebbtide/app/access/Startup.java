@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -181,8 +182,12 @@ public final class Startup {
                     + ". Open this link on this machine, within a day, to be the first: " + address + "/#/come/"
                     + people.inviteFirst());
             if (!reach.isAtHome()) {
-                context.addApplicationListener((PayloadApplicationEvent<People.FirstCame> came) ->
-                        again(context, settings, reach, data, demo));
+                AtomicBoolean asked = new AtomicBoolean();
+                context.addApplicationListener((PayloadApplicationEvent<People.FirstCame> came) -> {
+                    if (!asked.getAndSet(true)) {
+                        again(context, settings, reach, data, demo);
+                    }
+                });
             }
         }
         System.out.println("Ebbtide is ready on " + address
@@ -202,8 +207,10 @@ public final class Startup {
                     serve(settings, reach, data, demo);
                 }),
                 "listens-anew");
-        // The request that it comes from is answered by a thread that keeps no program running.
+        // The request that it comes from is answered by a thread that keeps no program running, and ends with the
+        // server.
         thread.setDaemon(false);
+        thread.setContextClassLoader(Startup.class.getClassLoader());
         thread.start();
     }
 
