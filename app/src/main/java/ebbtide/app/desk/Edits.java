@@ -13,12 +13,17 @@ import ebbtide.money.Refused;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.LongConsumer;
 import java.util.function.LongFunction;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionCallback;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -34,6 +39,7 @@ public class Edits {
     private final Plans plans;
     private final ShownPlans shownPlans;
     private final Rights rights;
+    private final Map<String, ReentrantLock> turns = new ConcurrentHashMap<>();
 
     Edits(
             Stores stores,
@@ -104,8 +110,22 @@ public class Edits {
                 : new Since(version, now, stores.log().turns(planId, version, now));
     }
 
+    /**
+     * Edits of a plan are made one after the other, in the order in which they come: who waits in the database may wait
+     * in vain, as nobody has a place there.
+     */
+    private EditMade inTurn(String planId, TransactionCallback<EditMade> work) {
+        ReentrantLock turn = turns.computeIfAbsent(planId, plan -> new ReentrantLock(true));
+        turn.lock();
+        try {
+            return Objects.requireNonNull(transaction.execute(work));
+        } finally {
+            turn.unlock();
+        }
+    }
+
     private EditMade change(String planId, LongFunction<Since> on, Change change, boolean ofBase) {
-        EditMade done = transaction.execute(status -> {
+        EditMade done = inTurn(planId, status -> {
             long version = stores.plans().lockToEdit(planId);
             PlanAtVersion was = plans.current(planId);
             Since since = on.apply(version);
@@ -176,7 +196,7 @@ public class Edits {
 
     /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
     public EditMade undo(String planId, RollStore.Roll roll) {
-        EditMade done = transaction.execute(status -> {
+        EditMade done = inTurn(planId, status -> {
             EditMade latest = undo(planId);
             PlanAtVersion was = latest.was();
             while (stores.rolls().state(planId, roll.id()) != null) {
@@ -217,7 +237,7 @@ public class Edits {
             boolean back,
             String prefix,
             String none) {
-        EditMade done = transaction.execute(status -> {
+        EditMade done = inTurn(planId, status -> {
             long version = stores.plans().lockToEdit(planId);
             check.accept(version);
             PlanAtVersion was = plans.current(planId);
