@@ -167,6 +167,8 @@ public final class Startup {
         SpringApplication application = new SpringApplication(Ebbtide.class);
         application.setDefaultProperties(settings);
         application.setLogStartupInfo(false);
+        // It is not found out by itself where no main method stands below, as when the program listens anew.
+        application.setMainApplicationClass(Ebbtide.class);
         ConfigurableApplicationContext context = application.run();
         context.getBean(StatementStore.class).takeUpCutOff().forEach(one -> System.out.println(one.sentence() + "."));
         if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
