@@ -14,6 +14,7 @@
   async function offer() {
     const got = await answer(api.POST('/api/second-factor'));
     if (got.ok) offered = got.data;
+    refusal = got.ok ? '' : got.problem.detail;
   }
 
   async function set(e: SubmitEvent) {

@@ -9,11 +9,16 @@
   }
 
   let { words, address }: Props = $props();
-  let copied = $state(false);
+  let said = $state('Copy');
 
   async function copy() {
-    await navigator.clipboard.writeText(address);
-    copied = true;
+    try {
+      await navigator.clipboard.writeText(address);
+      said = 'Copied';
+    } catch {
+      // A browser gives pages that come without encryption no clipboard, and may refuse it to others.
+      said = 'Select it, and copy by hand';
+    }
   }
 </script>
 
@@ -21,6 +26,6 @@
   <p>{words} It is shown this once: send it to nobody else.</p>
   <div class="mt-1 flex items-end gap-2">
     <div class="flex-1"><EntryField value={address} name="The address to send" wide readonly /></div>
-    <Act onclick={() => void copy()}>{copied ? 'Copied' : 'Copy'}</Act>
+    <Act onclick={() => void copy()}>{said}</Act>
   </div>
 </div>

@@ -12,6 +12,7 @@
   let password = $state('');
   let said = $state('');
   let refusal = $state('');
+  let notEnded = $state('');
 
   async function load() {
     const got = await answer(api.GET('/api/sign-ins'));
@@ -19,7 +20,8 @@
   }
 
   async function end(id: string) {
-    await answer(api.DELETE('/api/sign-ins/{id}', { params: { path: { id } } }));
+    const got = await answer(api.DELETE('/api/sign-ins/{id}', { params: { path: { id } } }));
+    notEnded = got.ok ? '' : got.problem.detail;
     await load();
   }
 
@@ -65,6 +67,7 @@
         </li>
       {/each}
     </ul>
+    <Refusal words={notEnded} class="mt-1" />
     <p class="hush mt-1">Each ends after two hours without use, and after twelve hours.</p>
   </section>
   <form class="card flex flex-col gap-2" onsubmit={change} aria-label="Password">

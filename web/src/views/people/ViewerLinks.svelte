@@ -23,6 +23,10 @@
   }
 
   async function make() {
+    if (!/^\d+$/.test(days.trim())) {
+      refusal = `A link holds for a number of days from 1 to 366, but was '${days}'`;
+      return;
+    }
     const body = { note, days: Number(days) };
     const got = await answer(api.POST('/api/plans/{plan}/links', { params: { path }, body }));
     refusal = got.ok ? '' : got.problem.detail;
