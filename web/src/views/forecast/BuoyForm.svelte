@@ -21,9 +21,8 @@
 
   async function submit(e: Event) {
     e.preventDefault();
-    const json = buoy
-      ? { ...buoy, note }
-      : { id: crypto.randomUUID(), row: spot.row, from: spot.from, to: spot.to, note };
+    const { id, row, from, to } = buoy ?? { id: crypto.randomUUID(), row: spot.row, from: spot.from, to: spot.to };
+    const json = { id, row, from, to, note };
     const problem = note.trim()
       ? await plan.edit((version) =>
           answer(

@@ -1,21 +1,20 @@
 <script lang="ts">
   import { answer, api, type Schemas } from '../../lib/api';
   import Refusal from '../../lib/Refusal.svelte';
+  import LogTable from '../../lib/LogTable.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
   import OneWord from './OneWord.svelte';
   import { addressOf } from './people';
 
   let people = $state.raw<Schemas['PersonView'][]>([]);
-  let happenings = $state.raw<Schemas['HappeningView'][]>([]);
+  let changed = $state(0);
   let refusal = $state('');
   let anew = $state('');
 
   async function load() {
     const got = await answer(api.GET('/api/people'));
     if (got.ok) people = got.data;
-    const happened = await answer(api.GET('/api/happenings'));
-    if (happened.ok) happenings = happened.data;
-    else refusal = happened.problem.detail;
+    changed++;
   }
 
   async function put(one: Schemas['PersonView'], standing: { steward: boolean; shutOut: boolean }) {
@@ -87,23 +86,6 @@
   </section>
   <section class="card" aria-label="What happened">
     <b class="font-semibold">What happened</b>
-    <table class="figures mt-1 w-full">
-      <thead>
-        <tr>
-          <th class="words" scope="col">When</th><th class="words" scope="col">Who</th><th class="words" scope="col"
-            >What</th
-          >
-        </tr>
-      </thead>
-      <tbody>
-        {#each happenings as one, i (i)}
-          <tr>
-            <td class="words">{one.at.slice(0, 16).replace('T', ' ')}</td>
-            <td class="words">{one.author}</td>
-            <td class="words {one.kind === 'refused' ? 'bad' : ''}">{one.words}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <LogTable version={changed} empty="Nothing happened yet." />
   </section>
 </main>

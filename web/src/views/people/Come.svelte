@@ -7,6 +7,7 @@
   import Refusal from '../../lib/Refusal.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
   import { who } from '../../lib/who.svelte';
+  import ByProvider from './ByProvider.svelte';
   import SignIn from './SignIn.svelte';
 
   interface Props {
@@ -88,6 +89,7 @@
       <EntryField bind:value={name} label="Your name, as others see it" above wide autocomplete="name" />
       <EntryField bind:value={login} label="Login: your address, or any name" above wide autocomplete="username" />
       {@render choose('Come in')}
+      <ByProvider invitation={word} act="Come in by" />
       {#if invitation.plan}
         <button type="button" class="self-start underline" onclick={() => (isThere = true)}>
           I am here already: sign in

@@ -5,6 +5,7 @@
   import Refusal from '../../lib/Refusal.svelte';
   import Mark from '../../lib/shell/Mark.svelte';
   import { who } from '../../lib/who.svelte';
+  import ByProvider from './ByProvider.svelte';
   import Factor from './Factor.svelte';
 
   let signIns = $state.raw<Schemas['SignInView'][]>([]);
@@ -78,5 +79,6 @@
     {#if said}<p role="status">{said}</p>{/if}
     <div><Act type="submit" disabled={!old || !password}>Change it</Act></div>
   </form>
+  <ByProvider own act="Sign in by" />
   <Factor />
 </main>

@@ -35,8 +35,14 @@ public class HandOfRequest extends OncePerRequestFilter {
     private static final String PARAMETER = "scenario";
 
     /** What is there for nobody in particular: the last by a key of its own. */
-    private static final Set<String> OPEN =
-            Set.of("/api/sign-in", "/api/invitations/look", "/api/invitations/accept", "/api/viewing", "/api/backup");
+    private static final Set<String> OPEN = Set.of(
+            "/api/sign-in",
+            "/api/provider",
+            "/api/provider/begin",
+            "/api/invitations/look",
+            "/api/invitations/accept",
+            "/api/viewing",
+            "/api/backup");
 
     private final SignIns signIns;
     private final ViewerLinks links;

@@ -2,10 +2,14 @@ package ebbtide.app.access;
 
 import ebbtide.app.CommandLine;
 import ebbtide.money.Refused;
+import java.io.IOException;
+import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Properties;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -19,7 +23,8 @@ record Reach(
         boolean people,
         boolean behindProxy,
         String names,
-        @Nullable Tls tls) {
+        @Nullable Tls tls,
+        Map<String, Object> provider) {
     /** Says that people sign in on this machine too. */
     static final String PEOPLE = "--people";
     /** Says that what a proxy tells of the address is true. */
@@ -28,6 +33,9 @@ record Reach(
     static final String NAMES = "--names";
     /** The files of certificate and key, PEM, with a comma between. */
     static final String TLS = "--tls";
+
+    /** The file that says by which provider people can sign in. */
+    static final String PROVIDER = "--provider";
 
     private static final String HOME = "127.0.0.1";
     private static final Set<String> AT_HOME = Set.of(HOME, "localhost", "::1");
@@ -63,7 +71,33 @@ record Reach(
                 line.switches().contains(PEOPLE) || behindProxy || !AT_HOME.contains(host),
                 behindProxy,
                 line.options().getOrDefault(NAMES, ""),
-                line.options().containsKey(TLS) ? Tls.of(line.options().get(TLS)) : null);
+                line.options().containsKey(TLS) ? Tls.of(line.options().get(TLS)) : null,
+                line.options().containsKey(PROVIDER)
+                        ? provider(Path.of(line.options().get(PROVIDER)))
+                        : Map.of());
+    }
+
+    /**
+     * The settings of a provider of sign-ins, of its file: issuer, client, secret, and the name that people call it.
+     */
+    private static Map<String, Object> provider(Path file) {
+        Properties said = new Properties();
+        try (Reader reader = Files.newBufferedReader(file)) {
+            said.load(reader);
+        } catch (IOException | IllegalArgumentException e) {
+            throw new Refused("The file '" + file + "' is not there, or cannot be read", e);
+        }
+        Map<String, Object> settings = new LinkedHashMap<>();
+        for (String key : List.of("issuer", "client", "secret", "name")) {
+            String value = said.getProperty(key, "").strip();
+            if (value.isEmpty()) {
+                throw new Refused(
+                        "The file '" + file + "' of the provider says no " + key
+                                + ": it has a line each for issuer, client, secret and name, as in issuer=https://id.example.org");
+            }
+            settings.put("ebbtide.provider." + key, value);
+        }
+        return settings;
     }
 
     boolean isAtHome() {
@@ -94,6 +128,7 @@ record Reach(
         settings.put("ebbtide.host", host);
         settings.put("ebbtide.people", people);
         settings.put("ebbtide.names", names);
+        settings.putAll(provider);
         settings.put("server.forward-headers-strategy", behindProxy ? "native" : "none");
         if (tls != null) {
             settings.put("server.ssl.certificate", "file:" + tls.certificate().toAbsolutePath());

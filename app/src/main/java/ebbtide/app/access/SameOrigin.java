@@ -13,12 +13,16 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.oauth2.client.OAuth2AuthorizedClient;
+import org.springframework.security.oauth2.client.web.OAuth2AuthorizedClientRepository;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -39,8 +43,19 @@ class SameOrigin {
     SecurityFilterChain chain(
             HttpSecurity http,
             @Value("${ebbtide.host:127.0.0.1}") String host,
-            @Value("${ebbtide.names:}") List<String> names)
+            @Value("${ebbtide.names:}") List<String> names,
+            Provider provider,
+            ProviderDoor door)
             throws Exception {
+        if (provider.isThere()) {
+            http.oauth2Login(login -> login.clientRegistrationRepository(provider)
+                    .authorizedClientRepository(new NothingKept())
+                    .loginPage("/")
+                    .authorizationEndpoint(to -> to.authorizationRequestRepository(door))
+                    .redirectionEndpoint(back -> back.baseUri(Provider.BACK))
+                    .successHandler(door::cameBack)
+                    .failureHandler(door::notNamed));
+        }
         return http.csrf(csrf -> csrf.spa().csrfTokenRepository(new BoundTokens()))
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
@@ -49,6 +64,31 @@ class SameOrigin {
                 .addFilterBefore(new KnownHost(known(host, names)), CsrfFilter.class)
                 .addFilterBefore(new OwnPages(), CsrfFilter.class)
                 .build();
+    }
+
+    /** What a provider would let the program do in somebody's name: it does nothing, so nothing of it is kept. */
+    private static final class NothingKept implements OAuth2AuthorizedClientRepository {
+        @Override
+        @SuppressWarnings("TypeParameterUnusedInFormals")
+        public <T extends OAuth2AuthorizedClient> @Nullable T loadAuthorizedClient(
+                String id, Authentication who, HttpServletRequest request) {
+            return null;
+        }
+
+        @Override
+        public void saveAuthorizedClient(
+                OAuth2AuthorizedClient client,
+                Authentication who,
+                HttpServletRequest request,
+                HttpServletResponse response) {
+            // Nothing is done with it.
+        }
+
+        @Override
+        public void removeAuthorizedClient(
+                String id, Authentication who, HttpServletRequest request, HttpServletResponse response) {
+            // There is none.
+        }
     }
 
     /** The names of this machine where it listens on all its addresses, else the one it listens on; and those said. */

@@ -15,6 +15,7 @@ import ebbtide.app.storage.StatementStore;
 import ebbtide.money.Refused;
 import ebbtide.sim.DemoCompany;
 import ebbtide.sim.DemoPast;
+import ebbtide.sim.ProviderStandIn;
 import ebbtide.sim.StandIns;
 import java.io.IOException;
 import java.net.InetAddress;
@@ -44,7 +45,7 @@ public final class Startup {
     private static final String PASSPHRASE = "EBBTIDE_PASSPHRASE";
 
     private static final Set<String> OPTIONS =
-            Set.of("--port", "--data", "--host", "--backups", Reach.NAMES, Reach.TLS);
+            Set.of("--port", "--data", "--host", "--backups", Reach.NAMES, Reach.TLS, Reach.PROVIDER);
 
     private Startup() {}
 
@@ -66,7 +67,9 @@ public final class Startup {
     public static int demo(String[] args) {
         return guarded(() -> {
             CommandLine line = line(
-                    args, Set.of("--port", "--host", Reach.NAMES, Reach.TLS), Set.of(Reach.PEOPLE, Reach.BEHIND_PROXY));
+                    args,
+                    Set.of("--port", "--host", Reach.NAMES, Reach.TLS, Reach.PROVIDER),
+                    Set.of(Reach.PEOPLE, Reach.BEHIND_PROXY));
             Path folder = Files.createTempDirectory("ebbtide-demo");
             Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(folder)));
             run(line, new DataFolder(folder), "");
@@ -158,6 +161,11 @@ public final class Startup {
             StandIns standIns = StandIns.start();
             Runtime.getRuntime().addShutdownHook(new Thread(standIns::close));
             settings.put("ebbtide.issued", standIns.address());
+            if (reach.people() && !settings.containsKey("ebbtide.provider.issuer")) {
+                ProviderStandIn provider = ProviderStandIn.start();
+                Runtime.getRuntime().addShutdownHook(new Thread(provider::close));
+                provider.settings().forEach((key, value) -> settings.put("ebbtide.provider." + key, value));
+            }
         }
         serve(settings, reach, data, demo);
     }

@@ -54,6 +54,7 @@ class BackupsController {
     @Hidden
     @GetMapping(path = "/backup", produces = "application/zip")
     @AllowedTo(AllowedTo.Who.ANYBODY)
+    @Exports("a copy of all data")
     ResponseEntity<StreamingResponseBody> backup(@RequestHeader(name = "Ebbtide-Key", defaultValue = "") String said)
             throws IOException {
         if (key.isEmpty() || !MessageDigest.isEqual(bytes(key), bytes(said))) {

@@ -124,6 +124,7 @@ class ForecastController {
     }
 
     @GetMapping(path = "/forecast.csv", produces = "text/csv")
+    @Exports("the forecast as CSV")
     void csv(
             HttpServletResponse response,
             @PathVariable String plan,

@@ -1,14 +1,8 @@
 package ebbtide.app.api;
 
 import ebbtide.app.people.People;
-import ebbtide.app.storage.HappeningStore;
-import ebbtide.app.storage.HappeningStore.Happening;
 import ebbtide.app.storage.PersonStore.Person;
-import io.swagger.v3.oas.annotations.media.Schema;
-import java.time.OffsetDateTime;
 import java.util.List;
-import java.util.Locale;
-import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,17 +11,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The people who sign in here, and what happened beside edits; changed by those who look after people. */
+/** The people who sign in here; changed by those who look after people. */
 @RestController
 @RequestMapping("/api")
 class PeopleController {
-    private static final int MOST = 1_000;
     private final People people;
-    private final HappeningStore happenings;
 
-    PeopleController(People people, HappeningStore happenings) {
+    PeopleController(People people) {
         this.people = people;
-        this.happenings = happenings;
     }
 
     /** A person as others see them. */
@@ -66,28 +57,5 @@ class PeopleController {
     @AllowedTo(AllowedTo.Who.STEWARD)
     InvitationWord anew(@PathVariable String id) {
         return new InvitationWord(people.inviteAnew(id));
-    }
-
-    /** Something that happened beside edits. */
-    record HappeningView(
-            OffsetDateTime at,
-            String author,
-            @Schema(nullable = true) @Nullable String plan,
-            String kind,
-            String words) {
-        static HappeningView of(Happening one) {
-            return new HappeningView(
-                    one.atTime(),
-                    one.author(),
-                    one.planId(),
-                    one.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    one.words());
-        }
-    }
-
-    @GetMapping("/happenings")
-    @AllowedTo(AllowedTo.Who.STEWARD)
-    List<HappeningView> happenings() {
-        return happenings.latest(null, MOST).stream().map(HappeningView::of).toList();
     }
 }

@@ -3,16 +3,19 @@ package ebbtide.app.api;
 import ebbtide.answers.ChecklistItem;
 import ebbtide.app.desk.Marks;
 import ebbtide.app.desk.PlanAtVersion;
+import ebbtide.app.people.Hand;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Money;
+import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Period;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -86,8 +89,41 @@ public record PlanView(
             List<Long> nextMonths,
             long nextYear) {}
 
-    /** A buoy with the days of its period, both included. */
-    public record BuoyView(String id, String row, LocalDate from, LocalDate to, String note) {}
+    /** An answer to what was said on a figure; {@code own} may be taken back. */
+    public record AnswerView(String id, String author, OffsetDateTime at, String words, boolean own) {}
+
+    /** A buoy with the days of its period, both included, who left it (empty: not known), and what was answered. */
+    public record BuoyView(
+            String id,
+            String row,
+            LocalDate from,
+            LocalDate to,
+            String note,
+            String author,
+            @Schema(nullable = true) @Nullable OffsetDateTime at,
+            List<AnswerView> answers,
+            boolean own) {
+        static BuoyView of(Buoy buoy) {
+            String hand = Hand.atWork().author();
+            return new BuoyView(
+                    buoy.id(),
+                    buoy.row(),
+                    buoy.period().startInclusive(),
+                    buoy.period().lastDay(),
+                    buoy.note(),
+                    buoy.author(),
+                    buoy.at(),
+                    buoy.answers().stream()
+                            .map(one -> new AnswerView(
+                                    one.id(),
+                                    one.author(),
+                                    one.at(),
+                                    one.words(),
+                                    one.author().equals(hand)))
+                            .toList(),
+                    buoy.author().isEmpty() || buoy.author().equals(hand));
+        }
+    }
 
     /** Something missing, and the line to mend it on, null where it is the plan's. */
     public record MissingView(
@@ -124,14 +160,7 @@ public record PlanView(
                 current.books().accounts().stream()
                         .map(account -> accountView(account, current))
                         .toList(),
-                current.plan().buoys().stream()
-                        .map(b -> new BuoyView(
-                                b.id(),
-                                b.row(),
-                                b.period().startInclusive(),
-                                b.period().lastDay(),
-                                b.note()))
-                        .toList(),
+                current.plan().buoys().stream().map(BuoyView::of).toList(),
                 Stream.concat(
                                 stores.statements().cutOff(planId).stream()
                                         .map(one -> new MissingView(null, one.sentence())),

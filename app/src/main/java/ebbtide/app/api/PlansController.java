@@ -6,7 +6,6 @@ import ebbtide.app.desk.SettingsEdits;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.people.Rights;
 import ebbtide.app.people.Role;
-import ebbtide.app.storage.ChangeLog;
 import ebbtide.app.storage.PlanStore;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanReader;
@@ -31,7 +30,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Plans as a whole: listed, made, looked at, written out; their settings, accounts and buoys; undo and redo. */
+/** Plans as a whole: listed, made, looked at, written out; their settings and accounts; undo and redo. */
 @RestController
 @RequestMapping("/api/plans")
 class PlansController {
@@ -81,6 +80,7 @@ class PlansController {
     }
 
     @GetMapping("/{plan}/file")
+    @Exports("the plan as a file")
     ResponseEntity<byte[]> file(@PathVariable String plan, @RequestParam(defaultValue = "false") boolean past) {
         requireFit(stores.statements().movements(plan) <= MOST_MOVEMENTS);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -135,25 +135,6 @@ class PlansController {
         return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.removeAccount(id)), stores);
     }
 
-    @PutMapping(path = "/{plan}/buoys/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
-    @Allowed(Role.COMMENTER)
-    EditOutcome buoy(
-            @PathVariable String plan,
-            @PathVariable String id,
-            @RequestParam long version,
-            @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            content = @Content(schema = @Schema(ref = DocumentPart.SENT_BUOY)))
-                    @RequestBody
-                    String json) {
-        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.putBuoy(PlanReader.parse(json))), stores);
-    }
-
-    @DeleteMapping("/{plan}/buoys/{id}")
-    @Allowed(Role.COMMENTER)
-    EditOutcome liftBuoy(@PathVariable String plan, @PathVariable String id, @RequestParam long version) {
-        return EditOutcome.of(plan, edits.edit(plan, version, SettingsEdits.liftBuoy(id)), stores);
-    }
-
     /** Of the version that is said, or of whatever is the latest where none is. */
     @PostMapping("/{plan}/undo")
     @Allowed(Role.COMMENTER)
@@ -166,10 +147,5 @@ class PlansController {
     @Allowed(Role.COMMENTER)
     EditOutcome redo(@PathVariable String plan, @RequestParam(required = false) @Nullable Long version) {
         return EditOutcome.of(plan, version == null ? edits.redo(plan) : edits.redo(plan, version), stores);
-    }
-
-    @GetMapping("/{plan}/changes")
-    List<ChangeLog.ChangeListed> changes(@PathVariable String plan) {
-        return stores.log().latest(plan, 200);
     }
 }

@@ -104,6 +104,7 @@ class SideBySideController {
 
     /** The same as CSV, a row for each figure. */
     @GetMapping(path = "/csv", produces = "text/csv")
+    @Exports("futures side by side as CSV")
     ResponseEntity<byte[]> csv(
             @PathVariable String plan,
             @RequestParam(defaultValue = "base") List<String> future,

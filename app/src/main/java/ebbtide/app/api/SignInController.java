@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.app.access.Cookies;
 import ebbtide.app.access.HandOfRequest;
 import ebbtide.app.people.Hand;
 import ebbtide.app.people.People;
@@ -22,7 +23,6 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.ResponseCookie;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -118,27 +118,12 @@ class SignInController {
     }
 
     private static From from(HttpServletRequest request) {
-        String program = request.getHeader(HttpHeaders.USER_AGENT);
-        return new From(request.getRemoteAddr(), program == null ? "" : program);
+        return From.of(request.getRemoteAddr(), request.getHeader(HttpHeaders.USER_AGENT));
     }
 
     private WhoView begun(String word, HttpServletRequest request, HttpServletResponse response) {
-        set(response, request, HandOfRequest.SIGN_IN, word);
+        Cookies.set(response, request, HandOfRequest.SIGN_IN, word);
         return WhoView.of(signIns.find(word).orElseThrow().person());
-    }
-
-    /** An empty word takes the cookie away. */
-    private static void set(HttpServletResponse response, HttpServletRequest request, String cookie, String word) {
-        response.addHeader(
-                HttpHeaders.SET_COOKIE,
-                ResponseCookie.from(cookie, word)
-                        .httpOnly(true)
-                        .secure(request.isSecure())
-                        .sameSite("Strict")
-                        .path("/")
-                        .maxAge(word.isEmpty() ? 0 : -1)
-                        .build()
-                        .toString());
     }
 
     @DeleteMapping("/sign-in")
@@ -147,8 +132,8 @@ class SignInController {
         if (Hand.atWork().standing() instanceof Standing.Member) {
             signIns.signOut();
         }
-        set(response, request, HandOfRequest.SIGN_IN, "");
-        set(response, request, HandOfRequest.LINK, "");
+        Cookies.set(response, request, HandOfRequest.SIGN_IN, "");
+        Cookies.set(response, request, HandOfRequest.LINK, "");
     }
 
     /** The word of an invitation or a link. */
@@ -207,8 +192,8 @@ class SignInController {
         ViewerLink link = links.find(word.word())
                 .orElseThrow(() ->
                         new Refused("This link was taken back, or its time is over: ask whoever sent it for another"));
-        set(response, request, HandOfRequest.SIGN_IN, "");
-        set(response, request, HandOfRequest.LINK, word.word());
+        Cookies.set(response, request, HandOfRequest.SIGN_IN, "");
+        Cookies.set(response, request, HandOfRequest.LINK, word.word());
         return new ViewingView(link.planId(), link.untilTime());
     }
 

@@ -113,6 +113,7 @@ class SimulationController {
 
     /** The weeks of the runs as CSV. */
     @GetMapping(path = "/csv", produces = "text/csv")
+    @Exports("runs of what may come as CSV")
     ResponseEntity<byte[]> csv(
             @PathVariable String plan,
             @RequestParam(defaultValue = "1000") int runs,

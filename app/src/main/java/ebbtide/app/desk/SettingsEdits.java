@@ -8,13 +8,12 @@ import ebbtide.books.Account;
 import ebbtide.formats.plan.PlanMove;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Refused;
-import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 
-/** The edits of what a plan as a whole has: settings, accounts, buoys, all that is ahead moved by months. */
+/** The edits of what a plan as a whole has: settings, accounts, all that is ahead moved by months. */
 public final class SettingsEdits {
     private static final int MOST_MONTHS = 60;
 
@@ -80,24 +79,6 @@ public final class SettingsEdits {
             }
             draft.books().removeAccount(id);
             return "Account " + account.name() + " taken out";
-        };
-    }
-
-    /** Leaves a buoy as it is sent. */
-    public static Change putBuoy(JsonNode json) {
-        Buoy buoy = PlanReader.buoy(json);
-        return draft -> {
-            draft.reads(Kind.BUOY, buoy.id());
-            draft.putBuoy(buoy);
-            return "Buoy left: " + buoy.note();
-        };
-    }
-
-    /** Lifts a buoy. */
-    public static Change liftBuoy(String id) {
-        return draft -> {
-            draft.removeBuoy(id);
-            return "Buoy lifted";
         };
     }
 }

@@ -119,8 +119,22 @@ public class People {
      */
     @Transactional
     public Person accept(String word, String name, String login, String password) {
-        Invitation to = invitation(word);
-        Person person = new Person(
+        Person person = invited(word, name, login);
+        Passwords.require(password, person.login(), person.name());
+        return takeIn(word, person, password);
+    }
+
+    /** Takes a person in who was invited and whom a provider names, and uses the invitation up; without a password. */
+    @Transactional
+    public Person acceptNamed(String word, String name, String login) {
+        return takeIn(word, invited(word, name, login), "");
+    }
+
+    private Person invited(String word, String name, String login) {
+        Check.that(
+                invitation(word).personId() == null,
+                "This invitation is to set a password anew, of somebody who is there");
+        return new Person(
                 ShortId.next(),
                 Check.text(name.strip(), "name", LONGEST_NAME),
                 written(login),
@@ -129,13 +143,15 @@ public class People {
                 false,
                 null,
                 0);
-        Check.that(to.personId() == null, "This invitation is to set a password anew, of somebody who is there");
-        Passwords.require(password, person.login(), person.name());
+    }
+
+    private Person takeIn(String word, Person person, String password) {
+        Invitation to = invitation(word);
         Check.that(
                 people.findByLogin(person.login()).isEmpty(),
                 "The login '" + person.login() + "' is taken by somebody else: choose another");
         use(word);
-        people.add(withPassword(person, password));
+        people.add(password.isEmpty() ? person : withPassword(person, password));
         if (person.steward()) {
             members.adoptPlans(person.id());
             events.publishEvent(new FirstCame(person.id()));
@@ -181,7 +197,7 @@ public class People {
         if (isMore) {
             members.put(new Member(plan, personId, offered.name()));
         }
-        happenings.add(Hand.atWork().author(), plan, Kind.ROLE, "Joined by an invitation of " + to.madeBy());
+        happenings.add(get(personId).name(), plan, Kind.ROLE, "Joined by an invitation of " + to.madeBy());
     }
 
     /** Sets a password anew by an invitation to do so; all sign-ins and the second factor of the person end. */
@@ -248,6 +264,11 @@ public class People {
         }
         all.sort(Comparator.comparing(one -> one.name().toLowerCase(Locale.ROOT)));
         return all;
+    }
+
+    /** Returns the name of a person. */
+    public String name(String personId) {
+        return get(personId).name();
     }
 
     /** Returns the login of a person. */

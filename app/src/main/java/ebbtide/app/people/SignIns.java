@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -52,6 +53,11 @@ public class SignIns {
         public From {
             address = shortened(address, 100);
             program = shortened(program, 300);
+        }
+
+        /** From where a request comes, null for a program that does not say what it is. */
+        public static From of(String address, @Nullable String program) {
+            return new From(address, program == null ? "" : program);
         }
 
         private static String shortened(String text, int most) {

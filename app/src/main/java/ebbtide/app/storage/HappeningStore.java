@@ -2,7 +2,6 @@ package ebbtide.app.storage;
 
 import java.time.Clock;
 import java.time.OffsetDateTime;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -30,10 +29,7 @@ public class HappeningStore {
         EXPORT
     }
 
-    /** Something that was done; of a plan or of none. */
-    public record Happening(
-            OffsetDateTime atTime, String author, @Nullable String planId, Kind kind, String words) {}
-
+    /** Adds something that was done; of a plan or of none. */
     public void add(String author, @Nullable String planId, Kind kind, String words) {
         client.sql("insert into happening (at_time, author, plan_id, kind, words) values (?, ?, ?, ?, ?)")
                 .param(1, OffsetDateTime.now(clock))
@@ -46,16 +42,5 @@ public class HappeningStore {
 
     private static String shortened(String text, int most) {
         return text.length() <= most ? text : text.substring(0, most);
-    }
-
-    /** Returns the latest, the newest first; of a plan where one is named. */
-    public List<Happening> latest(@Nullable String planId, int most) {
-        return client.sql("""
-        select at_time, author, plan_id, kind, words from happening
-        where cast(:plan as varchar) is null or plan_id = :plan order by at_time desc limit :most""")
-                .param("plan", planId)
-                .param("most", most)
-                .query(Happening.class)
-                .list();
     }
 }

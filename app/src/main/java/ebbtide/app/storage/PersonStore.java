@@ -115,4 +115,32 @@ public class PersonStore {
                         .update()
                 > 0;
     }
+
+    /** Returns the person whom a provider, by its address, knows by an id. */
+    public Optional<Person> findByProvider(String issuer, String subject) {
+        return client.sql(COLUMNS + "where id = (select person_id from provider_name where issuer = ? and subject = ?)")
+                .params(issuer, subject)
+                .query(Person.class)
+                .optional();
+    }
+
+    public void addProviderName(String issuer, String subject, String personId) {
+        client.sql("insert into provider_name (issuer, subject, person_id) values (?, ?, ?)")
+                .params(issuer, subject, personId)
+                .update();
+    }
+
+    public void removeProviderNames(String personId) {
+        client.sql("delete from provider_name where person_id = ?")
+                .param(personId)
+                .update();
+    }
+
+    public boolean isNamedByProvider(String personId) {
+        return client.sql("select count(*) from provider_name where person_id = ?")
+                        .param(personId)
+                        .query(Integer.class)
+                        .single()
+                > 0;
+    }
 }

@@ -13,6 +13,7 @@ import ebbtide.app.people.SignIns.CodeWanted;
 import ebbtide.app.people.SignIns.From;
 import ebbtide.app.people.SignIns.SignedIn;
 import ebbtide.app.storage.HappeningStore;
+import ebbtide.app.storage.LoggedSearch;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.PersonStore.Person;
 import ebbtide.app.storage.Stores;
@@ -26,6 +27,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.BeforeEach;
@@ -113,7 +115,7 @@ class PeopleTest {
     private Stores stores;
 
     @Autowired
-    private HappeningStore happenings;
+    private LoggedSearch log;
 
     @Autowired
     private JdbcClient client;
@@ -218,9 +220,12 @@ class PeopleTest {
         assertThatThrownBy(() -> signIns.signIn("ada@example.org", GOOD, "", HERE))
                 .as("even the right one waits")
                 .hasMessageStartingWith("Too many attempts: try again in ");
-        assertThat(happenings.latest(null, 3))
-                .extracting(HappeningStore.Happening::kind)
-                .containsOnly(HappeningStore.Kind.REFUSED);
+        List<LoggedSearch.Logged> logged = new ArrayList<>();
+        log.beside(new LoggedSearch.Sought("", "sign-in REFUSED", null, null), 3, logged::add);
+        assertThat(logged)
+                .hasSize(3)
+                .extracting(LoggedSearch.Logged::kind)
+                .containsOnly(HappeningStore.Kind.REFUSED.name());
         clock.goOn(Duration.ofSeconds(2));
         assertThat(signIns.find(signIns.signIn(" ADA@example.org ", GOOD, "", HERE)))
                 .isPresent();

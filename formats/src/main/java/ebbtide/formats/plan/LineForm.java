@@ -11,6 +11,7 @@ import static ebbtide.formats.document.Values.AMOUNT;
 import static ebbtide.formats.document.Values.DATE;
 import static ebbtide.formats.document.Values.FILLED;
 import static ebbtide.formats.document.Values.FLAG;
+import static ebbtide.formats.document.Values.MOMENT;
 import static ebbtide.formats.document.Values.TEXT;
 import static ebbtide.formats.document.Values.filled;
 import static ebbtide.formats.document.Values.oneOf;
@@ -33,6 +34,7 @@ import ebbtide.plan.Nature;
 import ebbtide.plan.Netting;
 import ebbtide.plan.Netting.Chosen;
 import ebbtide.plan.Netting.Window;
+import ebbtide.plan.Remark;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import java.util.List;
@@ -90,12 +92,23 @@ final class LineForm {
             always("assumption", LineKinds.FORM),
             flat("adjustments", ADJUSTMENTS));
     static final Form<Line> FORM = ALL.readingFirst(LineForm::withItsConvention).named("line");
+    static final Form<List<Remark>> REMARKS = RecordForm.of(
+                    Remark.class,
+                    always("id", FILLED),
+                    always("author", FILLED),
+                    always("at", MOMENT),
+                    always("words", FILLED))
+            .named("remark")
+            .list();
     static final Form<Buoy> BUOY = RecordForm.of(
                     Buoy.class,
                     flat("period", PERIOD),
                     always("id", FILLED),
                     always("row", FILLED).says("A line's id, or a row such as closing or headroom."),
-                    always("note", FILLED))
+                    always("note", FILLED),
+                    unless("", "author", TEXT).says("Who left it; empty where that is not known."),
+                    ifAny("at", MOMENT).says("When it was left."),
+                    unless(List.<Remark>of(), "answers", REMARKS))
             .named("buoy");
 
     private LineForm() {}

@@ -8,6 +8,7 @@ import ebbtide.formats.document.JsonPlace;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
+import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
 import ebbtide.whatif.Scenario;
 import java.io.InputStream;
@@ -50,6 +51,13 @@ public final class PlanReader {
     /** Returns the buoy of a JSON object; refuses a broken one with {@link BrokenPlan}. */
     public static Buoy buoy(JsonNode json) {
         return part(LineForm.BUOY, json, SettingsForm.MOST_DECIMALS);
+    }
+
+    /**
+     * Returns the answers of a JSON array to what was said on a figure; refuses broken ones with {@link BrokenPlan}.
+     */
+    public static List<Remark> remarks(JsonNode json) {
+        return part(LineForm.REMARKS, json, SettingsForm.MOST_DECIMALS);
     }
 
     /** Returns the account of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */

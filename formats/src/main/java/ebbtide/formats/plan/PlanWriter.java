@@ -8,10 +8,13 @@ import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
+import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
 import ebbtide.whatif.Scenario;
 import java.io.OutputStream;
 import java.util.Currency;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Writing of a plan file, or of a part of a plan, as {@link PlanReader} reads it back. Amounts are decimal text. */
@@ -57,6 +60,11 @@ public final class PlanWriter {
     /** Returns the JSON object of a buoy, which has no amounts. */
     public static ObjectNode json(Buoy buoy) {
         return json(LineForm.BUOY, buoy, SettingsForm.MOST_DECIMALS);
+    }
+
+    /** Returns the JSON array of answers to what was said on a figure. */
+    public static JsonNode json(List<Remark> answers) {
+        return LineForm.REMARKS.write(answers, SettingsForm.MOST_DECIMALS);
     }
 
     /** Returns the JSON object of an opening balance sheet in a currency. */
