@@ -31,11 +31,21 @@ function token(): string {
  */
 export const looking = { scenario: '', table: '' };
 
+/** Longer than this without a key or a click, nobody is at the page: what it loads then is not for somebody. */
+const UNATTENDED_AFTER = 60_000;
+let attended = 0;
+if (typeof window !== 'undefined') {
+  for (const sign of ['pointerdown', 'keydown', 'wheel'] as const) {
+    window.addEventListener(sign, () => (attended = performance.now()), { capture: true, passive: true });
+  }
+}
+
 export const api = createClient<paths>({ baseUrl: '/' });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
     if (request.method !== 'GET' && looking.table) request.headers.set('Ebbtide-Table', looking.table);
+    if (performance.now() - attended > UNATTENDED_AFTER) request.headers.set('Ebbtide-Unattended', 'true');
     if (looking.scenario) request.headers.set('Ebbtide-Scenario', looking.scenario);
     return request;
   },

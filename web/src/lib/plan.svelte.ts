@@ -1,5 +1,7 @@
 import { createContext, tick } from 'svelte';
+import { InAddress } from './address.svelte';
 import { api, answer, type Answer, type EditOutcome, type PlanView, type Problem, type Schemas } from './api';
+import { Live, type Edited } from './live.svelte';
 import { allLoaded } from './loaded.svelte';
 import { MoneyFormat, type Unit } from './money';
 import { takenOver } from './taken';
@@ -14,6 +16,8 @@ export class PlanState {
   /** What the latest edit did, until the next. */
   outcome = $state.raw<EditOutcome>();
   problem = $state.raw<Problem>();
+  /** The latest edit that somebody else made while the plan was open, until we make one. */
+  heard = $state.raw<Edited>();
   /** Where closing cash is likely to lie in weeks to come, from the record of past forecasts. */
   band = $state.raw<Schemas['BandView']>();
   /** The scenario that funding must survive, as it stands; nothing where there is none. */
@@ -23,7 +27,12 @@ export class PlanState {
   /** The tide line as it would be after an edit that is only tried; it goes with the next edit. */
   trial = $state.raw<PlanView['tide']>();
   busy = $state(0);
-  unit = $state<Unit>((localStorage.getItem('unit') as Unit) ?? 'thousand');
+  private readonly unitSaid = new InAddress<Unit>(
+    'unit',
+    (localStorage.getItem('unit') as Unit) ?? 'thousand',
+    ['thousand', 'full'],
+    true,
+  );
   // Apart, so that a new version of the plan makes no new format, and no figure is drawn again for it.
   private currency = $derived(this.settings.currency ?? 'GBP');
   private decimals = $derived(this.view?.decimals ?? 2);
@@ -32,6 +41,9 @@ export class PlanState {
   private last: Promise<unknown> = Promise.resolve();
   /** The version that the views are of, while an edit that brought others' edits along is still to reach them. */
   private behind: number | undefined;
+
+  /** Who else is here. */
+  readonly live = new Live(this);
 
   constructor(readonly id: string) {}
 
@@ -43,8 +55,18 @@ export class PlanState {
     return this.view?.version ?? 0;
   }
 
+  /** The unit of amounts, which the address says. */
+  get unit(): Unit {
+    return this.unitSaid.value;
+  }
+
+  /** Has the address say the unit, which is everybody's own where it does not. */
+  sayUnit() {
+    this.unitSaid.value = this.unit;
+  }
+
   setUnit(unit: Unit) {
-    this.unit = unit;
+    this.unitSaid.value = unit;
     localStorage.setItem('unit', unit);
   }
 
@@ -57,6 +79,25 @@ export class PlanState {
   async loadPart() {
     const got = await answer(api.GET('/api/plans/{plan}/part', { params: { path: { plan: this.id } } }));
     if (got.ok) this.part = got.data;
+  }
+
+  /** Shows what somebody else did to the plan, once our own edits that are under way are made: theirs may be of them. */
+  hear(edited: Edited): Promise<void> {
+    const heard = this.last.then(async () => {
+      if (edited.version <= this.version) return;
+      const was = this.version;
+      const got = await answer(api.GET('/api/plans/{plan}', { params: { path: { plan: this.id } } }));
+      if (!got.ok) {
+        this.problem = got.problem;
+        return;
+      }
+      void this.catchUp(this.behind ?? was);
+      this.view = takenOver(this.view, got.data);
+      this.heard = edited;
+      this.trial = undefined;
+    });
+    this.last = heard.catch(() => undefined);
+    return heard;
   }
 
   /**
@@ -87,6 +128,7 @@ export class PlanState {
   /** Shows what an edit did, and the plan as it stands since. */
   became(outcome: EditOutcome) {
     this.trial = undefined;
+    this.heard = undefined;
     this.outcome = outcome;
     if (outcome.meanwhile.length) void this.catchUp(this.behind ?? this.version);
     this.view = outcome.view = takenOver(this.view, outcome.view);

@@ -3,7 +3,9 @@
   import { fullDay } from '../dates';
   import { address } from '../place.svelte';
   import { getPlan } from '../plan.svelte';
+  import { initials } from '../names';
   import Mark from './Mark.svelte';
+  import Others from './Others.svelte';
   import Pennant from './Pennant.svelte';
   import { who } from '../who.svelte';
   import { PLACES } from './views';
@@ -17,19 +19,11 @@
   let { view, onjump, onkeys }: Props = $props();
   const plan = getPlan();
 
-  function initials(name: string): string {
-    return name
-      .split(/\s+/)
-      .map((word) => word[0])
-      .slice(0, 2)
-      .join('');
-  }
-
   const tool =
     'h-[26px] rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2] enabled:hover:bg-deep disabled:opacity-40';
 </script>
 
-<header class="flex h-[46px] items-center gap-3 bg-abyss px-[18px] text-[#dcebea]">
+<header class="flex h-[46px] items-center gap-2 bg-abyss px-[18px] text-[#dcebea]">
   <a href="/plans" use:link title="All plans"><Mark /></a>
   <nav class="flex h-full gap-[2px]" aria-label="Views">
     {#each PLACES as place (place.view)}
@@ -37,7 +31,7 @@
         href={address(plan.id, place.view)}
         use:link
         aria-current={view === place.view ? 'page' : undefined}
-        class="flex items-center whitespace-nowrap border-b-[3px] border-t-[3px] border-t-transparent px-[9px] hover:text-white
+        class="flex items-center whitespace-nowrap border-b-[3px] border-t-[3px] border-t-transparent px-[7px] hover:text-white
           {view === place.view ? 'border-b-shoal font-semibold text-white' : 'border-b-transparent text-[#b7d0d3]'}"
       >
         {place.name}
@@ -71,6 +65,7 @@
   </button>
   <button class={tool} onclick={onjump} title="Jump to any line, account or view (Ctrl K)">Jump</button>
   <button class={tool} onclick={onkeys} title="The list of keys (?)" aria-label="The list of keys">?</button>
+  <Others />
   {#if plan.view}
     <Pennant />
     <a

@@ -65,3 +65,12 @@
     <button class="underline" onclick={() => (plan.outcome = undefined)}>Close</button>
   </div>
 {/if}
+{#if plan.heard?.words}
+  <div role="status" class="flex gap-4 border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]">
+    <span class="min-w-0 flex-1 truncate" title={plan.heard.words}>
+      {#if plan.heard.author}<b class="font-semibold">{plan.heard.author}</b>{/if}
+      {plan.heard.words}
+    </span>
+    <button class="underline" onclick={() => (plan.heard = undefined)}>Close</button>
+  </div>
+{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
   import ForecastView from '../../views/forecast/ForecastView.svelte';
   import FundingView from '../../views/funding/FundingView.svelte';
@@ -39,6 +39,11 @@
 
   void plan.load();
   void plan.loadPart();
+  onMount(() => {
+    plan.sayUnit();
+    return plan.live.start();
+  });
+  $effect(() => plan.live.look({ view, part }));
 
   const band = new Loaded((signal) =>
     plan.version ? answer(api.GET('/api/plans/{plan}/band', { params: { path: { plan: plan.id } }, signal })) : null,

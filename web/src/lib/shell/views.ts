@@ -49,7 +49,7 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['Enter', 'workings of the figure'],
       ['0 … 9', 'override the figure; Tab goes on to the reason'],
       ['Delete', 'lift the override'],
-      ['B', 'leave a buoy, or lift it'],
+      ['B', 'leave a buoy, answer it, or lift it'],
       ['Space', 'fold or unfold a group'],
     ],
   },

@@ -30,7 +30,16 @@
       <li class="flex items-baseline gap-2 py-1.5">
         <span class="buoy shrink-0" aria-hidden="true"></span>
         <span class="flex-1">
-          {buoy.note}<br /><span class="hush">{name(buoy.row)}, {periodWords(buoy.from, buoy.to)}</span>
+          {buoy.note}<br /><span class="hush"
+            >{name(buoy.row)}, {periodWords(buoy.from, buoy.to)}{buoy.author ? ` · ${buoy.author}` : ''}</span
+          >
+          {#if buoy.answers.length}
+            {@const last = buoy.answers.at(-1)!}
+            <br /><span class="hush"
+              >{buoy.answers.length > 1 ? `${buoy.answers.length} answers, the last ` : ''}{last.author}:</span
+            >
+            {last.words}
+          {/if}
         </span>
         <button class="underline" onclick={() => lift(buoy.id)}>Lift</button>
       </li>

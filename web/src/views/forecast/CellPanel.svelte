@@ -4,6 +4,7 @@
   import { getPlan } from '../../lib/plan.svelte';
   import SidePanel from '../../lib/SidePanel.svelte';
   import BuoyForm from './BuoyForm.svelte';
+  import BuoyThread from './BuoyThread.svelte';
   import OverrideForm from './OverrideForm.svelte';
   import WorkingsList from './WorkingsList.svelte';
   import { periodWords, type Spot } from './rows';
@@ -43,11 +44,12 @@
       <OverrideForm {spot} onclose={() => (act = 'workings')} />
     {/if}
   {:else if act === 'buoy'}
-    <BuoyForm {spot} {buoy} onclose={() => (act = 'workings')} />
+    {#if !buoy || buoy.own}<BuoyForm {spot} {buoy} onclose={() => (act = 'workings')} />{/if}
+    {#if buoy}<div class="mt-3"><BuoyThread {buoy} /></div>{/if}
   {:else}
     <WorkingsList {spot} />
     {#if said}<p class="hush mt-2" role="status">{said}</p>{/if}
-    {#if buoy}<p class="mt-2"><span class="buoy" aria-hidden="true"></span>{buoy.note}</p>{/if}
+    {#if buoy}<div class="mt-3"><BuoyThread {buoy} /></div>{/if}
     <div class="mt-3 flex gap-2">
       {#if isLine && ahead}<Act onclick={() => (act = 'override')}>Override</Act>{/if}
       <Act onclick={() => (act = 'buoy')}>{buoy ? 'Change buoy' : 'Leave a buoy'}</Act>

@@ -10,6 +10,8 @@
     kind: string;
     period: TableView['periods'][number];
     buoy?: PlanView['buoys'][number];
+    /** The names of those who stand on this figure in other windows. */
+    visitors?: string[];
     /** Whether the as-of date lies just before this column. */
     asOf: boolean;
     tabindex: 0 | -1;
@@ -17,7 +19,7 @@
     onclick: () => void;
   }
 
-  let { cell, kind, period, buoy, asOf, tabindex, selected, onclick }: Props = $props();
+  let { cell, kind, period, buoy, visitors = [], asOf, tabindex, selected, onclick }: Props = $props();
   const plan = getPlan();
   const flow = $derived(kind === 'line' || kind === 'unassigned' || kind === 'transfers');
   const bad = $derived(cell.amount < 0 && ['net', 'closing', 'headroom', 'lowest'].includes(kind));
@@ -28,6 +30,7 @@
       cell.overdue ? 'holds something overdue' : '',
       cell.day ? `on ${fullDay(cell.day)}, the day with the least headroom` : '',
       buoy ? `buoy: ${buoy.note}` : '',
+      visitors.length ? `${visitors.join(', ')} ${visitors.length > 1 ? 'are' : 'is'} here` : '',
     ]
       .filter(Boolean)
       .join(' · '),
@@ -43,7 +46,9 @@
   class="cursor-default {asOf ? 'as-of' : ''} {period.settled && kind !== 'closing' && kind !== 'headroom'
     ? 'settled-column'
     : ''}
-    {flow && cell.part === 'estimated' ? 'estimated' : ''} {bad ? 'bad' : ''} {selected ? 'selected' : ''}"
+    {flow && cell.part === 'estimated' ? 'estimated' : ''} {bad ? 'bad' : ''} {selected
+    ? 'selected'
+    : ''} {visitors.length ? 'visited' : ''}"
   style={kind === 'headroom' ? `background:${TINTS[cell.depth ?? 0]}` : undefined}
 >
   {#if cell.base !== undefined}<Differs />{/if}{#if buoy}<span class="buoy" role="img" aria-label="Buoy"

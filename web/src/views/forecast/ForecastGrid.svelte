@@ -40,9 +40,16 @@
     FEET.includes(rows[cursor.row]?.kind ?? '') || drawn.includes(cursor.row) ? cursor.row : drawn[0],
   );
 
+  /** Others see on which figure one is; nothing is said of a grid that nobody has entered. */
+  function tellPlace() {
+    const [row, period] = [rows[cursor.row], periods[cursor.column]];
+    if (row && period) plan.live.look({ view: 'forecast', row: row.id, from: period.from, to: period.to });
+  }
+
   async function focusCell() {
     const at = body.indexOf(cursor.row);
     if (at >= 0) sight.reach(at);
+    tellPlace();
     await tick();
     grid?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
   }

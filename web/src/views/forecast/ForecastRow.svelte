@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { PlanView, TableRow, TableView } from '../../lib/api';
+  import { getPlan } from '../../lib/plan.svelte';
   import ForecastCell from './ForecastCell.svelte';
   import { canFold } from './rows';
 
@@ -20,6 +21,8 @@
   }
 
   let { row, periods, buoys, asOfColumn, place, folded, enteredBy, holds, onfold, onclick }: Props = $props();
+  const plan = getPlan();
+  const isVisited = $derived(plan.live.others.some((one) => one.place.row === row.id));
   // Apart, so that a new table whose row says the same asks nothing of its figures.
   const cells = $derived(row.cells);
   const flagged = $derived(buoys.filter((buoy) => buoy.row === row.id));
@@ -57,6 +60,7 @@
       kind={row.kind}
       {period}
       buoy={flagged.find((one) => one.from <= period.to && one.to >= period.from)}
+      visitors={isVisited ? plan.live.at(row.id, period.from, period.to) : undefined}
       asOf={c === asOfColumn}
       tabindex={enteredBy === c ? 0 : -1}
       selected={holds(c)}

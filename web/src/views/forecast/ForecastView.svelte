@@ -1,5 +1,6 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
+  import { InAddress } from '../../lib/address.svelte';
   import { untrack } from 'svelte';
   import { answer, api, looking, type TableRow } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
@@ -24,10 +25,12 @@
 
   let { time }: Props = $props();
   const plan = getPlan();
-  let mode = $state<'movement' | 'level'>('movement');
+  const mode = new InAddress('as', 'movement', ['movement', 'level']);
   let spot = $state.raw<Spot>();
   let listing = $state(false);
-  let folded = $state.raw(new Set<string>());
+  const figure = new InAddress('figure', '');
+  const fold = new InAddress('folded', '');
+  const folded = $derived(new Set(fold.value.split(' ').filter(Boolean)));
 
   const asked = $derived(`${time.by} ${time.from} ${time.to}`);
   $effect(() => {
@@ -48,7 +51,7 @@
   });
   const table = $derived(loaded.data?.table);
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
-  const rows = $derived(rowsShown(table?.rows ?? [], mode, folded));
+  const rows = $derived(rowsShown(table?.rows ?? [], mode.value, folded));
   const marks = $derived(plan.view!.tide.marks);
   const least = $derived(`least headroom ${plan.money.short(marks.lowWaterHeadroom)} on ${fullDay(marks.lowWaterDay)}`);
   const verdict = $derived(
@@ -59,16 +62,34 @@
         : `Never below minimum cash; ${least}.`,
   );
 
-  function fold(row: TableRow) {
+  function turnFold(row: TableRow) {
     const next = new Set(folded);
     if (!next.delete(row.id)) next.add(row.id);
-    folded = next;
+    fold.value = [...next].join(' ');
   }
 
   function open(row: TableRow, column: number, act: CellAct, typed = '') {
     const period = table?.periods[column];
-    if (period) spot = { row: row.id, name: row.name, kind: row.kind, from: period.from, to: period.to, act, typed };
+    if (!period) return;
+    spot = { row: row.id, name: row.name, kind: row.kind, from: period.from, to: period.to, act, typed };
+    figure.value = [row.id, period.from, period.to].join('~');
   }
+
+  function leave() {
+    spot = undefined;
+    figure.value = '';
+  }
+
+  $effect(() => {
+    // An address opens the figure that it says, once the table is there.
+    const rows = table?.rows;
+    untrack(() => {
+      const [id, from, to] = figure.value.split('~');
+      const row = rows?.find((one) => one.id === id);
+      if (!spot && row && from && to)
+        spot = { row: row.id, name: row.name, kind: row.kind, from, to, act: 'workings', typed: '' };
+    });
+  });
 </script>
 
 <div class="mb-2 flex h-[34px] items-center gap-[10px]">
@@ -89,8 +110,8 @@
       { value: 'movement', name: 'Movement' },
       { value: 'level', name: 'Level' },
     ]}
-    value={mode}
-    onchoose={(chosen) => (mode = chosen)}
+    value={mode.value}
+    onchoose={(chosen) => (mode.value = chosen)}
   />
   <Act onclick={() => (listing = !listing)}>Buoys {plan.view?.buoys.length ?? 0}</Act>
   <ExportLinks {time} />
@@ -102,7 +123,7 @@
 {:else if table && table.periods.length === 0}
   <p>The window lies outside the forecast. Drag its handles back, or choose Week again.</p>
 {:else if table}
-  {#if mode === 'level'}
+  {#if mode.value === 'level'}
     <LevelChart from={time.from} to={time.to} />
   {/if}
   <ForecastGrid
@@ -111,16 +132,16 @@
     {rows}
     {folded}
     {spot}
-    onfold={fold}
+    onfold={turnFold}
     onact={open}
-    onleave={() => (spot = undefined)}
+    onleave={leave}
   />
   <Legend />
 {/if}
 
 {#if spot}
   {#key spot}
-    <CellPanel {spot} onclose={() => (spot = undefined)} />
+    <CellPanel {spot} onclose={leave} />
   {/key}
 {:else if listing}
   <BuoyList onclose={() => (listing = false)} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { InAddress } from '../../lib/address.svelte';
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -25,12 +26,12 @@
 
   let { time }: Props = $props();
   const plan = getPlan();
-  let by = $state<By>('MONTH');
-  let cushion = $state('0');
+  const by = new InAddress<By>('per', 'MONTH', PERIODS);
+  const cushion = new InAddress('cushion', '0');
   let adding = $state(false);
   let place = $state.raw<FundingPlace>();
   const NAMES: Record<By, string> = { DAY: 'Day', WEEK: 'Week', MONTH: 'Month', QUARTER: 'Quarter', YEAR: 'Year' };
-  const span = $derived(time.ahead(by));
+  const span = $derived(time.ahead(by.value));
 
   const loaded = new Loaded((signal) => {
     void plan.version;
@@ -38,7 +39,7 @@
       api.GET('/api/plans/{plan}/funding', {
         params: {
           path: { plan: plan.id },
-          query: { by, from: span.from, to: span.to, cushion },
+          query: { by: by.value, from: span.from, to: span.to, cushion: cushion.value },
         },
         signal,
       }),
@@ -50,7 +51,7 @@
   function setCushion(typed: string): string {
     const read = readAmount(typed || '0');
     if (read === null || read.startsWith('-')) return noAmount(typed);
-    cushion = read;
+    cushion.value = read;
     return '';
   }
 </script>
@@ -61,8 +62,8 @@
   <Segments
     label="Periods"
     options={PERIODS.map((value) => ({ value, name: NAMES[value] }))}
-    value={by}
-    onchoose={(chosen) => (by = chosen)}
+    value={by.value}
+    onchoose={(chosen) => (by.value = chosen)}
   />
   <UnitSwitch />
   <Act main onclick={() => (adding = !adding)}>Add facility, loan or deposit</Act>
@@ -81,7 +82,7 @@
         <TypedField
           label="with a cushion of"
           class="w-[90px] text-right"
-          value={cushion === '0' ? '' : cushion}
+          value={cushion.value === '0' ? '' : cushion.value}
           placeholder="0"
           onput={setCushion}
         />

@@ -2,6 +2,7 @@
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import EntryField from '../../lib/fields/EntryField.svelte';
   import Act from '../../lib/Act.svelte';
+  import { InAddress } from '../../lib/address.svelte';
   import { answer, api } from '../../lib/api';
   import { fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -24,18 +25,24 @@
   let { direction }: Props = $props();
   const plan = getPlan();
   const side = $derived(direction === 'receipt' ? ('RECEIPT' as const) : ('PAYMENT' as const));
-  let part = $state<'items' | 'counterparty' | 'age' | 'week' | 'habits' | 'chances'>('items');
-  let words = $state('');
-  let show = $state<Show>('ALL');
-  let order = $state<Order>('EXPECTED');
-  let descending = $state(false);
+  const part = new InAddress('as', 'items', ['items', 'counterparty', 'age', 'week', 'habits', 'chances']);
+  const words = new InAddress('words', '');
+  const show = new InAddress<Show>('show', 'ALL');
+  const order = new InAddress<Order>('order', 'EXPECTED');
+  const down = new InAddress('down', 'no', ['no', 'yes']);
   let bringing = $state(false);
   let typing = $state(false);
 
   const listing = new Listing();
   const loaded = new Loaded(async (signal) => {
     void plan.version;
-    const query = { direction: side, words, show, order, descending };
+    const query = {
+      direction: side,
+      words: words.value,
+      show: show.value,
+      order: order.value,
+      descending: down.value === 'yes',
+    };
     const got = await answer(
       api.GET('/api/plans/{plan}/items', { params: { path: { plan: plan.id }, query }, signal }),
     );
@@ -44,14 +51,14 @@
   const view = $derived(loaded.data);
 
   function orderBy(by: Order) {
-    descending = by === order && !descending;
-    order = by;
+    down.value = by === order.value && down.value === 'no' ? 'yes' : 'no';
+    order.value = by;
   }
 
   /** Opens the items of a sum: those of its counterparty. */
   function openSum(name: string) {
-    words = name;
-    part = 'items';
+    words.value = name;
+    part.value = 'items';
   }
 
   const SUMS = { counterparty: 'byCounterparty', age: 'byAge', week: 'byWeek' } as const;
@@ -79,27 +86,27 @@
         { value: 'habits', name: 'Habits' },
         { value: 'chances', name: direction === 'receipt' ? 'Chase' : 'Hold' },
       ]}
-      value={part}
-      onchoose={(chosen) => (part = chosen)}
+      value={part.value}
+      onchoose={(chosen) => (part.value = chosen)}
     />
     <Act onclick={() => (typing = !typing)}>Type one</Act>
     <Act main onclick={() => (bringing = !bringing)} title="CSV or XLSX from the ledger">Bring in a list</Act>
   </div>
   {#if bringing}<BringList {direction} lines={view.lines} onclose={() => (bringing = false)} />{/if}
   {#if typing}<NewItem {direction} lines={view.lines} onclose={() => (typing = false)} />{/if}
-  {#if part === 'habits'}
+  {#if part.value === 'habits'}
     <HabitsCard {side} />
-  {:else if part === 'chances'}
+  {:else if part.value === 'chances'}
     <Chances {direction} {side} />
-  {:else if part === 'items'}
+  {:else if part.value === 'items'}
     <div class="mb-2 flex items-center gap-3">
       <EntryField
         class="w-[260px]"
         placeholder="words of number, counterparty or line"
         name="Search items"
-        bind:value={words}
+        bind:value={words.value}
       />
-      <ChoiceField label="show" name="Items shown" bind:value={show} options={SHOWN} />
+      <ChoiceField label="show" name="Items shown" bind:value={show.value} options={SHOWN} />
       {#if view.items.length}
         <span class="hush">type, paste or copy days, promises and discounts as in a spreadsheet</span>
       {/if}
@@ -114,7 +121,7 @@
     {#if view.more}<p class="hush mt-1">More items fit: type words to find them.</p>{/if}
     {#if view.items.length === 0}
       <p class="card">
-        {words || show !== 'ALL'
+        {words.value || show.value !== 'ALL'
           ? 'No item fits. Change the words, or what is shown.'
           : direction === 'receipt'
             ? 'Here belong invoices that are not paid yet, credit notes and sales orders: bring in the list from the ledger, or type one.'
@@ -122,7 +129,11 @@
       </p>
     {/if}
   {:else}
-    <SumTable sums={view[SUMS[part]]} by={part} onopen={part === 'counterparty' ? openSum : undefined} />
+    <SumTable
+      sums={view[SUMS[part.value]]}
+      by={part.value}
+      onopen={part.value === 'counterparty' ? openSum : undefined}
+    />
   {/if}
 {:else if loaded.problem}
   <Refusal words={loaded.problem.detail} />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Act from '../../lib/Act.svelte';
+  import { InAddress } from '../../lib/address.svelte';
   import { answer, api } from '../../lib/api';
   import { addDays, fullDay } from '../../lib/dates';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -19,7 +20,7 @@
 
   let { time }: Props = $props();
   const plan = getPlan();
-  let part = $state<'movements' | 'statements' | 'rules'>('movements');
+  const part = new InAddress('below', 'movements', ['movements', 'statements', 'rules']);
   let files = $state.raw<File[]>([]);
   let picker = $state<HTMLInputElement>();
   let dragging = $state(false);
@@ -81,8 +82,8 @@
       { value: 'statements', name: 'Statements' },
       { value: 'rules', name: 'Rules' },
     ]}
-    value={part}
-    onchoose={(chosen) => (part = chosen)}
+    value={part.value}
+    onchoose={(chosen) => (part.value = chosen)}
   />
   <Act href="#/plan/{plan.id}/position/roll" title="From new statements to a new as-of date, step by step"
     >Roll forward</Act
@@ -117,9 +118,9 @@
 {/if}
 {#if position.data}
   <Balances position={position.data} />
-  {#if part === 'movements'}
+  {#if part.value === 'movements'}
     <Movements />
-  {:else if part === 'statements'}
+  {:else if part.value === 'statements'}
     <Statements statements={position.data.statements} />
   {:else}
     <Rules />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { InAddress } from '../../lib/address.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
@@ -16,15 +17,23 @@
   }
 
   let { time }: Props = $props();
-  let shown = $state<Shown>('income');
-  let by = $state<By>('MONTH');
-  let common = $state(false);
+  const shown = new InAddress<Shown>(
+    'sheet',
+    'income',
+    SHOWN.map((one) => one.value),
+  );
+  const by = new InAddress<By>(
+    'per',
+    'MONTH',
+    LENGTHS.map((one) => one.value),
+  );
+  const common = new InAddress('percent', 'no', ['no', 'yes']);
   let place = $state<StatementPlace>();
   const leave = () => (place = undefined);
 </script>
 
 {#snippet table(kind: Kind, label: string, shares: boolean)}
-  <StatementTable {time} {kind} {label} {by} common={shares} onopen={(at) => (place = at)} onleave={leave} />
+  <StatementTable {time} {kind} {label} by={by.value} common={shares} onopen={(at) => (place = at)} onleave={leave} />
 {/snippet}
 
 <div class="mb-2 flex h-[34px] items-center gap-3">
@@ -33,26 +42,33 @@
     tabs
     label="What is shown"
     options={SHOWN}
-    value={shown}
+    value={shown.value}
     onchoose={(value) => {
-      shown = value;
+      shown.value = value;
       leave();
     }}
   />
   <span class="flex-1"></span>
-  {#if shown === 'income' || shown === 'balance'}
-    <label class="hush"><input type="checkbox" class="mr-1" bind:checked={common} />in percent</label>
+  {#if shown.value === 'income' || shown.value === 'balance'}
+    <label class="hush"
+      ><input
+        type="checkbox"
+        class="mr-1"
+        checked={common.value === 'yes'}
+        onchange={(e) => (common.value = e.currentTarget.checked ? 'yes' : 'no')}
+      />in percent</label
+    >
   {/if}
-  {#if !['opening', 'years'].includes(shown)}
-    <Segments label="Length of a period" options={LENGTHS} value={by} onchoose={(value) => (by = value)} />
+  {#if !['opening', 'years'].includes(shown.value)}
+    <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
   {/if}
   <UnitSwitch />
 </div>
-{#if shown === 'income'}
-  {@render table('income', 'Income statement', common)}
-{:else if shown === 'balance'}
-  {@render table('balance', 'Balance sheet', common)}
-{:else if shown === 'cash'}
+{#if shown.value === 'income'}
+  {@render table('income', 'Income statement', common.value === 'yes')}
+{:else if shown.value === 'balance'}
+  {@render table('balance', 'Balance sheet', common.value === 'yes')}
+{:else if shown.value === 'cash'}
   <div class="grid grid-cols-2 gap-4">
     <section aria-label="Direct">
       <h2 class="mb-1 font-semibold">Direct: what lines receive and pay</h2>
@@ -63,14 +79,14 @@
       {@render table('cash-indirect', 'Cash flow, indirect', false)}
     </section>
   </div>
-{:else if shown === 'charts'}
-  <CashCharts {time} {by} />
-{:else if shown === 'ratios'}
-  <RatioTable {time} {by} />
-{:else if shown === 'years'}
+{:else if shown.value === 'charts'}
+  <CashCharts {time} by={by.value} />
+{:else if shown.value === 'ratios'}
+  <RatioTable {time} by={by.value} />
+{:else if shown.value === 'years'}
   <LongRange />
-{:else if shown === 'rolls'}
-  <RollForwards {time} {by} />
+{:else if shown.value === 'rolls'}
+  <RollForwards {time} by={by.value} />
 {:else}
   <OpeningSheet />
 {/if}

@@ -7,6 +7,7 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
   import FuturesTable from '../FuturesTable.svelte';
+  import { InAddress } from '../../../lib/address.svelte';
   import FuturesChart from '../FuturesChart.svelte';
   import type { Scenario } from '../whatif';
   import { TABLES, toggled, type Offer, type Table } from './beside';
@@ -20,10 +21,15 @@
 
   let { time, scenarios }: Props = $props();
   const plan = getPlan();
-  let picked = $state<string[]>();
-  let reference = $state('base');
-  let table = $state<Table>('CASH');
-  const monthly = $derived(table !== 'CASH' && table !== 'FUNDING');
+  const futures = new InAddress('futures', '');
+  const picked = $derived(futures.value ? futures.value.split(' ') : undefined);
+  const reference = new InAddress('reference', 'base');
+  const table = new InAddress<Table>(
+    'table',
+    'CASH',
+    TABLES.map((one) => one.value),
+  );
+  const monthly = $derived(table.value !== 'CASH' && table.value !== 'FUNDING');
   const by = $derived<By>(monthly && (time.by === 'DAY' || time.by === 'WEEK') ? 'MONTH' : time.by);
 
   const others = new Loaded((signal) => {
@@ -45,8 +51,8 @@
   );
   const query = $derived({
     future: chosen,
-    reference: Math.max(0, chosen.indexOf(reference)),
-    table,
+    reference: Math.max(0, chosen.indexOf(reference.value)),
+    table: table.value,
     by,
     from: time.from,
     to: time.to,
@@ -60,7 +66,7 @@
       [
         ...chosen.map((one) => `future=${encodeURIComponent(one)}`),
         `reference=${query.reference}`,
-        `table=${table}`,
+        `table=${table.value}`,
         `by=${by}`,
         `from=${time.from}`,
         `to=${time.to}`,
@@ -69,12 +75,12 @@
 </script>
 
 <div class="mb-2 flex flex-wrap items-center gap-3">
-  <ChooseFutures {offers} {chosen} onchoose={(asked) => (picked = toggled(chosen, asked))} />
-  <ChoiceField label="Compared by" bind:value={table} options={TABLES} />
+  <ChooseFutures {offers} {chosen} onchoose={(asked) => (futures.value = toggled(chosen, asked).join(' '))} />
+  <ChoiceField label="Compared by" bind:value={table.value} options={TABLES} />
   <ChoiceField
     label="against"
     class="max-w-[220px]"
-    bind:value={reference}
+    bind:value={reference.value}
     options={(beside.data?.futures ?? []).map((one) => ({ value: one.asked, name: one.name }))}
   />
   <span class="flex-1"></span>
@@ -95,6 +101,6 @@
         chosen: i === query.reference,
       }))}
     />
-    <BesideTable data={beside.data} {table} {by} reference={query.reference} />
+    <BesideTable data={beside.data} table={table.value} {by} reference={query.reference} />
   </div>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { InAddress } from '../../../lib/address.svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api } from '../../../lib/api';
   import { Loaded } from '../../../lib/loaded.svelte';
@@ -12,9 +13,12 @@
   import TriedBefore from './TriedBefore.svelte';
 
   const plan = getPlan();
-  let runs = $state(1000);
-  let weeks = $state(26);
-  let seed = $state(1);
+  const runsSaid = new InAddress('runs', '1000');
+  const weeksSaid = new InAddress('weeks', '26');
+  const seedSaid = new InAddress('seed', '1');
+  const runs = $derived(Number(runsSaid.value) || 1000);
+  const weeks = $derived(Number(weeksSaid.value) || 26);
+  const seed = $derived(Number(seedSaid.value) || 1);
   let stopped = $state(false);
 
   function ask(many: number, signal: AbortSignal) {
@@ -53,19 +57,19 @@
 <div class="mb-2 flex flex-wrap items-center gap-3">
   <TypedField
     value={String(runs)}
-    onput={put((to) => (runs = to), 10000, 'Runs')}
+    onput={put((to) => (runsSaid.value = String(to)), 10000, 'Runs')}
     label="Runs "
     class="w-[64px] text-right"
   />
   <TypedField
     value={String(weeks)}
-    onput={put((to) => (weeks = to), 104, 'Weeks')}
+    onput={put((to) => (weeksSaid.value = String(to)), 104, 'Weeks')}
     label="Weeks "
     class="w-[46px] text-right"
   />
   <TypedField
     value={String(seed)}
-    onput={put((to) => (seed = to), 999999999, 'Seeds')}
+    onput={put((to) => (seedSaid.value = String(to)), 999999999, 'Seeds')}
     label="Seed "
     class="w-[64px] text-right"
   />

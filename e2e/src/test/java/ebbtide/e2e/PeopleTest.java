@@ -15,6 +15,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -78,7 +79,9 @@ class PeopleTest {
             link(ben, "Setup").click();
             assertThat(field(ben, "Months ahead")).hasValue("24");
 
-            edit(ada, ben);
+            together(ada, ben);
+            talk(ada, ben);
+            apart(ada, ben);
             guest(ada, stranger);
 
             ada.navigate(running.url() + "/#/people");
@@ -115,22 +118,74 @@ class PeopleTest {
         }
     }
 
-    /** What one has not seen of the other's edits holds beside them, unless it is of the same figure. */
-    private static void edit(Page ada, Page ben) {
+    /** Others' edits appear by themselves; what is being typed stays as it is, and holds. */
+    private static void together(Page ada, Page ben) {
+        fill(ben, "Months ahead", "26");
         put(ada, "Name", "Skerrywick & Daughters");
-        assertThat(ada.getByRole(AriaRole.STATUS).first()).containsText("Skerrywick & Daughters");
-        put(ben, "Months ahead", "30");
-        assertThat(ben.getByText("Changed meanwhile:")).containsText("Skerrywick & Daughters");
+        assertThat(ben.getByRole(AriaRole.STATUS).last()).containsText("Ada");
         assertThat(field(ben, "Name")).hasValue("Skerrywick & Daughters");
+        assertThat(field(ben, "Months ahead")).hasValue("26");
+        field(ben, "Months ahead").press("Tab");
+        assertThat(ben.getByRole(AriaRole.STATUS).first()).containsText("26 months ahead");
+        assertThat(field(ada, "Months ahead")).hasValue("26");
+        assertThat(ada.getByLabel("Who else is here")).containsText("Ben: Setup");
+    }
+
+    /** A question on a figure, seen where it lies, and answered. */
+    private static void talk(Page ada, Page ben) {
+        link(ada, "Forecast").click();
+        link(ben, "Forecast").click();
+        figure(ben).click();
+        ben.keyboard().press("b");
+        fill(ben, "Come back to this because", "Is this the autumn price?");
+        button(ben, "Leave a buoy").click();
+        assertThat(figure(ada))
+                .hasAttribute("title", Pattern.compile("buoy: Is this the autumn price\\? \u00b7 Ben is here$"));
+        figure(ada).click();
+        fill(ada, "Answer", "Yes, by the letter of February");
+        button(ada, "Answer").click();
+        Locator said = ben.getByLabel("What was said here");
+        assertThat(said).containsText("Yes, by the letter of February");
+        assertThat(said).containsText("Ada, ");
+        assertThat(button(ben, "Take back: Yes, by the letter of February")).hasCount(0);
+        assertThat(button(ada, "Take back: Yes, by the letter of February")).isVisible();
+        // The address opens what is seen.
+        String address = ben.url();
+        ben.navigate("about:blank");
+        ben.navigate(address);
+        assertThat(ben.getByLabel("What was said here")).containsText("Yes, by the letter of February");
+    }
+
+    private static Locator figure(Page page) {
+        return page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName("Export distributors"))
+                .getByRole(AriaRole.GRIDCELL)
+                .nth(3);
+    }
+
+    /** What one has not seen of the other's edits holds beside them, unless it is of the same figure. */
+    private static void apart(Page ada, Page ben) {
+        for (Page page : List.of(ada, ben)) {
+            link(page, "Setup").click();
+            Screens.deafen(page);
+            assertThat(field(page, "Months ahead")).hasValue("26");
+        }
+        put(ada, "Name", "Skerrywick & Sons");
+        assertThat(ada.getByRole(AriaRole.STATUS).first()).containsText("Skerrywick & Sons");
+        put(ben, "Months ahead", "30");
+        assertThat(ben.getByText("Changed meanwhile:")).containsText("Ada, just now");
+        assertThat(ben.getByText("Changed meanwhile:")).containsText("Skerrywick & Sons");
+        assertThat(field(ben, "Name")).hasValue("Skerrywick & Sons");
         put(ada, "Months ahead", "36");
-        assertThat(ada.getByText("The plan has changed since you loaded it").first())
-                .containsText("30 months ahead");
+        Locator refused =
+                ada.getByText("The plan has changed since you loaded it").first();
+        assertThat(refused).containsText("Ben, just now");
+        assertThat(refused).containsText("30 months ahead");
     }
 
     private static void guest(Page ada, Page guest) {
         fill(ada, "For", "the bank");
         button(ada, "Make a link").click();
-        String address = addressToSend(ada, 1);
+        String address = addressToSend(ada, 0);
         guest.navigate(address);
         guest.reload();
         assertThat(guest.getByText("A link shows you this plan")).isVisible();

@@ -3,6 +3,7 @@ package ebbtide.e2e;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.io.InputStream;
@@ -63,5 +64,11 @@ final class Screens {
             page.evaluate(AxeBuilder.getAxeScript());
         }
         return (List<?>) page.evaluate(VIOLATIONS, String.join(",", parts));
+    }
+
+    /** Has a page hear nothing of others any more, as where the connection is gone, and loads it anew. */
+    static void deafen(Page page) {
+        page.route("**/live?*", Route::abort);
+        page.reload();
     }
 }

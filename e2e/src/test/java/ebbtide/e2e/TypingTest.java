@@ -198,7 +198,9 @@ class TypingTest extends Journeys {
 
     @Test
     void lineChangedInAnotherWindow_otherFieldHolds_andTheSameIsAskedForAgainWithItsText() {
+        Screens.deafen(page);
         Page other = chromium.open(page.url());
+        Screens.deafen(other);
         other.getByLabel("paid days after").fill("10");
         other.getByLabel("paid days after").press("Tab");
         assertThat(other.getByRole(AriaRole.STATUS).first()).containsText("paid after 0 \u2192 10 days");

@@ -31,6 +31,11 @@ public class HandOfRequest extends OncePerRequestFilter {
     public static final String SIGN_IN = "ebbtide-sign-in";
     /** The cookie of who has a link that shows a plan. */
     public static final String LINK = "ebbtide-link";
+    /** The header of a request that a page makes while nobody is at it. */
+    private static final String UNATTENDED = "Ebbtide-Unattended";
+    /** How the path ends by which a page hears of others. */
+    private static final String LIVE = "/live";
+
     /** The parameter in which a link says which scenario it looks at, which has no headers. */
     private static final String PARAMETER = "scenario";
 
@@ -59,7 +64,8 @@ public class HandOfRequest extends OncePerRequestFilter {
             throws ServletException, IOException {
         String path = request.getRequestURI();
         boolean guarded = path.startsWith("/api/") || path.startsWith("/v3/");
-        Hand hand = guarded ? hand(request) : nobody(null);
+        boolean attended = request.getHeader(UNATTENDED) == null && !path.endsWith(LIVE);
+        Hand hand = guarded ? hand(request, attended) : nobody(null);
         if (guarded && hand.standing() instanceof Standing.Nobody && !OPEN.contains(path)) {
             Answer.problem(response, HttpStatus.UNAUTHORIZED, "Nobody is signed in: sign in, then try again.");
             return;
@@ -71,16 +77,25 @@ public class HandOfRequest extends OncePerRequestFilter {
         return new Hand("nobody", new Standing.Nobody(), scenario);
     }
 
-    private Hand hand(HttpServletRequest request) {
+    private Hand hand(HttpServletRequest request, boolean attended) {
         String said = request.getHeader(SCENARIO);
         // A form is not read for it: its file may be large, and is not wanted before its limit is known.
         String id = said != null || request.getQueryString() == null ? said : request.getParameter(PARAMETER);
-        String scenario = id == null || id.isEmpty() ? null : id;
+        return hand(request.getCookies(), id == null || id.isEmpty() ? null : id, attended);
+    }
+
+    /** Returns whose work it would be now to whom some cookies belong, without noting that they were seen. */
+    public Hand now(Cookie @Nullable [] cookies) {
+        return hand(cookies, null, false);
+    }
+
+    /** Who only leaves a page open that loads what others changed is not seen. */
+    private Hand hand(Cookie @Nullable [] cookies, @Nullable String scenario, boolean attended) {
         if (!people) {
             return new Hand(Hand.OWN.author(), Hand.OWN.standing(), scenario);
         }
-        return cookie(request, SIGN_IN)
-                .flatMap(signIns::find)
+        return cookie(cookies, SIGN_IN)
+                .flatMap(word -> attended ? signIns.find(word) : signIns.peek(word))
                 .map(one -> new Hand(
                         one.person().name(),
                         new Standing.Member(
@@ -88,7 +103,7 @@ public class HandOfRequest extends OncePerRequestFilter {
                                 one.person().steward(),
                                 one.signIn().id()),
                         scenario))
-                .or(() -> cookie(request, LINK)
+                .or(() -> cookie(cookies, LINK)
                         .flatMap(links::find)
                         .map(link -> new Hand("a link", new Standing.Guest(link.planId()), scenario)))
                 .orElseGet(() -> nobody(scenario));
@@ -96,9 +111,13 @@ public class HandOfRequest extends OncePerRequestFilter {
 
     /** Returns what a cookie of a request says. */
     static Optional<String> cookie(HttpServletRequest request, String name) {
-        return request.getCookies() == null
+        return cookie(request.getCookies(), name);
+    }
+
+    private static Optional<String> cookie(Cookie @Nullable [] cookies, String name) {
+        return cookies == null
                 ? Optional.empty()
-                : Arrays.stream(request.getCookies())
+                : Arrays.stream(cookies)
                         .filter(one -> one.getName().equals(name))
                         .map(Cookie::getValue)
                         .findFirst();

@@ -256,7 +256,7 @@ public class Edits {
             rights.require(planId, Commentary.least(effects));
             stores.log().mark(planId, entry.seq(), state);
             stores.plans().setVersion(planId, version + 1);
-            stores.log().addReplay(planId, version + 1, entry.seq(), back);
+            stores.log().addReplay(planId, Hand.atWork().author(), version + 1, entry.seq(), back);
             return new EditMade(prefix + entry.words(), was, plans.after(planId, was, effects), List.of());
         });
         plans.became(planId, done.became());

@@ -1,8 +1,11 @@
 package ebbtide.app.desk;
 
+import ebbtide.app.people.Hand;
 import ebbtide.app.storage.ChangeLog.Turn;
 import ebbtide.app.storage.LoggedEffect;
 import ebbtide.app.storage.UndoableStore.Kind;
+import java.time.Duration;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -59,9 +62,27 @@ final class Since {
 
     /** Returns what was done in words, the earliest first. */
     List<String> words() {
-        return turns.stream()
-                .map(turn -> (turn.back() ? "Undone: " : "") + turn.words())
-                .toList();
+        return turns.stream().map(Since::said).toList();
+    }
+
+    /** Who has done it and how long ago is said where it was somebody else. */
+    private static String said(Turn turn) {
+        boolean isOwn =
+                turn.author().isEmpty() || turn.author().equals(Hand.atWork().author());
+        return isOwn || turn.at() == null
+                ? turn.words()
+                : turn.author() + ", " + ago(Duration.between(turn.at(), OffsetDateTime.now())) + ": " + turn.words();
+    }
+
+    private static String ago(Duration since) {
+        long minutes = since.toMinutes();
+        if (minutes < 1) {
+            return "just now";
+        }
+        if (minutes < 90) {
+            return minutes == 1 ? "a minute ago" : minutes + " minutes ago";
+        }
+        return since.toHours() < 36 ? since.toHours() + " hours ago" : since.toDays() + " days ago";
     }
 
     /** Returns the refusal of an edit that touches what was changed. */

@@ -138,21 +138,27 @@ public class SignIns {
     /** A person, by which sign-in. */
     public record SignedIn(Person person, SignIn signIn) {}
 
+    /** Returns who is signed in by a word, and notes that they were seen. */
+    public Optional<SignedIn> find(String word) {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        Optional<SignedIn> found = peek(word);
+        found.map(SignedIn::signIn)
+                .filter(one -> one.seenAt().plus(SEEN_EVERY).isBefore(now))
+                .ifPresent(one -> signIns.markSeen(one.id()));
+        return found;
+    }
+
     /**
      * Returns who is signed in by a word; nobody once it is too old, was not used for long, or the person is shut out.
      */
-    public Optional<SignedIn> find(String word) {
+    public Optional<SignedIn> peek(String word) {
         OffsetDateTime now = OffsetDateTime.now(clock);
-        Optional<SignedIn> found = signIns.find(new Token(word).hash())
+        return signIns.find(new Token(word).hash())
                 .filter(one -> one.begunAt().plus(LONGEST).isAfter(now)
                         && one.seenAt().plus(IDLE).isAfter(now))
                 .flatMap(one -> people.find(one.personId())
                         .filter(person -> !person.shutOut())
                         .map(person -> new SignedIn(person, one)));
-        found.map(SignedIn::signIn)
-                .filter(one -> one.seenAt().plus(SEEN_EVERY).isBefore(now))
-                .ifPresent(one -> signIns.markSeen(one.id()));
-        return found;
     }
 
     private static Standing.Member member() {

@@ -41,8 +41,16 @@ public class ChangeLog {
     /** An edit with its effects. */
     public record Entry(long seq, String words, List<LoggedEffect> effects) {}
 
-    /** A step from one version of a plan to the next: an edit made or brought back, or, back, one taken back. */
-    public record Turn(String words, List<LoggedEffect> effects, boolean back) {}
+    /**
+     * A step from one version of a plan to the next: an edit made or brought back, or, back, one taken back; by whom
+     * and when, empty and null where the log did not tell yet.
+     */
+    public record Turn(
+            String words,
+            List<LoggedEffect> effects,
+            boolean back,
+            String author,
+            @Nullable OffsetDateTime at) {}
 
     /** An edit in the list; one that is undone, was replaced by another, or came with the plan's file is said so. */
     public record ChangeListed(long seq, OffsetDateTime madeAt, String author, String words, String state) {}
@@ -157,9 +165,9 @@ public class ChangeLog {
     }
 
     /** Adds that an edit was taken back, or brought back, which made a version of the plan. */
-    public void addReplay(String planId, long version, long seq, boolean back) {
-        client.sql("insert into replay (plan_id, version, seq, back) values (?, ?, ?, ?)")
-                .params(planId, version, seq, back)
+    public void addReplay(String planId, String author, long version, long seq, boolean back) {
+        client.sql("insert into replay (plan_id, version, seq, back, author, made_at) values (?, ?, ?, ?, ?, ?)")
+                .params(planId, version, seq, back, author, OffsetDateTime.now(clock))
                 .update();
     }
 
@@ -169,16 +177,20 @@ public class ChangeLog {
      */
     public List<Turn> turns(String planId, long after, long upTo) {
         return client.sql("""
-        select version, words, effects, false as back from change_log where plan_id = :plan and version > :after and version <= :upTo
+        select version, words, effects, false as back, author, made_at from change_log where plan_id = :plan and version > :after and version <= :upTo
         union all
-        select r.version, l.words, l.effects, r.back from replay r join change_log l on l.plan_id = r.plan_id and l.seq = r.seq
+        select r.version, case when r.back then 'Undone: ' else 'Redone: ' end || l.words, l.effects, r.back, r.author, r.made_at from replay r join change_log l on l.plan_id = r.plan_id and l.seq = r.seq
         where r.plan_id = :plan and r.version > :after and r.version <= :upTo
         order by version""")
                 .param("plan", planId)
                 .param("after", after)
                 .param("upTo", upTo)
-                .query((row, n) ->
-                        new Turn(row.getString("words"), effects(row.getString("effects")), row.getBoolean("back")))
+                .query((row, n) -> new Turn(
+                        row.getString("words"),
+                        effects(row.getString("effects")),
+                        row.getBoolean("back"),
+                        row.getString("author"),
+                        row.getObject("made_at", OffsetDateTime.class)))
                 .list();
     }
 

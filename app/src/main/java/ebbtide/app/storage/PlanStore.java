@@ -8,7 +8,10 @@ import ebbtide.money.Refused;
 import ebbtide.plan.Settings;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -41,6 +44,7 @@ public class PlanStore implements UndoableStore {
             "plan_member",
             "invitation",
             "viewer_link",
+            "present",
             "change_log");
 
     private final JdbcClient client;
@@ -75,6 +79,17 @@ public class PlanStore implements UndoableStore {
     /** Returns the version of a plan; refuses an id that is not there. */
     public long version(String planId) {
         return findVersion(planId, "").orElseThrow(() -> new NotFound("plan", planId));
+    }
+
+    /** Returns the versions of those of some plans that are there. */
+    public Map<String, Long> versions(Collection<String> planIds) {
+        Map<String, Long> versions = new HashMap<>();
+        client.sql("select id, version from plan where id in (:plans)")
+                .param("plans", planIds)
+                .query(row -> {
+                    versions.put(row.getString("id"), row.getLong("version"));
+                });
+        return versions;
     }
 
     /** Returns the version of a plan and keeps others from changing it until the transaction ends. */

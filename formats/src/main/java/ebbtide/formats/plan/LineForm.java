@@ -108,7 +108,7 @@ final class LineForm {
                     always("note", FILLED),
                     unless("", "author", TEXT).says("Who left it; empty where that is not known."),
                     ifAny("at", MOMENT).says("When it was left."),
-                    unless(List.<Remark>of(), "answers", REMARKS))
+                    usually("answers", REMARKS, List.of()))
             .named("buoy");
 
     private LineForm() {}

@@ -1,0 +1,52 @@
+import { replace, router } from 'svelte-spa-router';
+import { SvelteMap } from 'svelte/reactivity';
+
+/** A pause in typing, after which the address says what was typed. */
+const SETTLED = 200;
+
+/** What was chosen and the address does not say yet; null for what is as usual. */
+const coming = new SvelteMap<string, string | null>();
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+function said(): URLSearchParams {
+  return new URLSearchParams(router.querystring ?? '');
+}
+
+async function write(location: string) {
+  const query = said();
+  const written = [...coming];
+  if (location === router.location) {
+    for (const [name, value] of written) {
+      if (value === null) query.delete(name);
+      else query.set(name, value);
+    }
+    await replace([location, query.toString()].filter(Boolean).join('?'));
+  }
+  for (const [name, value] of written) if (coming.get(name) === value) coming.delete(name);
+}
+
+/** A choice of a view that its address says, so that whoever opens the address sees the same. */
+export class InAddress<T extends string = string> {
+  constructor(
+    private readonly name: string,
+    private readonly usual: NoInfer<T>,
+    /** The values there are; any text where none are said. */
+    private readonly known?: readonly T[],
+    /** Whether it says the usual too, where that is not the same for everybody. */
+    private readonly always = false,
+  ) {}
+
+  get value(): T {
+    const value = coming.has(this.name) ? coming.get(this.name) : said().get(this.name);
+    return value !== null && value !== undefined && (!this.known || this.known.includes(value as T))
+      ? (value as T)
+      : this.usual;
+  }
+
+  set value(value: T) {
+    coming.set(this.name, value === this.usual && !this.always ? null : value);
+    clearTimeout(timer);
+    const location = router.location;
+    timer = setTimeout(() => void write(location), SETTLED);
+  }
+}
