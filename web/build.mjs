@@ -26,6 +26,14 @@ function run(...command) {
   if (done.status !== 0) process.exit(done.status ?? 1);
 }
 
+/** Writes down which packages the front end is made of, with versions and licences. */
+function writeParts() {
+  const told = spawnSync('npm', ['sbom', '--sbom-format', 'cyclonedx', '--omit', 'dev'], { encoding: 'utf8' });
+  if (told.status !== 0) process.exit(told.status ?? 1);
+  mkdirSync('target/classes/META-INF/sbom', { recursive: true });
+  writeFileSync('target/classes/META-INF/sbom/web.cdx.json', told.stdout);
+}
+
 /** Runs an act unless the stamp says that it was done for the same input. */
 function unlessDone(stamp, input, act) {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === input) return;
@@ -42,4 +50,5 @@ unlessDone(existsSync('node_modules') ? 'node_modules/.installed' : 'target/none
 unlessDone('target/built', hash(ROOTS.flatMap(files)), () => {
   run('npm', 'run', '--silent', 'types');
   run('npm', 'run', '--silent', 'build');
+  writeParts();
 });

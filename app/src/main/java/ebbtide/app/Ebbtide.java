@@ -1,6 +1,7 @@
 package ebbtide.app;
 
 import ebbtide.app.access.BackupCommand;
+import ebbtide.app.access.Doctor;
 import ebbtide.app.access.Startup;
 import java.time.Clock;
 import java.util.Arrays;
@@ -22,10 +23,12 @@ public class Ebbtide {
             case "demo" -> exitUnlessRunning(Startup.demo(rest));
             case "backup" -> System.exit(BackupCommand.backup(rest));
             case "restore" -> System.exit(BackupCommand.restore(rest));
+            case "doctor" -> System.exit(Doctor.run(rest, System.out));
+            case "parts" -> System.exit(PartsCommand.run(System.out));
             case "forecast" -> System.exit(ForecastCommand.run(rest, System.out, System.err));
             default -> {
                 System.err.println(
-                        "Say what to do: demo, start, backup, restore or forecast; './ebbtide help' explains them.");
+                        "Say what to do: demo, start, backup, restore, doctor, parts or forecast; './ebbtide help' explains them.");
                 System.exit(64);
             }
         }

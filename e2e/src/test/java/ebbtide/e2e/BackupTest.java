@@ -7,6 +7,9 @@ import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.security.KeyStore;
+import java.time.LocalDate;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -54,9 +57,15 @@ class BackupTest {
     /** Everything that can be asked of a plan and its past. */
     private static Map<String, String> all(Running running, String plan) {
         Map<String, String> answers = new LinkedHashMap<>();
-        for (String part : List.of(
-                "", "/file", "/changes", "/snapshots", "/scenarios", "/statements", "/items?direction=RECEIPT")) {
+        for (String part :
+                List.of("", "/file", "/snapshots", "/scenarios", "/statements", "/items?direction=RECEIPT")) {
             answers.put(part, running.get("/api/plans/" + plan + part));
+        }
+        // What is taken out here is noted, with its time.
+        for (JsonNode one : JSON.readTree(running.get("/api/plans/" + plan + "/changes"))) {
+            if (!one.get("kind").asString().equals("export")) {
+                answers.put("change " + one.get("seq"), one.toString());
+            }
         }
         answers.put("undone", undo(running, plan, "undo"));
         answers.put("undone again", undo(running, plan, "undo"));
@@ -100,6 +109,71 @@ class BackupTest {
         try (Running again = Running.start("start", "--data", data.toString())) {
             assertThat(all(again, plan)).isEqualTo(before);
         }
+    }
+
+    /** Writes a certificate of our own and its key as the program takes them. */
+    private static String certificate(Path folder) throws Exception {
+        Path store = folder.resolve("store.p12");
+        Process made = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "keytool")
+                                .toString(),
+                        "-genkeypair",
+                        "-alias",
+                        "one",
+                        "-keyalg",
+                        "RSA",
+                        "-dname",
+                        "CN=cash.example.org",
+                        "-storepass",
+                        "secret",
+                        "-keystore",
+                        store.toString())
+                .inheritIO()
+                .start();
+        assertThat(made.waitFor()).isZero();
+        KeyStore keys = KeyStore.getInstance(store.toFile(), "secret".toCharArray());
+        Path certificate = pem(
+                folder.resolve("cert.pem"),
+                "CERTIFICATE",
+                keys.getCertificate("one").getEncoded());
+        Path key = pem(
+                folder.resolve("key.pem"),
+                "PRIVATE KEY",
+                keys.getKey("one", "secret".toCharArray()).getEncoded());
+        return certificate + "," + key;
+    }
+
+    private static Path pem(Path file, String kind, byte[] bytes) throws IOException {
+        return Files.writeString(
+                file,
+                "-----BEGIN " + kind + "-----\n"
+                        + Base64.getMimeEncoder(64, new byte[] {'\n'}).encodeToString(bytes) + "\n-----END " + kind
+                        + "-----\n");
+    }
+
+    @Test
+    void programReachedEncrypted_isBackedUpWhileItRuns_andTheDoctorFindsItWell() throws Exception {
+        Path data = folder.resolve("reached");
+        Path backup = folder.resolve("reached.zip");
+        try (Running running =
+                Running.start("start", "--data", data.toString(), "--log", "debug", "--tls", certificate(folder))) {
+            assertThat(running.url()).startsWith("https://");
+            assertThat(said(0, "backup", backup.toString(), "--data", data.toString()))
+                    .endsWith("checked: 0 plans, 0 edits.");
+            Files.createDirectories(data.resolve("backups"));
+            said(
+                    0,
+                    "backup",
+                    data.resolve("backups/ebbtide-" + LocalDate.now() + ".zip").toString(),
+                    "--data",
+                    data.toString());
+            assertThat(said(0, "doctor", "--data", data.toString()))
+                    .contains("it runs on " + running.url() + " and is ready")
+                    .doesNotContain("LOOK");
+        }
+        assertThat(Files.readString(data.resolve("log/ebbtide.log")))
+                .contains("Ready with 0 plans")
+                .contains("GET /api/backup answered 200");
     }
 
     @Test

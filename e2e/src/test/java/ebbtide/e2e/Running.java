@@ -18,7 +18,7 @@ import java.util.regex.Pattern;
 /** The packaged program started by its command, as users do, as a process of its own on a free port. */
 final class Running implements AutoCloseable {
     private static final HttpClient PLAIN = HttpClient.newHttpClient();
-    private static final Pattern READY = Pattern.compile("is ready on (http://[\\d.:]+) with");
+    private static final Pattern READY = Pattern.compile("is ready on (https?://[\\d.:]+) with");
     private static final Duration LONGEST_START = Duration.ofMinutes(3);
 
     private final Process process;

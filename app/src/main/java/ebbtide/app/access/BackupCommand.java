@@ -6,10 +6,6 @@ import ebbtide.app.storage.DatabaseFile;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Refused;
 import java.io.IOException;
-import java.net.ConnectException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -32,7 +28,7 @@ public final class BackupCommand {
             if (!Files.exists(database.path())) {
                 throw new Refused("There is no data in '" + folder.path() + "' yet: say where it is with --data DIR.");
             }
-            Optional<DataFolder.Reached> running = folder.reachOrClaim();
+            Optional<Running> running = folder.reachOrClaim();
             DatabaseFile.Contents found = running.isPresent() ? fetch(running.get(), file) : file.write(database);
             System.out.println("All data is in '" + file.path() + "', checked: " + words(found) + ".");
         });
@@ -57,13 +53,10 @@ public final class BackupCommand {
                 + (found.edits() == 1 ? " edit" : " edits");
     }
 
-    private static DatabaseFile.Contents fetch(DataFolder.Reached running, BackupFile file) throws IOException {
+    private static DatabaseFile.Contents fetch(Running running, BackupFile file) throws IOException {
         Path part = file.path().resolveSibling(file.path().getFileName() + ".part");
         try {
-            HttpRequest asked = HttpRequest.newBuilder(URI.create(running.address() + "/api/backup"))
-                    .header("Ebbtide-Key", running.key())
-                    .build();
-            HttpResponse<Path> got = HttpClient.newHttpClient().send(asked, HttpResponse.BodyHandlers.ofFile(part));
+            HttpResponse<Path> got = running.ask("/api/backup", HttpResponse.BodyHandlers.ofFile(part));
             if (got.statusCode() != 200) {
                 throw new IOException("The running program made no backup: "
                         + PlanReader.parse(Files.readString(part))
@@ -73,13 +66,6 @@ public final class BackupCommand {
             DatabaseFile.Contents found = new BackupFile(part, file.passphrase()).verify();
             Files.move(part, file.path(), StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
             return found;
-        } catch (ConnectException e) {
-            throw new IOException(
-                    "Another Ebbtide has the data and does not answer: try again once it has started, or has ended.",
-                    e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("The backup was stopped.", e);
         } finally {
             Files.deleteIfExists(part);
         }

@@ -20,9 +20,6 @@ final class DataFolder {
 
     private final Path path;
 
-    /** Where a running program answers, and the word by which it knows a command of its own owner. */
-    record Reached(String address, String key) {}
-
     DataFolder(Path path) {
         this.path = path;
     }
@@ -61,15 +58,25 @@ final class DataFolder {
         }
     }
 
+    /** Leaves the folder to others. */
+    void release() throws IOException {
+        if (held != null) {
+            held.channel().close();
+            held = null;
+        }
+    }
+
     /** Says where this program answers, to commands of whoever owns the folder. */
-    void announce(Reached at) throws IOException {
-        Files.writeString(path.resolve(REACHED), at.address() + "\n" + at.key() + "\n");
+    void announce(Running at) throws IOException {
+        Files.writeString(
+                path.resolve(REACHED),
+                at.address() + "\n" + at.key() + "\n" + (at.certificate() == null ? "" : at.certificate()) + "\n");
     }
 
     /**
      * Returns where the program that has the folder answers; nothing where none has it, and it is this process's now.
      */
-    Optional<Reached> reachOrClaim() throws IOException {
+    Optional<Running> reachOrClaim() throws IOException {
         if (tryLock()) {
             return Optional.empty();
         }
@@ -78,6 +85,8 @@ final class DataFolder {
                     + "' and is not reached yet: try again once it has started, or has ended.");
         }
         List<String> lines = Files.readAllLines(path.resolve(REACHED));
-        return Optional.of(new Reached(lines.get(0), lines.get(1)));
+        String certificate = lines.size() > 2 ? lines.get(2) : "";
+        return Optional.of(
+                new Running(lines.get(0), lines.get(1), certificate.isEmpty() ? null : Path.of(certificate)));
     }
 }

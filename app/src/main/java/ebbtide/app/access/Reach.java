@@ -104,6 +104,12 @@ record Reach(
         return AT_HOME.contains(host);
     }
 
+    /** Returns the file of the certificate by which it is reached encrypted, null where it is not. */
+    @Nullable
+    Path certificate() {
+        return tls == null ? null : tls.certificate().toAbsolutePath();
+    }
+
     String address() {
         return scheme() + host;
     }

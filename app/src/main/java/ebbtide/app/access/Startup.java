@@ -31,6 +31,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.PayloadApplicationEvent;
@@ -38,6 +40,7 @@ import org.springframework.context.PayloadApplicationEvent;
 /** Starting the server: what can stand in the way is looked for first, and each refusal is one sentence. */
 public final class Startup {
     private static final int REFUSED = 1;
+    private static final Logger LOG = LoggerFactory.getLogger(Startup.class);
     /** Says that the data are encrypted on the disk. */
     static final String ENCRYPT = "--encrypt";
 
@@ -45,7 +48,7 @@ public final class Startup {
     private static final String PASSPHRASE = "EBBTIDE_PASSPHRASE";
 
     private static final Set<String> OPTIONS =
-            Set.of("--port", "--data", "--host", "--backups", Reach.NAMES, Reach.TLS, Reach.PROVIDER);
+            Set.of("--port", "--data", "--host", "--backups", LogFile.LEVEL, Reach.NAMES, Reach.TLS, Reach.PROVIDER);
 
     private Startup() {}
 
@@ -142,6 +145,7 @@ public final class Startup {
         boolean demo = backups.isEmpty();
         Reach reach = Reach.of(line, port(line.options().getOrDefault("--port", "8080")));
         Map<String, Object> settings = new LinkedHashMap<>(reach.settings());
+        settings.putAll(LogFile.settings(line, data.path(), demo));
         DatabaseFile database = new DatabaseFile(data.path(), passphrase(line));
         database.url();
         data.claim();
@@ -186,7 +190,7 @@ public final class Startup {
         String port = String.valueOf(context.getEnvironment().getProperty("local.server.port"));
         boolean first = reach.people() && !people.isAnybodyThere();
         String address = (first ? reach.atHome() : reach.address()) + ":" + port;
-        data.announce(new DataFolder.Reached(address, String.valueOf(settings.get("ebbtide.key"))));
+        data.announce(new Running(address, String.valueOf(settings.get("ebbtide.key")), reach.certificate()));
         if (first) {
             System.out.println("Nobody can sign in yet" + reach.untilThen()
                     + ". Open this link on this machine, within a day, to be the first: " + address + "/#/come/"
@@ -200,6 +204,7 @@ public final class Startup {
                 });
             }
         }
+        LOG.info("Ready with {} plans", context.getBean(PlanStore.class).all().size());
         System.out.println("Ebbtide is ready on " + address
                 + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
     }
@@ -273,7 +278,7 @@ public final class Startup {
         }
     }
 
-    private static void requireFree(String host, int port) {
+    static void requireFree(String host, int port) {
         try (ServerSocket socket = new ServerSocket()) {
             socket.setReuseAddress(true);
             socket.bind(new InetSocketAddress(InetAddress.getByName(host), port));

@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.app.Fault;
 import ebbtide.app.desk.StaleVersion;
 import ebbtide.app.desk.Superseded;
 import ebbtide.app.people.NotAllowed;
@@ -85,10 +86,10 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail fault(RuntimeException e) {
-        LOG.error("A request failed", e);
+        LOG.error("A request failed: {}", new Fault(e));
         return detail(
                 HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something went wrong here, and nothing was changed. Try it again; if it stays, the program's output says more.");
+                "Something went wrong here, and nothing was changed. Try it again; if it stays, the program's log says more.");
     }
 
     private static ProblemDetail detail(HttpStatus status, String sentence) {

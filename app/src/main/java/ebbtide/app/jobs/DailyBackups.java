@@ -111,9 +111,14 @@ public class DailyBackups {
 
     /** Returns the latest backup in a folder, if there is one. */
     public static Optional<Path> latestIn(Path folder) {
+        return latestDayIn(folder).map(day -> file(folder, day));
+    }
+
+    /** Returns of which day the latest backup in a folder is, if there is one. */
+    public static Optional<LocalDate> latestDayIn(Path folder) {
         try {
             SortedSet<LocalDate> all = days(folder);
-            return all.isEmpty() ? Optional.empty() : Optional.of(file(folder, all.last()));
+            return all.isEmpty() ? Optional.empty() : Optional.of(all.last());
         } catch (IOException e) {
             return Optional.empty();
         }

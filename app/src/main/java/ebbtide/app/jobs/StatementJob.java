@@ -1,5 +1,6 @@
 package ebbtide.app.jobs;
 
+import ebbtide.app.Fault;
 import ebbtide.app.desk.EditMade;
 import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.Marks;
@@ -190,7 +191,7 @@ public final class StatementJob implements Runnable {
         } catch (Refused | NoRoom e) {
             end(State.FAILED, String.valueOf(e.getMessage()));
         } catch (IOException | RuntimeException e) {
-            LOG.error("A bank file could not be brought in", e);
+            LOG.error("A bank file could not be brought in: {}", new Fault(e));
             end(
                     State.FAILED,
                     "The file could not be read to its end: nothing was brought in. Export it from the bank again.");
