@@ -8,13 +8,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -57,7 +57,7 @@ class PeopleTest {
     }
 
     @Test
-    void team_comesByInvitations_editsSideBySide_showsThePlanToAGuest_andParts() throws IOException {
+    void team_comesByInvitations_editsSideBySide_showsThePlanToAGuest_andParts() throws Exception {
         Path output = folder.resolve("output");
         try (Running running = Running.start(output, "", "demo", "--people");
                 Chromium first = new Chromium();
@@ -90,6 +90,9 @@ class PeopleTest {
             assertThat(ben.getByRole(AriaRole.DIALOG)).containsText("Sign in");
             assertThat(field(ben, "Months ahead")).hasValue("25");
             assertThat(first.outside()).isEmpty();
+            assertThat(running.ends(Duration.ofSeconds(15)))
+                    .as("pages that listen keep no program from ending")
+                    .isTrue();
         }
     }
 

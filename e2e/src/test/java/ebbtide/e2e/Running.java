@@ -98,6 +98,12 @@ final class Running implements AutoCloseable {
         return process.waitFor(patience.toMillis(), TimeUnit.MILLISECONDS);
     }
 
+    /** Tells the program to end; returns whether it has after a while at most. */
+    boolean ends(Duration patience) throws InterruptedException {
+        process.destroy();
+        return hasEnded(patience);
+    }
+
     /** Returns the body of what a path answers. */
     String get(String path) {
         try {

@@ -127,17 +127,21 @@ public class Together {
     /** A program that ends does not wait for those who listen. */
     @EventListener(ContextClosedEvent.class)
     void end() {
-        open.forEach(this::last);
         telling.shutdown();
+        for (Open one : open) {
+            // The database may have been closed before: who is here is not seen for long then, and gone.
+            open.remove(one);
+            last(one);
+        }
     }
 
     private void last(Open one) {
-        close(one);
         try {
             one.ear.hear(null);
         } catch (Exception e) {
             // Nobody listens any more.
         }
+        close(one);
     }
 
     @Scheduled(fixedDelay = 300)
