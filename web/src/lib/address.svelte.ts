@@ -4,6 +4,9 @@ import { SvelteMap } from 'svelte/reactivity';
 /** A pause in typing, after which the address says what was typed. */
 const SETTLED = 200;
 
+/** What of an address holds in every view; the rest is the view's own. */
+const EVERYWHERE = ['by', 'from', 'to', 'scenario', 'unit'];
+
 /** What was chosen and the address does not say yet; null for what is as usual. */
 const coming = new SvelteMap<string, string | null>();
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -12,15 +15,31 @@ function said(): URLSearchParams {
   return new URLSearchParams(router.querystring ?? '');
 }
 
+function put(query: URLSearchParams, choices: Iterable<[string, string | null]>) {
+  for (const [name, value] of choices) {
+    if (value === null) query.delete(name);
+    else query.set(name, value);
+  }
+}
+
+/** What of the address holds in every view, chosen just now too. */
+export function everywhere(): URLSearchParams {
+  const query = said();
+  put(query, coming);
+  return new URLSearchParams([...query].filter(([name]) => EVERYWHERE.includes(name)));
+}
+
+/** What was chosen in a view that has been left since is no more. */
 async function write(location: string) {
   const query = said();
   const written = [...coming];
-  if (location === router.location) {
-    for (const [name, value] of written) {
-      if (value === null) query.delete(name);
-      else query.set(name, value);
-    }
-    await replace([location, query.toString()].filter(Boolean).join('?'));
+  const isHere = location === router.location;
+  put(
+    query,
+    written.filter(([name]) => isHere || EVERYWHERE.includes(name)),
+  );
+  if (query.toString() !== said().toString()) {
+    await replace([router.location, query.toString()].filter(Boolean).join('?'));
   }
   for (const [name, value] of written) if (coming.get(name) === value) coming.delete(name);
 }

@@ -1,5 +1,6 @@
 import { push, replace, router } from 'svelte-spa-router';
 import { addDays, addMonths, monthStart, weekStart, type Day } from './dates';
+import { everywhere } from './address.svelte';
 import type { PlanView } from './api';
 
 export type By = 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
@@ -109,25 +110,16 @@ export function showScenario(id: string) {
   void push(router.location + (said ? `?${said}` : ''));
 }
 
-/** What of an address holds in every view; the rest is the view's own. */
-const EVERYWHERE = ['by', 'from', 'to', 'scenario', 'unit'];
-
-function kept(): URLSearchParams {
-  return new URLSearchParams(
-    [...new URLSearchParams(router.querystring ?? '')].filter(([name]) => EVERYWHERE.includes(name)),
-  );
-}
-
 /** The address of a view of a plan, keeping the window and what is looked at. */
 export function address(plan: string, view: string, part?: string): string {
-  const query = kept().toString();
+  const query = everywhere().toString();
   return `/plan/${plan}/${view}${part ? '/' + encodeURIComponent(part) : ''}${query ? `?${query}` : ''}`;
 }
 
 /** The address of a part that is opened with something asked of it. */
 export function addressAsking(plan: string, view: string, part: string, asked: Record<string, string>): string {
   const [path] = address(plan, view, part).split('?');
-  const query = kept();
+  const query = everywhere();
   for (const [name, value] of Object.entries(asked)) query.set(name, value);
   return `${path}?${query}`;
 }

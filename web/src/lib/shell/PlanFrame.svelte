@@ -39,9 +39,11 @@
 
   void plan.load();
   void plan.loadPart();
-  onMount(() => {
-    plan.sayUnit();
-    return plan.live.start();
+  onMount(() => plan.sayUnit());
+  const isThere = $derived(!!plan.view);
+  $effect(() => {
+    // What is heard is held against the version that is shown.
+    if (isThere) return untrack(() => plan.live.start());
   });
   $effect(() => plan.live.look({ view, part }));
 

@@ -3,6 +3,7 @@ package ebbtide.app.access;
 import ebbtide.app.CommandLine;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
+import ebbtide.app.storage.DatabaseServer;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.money.Refused;
 import java.io.IOException;
@@ -16,13 +17,20 @@ import java.util.Set;
 
 /** The commands that copy all data into a file, while a program runs or none does, and put such a file in its place. */
 public final class BackupCommand {
+    private static final Set<String> OPTIONS = Set.of("--data", ServerOption.DATABASE, ServerOption.LOGIN);
+
     private BackupCommand() {}
 
     /** Makes a backup; returns 0, else 1 after saying why not. */
     public static int backup(String[] args) {
         return Startup.guarded(() -> {
-            CommandLine line = CommandLine.of(args, Set.of("--data"), Set.of(Startup.ENCRYPT));
+            CommandLine line = CommandLine.of(args, OPTIONS, Set.of(Startup.ENCRYPT));
             BackupFile file = file(line, "backup");
+            Optional<DatabaseServer> server = ServerOption.of(line);
+            if (server.isPresent()) {
+                said(file, file.write(server.get()));
+                return;
+            }
             DataFolder folder = Startup.data(line);
             DatabaseFile database = new DatabaseFile(folder.path(), file.passphrase());
             if (!Files.exists(database.path())) {
@@ -30,8 +38,12 @@ public final class BackupCommand {
             }
             Optional<Running> running = folder.reachOrClaim();
             DatabaseFile.Contents found = running.isPresent() ? fetch(running.get(), file) : file.write(database);
-            System.out.println("All data is in '" + file.path() + "', checked: " + words(found) + ".");
+            said(file, found);
         });
+    }
+
+    private static void said(BackupFile file, DatabaseFile.Contents found) {
+        System.out.println("All data is in '" + file.path() + "', checked: " + words(found) + ".");
     }
 
     private static BackupFile file(CommandLine line, String command) {
@@ -74,10 +86,19 @@ public final class BackupCommand {
     /** Puts a backup in the place of the data; returns 0, else 1 after saying why not. */
     public static int restore(String[] args) {
         return Startup.guarded(() -> {
-            CommandLine line = CommandLine.of(args, Set.of("--data"), Set.of(Startup.ENCRYPT));
+            CommandLine line = CommandLine.of(args, OPTIONS, Set.of(Startup.ENCRYPT));
             BackupFile file = file(line, "restore");
             if (!Files.isRegularFile(file.path())) {
                 throw new Refused("There is no file '" + file.path() + "'.");
+            }
+            Optional<DatabaseServer> server = ServerOption.of(line);
+            if (server.isPresent()) {
+                Optional<Path> aside = file.restore(server.get(), Clock.systemDefaultZone());
+                System.out.println("The data of '" + file.path() + "' is on '"
+                        + server.get().url() + "'"
+                        + aside.map(before -> "; what was there before is in '" + before + "'")
+                                .orElse("") + ".");
+                return;
             }
             DataFolder folder = Startup.data(line);
             folder.claim();

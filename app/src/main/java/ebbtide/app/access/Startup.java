@@ -8,6 +8,7 @@ import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.people.People;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
+import ebbtide.app.storage.DatabaseServer;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.Passphrase;
 import ebbtide.app.storage.PlanStore;
@@ -47,8 +48,19 @@ public final class Startup {
     /** Where the passphrase is said where nobody can type it. */
     private static final String PASSPHRASE = "EBBTIDE_PASSPHRASE";
 
-    private static final Set<String> OPTIONS =
-            Set.of("--port", "--data", "--host", "--backups", LogFile.LEVEL, Reach.NAMES, Reach.TLS, Reach.PROVIDER);
+    private static final Set<String> OPTIONS = Set.of(
+            "--port",
+            "--data",
+            "--host",
+            "--backups",
+            LogFile.LEVEL,
+            Reach.NAMES,
+            Reach.TLS,
+            Reach.PROVIDER,
+            ServerOption.DATABASE,
+            ServerOption.LOGIN);
+
+    private static final String BEFORE_SCHEMA = "before-schema-" + DatabaseFile.schemaOfProgram() + ".zip";
 
     private Startup() {}
 
@@ -146,14 +158,20 @@ public final class Startup {
         Reach reach = Reach.of(line, port(line.options().getOrDefault("--port", "8080")));
         Map<String, Object> settings = new LinkedHashMap<>(reach.settings());
         settings.putAll(LogFile.settings(line, data.path(), demo));
+        Optional<DatabaseServer> server = ServerOption.of(line);
         DatabaseFile database = new DatabaseFile(data.path(), passphrase(line));
         database.url();
         data.claim();
         requireFree(reach.host(), reach.port());
-        requireWhole(database, Path.of(backups));
-        requireEncrypted(database);
-        settings.put("spring.datasource.url", database.url());
-        settings.put("spring.datasource.password", database.password());
+        if (server.isPresent()) {
+            requireKnown(server.get(), new BackupFile(Path.of(backups).resolve(BEFORE_SCHEMA), database.passphrase()));
+            settings.putAll(settings(server.get()));
+        } else {
+            requireWhole(database, Path.of(backups));
+            requireEncrypted(database);
+            settings.put("spring.datasource.url", database.url());
+            settings.put("spring.datasource.password", database.password());
+        }
         settings.put("ebbtide.passphrase", database.passphrase().words());
         settings.put("ebbtide.data", data.path().toString());
         settings.put(
@@ -206,7 +224,13 @@ public final class Startup {
         }
         LOG.info("Ready with {} plans", context.getBean(PlanStore.class).all().size());
         System.out.println("Ebbtide is ready on " + address
-                + (demo ? " with the demo company" : " with the data in " + data.path()) + ". Ctrl+C ends it.");
+                + (demo
+                        ? " with the demo company"
+                        : " with the data in "
+                                + (settings.containsKey("spring.datasource.username")
+                                        ? settings.get("spring.datasource.url")
+                                        : data.path()))
+                + ". Ctrl+C ends it.");
     }
 
     /** Once somebody can sign in it listens where it was told to. */
@@ -260,10 +284,25 @@ public final class Startup {
         found.ifPresent(contents -> contents.requireKnown("'" + database.folder() + "'"));
         if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
             Files.createDirectories(backups);
-            new BackupFile(
-                            backups.resolve("before-schema-" + DatabaseFile.schemaOfProgram() + ".zip"),
-                            database.passphrase())
-                    .write(database);
+            new BackupFile(backups.resolve(BEFORE_SCHEMA), database.passphrase()).write(database);
+        }
+    }
+
+    private static Map<String, Object> settings(DatabaseServer server) {
+        return Map.of(
+                "spring.datasource.url", server.url(),
+                "spring.datasource.username", server.user(),
+                "spring.datasource.password", server.password(),
+                "spring.flyway.locations", DatabaseServer.migrations());
+    }
+
+    /** What is on a server of an earlier version is kept as it was. */
+    private static void requireKnown(DatabaseServer server, BackupFile before) throws IOException {
+        Optional<DatabaseFile.Contents> found = server.look();
+        found.ifPresent(contents -> contents.requireKnown("'" + server.url() + "'"));
+        if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
+            Files.createDirectories(before.path().toAbsolutePath().getParent());
+            before.write(server);
         }
     }
 

@@ -3,6 +3,7 @@ package ebbtide.app.jobs;
 import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.Passphrase;
+import ebbtide.app.storage.ProcessStore;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,7 +29,9 @@ import org.springframework.stereotype.Component;
 public class DailyBackups {
     private static final Logger LOG = LoggerFactory.getLogger(DailyBackups.class);
     private static final Pattern NAME = Pattern.compile("ebbtide-(\\d{4}-\\d{2}-\\d{2})\\.zip");
+    private static final String TASK = "backup";
     private final DataSource dataSource;
+    private final ProcessStore processes;
     private final String folder;
     private final String data;
     private final Passphrase passphrase;
@@ -47,10 +50,12 @@ public class DailyBackups {
 
     DailyBackups(
             DataSource dataSource,
+            ProcessStore processes,
             @Value("${ebbtide.backups:}") String folder,
             @Value("${ebbtide.data:}") String data,
             @Value("${ebbtide.passphrase:}") String passphrase,
             Clock clock) {
+        this.processes = processes;
         this.passphrase = new Passphrase(passphrase);
         this.dataSource = dataSource;
         this.folder = folder;
@@ -67,8 +72,8 @@ public class DailyBackups {
         try {
             Path into = folder();
             LocalDate today = LocalDate.now(clock);
-            if (!days(into).contains(today)) {
-                new BackupFile(file(into, today), passphrase).write(dataSource);
+            if (!days(into).contains(today) && processes.take(TASK, today)) {
+                write(into, today);
                 SortedSet<LocalDate> all = days(into);
                 all.removeAll(BackupsKept.of(all));
                 for (LocalDate gone : all) {
@@ -81,6 +86,19 @@ public class DailyBackups {
                 LOG.warn("Today's backup was not made: {}", e.getMessage());
             }
             fault = e.getMessage();
+        }
+    }
+
+    /** One that fails is left to another program, or to the next time. */
+    private void write(Path into, LocalDate day) throws IOException {
+        boolean made = false;
+        try {
+            new BackupFile(file(into, day), passphrase).write(dataSource);
+            made = true;
+        } finally {
+            if (!made) {
+                processes.leave(TASK, day);
+            }
         }
     }
 

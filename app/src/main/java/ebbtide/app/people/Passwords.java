@@ -18,7 +18,7 @@ public class Passwords {
     /** How much of it is no part of the person's name. */
     private static final int LEAST_OF_OTHERS = 8;
 
-    private static final int MOST = 200;
+    private static final int MOST = 128;
     /** Each hashing takes 16 MB while it lasts. */
     private static final int AT_ONCE = 4;
 

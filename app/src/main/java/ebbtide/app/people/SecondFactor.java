@@ -20,7 +20,7 @@ final class SecondFactor {
     private static final SecureRandom RANDOM = new SecureRandom();
     private static final int BYTES = 20;
     private static final int CODES = 10;
-    private static final int CODE_BYTES = 10;
+    private static final int CODE_BYTES = 15;
     /** A device's clock may be half a minute off. */
     private static final List<Integer> STEPS_OFF = List.of(0, -1, 1);
 
@@ -72,7 +72,7 @@ final class SecondFactor {
         List<String> codes = new ArrayList<>();
         for (int i = 0; i < CODES; i++) {
             String word = random(CODE_BYTES).toLowerCase(Locale.ROOT);
-            codes.add(word.substring(0, 8) + "-" + word.substring(8));
+            codes.add(word.substring(0, 8) + "-" + word.substring(8, 16) + "-" + word.substring(16));
         }
         return codes;
     }

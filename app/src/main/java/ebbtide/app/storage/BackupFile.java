@@ -53,7 +53,40 @@ public record BackupFile(Path path, Passphrase passphrase) {
         }
     }
 
+    /** Copies what is on a server, while others go on with it. */
+    public DatabaseFile.Contents write(DatabaseServer server) throws IOException {
+        try (Connection connection = server.open()) {
+            return write(connection);
+        } catch (SQLException e) {
+            throw cannotWrite(e);
+        }
+    }
+
+    /** What is on a server is laid into a file first, as it stood at one moment. */
+    private DatabaseFile.Contents writeOf(Connection server) throws SQLException, IOException {
+        DatabaseFile copy = copyIn(path.toAbsolutePath().getParent());
+        try {
+            server.setAutoCommit(false);
+            server.setReadOnly(true);
+            server.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
+            copy.make();
+            try (Connection to = copy.open()) {
+                to.setAutoCommit(false);
+                new TableCopy(server, to).copy();
+                to.commit();
+                return write(to);
+            } finally {
+                server.rollback();
+            }
+        } finally {
+            empty(copy);
+        }
+    }
+
     private DatabaseFile.Contents write(Connection connection) throws SQLException, IOException {
+        if (Engine.isServer(connection.getMetaData().getURL())) {
+            return writeOf(connection);
+        }
         Path part = path.resolveSibling(path.getFileName() + ".part");
         new DiskRoom(String.valueOf(path.toAbsolutePath().getParent())).require(2 * size(connection));
         try {
@@ -150,6 +183,41 @@ public record BackupFile(Path path, Passphrase passphrase) {
             }
         } catch (java.util.zip.ZipException e) {
             throw new Refused("it is no zip file", e);
+        }
+    }
+
+    /**
+     * Puts it in the place of what is on a server, once it has been seen to be whole: all of it or, where that fails,
+     * nothing. What was there is first copied into a file, which is returned.
+     *
+     * @throws Refused where it is no backup, or is not whole, in a sentence
+     */
+    public Optional<Path> restore(DatabaseServer to, Clock clock) throws IOException {
+        Path folder = path.toAbsolutePath().getParent();
+        DatabaseFile copy = copyIn(folder);
+        try {
+            unpackWhole(copy).requireKnown("'" + path + "'");
+            copy.migrate();
+            Optional<Path> before = Optional.empty();
+            if (to.look().filter(one -> one.plans() > 0).isPresent()) {
+                Path aside = path.resolveSibling("before-restore-" + MOMENT.format(LocalDateTime.now(clock)) + ".zip");
+                new BackupFile(aside, passphrase).write(to);
+                before = Optional.of(aside);
+            }
+            to.migrate();
+            try (Connection from = copy.open();
+                    Connection into = to.open()) {
+                into.setAutoCommit(false);
+                new TableCopy(from, into).copy();
+                into.commit();
+            }
+            return before;
+        } catch (SQLException e) {
+            throw new IOException(
+                    "The backup '" + path + "' could not be put onto the server, which is as it was: " + e.getMessage(),
+                    e);
+        } finally {
+            empty(copy);
         }
     }
 

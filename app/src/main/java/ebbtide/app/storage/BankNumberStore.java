@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -10,6 +11,8 @@ import org.springframework.stereotype.Repository;
  */
 @Repository
 public class BankNumberStore {
+    private static final String PUT = new Put("bank_number", List.of("plan_id", "number"), List.of("account")).sql();
+
     private final JdbcClient client;
 
     BankNumberStore(JdbcClient client) {
@@ -29,8 +32,6 @@ public class BankNumberStore {
 
     /** Remembers the account of a number. */
     public void put(String planId, String number, String account) {
-        client.sql("merge into bank_number (plan_id, number, account) key (plan_id, number) values (?, ?, ?)")
-                .params(planId, number, account)
-                .update();
+        client.sql(PUT).params(planId, number, account).update();
     }
 }

@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -11,6 +12,8 @@ import org.springframework.stereotype.Repository;
  */
 @Repository
 public class BudgetLabelStore {
+    private static final String PUT = new Put("budget_label", List.of("plan_id", "label"), List.of("line_id")).sql();
+
     private final JdbcClient client;
 
     BudgetLabelStore(JdbcClient client) {
@@ -31,9 +34,7 @@ public class BudgetLabelStore {
     /** Remembers the line of a label; a label too long to be kept is not. */
     public void put(String planId, String label, String lineId) {
         if (label.length() <= 400) {
-            client.sql("merge into budget_label (plan_id, label, line_id) key (plan_id, label) values (?, ?, ?)")
-                    .params(planId, label, lineId)
-                    .update();
+            client.sql(PUT).params(planId, label, lineId).update();
         }
     }
 }

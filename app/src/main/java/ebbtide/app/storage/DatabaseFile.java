@@ -14,6 +14,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Arrays;
 import java.util.Optional;
+import org.flywaydb.core.Flyway;
 import org.h2.tools.ChangeFileEncryption;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 
@@ -105,6 +106,17 @@ public record DatabaseFile(Path folder, Passphrase passphrase) {
         } catch (IOException e) {
             return false;
         }
+    }
+
+    /** Makes an empty one of this program's schema, in the place of one that is there. */
+    void make() throws IOException {
+        Files.deleteIfExists(path());
+        migrate();
+    }
+
+    /** Brings it to the schema of this program. */
+    void migrate() {
+        Flyway.configure().dataSource(url(), "", password()).load().migrate();
     }
 
     /** Opens it where it is, while no program has it. */

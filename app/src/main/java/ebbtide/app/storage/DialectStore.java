@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.formats.bank.CsvDialect;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -9,6 +10,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** How the bank of each account writes its CSV, as a person last confirmed it. */
 @Repository
 public class DialectStore {
+    private static final String PUT = new Put("csv_dialect", List.of("plan_id", "account"), List.of("dialect")).sql();
+
     private final JdbcClient client;
     private final JsonMapper mapper = new JsonMapper();
 
@@ -27,7 +30,7 @@ public class DialectStore {
 
     /** Remembers the dialect of an account. */
     public void put(String planId, String account, CsvDialect dialect) {
-        client.sql("merge into csv_dialect (plan_id, account, dialect) key (plan_id, account) values (?, ?, ?)")
+        client.sql(PUT)
                 .params(planId, account, mapper.writeValueAsString(dialect))
                 .update();
     }

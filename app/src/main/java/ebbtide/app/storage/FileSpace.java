@@ -27,9 +27,11 @@ public class FileSpace {
     private final DataSource dataSource;
     private final ForcedTransactions transactions;
     private final DiskRoom room;
+    private final Engine engine;
     private long compacted;
 
-    FileSpace(DataSource dataSource, ForcedTransactions transactions, DiskRoom room) {
+    FileSpace(DataSource dataSource, ForcedTransactions transactions, DiskRoom room, Engine engine) {
+        this.engine = engine;
         this.room = room;
         this.dataSource = dataSource;
         this.transactions = transactions;
@@ -43,7 +45,10 @@ public class FileSpace {
     @Scheduled(fixedDelay = 1000)
     void giveBack() {
         long committed = transactions.count();
-        if (committed == compacted || transactions.quietFor().compareTo(PAUSE) < 0 || room.bytes() < 0) {
+        if (engine.isServer()
+                || committed == compacted
+                || transactions.quietFor().compareTo(PAUSE) < 0
+                || room.bytes() < 0) {
             return;
         }
         try (Connection connection = dataSource.getConnection()) {

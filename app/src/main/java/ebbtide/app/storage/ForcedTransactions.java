@@ -21,11 +21,15 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @SuppressWarnings("serial") // no transaction manager is ever written down
 final class ForcedTransactions extends JdbcTransactionManager {
     private final DiskRoom room;
+    /** A server answers a commit once it is on its disk. */
+    private final boolean forcedByItself;
+
     private final AtomicLong count = new AtomicLong();
     private volatile long latest = System.nanoTime();
 
-    ForcedTransactions(DataSource dataSource, DiskRoom room) {
+    ForcedTransactions(DataSource dataSource, DiskRoom room, Engine engine) {
         super(dataSource);
+        this.forcedByItself = engine.isServer();
         this.room = room;
     }
 
@@ -40,7 +44,7 @@ final class ForcedTransactions extends JdbcTransactionManager {
     @Override
     protected void doCommit(DefaultTransactionStatus status) {
         super.doCommit(status);
-        if (!status.isReadOnly()) {
+        if (!status.isReadOnly() && !forcedByItself) {
             force();
             count.incrementAndGet();
             latest = System.nanoTime();

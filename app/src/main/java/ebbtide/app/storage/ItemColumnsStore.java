@@ -2,6 +2,7 @@ package ebbtide.app.storage;
 
 import ebbtide.formats.items.ItemColumns;
 import ebbtide.plan.Direction;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -13,6 +14,9 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Repository
 public class ItemColumnsStore {
+    private static final String PUT =
+            new Put("item_columns", List.of("plan_id", "direction"), List.of("columns")).sql();
+
     private final JdbcClient client;
     private final JsonMapper mapper = new JsonMapper();
 
@@ -31,7 +35,7 @@ public class ItemColumnsStore {
 
     /** Remembers the columns of a direction. */
     public void put(String planId, Direction direction, ItemColumns columns) {
-        client.sql("merge into item_columns (plan_id, direction, columns) key (plan_id, direction) values (?, ?, ?)")
+        client.sql(PUT)
                 .params(planId, direction.name(), mapper.writeValueAsString(columns))
                 .update();
     }

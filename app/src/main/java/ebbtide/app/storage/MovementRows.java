@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.SqlArrayValue;
 import org.springframework.stereotype.Repository;
 
 /** The rows of bank movements and of their parts as they are laid down, batch by batch, and taken up again. */
@@ -17,12 +19,21 @@ class MovementRows {
     /** The most movements that are added at once; the sequence of ids goes up by as many. */
     static final int BATCH = 10_000;
 
+    private static final List<String> PART_TYPES = List.of("bigint", "int", "varchar", "bigint", "varchar", "bigint");
+
     private final JdbcClient client;
     private final DaySums sums;
+    private final Engine engine;
 
-    MovementRows(JdbcClient client, DaySums sums) {
+    MovementRows(JdbcClient client, DaySums sums, Engine engine) {
+        this.engine = engine;
         this.client = client;
         this.sums = sums;
+    }
+
+    /** Returns values as an array that both engines read. */
+    static SqlArrayValue array(String type, Stream<? extends @Nullable Object> values) {
+        return new SqlArrayValue(type, values.toArray());
     }
 
     /** Adds movements of an account's statement, a batch at the most: as columns, a fifth quicker than row by row. */
@@ -40,18 +51,19 @@ class MovementRows {
                         planId,
                         account,
                         statementId,
-                        LongStream.range(firstId, firstId + movements.size())
-                                .boxed()
-                                .toArray(),
-                        column(movements, BankMovement::bookingDate),
-                        column(movements, BankMovement::valueDate),
-                        column(movements, BankMovement::minor),
-                        column(movements, BankMovement::unassigned),
-                        column(movements, BankMovement::text),
-                        column(movements, BankMovement::counterparty),
-                        column(movements, BankMovement::reference),
-                        column(movements, Fingerprint::of),
-                        column(movements, MovementRows::wholeLine))
+                        array(
+                                "bigint",
+                                LongStream.range(firstId, firstId + movements.size())
+                                        .boxed()),
+                        column("date", movements, BankMovement::bookingDate),
+                        column("date", movements, BankMovement::valueDate),
+                        column("bigint", movements, BankMovement::minor),
+                        column("bigint", movements, BankMovement::unassigned),
+                        column("varchar", movements, BankMovement::text),
+                        column("varchar", movements, BankMovement::counterparty),
+                        column("varchar", movements, BankMovement::reference),
+                        column("varchar", movements, Fingerprint::of),
+                        column("varchar", movements, MovementRows::wholeLine))
                 .update();
         List<Object[]> parts = new ArrayList<>();
         for (int i = 0; i < movements.size(); i++) {
@@ -68,13 +80,16 @@ class MovementRows {
                 : null;
     }
 
-    private static Object[] column(List<BankMovement> movements, Function<BankMovement, Object> of) {
-        return movements.stream().map(of).toArray();
+    private static SqlArrayValue column(
+            String type, List<BankMovement> movements, Function<BankMovement, @Nullable Object> of) {
+        return array(type, movements.stream().map(of));
     }
 
     /** Ids are given out in runs of a batch, so that parts can be inserted together with their movements. */
     private long nextIds() {
-        return client.sql("select next value for movement_id").query(Long.class).single();
+        return client.sql("select " + engine.next("movement_id"))
+                .query(Long.class)
+                .single();
     }
 
     private static void addParts(long movementId, BankMovement movement, List<Object[]> rows) {
@@ -93,9 +108,10 @@ class MovementRows {
         select movement_id, position, line_id, minor, item_id, less
         from unnest(cast(? as bigint array), cast(? as int array), cast(? as varchar array), cast(? as bigint array), cast(? as varchar array),
           cast(? as bigint array)) as u (movement_id, position, line_id, minor, item_id, less)""")
-                .params(IntStream.range(0, 6)
-                        .mapToObj(at -> rows.stream().map(row -> row[at]).toArray())
-                        .toArray())
+                .params(IntStream.range(0, PART_TYPES.size())
+                        .mapToObj(at ->
+                                (Object) array(PART_TYPES.get(at), rows.stream().map(row -> row[at])))
+                        .toList())
                 .update();
     }
 
@@ -133,7 +149,7 @@ class MovementRows {
         for (List<Long> ids = idsAfter(planId, statementId, 0);
                 !ids.isEmpty();
                 ids = idsAfter(planId, statementId, ids.get(ids.size() - 1))) {
-            Long[] some = ids.toArray(Long[]::new);
+            SqlArrayValue some = array("bigint", ids.stream());
             client.sql(
                             "merge into movement_part using unnest(cast(? as bigint array)) as one (id) on movement_id = one.id when matched then delete")
                     .param(some)

@@ -285,9 +285,10 @@ public class MovementStore implements UndoableStore {
           join movement_part on movement_id = one.id order by position""")
                     .param(
                             "ids",
-                            bare.subList(from, Math.min(bare.size(), from + MovementRows.BATCH)).stream()
-                                    .map(StoredMovement::id)
-                                    .toArray(Long[]::new))
+                            MovementRows.array(
+                                    "bigint",
+                                    bare.subList(from, Math.min(bare.size(), from + MovementRows.BATCH)).stream()
+                                            .map(StoredMovement::id)))
                     .query(row -> {
                         parts.computeIfAbsent(row.getLong("movement_id"), id -> new ArrayList<>())
                                 .add(new AssignedPart(

@@ -17,6 +17,8 @@ import org.springframework.stereotype.Repository;
 /** The invoices, bills, orders and commitments of plans. */
 @Repository
 public class OpenItemStore implements UndoableStore {
+    private static final String PUT = new Put("open_item", List.of("plan_id", "id"), List.of("line_id", "state")).sql();
+
     private static final int AT_ONCE = 1_000;
     private final JdbcClient client;
     private final JdbcTemplate template;
@@ -72,7 +74,7 @@ public class OpenItemStore implements UndoableStore {
     /** Puts many items at once, as {@link #restore} puts one. */
     public void putAll(String planId, Collection<OpenItem> items, Currency currency) {
         template.batchUpdate(
-                "merge into open_item (plan_id, id, line_id, state) key (plan_id, id) values (?, ?, ?, ?)",
+                PUT,
                 items.stream()
                         .map(item -> new Object[] {planId, item.id(), item.lineId(), state(item, currency)})
                         .toList());
@@ -99,7 +101,7 @@ public class OpenItemStore implements UndoableStore {
                     .params(planId, id)
                     .update();
         } else {
-            client.sql("merge into open_item (plan_id, id, line_id, state) key (plan_id, id) values (?, ?, ?, ?)")
+            client.sql(PUT)
                     .params(planId, id, PlanReader.parse(state).get("line").asString(), state)
                     .update();
         }

@@ -18,6 +18,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** The roll forwards of plans: what is known of each while it is under way and once it is done (rules 10.5). */
 @Repository
 public class RollStore implements UndoableStore {
+    private static final String PUT = new Put("roll_forward", List.of("plan_id", "id"), List.of("state")).sql();
+
     private static final JsonMapper JSON = new JsonMapper();
     private final JdbcClient client;
 
@@ -131,9 +133,7 @@ public class RollStore implements UndoableStore {
                     .params(planId, id)
                     .update();
         } else {
-            client.sql("merge into roll_forward (plan_id, id, state) key (plan_id, id) values (?, ?, ?)")
-                    .params(planId, id, state)
-                    .update();
+            client.sql(PUT).params(planId, id, state).update();
         }
     }
 }

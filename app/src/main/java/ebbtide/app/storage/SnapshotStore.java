@@ -42,9 +42,11 @@ public class SnapshotStore implements UndoableStore {
 
     private final JdbcClient client;
     private final Clock clock;
+    private final Engine engine;
 
-    SnapshotStore(JdbcClient client, Clock clock) {
+    SnapshotStore(JdbcClient client, Clock clock, Engine engine) {
         this.client = client;
+        this.engine = engine;
         this.clock = clock;
     }
 
@@ -131,7 +133,7 @@ public class SnapshotStore implements UndoableStore {
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
           content_size, closing_cash, protected, commentary, scenario)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, next value for snapshot_seq, ?, ?, ?, ?, ?, ?, nullif(?, ''))""")
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, %s, ?, ?, ?, ?, ?, ?, nullif(?, ''))""".formatted(engine.next("snapshot_seq")))
                 .params(
                         planId,
                         id,

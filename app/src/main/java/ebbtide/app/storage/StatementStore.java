@@ -23,6 +23,7 @@ public class StatementStore implements UndoableStore {
     private final MovementStore movements;
     private final MovementRows rows;
     private final TransactionTemplate transaction;
+    private final ProcessStore processes;
     private final Clock clock;
 
     StatementStore(
@@ -30,7 +31,9 @@ public class StatementStore implements UndoableStore {
             MovementStore movements,
             MovementRows rows,
             TransactionTemplate transaction,
+            ProcessStore processes,
             Clock clock) {
+        this.processes = processes;
         this.rows = rows;
         this.client = client;
         this.transaction = transaction;
@@ -121,11 +124,13 @@ public class StatementStore implements UndoableStore {
     }
 
     /**
-     * Takes up every statement whose bringing in was cut off when the program ended, and returns all that are not
-     * brought in again yet; for a start.
+     * Takes up every statement whose bringing in was cut off when the program that did it ended, and returns all that
+     * are not brought in again yet; for a start.
      */
     public List<CutOff> takeUpCutOff() {
-        client.sql("select plan_id, id, file_name from statement where not kept")
+        client.sql("""
+        select plan_id, id, file_name from statement where not kept
+        and (laid_by is null or laid_by not in (select id from process))""")
                 .query((row, n) -> List.of(row.getString("plan_id"), row.getString("id"), row.getString("file_name")))
                 .list()
                 .forEach(laid -> {
@@ -182,8 +187,8 @@ public class StatementStore implements UndoableStore {
         LocalDate last = declared != null ? declared.to() : arriving.rows().lastKey();
         client.sql("""
         insert into statement (plan_id, id, account, file_name, brought_in_at, movements, first_day, last_day, active, kept,
-          number, opening, closing)
-        values (?, ?, ?, ?, ?, 0, ?, ?, false, false, ?, ?, ?)""")
+          number, opening, closing, laid_by)
+        values (?, ?, ?, ?, ?, 0, ?, ?, false, false, ?, ?, ?, ?)""")
                 .params(Arrays.asList(
                         planId,
                         id,
@@ -194,7 +199,8 @@ public class StatementStore implements UndoableStore {
                         last,
                         declared == null ? null : declared.number(),
                         declared == null ? null : declared.opening(),
-                        declared == null ? null : declared.closing()))
+                        declared == null ? null : declared.closing(),
+                        processes.id()))
                 .update();
     }
 

@@ -3,7 +3,9 @@ package ebbtide.app.jobs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import ebbtide.app.storage.BackupFile;
+import ebbtide.app.storage.Engine;
 import ebbtide.app.storage.FileSpace;
+import ebbtide.app.storage.ProcessStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -22,6 +24,7 @@ import org.flywaydb.core.Flyway;
 import org.h2.jdbcx.JdbcDataSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** A copy of all data each day by itself: which are kept, and that one that fails is said and made good. */
 class DailyBackupsTest {
@@ -66,7 +69,7 @@ class DailyBackupsTest {
         Path into = Files.createDirectories(folder.resolve("deep")).resolve("backups");
         Files.createFile(into);
         DaysGoBy clock = new DaysGoBy();
-        DailyBackups backups = new DailyBackups(data, into.toString(), "", "", clock);
+        DailyBackups backups = new DailyBackups(data, processes(data), into.toString(), "", "", clock);
         backups.make();
         assertThat(backups.standing().fault()).isEqualTo("The folder '" + into + "' cannot be written");
         assertThat(backups.standing().latest()).isNull();
@@ -94,7 +97,9 @@ class DailyBackupsTest {
         try (var files = Files.list(into)) {
             assertThat(files).as("and what is none of ours").hasSize(9);
         }
-        assertThat(new DailyBackups(data, "", "", "", clock).standing().folder())
+        assertThat(new DailyBackups(data, processes(data), "", "", "", clock)
+                        .standing()
+                        .folder())
                 .isNull();
     }
 
@@ -122,5 +127,9 @@ class DailyBackupsTest {
         public Clock withZone(ZoneId zone) {
             return this;
         }
+    }
+
+    private static ProcessStore processes(DataSource data) {
+        return new ProcessStore(JdbcClient.create(data), Clock.systemUTC(), new Engine(""));
     }
 }

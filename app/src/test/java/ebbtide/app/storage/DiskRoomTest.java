@@ -35,8 +35,8 @@ class DiskRoomTest {
         JdbcDataSource data = new JdbcDataSource();
         data.setURL(FileSpace.url("file:" + folder.resolve("ebbtide")));
         JdbcClient client = JdbcClient.create(data);
-        TransactionTemplate writing = new TransactionTemplate(new ForcedTransactions(data, room));
-        TransactionTemplate reading = new TransactionTemplate(new ForcedTransactions(data, room));
+        TransactionTemplate writing = new TransactionTemplate(new ForcedTransactions(data, room, new Engine("")));
+        TransactionTemplate reading = new TransactionTemplate(new ForcedTransactions(data, room, new Engine("")));
         reading.setReadOnly(true);
         client.sql("create table kept (id int)").update();
         Runnable edit = () -> writing.executeWithoutResult(

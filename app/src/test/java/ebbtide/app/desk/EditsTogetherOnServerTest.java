@@ -1,0 +1,13 @@
+package ebbtide.app.desk;
+
+import ebbtide.app.OnServer;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** The same on a database server. */
+class EditsTogetherOnServerTest extends EditsTogetherTest {
+    @DynamicPropertySource
+    static void server(DynamicPropertyRegistry registry) {
+        OnServer.use(registry);
+    }
+}
