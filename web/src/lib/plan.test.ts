@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Answer, EditOutcome, PlanView } from './api';
+import type { Place } from './live.svelte';
 
 const loaded = { version: 7, settings: { currency: 'GBP' }, decimals: 2 } as unknown as PlanView;
 
@@ -9,6 +10,7 @@ vi.mock('./api', async (original) => ({
 }));
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => undefined });
 const { PlanState } = await import('./plan.svelte');
+const { placeOf, written } = await import('./live.svelte');
 
 function outcome(version: number, meanwhile: string[] = []): Answer<EditOutcome> {
   const view = { ...loaded, version };
@@ -80,4 +82,32 @@ describe('edits of a plan', () => {
     expect((await plan.edit(() => Promise.resolve(refusal(409))))?.status).toBe(409);
     expect(plan.version).toBe(7);
   });
+
+  it("hear others' edits after our own that are under way, and none that we made ourselves", async () => {
+    plan.became((outcome(3) as { data: EditOutcome }).data);
+    const own = plan.edit(async () => {
+      await new Promise((done) => setTimeout(done, 20));
+      return outcome(5);
+    });
+    await plan.hear({ version: 5, author: 'me', words: 'edit 5' });
+    await own;
+    expect([plan.version, plan.heard]).toEqual([5, undefined]);
+    await plan.hear({ version: 7, author: 'Ada', words: 'Rent dearer' });
+    expect([plan.version, plan.heard?.author]).toEqual([7, 'Ada']);
+    const seen: number[] = [];
+    await plan.edit((version) => {
+      seen.push(version);
+      return Promise.resolve(outcome(8));
+    });
+    expect(seen).toEqual([7]);
+    expect(plan.heard).toBeUndefined();
+  });
+});
+
+describe('where one looks', () => {
+  it.each<Place>([
+    { view: 'forecast', row: 'rent', from: '2026-03-02', to: '2026-03-08' },
+    { view: 'payments', part: 'rent' },
+    { view: 'setup' },
+  ])('is read as it was written: %o', (place) => expect(placeOf(written(place))).toEqual(place));
 });

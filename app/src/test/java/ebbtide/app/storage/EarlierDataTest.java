@@ -108,7 +108,8 @@ class EarlierDataTest {
             }
             tables.remove("flyway_schema_history");
             // They are there for all plans, and stay.
-            tables.removeAll(List.of("PERSON", "RECOVERY_CODE", "SIGN_IN", "HAPPENING", "PROVIDER_NAME"));
+            tables.removeAll(List.of(
+                    "PERSON", "RECOVERY_CODE", "SIGN_IN", "HAPPENING", "PROVIDER_NAME", "PROCESS", "TASK_TAKEN"));
             for (String table : tables) {
                 String of =
                         switch (table) {
