@@ -55,11 +55,16 @@ export class InAddress<T extends string = string> {
     private readonly always = false,
   ) {}
 
-  get value(): T {
+  /** It tells who reads it of another value alone, not of each change of the address. */
+  private readonly now: T = $derived.by(() => {
     const value = coming.has(this.name) ? coming.get(this.name) : said().get(this.name);
     return value !== null && value !== undefined && (!this.known || this.known.includes(value as T))
       ? (value as T)
       : this.usual;
+  });
+
+  get value(): T {
+    return this.now;
   }
 
   set value(value: T) {

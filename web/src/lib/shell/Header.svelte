@@ -19,11 +19,14 @@
   let { view, onjump, onkeys }: Props = $props();
   const plan = getPlan();
 
+  /** Others who are here take room. */
+  const tight = $derived(plan.live.others.length > 0);
+
   const tool =
     'h-[26px] rounded-[3px] border border-[#3c6470] px-2 text-[#e9f3f2] enabled:hover:bg-deep disabled:opacity-40';
 </script>
 
-<header class="flex h-[46px] items-center gap-2 bg-abyss px-[18px] text-[#dcebea]">
+<header class="flex h-[46px] items-center {tight ? 'gap-2' : 'gap-3'} bg-abyss px-[18px] text-[#dcebea]">
   <a href="/plans" use:link title="All plans"><Mark /></a>
   <nav class="flex h-full gap-[2px]" aria-label="Views">
     {#each PLACES as place (place.view)}
@@ -31,8 +34,10 @@
         href={address(plan.id, place.view)}
         use:link
         aria-current={view === place.view ? 'page' : undefined}
-        class="flex items-center whitespace-nowrap border-b-[3px] border-t-[3px] border-t-transparent px-[7px] hover:text-white
-          {view === place.view ? 'border-b-shoal font-semibold text-white' : 'border-b-transparent text-[#b7d0d3]'}"
+        class="flex items-center whitespace-nowrap border-b-[3px] border-t-[3px] border-t-transparent hover:text-white
+          {tight ? 'px-[7px]' : 'px-[9px]'} {view === place.view
+          ? 'border-b-shoal font-semibold text-white'
+          : 'border-b-transparent text-[#b7d0d3]'}"
       >
         {place.name}
         {#if place.view === 'position' && plan.view?.unassigned}

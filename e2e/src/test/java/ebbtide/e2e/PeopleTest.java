@@ -69,6 +69,9 @@ class PeopleTest {
             Matcher link = FIRST.matcher(Files.readString(output));
             assertThat(link.find()).isTrue();
             Page ada = first.open(link.group(1));
+            assertThat(button(ada, "Come in by the demo's provider")).isVisible();
+            assertThat(Screens.seriousViolations(stranger)).isEmpty();
+            assertThat(Screens.seriousViolations(ada)).isEmpty();
             come(ada, "Ada");
             link(ada, "Skerrywick Shellfish Ltd").click();
             link(ada, "Setup").click();
@@ -84,7 +87,12 @@ class PeopleTest {
             apart(ada, ben);
             guest(ada, stranger);
 
+            ada.navigate(running.url() + "/#/own");
+            assertThat(ada.getByText("Where you are signed in")).isVisible();
+            assertThat(Screens.seriousViolations(ada)).isEmpty();
             ada.navigate(running.url() + "/#/people");
+            assertThat(ada.getByLabel("What happened")).containsText("Took a link back");
+            assertThat(Screens.seriousViolations(ada)).isEmpty();
             ada.getByLabel("Ben is shut out").check();
             put(ben, "Months ahead", "25");
             assertThat(ben.getByRole(AriaRole.DIALOG)).containsText("Sign in");
@@ -152,6 +160,7 @@ class PeopleTest {
         assertThat(said).containsText("Ada, ");
         assertThat(button(ben, "Take back: Yes, by the letter of February")).hasCount(0);
         assertThat(button(ada, "Take back: Yes, by the letter of February")).isVisible();
+        assertThat(Screens.seriousViolations(ada)).isEmpty();
         // The address opens what is seen.
         String address = ben.url();
         ben.navigate("about:blank");

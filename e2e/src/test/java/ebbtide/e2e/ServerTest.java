@@ -50,6 +50,13 @@ class ServerTest {
         return JSON.readTree(running.get("/api/plans/" + plan)).get("version").asLong();
     }
 
+    /** What is kept of the past, and what a snapshot of it is held to. */
+    private static String all(Running running, String plan) {
+        String snapshots = running.get("/api/plans/" + plan + "/snapshots");
+        assertThat(JSON.readTree(snapshots)).isNotEmpty();
+        return snapshots + running.get("/api/plans/" + plan + "/file?past=true");
+    }
+
     private static void note(Running running, String plan, String id, String day) {
         String answer = running.send(
                 "PUT",
@@ -64,10 +71,15 @@ class ServerTest {
     void planMovesToAServer_twoProgramsWorkOnIt_oneIsKilled_andItMovesBack() throws Exception {
         Path backup = folder.resolve("all.zip");
         String plan;
+        String before;
         try (Running file =
                 Running.start("start", "--data", folder.resolve("file").toString())) {
             plan = Programs.plan(file, Programs.shippedFile());
+            file.post(
+                    "/api/plans/" + plan + "/snapshots?version=" + version(file, plan),
+                    "{\"name\":\"kept\",\"note\":\"\"}");
             note(file, plan, "made-on-the-file", "2026-03-02");
+            before = all(file, plan);
         }
         said(0, "backup", backup.toString(), "--data", folder.resolve("file").toString());
         String database = ServerForTests.database("two_programs");
@@ -78,6 +90,7 @@ class ServerTest {
         try (Running one = Running.start(command("start", database, "one"));
                 Running two = Running.start(command("start", database, "two"));
                 Chromium chromium = new Chromium()) {
+            assertThat(all(two, plan)).isEqualTo(before);
             Page page = chromium.open(two.url() + "/#/plan/" + plan + "/setup");
             assertThat(page.getByLabel("Changes")).containsText("Buoy left: made-on-the-file");
             long begun = System.nanoTime();

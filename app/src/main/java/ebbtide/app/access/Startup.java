@@ -4,11 +4,8 @@ import ebbtide.app.CommandLine;
 import ebbtide.app.Ebbtide;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.jobs.BankFiles;
-import ebbtide.app.jobs.DailyBackups;
 import ebbtide.app.people.People;
-import ebbtide.app.storage.BackupFile;
 import ebbtide.app.storage.DatabaseFile;
-import ebbtide.app.storage.DatabaseServer;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.Passphrase;
 import ebbtide.app.storage.PlanStore;
@@ -27,7 +24,6 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -59,8 +55,6 @@ public final class Startup {
             Reach.PROVIDER,
             ServerOption.DATABASE,
             ServerOption.LOGIN);
-
-    private static final String BEFORE_SCHEMA = "before-schema-" + DatabaseFile.schemaOfProgram() + ".zip";
 
     private Startup() {}
 
@@ -158,21 +152,10 @@ public final class Startup {
         Reach reach = Reach.of(line, port(line.options().getOrDefault("--port", "8080")));
         Map<String, Object> settings = new LinkedHashMap<>(reach.settings());
         settings.putAll(LogFile.settings(line, data.path(), demo));
-        Optional<DatabaseServer> server = ServerOption.of(line);
-        DatabaseFile database = new DatabaseFile(data.path(), passphrase(line));
-        database.url();
+        StartData start = new StartData(new DatabaseFile(data.path(), passphrase(line)), ServerOption.of(line));
         data.claim();
         requireFree(reach.host(), reach.port());
-        if (server.isPresent()) {
-            requireKnown(server.get(), new BackupFile(Path.of(backups).resolve(BEFORE_SCHEMA), database.passphrase()));
-            settings.putAll(settings(server.get()));
-        } else {
-            requireWhole(database, Path.of(backups));
-            requireEncrypted(database);
-            settings.put("spring.datasource.url", database.url());
-            settings.put("spring.datasource.password", database.password());
-        }
-        settings.put("ebbtide.passphrase", database.passphrase().words());
+        settings.putAll(start.open(Path.of(backups)));
         settings.put("ebbtide.data", data.path().toString());
         settings.put(
                 "spring.servlet.multipart.location",
@@ -223,14 +206,8 @@ public final class Startup {
             }
         }
         LOG.info("Ready with {} plans", context.getBean(PlanStore.class).all().size());
-        System.out.println("Ebbtide is ready on " + address
-                + (demo
-                        ? " with the demo company"
-                        : " with the data in "
-                                + (settings.containsKey("spring.datasource.username")
-                                        ? settings.get("spring.datasource.url")
-                                        : data.path()))
-                + ". Ctrl+C ends it.");
+        String where = demo ? "the demo company" : "the data in " + settings.get(StartData.WHERE);
+        System.out.println("Ebbtide is ready on " + address + " with " + where + ". Ctrl+C ends it.");
     }
 
     /** Once somebody can sign in it listens where it was told to. */
@@ -263,58 +240,6 @@ public final class Startup {
             // The sentence below says what is wrong with it.
         }
         throw new Refused("A port is a number from 1 to 65535, or 0 for any that is free, but was '" + text + "'.");
-    }
-
-    /** A database that does not open is never taken for none; one of an earlier version is kept as it was. */
-    static void requireWhole(DatabaseFile database, Path backups) throws IOException {
-        Optional<DatabaseFile.Contents> found;
-        try {
-            found = database.look(false);
-        } catch (DatabaseFile.Locked e) {
-            throw e;
-        } catch (Refused e) {
-            throw new Refused(
-                    e.getMessage() + "."
-                            + DailyBackups.latestIn(backups)
-                                    .map(latest -> " The latest backup is put in its place by ./ebbtide restore "
-                                            + latest + " --data " + database.folder() + ".")
-                                    .orElse(" There is no backup in '" + backups + "'."),
-                    e);
-        }
-        found.ifPresent(contents -> contents.requireKnown("'" + database.folder() + "'"));
-        if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
-            Files.createDirectories(backups);
-            new BackupFile(backups.resolve(BEFORE_SCHEMA), database.passphrase()).write(database);
-        }
-    }
-
-    private static Map<String, Object> settings(DatabaseServer server) {
-        return Map.of(
-                "spring.datasource.url", server.url(),
-                "spring.datasource.username", server.user(),
-                "spring.datasource.password", server.password(),
-                "spring.flyway.locations", DatabaseServer.migrations());
-    }
-
-    /** What is on a server of an earlier version is kept as it was. */
-    private static void requireKnown(DatabaseServer server, BackupFile before) throws IOException {
-        Optional<DatabaseFile.Contents> found = server.look();
-        found.ifPresent(contents -> contents.requireKnown("'" + server.url() + "'"));
-        if (found.isPresent() && found.get().schema() < DatabaseFile.schemaOfProgram()) {
-            Files.createDirectories(before.path().toAbsolutePath().getParent());
-            before.write(server);
-        }
-    }
-
-    /** Data that were not encrypted so far are from here on. */
-    private static void requireEncrypted(DatabaseFile database) throws IOException {
-        if (!database.passphrase().equals(Passphrase.NONE)
-                && Files.exists(database.path())
-                && !database.isEncrypted()) {
-            database.encrypt();
-            System.out.println("The data in '" + database.folder()
-                    + "' are encrypted now. Backups made before are not: delete those that nobody else may read.");
-        }
     }
 
     static void requireFree(String host, int port) {

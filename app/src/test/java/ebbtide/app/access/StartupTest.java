@@ -20,19 +20,19 @@ class StartupTest {
         DatabaseFile database = new DatabaseFile(Files.createDirectory(folder.resolve("data")));
         Path backups = folder.resolve("backups");
         int own = DatabaseFile.schemaOfProgram();
-        Startup.requireWhole(database, backups);
+        StartData.requireWhole(database, backups);
         assertThat(backups).as("there is nothing to copy").doesNotExist();
         Flyway.configure()
                 .dataSource(database.url(), "", "")
                 .target(Integer.toString(own - 1))
                 .load()
                 .migrate();
-        Startup.requireWhole(database, backups);
+        StartData.requireWhole(database, backups);
         BackupFile copy = new BackupFile(backups.resolve("before-schema-" + own + ".zip"));
         assertThat(copy.verify()).isEqualTo(new DatabaseFile.Contents(own - 1, 0, 0));
         Files.delete(copy.path());
         Flyway.configure().dataSource(database.url(), "", "").load().migrate();
-        Startup.requireWhole(database, backups);
+        StartData.requireWhole(database, backups);
         assertThat(copy.path()).as("it is of this schema").doesNotExist();
     }
 }
