@@ -71,7 +71,7 @@ class CrowdTest {
         for (int i = 0; System.nanoTime() < until; i++) {
             note = line + " " + i;
             HttpResponse<String> answer = ask(
-                    HttpRequest.newBuilder(URI.create(plan + "/lines/" + line + "?version=" + version))
+                    HttpRequest.newBuilder(URI.create(plan + "/lines/" + line + "?words=noted&version=" + version))
                             .header("Content-Type", "application/json")
                             .PUT(HttpRequest.BodyPublishers.ofString(
                                     own.put("note", note).toString())),
