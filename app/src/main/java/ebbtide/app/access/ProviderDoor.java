@@ -1,5 +1,7 @@
 package ebbtide.app.access;
 
+import static java.util.Objects.requireNonNull;
+
 import ebbtide.app.people.Hand;
 import ebbtide.app.people.Providers;
 import ebbtide.app.people.Providers.Named;
@@ -74,7 +76,7 @@ public class ProviderDoor implements AuthorizationRequestRepository<OAuth2Author
      */
     public String begin(HttpServletRequest request, HttpServletResponse response, @Nullable String invitation) {
         OAuth2AuthorizationRequest asked =
-                resolver.resolve(request, provider.registration().getRegistrationId());
+                requireNonNull(resolver.resolve(request, provider.registration().getRegistrationId()));
         String personId = Hand.atWork().standing() instanceof Standing.Member member && invitation == null
                 ? member.personId()
                 : null;
@@ -127,13 +129,14 @@ public class ProviderDoor implements AuthorizationRequestRepository<OAuth2Author
 
     /** Lets in whom the provider has named. */
     void cameBack(HttpServletRequest request, HttpServletResponse response, Authentication who) throws IOException {
-        OidcUser user = (OidcUser) who.getPrincipal();
-        Sent sent = (Sent) request.getAttribute(ON_THE_WAY);
+        OidcUser user = (OidcUser) requireNonNull(who.getPrincipal());
+        Sent sent = (Sent) requireNonNull(request.getAttribute(ON_THE_WAY));
+        String subject = requireNonNull(user.getSubject(), "a provider names everybody by an id");
         Named named = new Named(
                 String.valueOf(user.getIssuer()),
-                user.getSubject(),
-                first(user.getFullName(), user.getPreferredUsername(), user.getSubject()),
-                first(user.getEmail(), user.getPreferredUsername(), user.getSubject()));
+                subject,
+                first(subject, user.getFullName(), user.getPreferredUsername()),
+                first(subject, user.getEmail(), user.getPreferredUsername()));
         try {
             From from = From.of(request.getRemoteAddr(), request.getHeader(HttpHeaders.USER_AGENT));
             if (sent.personId() != null) {
@@ -151,13 +154,13 @@ public class ProviderDoor implements AuthorizationRequestRepository<OAuth2Author
         }
     }
 
-    private static String first(@Nullable String... names) {
+    private static String first(String otherwise, @Nullable String... names) {
         for (String name : names) {
             if (name != null && !name.isBlank()) {
                 return name;
             }
         }
-        throw new IllegalStateException("A provider names everybody by an id");
+        return otherwise;
     }
 
     /** Says to whom the provider did not name that they did not come in. */
