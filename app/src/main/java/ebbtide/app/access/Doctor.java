@@ -137,7 +137,7 @@ public final class Doctor {
     }
 
     private void port() {
-        int port = Integer.parseInt(line.options().getOrDefault("--port", "8080"));
+        int port = Startup.port(line.options().getOrDefault("--port", "8080"));
         try {
             Startup.requireFree("127.0.0.1", port);
             good("Port", port + " is free");

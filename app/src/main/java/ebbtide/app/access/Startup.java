@@ -230,7 +230,8 @@ public final class Startup {
         thread.start();
     }
 
-    private static int port(String text) {
+    /** Returns the port that a text says; refuses any other text in a sentence. */
+    static int port(String text) {
         try {
             int port = Integer.parseInt(text);
             if (port >= 0 && port <= 65535) {

@@ -58,6 +58,7 @@ class DoctorTest {
                 .migrate();
         Path backups = Files.createDirectories(folder.resolve("backups"));
         Files.createFile(backups.resolve("ebbtide-" + LocalDate.now().minusDays(9) + ".zip"));
+        assertThat(doctor("--port", "abc").code()).isEqualTo(1);
         assertThat(doctor("--port", "0").text()).contains("9 days old: the program makes one each day");
         Files.createFile(backups.resolve("ebbtide-" + LocalDate.now() + ".zip"));
         Said said = doctor("--port", "0");
