@@ -57,12 +57,16 @@ public class Providers {
      * Takes in whom a provider names and who was invited, or signs in who is here already and takes them into the plan;
      * returns the word by which they are known from then on.
      *
-     * @throws Refused where the invitation was used, or somebody else has the login
+     * @throws Refused where the invitation was used, somebody else has the login, or they are shut out
      */
     @Transactional
     public String come(Named named, String invitation, From from) {
-        Optional<Person> known = find(named).filter(one -> !one.shutOut());
+        Optional<Person> known = find(named);
         if (known.isPresent()) {
+            // Whoever was shut out does not come back as somebody else.
+            Check.that(
+                    !known.get().shutOut(),
+                    known.get().name() + " is shut out here: ask a steward, who looks after people");
             people.join(invitation, known.get().id());
             return signIns.begin(known.get(), from);
         }

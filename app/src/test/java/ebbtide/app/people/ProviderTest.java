@@ -187,7 +187,12 @@ class ProviderTest {
         assertThat(said(by("Tomas", word))).contains("was used, or its time is over");
         store.putStanding(marina.id(), false, true);
         assertThat(in(by("Marina", null))).as("shut out").isNull();
-        assertThat(in(by("Marina", invitation()))).as("shut out, and invited").isNull();
+        client.sql("update person set login = 'msand' where id = ?")
+                .param(marina.id())
+                .update();
+        MockHttpServletResponse again = by("Marina", invitation());
+        assertThat(in(again)).as("shut out, and invited").isNull();
+        assertThat(said(again)).startsWith("Marina Sand is shut out here");
     }
 
     @Test
