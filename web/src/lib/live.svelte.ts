@@ -21,6 +21,8 @@ export type Other = { name: string; place: Place };
 
 /** A moment between two looks: an arrow that is held down is no news to anybody. */
 const SETTLED = 250;
+/** A browser does not ask again by itself after a refusal, as when a sign-in has ended: we do, as it may be there again. */
+const AGAIN = 5_000;
 
 /** Who else has the plan open, heard from the program as long as the page is in sight; and where we are, told to it. */
 export class Live {
@@ -29,6 +31,7 @@ export class Live {
   private source: EventSource | undefined;
   private place: Place = { view: '' };
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly plan: PlanState) {}
 
@@ -47,10 +50,18 @@ export class Live {
   }
 
   private open() {
+    clearTimeout(this.again);
     if (this.source) return;
     const query = new URLSearchParams({ tab: this.tab, version: String(this.plan.version) });
     this.source = new EventSource(`/api/plans/${this.plan.id}/live?${query.toString()}`);
-    this.source.addEventListener('open', () => this.tell());
+    const source = this.source;
+    source.addEventListener('open', () => this.tell());
+    source.addEventListener('error', () => {
+      if (source.readyState !== EventSource.CLOSED || source !== this.source) return;
+      this.source = undefined;
+      this.others = [];
+      this.again = setTimeout(() => this.open(), AGAIN);
+    });
     this.source.addEventListener('edited', (e: MessageEvent<string>) => {
       void this.plan.hear(JSON.parse(e.data) as Edited);
     });
@@ -61,6 +72,7 @@ export class Live {
   }
 
   private close() {
+    clearTimeout(this.again);
     if (!this.source) return;
     this.source.close();
     this.source = undefined;
