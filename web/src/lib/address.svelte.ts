@@ -1,4 +1,4 @@
-import { replace, router } from 'svelte-spa-router';
+import { router } from 'svelte-spa-router';
 import { SvelteMap } from 'svelte/reactivity';
 
 /** A pause in typing, after which the address says what was typed. */
@@ -15,6 +15,12 @@ function said(): URLSearchParams {
   return new URLSearchParams(router.querystring ?? '');
 }
 
+/** The address as the browser has it: what views hear of comes after it, and a change made on that would undo another. */
+export function atNow(): { location: string; query: URLSearchParams } {
+  const [, location, query] = /^#?([^?]*)\??(.*)$/s.exec(window.location.hash)!;
+  return { location: location || '/', query: new URLSearchParams(query) };
+}
+
 function put(query: URLSearchParams, choices: Iterable<[string, string | null]>) {
   for (const [name, value] of choices) {
     if (value === null) query.delete(name);
@@ -29,19 +35,20 @@ export function everywhere(): URLSearchParams {
   return new URLSearchParams([...query].filter(([name]) => EVERYWHERE.includes(name)));
 }
 
-/** What was chosen in a view that has been left since is no more. */
-async function write(location: string) {
-  const query = said();
-  const written = [...coming];
-  const isHere = location === router.location;
+/** What was chosen in a view that has been left since is no more. All in one step, so that no other change comes between. */
+function write(from: string) {
+  const { location, query } = atNow();
+  const before = query.toString();
   put(
     query,
-    written.filter(([name]) => isHere || EVERYWHERE.includes(name)),
+    [...coming].filter(([name]) => location === from || EVERYWHERE.includes(name)),
   );
-  if (query.toString() !== said().toString()) {
-    await replace([router.location, query.toString()].filter(Boolean).join('?'));
+  const after = query.toString();
+  if (after !== before) {
+    window.history.replaceState(window.history.state, '', '#' + [location, after].filter(Boolean).join('?'));
+    window.dispatchEvent(new Event('hashchange'));
   }
-  for (const [name, value] of written) if (coming.get(name) === value) coming.delete(name);
+  coming.clear();
 }
 
 /** A choice of a view that its address says, so that whoever opens the address sees the same. */
@@ -71,6 +78,6 @@ export class InAddress<T extends string = string> {
     coming.set(this.name, value === this.usual && !this.always ? null : value);
     clearTimeout(timer);
     const location = router.location;
-    timer = setTimeout(() => void write(location), SETTLED);
+    timer = setTimeout(() => write(location), SETTLED);
   }
 }

@@ -1,6 +1,6 @@
 import { push, replace, router } from 'svelte-spa-router';
 import { addDays, addMonths, monthStart, weekStart, type Day } from './dates';
-import { everywhere } from './address.svelte';
+import { atNow, everywhere } from './address.svelte';
 import type { PlanView } from './api';
 
 export type By = 'DAY' | 'WEEK' | 'MONTH' | 'QUARTER' | 'YEAR';
@@ -44,18 +44,18 @@ export class TimeWindow {
   }
 
   setBy(by: By) {
-    const query = this.query;
+    const { location, query } = atNow();
     query.set('by', by);
     query.delete('from');
     query.delete('to');
-    void push(`${router.location}?${query}`);
+    void push(`${location}?${query}`);
   }
 
   set(from: Day, to: Day) {
-    const query = this.query;
+    const { location, query } = atNow();
     query.set('from', from);
     query.set('to', to);
-    void replace(`${router.location}?${query}`);
+    void replace(`${location}?${query}`);
   }
 }
 
@@ -103,11 +103,11 @@ export function shownScenario(): string {
 
 /** Looks at a scenario, or at the base, in the view that is open. */
 export function showScenario(id: string) {
-  const query = new URLSearchParams(router.querystring ?? '');
+  const { location, query } = atNow();
   if (id) query.set('scenario', id);
   else query.delete('scenario');
   const said = query.toString();
-  void push(router.location + (said ? `?${said}` : ''));
+  void push(location + (said ? `?${said}` : ''));
 }
 
 /** The address of a view of a plan, keeping the window and what is looked at. */

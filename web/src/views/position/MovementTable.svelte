@@ -20,6 +20,17 @@
   const chosen = $derived(movements.filter((_, i) => (i >= cursor.block.top && i <= cursor.block.bottom) || i === at));
   const names = $derived(new Map(plan.view!.lines.map((line) => [line.id, line.name])));
 
+  // What was assigned leaves the list a moment after; whoever was at it goes on with the keys at the row that takes its place.
+  let wasAtIt = false;
+  $effect.pre(() => {
+    void movements;
+    wasAtIt = !!table?.contains(document.activeElement);
+  });
+  $effect(() => {
+    void movements;
+    if (wasAtIt && document.activeElement === document.body) void focusRow();
+  });
+
   async function focusRow() {
     await tick();
     table?.querySelector<HTMLElement>('tr[tabindex="0"]')?.focus();

@@ -13,6 +13,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -121,6 +122,7 @@ class LinesTest extends Journeys {
         // 10% of 84,000, 91,500, 78,250 with 20% tax, paid in the month itself.
         months("Commission", "\u221210,080", "\u221210,980", "\u22129,390");
         button(page, "Day").click();
+        assertThat(page).hasURL(Pattern.compile("by=DAY.*unit=full|unit=full.*by=DAY"));
         page.navigate(page.url().replaceAll("from=[^&]*&?|to=[^&]*&?", "").replaceAll("[?&]$", "")
                 + "&from=2026-01-09&to=2026-01-21");
         assertThat(cell(page, "Commission", 3)).hasText("\u22122,520");

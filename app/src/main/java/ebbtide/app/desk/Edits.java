@@ -13,13 +13,8 @@ import ebbtide.money.Refused;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.LongConsumer;
 import java.util.function.LongFunction;
 import org.springframework.stereotype.Service;
@@ -39,7 +34,7 @@ public class Edits {
     private final Plans plans;
     private final ShownPlans shownPlans;
     private final Rights rights;
-    private final Map<String, ReentrantLock> turns = new ConcurrentHashMap<>();
+    private final Turns turns = new Turns();
 
     Edits(
             Stores stores,
@@ -112,16 +107,22 @@ public class Edits {
 
     /**
      * Edits of a plan are made one after the other, in the order in which they come: who waits in the database may wait
-     * in vain, as nobody has a place there.
+     * in vain, as nobody has a place there. Who reads the plan meanwhile waits for one that is about to stand.
      */
     private EditMade inTurn(String planId, TransactionCallback<EditMade> work) {
-        ReentrantLock turn = turns.computeIfAbsent(planId, plan -> new ReentrantLock(true));
-        turn.lock();
-        try {
-            return Objects.requireNonNull(transaction.execute(work));
-        } finally {
-            turn.unlock();
-        }
+        return turns.of(planId, () -> {
+            try {
+                EditMade done = Objects.requireNonNull(transaction.execute(status -> {
+                    EditMade about = work.doInTransaction(status);
+                    plans.becoming(planId);
+                    return about;
+                }));
+                plans.became(planId, done.became());
+                return done;
+            } finally {
+                plans.stands(planId);
+            }
+        });
     }
 
     private EditMade change(String planId, LongFunction<Since> on, Change change, boolean ofBase) {
@@ -141,7 +142,6 @@ public class Edits {
             stores.log().add(planId, Hand.atWork().author(), shortened(said), version + 1, draft.effects());
             return new EditMade(said, was, after(planId, was, draft.effects(), since), since.words());
         });
-        plans.became(planId, done.became());
         return seen(planId, done);
     }
 
@@ -158,25 +158,30 @@ public class Edits {
         return words.length() <= 1000 ? words : words.substring(0, 999) + "\u2026";
     }
 
+    /** Which way an edit that was made before goes: taken back, or brought back. */
+    private enum Way {
+        BACK("UNDONE", "Undone: ", "There is nothing to undo: this is the plan as it was first made"),
+        AGAIN("DONE", "Redone: ", "There is nothing to redo: no edit was undone since the last one made");
+
+        private final String state;
+        private final String prefix;
+        private final String none;
+
+        Way(String state, String prefix, String none) {
+            this.state = state;
+            this.prefix = prefix;
+            this.none = none;
+        }
+    }
+
     /** Takes back the latest edit; refuses when there is none. */
     public EditMade undo(String planId) {
-        return undo(planId, now -> {});
+        return replay(planId, Way.BACK, now -> {});
     }
 
     /** Takes back the edit that made a version of the plan; refuses when others were made since. */
     public EditMade undo(String planId, long version) {
-        return undo(planId, now -> requireVersion(planId, version, now));
-    }
-
-    private EditMade undo(String planId, LongConsumer check) {
-        return replay(
-                planId,
-                check,
-                stores.log()::findToUndo,
-                "UNDONE",
-                true,
-                "Undone: ",
-                "There is nothing to undo: this is the plan as it was first made");
+        return replay(planId, Way.BACK, now -> requireVersion(planId, version, now));
     }
 
     /** An edit is taken back by who has seen that it is the latest. */
@@ -196,70 +201,54 @@ public class Edits {
 
     /** Takes back every edit since a roll forward began, the latest first, all or none; each can be redone. */
     public EditMade undo(String planId, RollStore.Roll roll) {
-        EditMade done = inTurn(planId, status -> {
-            EditMade latest = undo(planId);
-            PlanAtVersion was = latest.was();
-            while (stores.rolls().state(planId, roll.id()) != null) {
-                latest = undo(planId);
-            }
-            return new EditMade("Undone: the roll forward from " + roll.from(), was, latest.became(), List.of());
-        });
-        plans.became(planId, done.became());
-        return done;
+        return seen(planId, inTurn(planId, status -> {
+            stores.plans().lockToEdit(planId);
+            PlanAtVersion was = plans.current(planId);
+            PlanAtVersion now = was;
+            do {
+                now = replay(planId, now, Way.BACK).became();
+            } while (stores.rolls().state(planId, roll.id()) != null);
+            return new EditMade("Undone: the roll forward from " + roll.from(), was, now, List.of());
+        }));
     }
 
     /** Brings back the latest edit that was undone; refuses when there is none. */
     public EditMade redo(String planId) {
-        return redo(planId, now -> {});
+        return replay(planId, Way.AGAIN, now -> {});
     }
 
     /** Brings back the latest edit that was undone on a version of the plan; refuses when others were made since. */
     public EditMade redo(String planId, long version) {
-        return redo(planId, now -> requireVersion(planId, version, now));
+        return replay(planId, Way.AGAIN, now -> requireVersion(planId, version, now));
     }
 
-    private EditMade redo(String planId, LongConsumer check) {
-        return replay(
-                planId,
-                check,
-                stores.log()::findToRedo,
-                "DONE",
-                false,
-                "Redone: ",
-                "There is nothing to redo: no edit was undone since the last one made");
+    private EditMade replay(String planId, Way way, LongConsumer check) {
+        return seen(planId, inTurn(planId, status -> {
+            check.accept(stores.plans().lockToEdit(planId));
+            return replay(planId, plans.current(planId), way);
+        }));
     }
 
-    private EditMade replay(
-            String planId,
-            LongConsumer check,
-            Function<String, Optional<Entry>> find,
-            String state,
-            boolean back,
-            String prefix,
-            String none) {
-        EditMade done = inTurn(planId, status -> {
-            long version = stores.plans().lockToEdit(planId);
-            check.accept(version);
-            PlanAtVersion was = plans.current(planId);
-            Entry entry = find.apply(planId).orElseThrow(() -> new Refused(none));
-            List<LoggedEffect> logged = new ArrayList<>(entry.effects());
-            if (back) {
-                Collections.reverse(logged);
-            }
-            List<Effect> effects = new ArrayList<>();
-            for (LoggedEffect one : logged) {
-                UndoableStore store = UndoableStore.of(kept, one.kind());
-                Effect effect = one.on(store.state(planId, one.id()), back);
-                store.restore(planId, one.id(), effect.after());
-                effects.add(effect);
-            }
-            rights.require(planId, Commentary.least(effects));
-            stores.log().mark(planId, entry.seq(), state);
-            stores.plans().setVersion(planId, version + 1);
-            stores.log().addReplay(planId, Hand.atWork().author(), version + 1, entry.seq(), back);
-            return new EditMade(prefix + entry.words(), was, plans.after(planId, was, effects), List.of());
-        });
-        plans.became(planId, done.became());
-        return seen(planId, done);
+    private EditMade replay(String planId, PlanAtVersion was, Way way) {
+        Entry entry = (way == Way.BACK
+                        ? stores.log().findToUndo(planId)
+                        : stores.log().findToRedo(planId))
+                .orElseThrow(() -> new Refused(way.none));
+        List<LoggedEffect> logged = new ArrayList<>(entry.effects());
+        if (way == Way.BACK) {
+            Collections.reverse(logged);
+        }
+        List<Effect> effects = new ArrayList<>();
+        for (LoggedEffect one : logged) {
+            UndoableStore store = UndoableStore.of(kept, one.kind());
+            Effect effect = one.on(store.state(planId, one.id()), way == Way.BACK);
+            store.restore(planId, one.id(), effect.after());
+            effects.add(effect);
+        }
+        rights.require(planId, Commentary.least(effects));
+        stores.log().mark(planId, entry.seq(), way.state);
+        stores.plans().setVersion(planId, was.version() + 1);
+        stores.log().addReplay(planId, Hand.atWork().author(), was.version() + 1, entry.seq(), way == Way.BACK);
+        return new EditMade(way.prefix + entry.words(), was, plans.after(planId, was, effects), List.of());
     }
 }

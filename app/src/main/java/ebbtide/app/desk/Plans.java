@@ -24,6 +24,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.TransactionDefinition;
@@ -47,6 +48,8 @@ public class Plans {
     private final StoredBooks books;
     private final ShownPlans shownPlans;
     private final Map<String, PlanAtVersion> current = new ConcurrentHashMap<>();
+    private final Map<String, CountDownLatch> becoming = new ConcurrentHashMap<>();
+    private final Turns reads = new Turns();
 
     Plans(Stores stores, Rights rights, TransactionTemplate transaction, ShownPlans shownPlans) {
         this.stores = stores;
@@ -62,11 +65,37 @@ public class Plans {
     /** Returns a plan as it stands now; refuses an id that is not there. */
     public PlanAtVersion current(String planId) {
         rights.require(planId, Role.VIEWER);
+        return known(planId)
+                .or(() -> {
+                    awaitEdit(planId);
+                    return known(planId);
+                })
+                // Many may ask for it at once, as after an edit that another program made: one reads it.
+                .orElseGet(() -> reads.of(planId, () -> known(planId).orElseGet(() -> read(planId))));
+    }
+
+    private Optional<PlanAtVersion> known(String planId) {
         PlanAtVersion known = current.get(planId);
-        if (known != null && known.version() == stores.plans().version(planId)) {
-            return known;
+        return known != null && known.version() == stores.plans().version(planId)
+                ? Optional.of(known)
+                : Optional.empty();
+    }
+
+    /** An edit that can be read and does not lie on the disk yet brings the plan along in a moment. */
+    private void awaitEdit(String planId) {
+        CountDownLatch edit = becoming.get(planId);
+        if (edit != null) {
+            try {
+                edit.await();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
         }
-        PlanAtVersion loaded = reading.execute(status -> {
+    }
+
+    private PlanAtVersion read(String planId) {
+        Optional<Forecast> was = Optional.ofNullable(current.get(planId)).map(PlanAtVersion::forecast);
+        PlanAtVersion read = reading.execute(status -> {
             // The version first: what is read after it can only be newer, and is then read again.
             long version = stores.plans().version(planId);
             return forecast(
@@ -75,10 +104,10 @@ public class Plans {
                     stores.lines().all(planId),
                     books.of(planId),
                     stores.scenarios().all(planId),
-                    Optional.ofNullable(known).map(PlanAtVersion::forecast));
+                    was);
         });
-        became(planId, loaded);
-        return loaded;
+        became(planId, read);
+        return read;
     }
 
     /**
@@ -101,6 +130,16 @@ public class Plans {
     public PlanAtVersion scenario(String planId, String id) {
         PlanAtVersion base = current(planId);
         return shownPlans.of(planId, base, base.scenarios().find(id).orElseThrow(() -> new NotFound("scenario", id)));
+    }
+
+    /** Says that an edit is about to stand, so that who reads the plan waits for it. */
+    void becoming(String planId) {
+        becoming.put(planId, new CountDownLatch(1));
+    }
+
+    /** Says that an edit stands, or not after all. */
+    void stands(String planId) {
+        Optional.ofNullable(becoming.remove(planId)).ifPresent(CountDownLatch::countDown);
     }
 
     /** Keeps what an edit made of a plan, once it stands. */

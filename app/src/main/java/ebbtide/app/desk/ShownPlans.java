@@ -24,6 +24,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class ShownPlans {
     private final Map<String, PlanAtVersion> latest = new ConcurrentHashMap<>();
+    private final Turns turns = new Turns();
 
     /** Returns the scenario that is looked at by whoever is at work; nothing for the base. */
     Optional<Scenario> scenario(PlanAtVersion base) {
@@ -52,6 +53,11 @@ public class ShownPlans {
     /** Returns a scenario of a plan as a plan of its own. */
     PlanAtVersion of(String planId, PlanAtVersion base, Scenario shown) {
         String key = planId + " " + shown.id();
+        PlanAtVersion known = latest.get(key);
+        return known != null && known.version() == base.version() ? known : turns.of(key, () -> made(key, base, shown));
+    }
+
+    private PlanAtVersion made(String key, PlanAtVersion base, Scenario shown) {
         PlanAtVersion known = latest.get(key);
         if (known != null && known.version() == base.version()) {
             return known;
