@@ -57,7 +57,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each rows.data ?? [] as one, i (one.seq || `beside ${i}`)}
+    {#each rows.data ?? [] as one, i (one.kind === 'edit' ? one.seq : `${one.kind} ${rows.data!.length - i}`)}
       <tr class={one.state === 'DONE' || one.state === 'CARRIED' ? '' : 'hush line-through'}>
         <td class="words">{one.at.slice(0, 16).replace('T', ' ')}</td>
         <td class="words">{one.author}</td>

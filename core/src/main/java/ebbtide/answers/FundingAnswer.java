@@ -2,7 +2,6 @@ package ebbtide.answers;
 
 import static ebbtide.time.DayFormats.WEEKDAY;
 
-import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.money.Money;
@@ -124,8 +123,8 @@ public record FundingAnswer(
                                 : facilities.contains(line) ? line.off() : line)
                         .toList(),
                 List.of());
-        Books books = forecast.books();
-        Forecast then = Forecaster.forecast(trial, books);
+        // All that the limits do not change is taken over.
+        Forecast then = Forecaster.forecast(trial, forecast.books(), forecast);
         long most = 0;
         for (int day = then.asOfIndex() + 1; day <= then.timeline().index(then.lastDay()); day++) {
             most = Math.max(most, then.funding().drawn(0, day));

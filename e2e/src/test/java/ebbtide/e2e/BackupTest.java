@@ -2,6 +2,7 @@ package ebbtide.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ebbtide.Everywhere;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
@@ -22,6 +23,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** All data copied while the program runs, put in the place of what was lost, and damage said in a sentence. */
+@Everywhere
 @Order(9)
 class BackupTest {
     private static final JsonMapper JSON = new JsonMapper();

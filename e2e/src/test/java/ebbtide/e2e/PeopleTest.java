@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -105,6 +106,7 @@ class PeopleTest {
     }
 
     @Test
+    @Everywhere
     void programForOthers_listensForThem_onceSomebodyCanSignIn() throws Exception {
         Path output = folder.resolve("output");
         String data = folder.resolve("data").toString();

@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -149,6 +150,26 @@ final class Running implements AutoCloseable {
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Returns how many bytes of its memory the program has in use, once what nothing holds has been collected. */
+    long heapInUse() throws IOException {
+        ask("GC.run");
+        Matcher used = Pattern.compile("generation +total \\d+K, used (\\d+)K").matcher(ask("GC.heap_info"));
+        long bytes = 0;
+        while (used.find()) {
+            bytes += Long.parseLong(used.group(1)) << 10;
+        }
+        return bytes;
+    }
+
+    private String ask(String command) throws IOException {
+        Process asked = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "jcmd").toString(),
+                        String.valueOf(process.pid()),
+                        command)
+                .start();
+        return new String(asked.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
 
     /** Ends the process at once, as a failing machine would. */

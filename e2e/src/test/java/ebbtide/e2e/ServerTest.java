@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import ebbtide.ServerForTests;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -68,6 +69,7 @@ class ServerTest {
     }
 
     @Test
+    @Everywhere
     void planMovesToAServer_twoProgramsWorkOnIt_oneIsKilled_andItMovesBack() throws Exception {
         Path backup = folder.resolve("all.zip");
         String plan;

@@ -13,8 +13,13 @@ import org.springframework.stereotype.Repository;
 /** What was done, sought by whom, when and in which words: the edits of a plan, and what happened beside edits. */
 @Repository
 public class LoggedSearch {
-    private static final String EDITS =
-            "select seq, made_at as at_time, author, 'EDIT' as kind, words, state from change_log where plan_id = :plan";
+    private static final String EDITS = """
+            select seq, made_at as at_time, author, 'EDIT' as kind, words, state from change_log where plan_id = :plan
+            union all
+            select replay.seq, replay.made_at, replay.author, case when back then 'UNDO' else 'REDO' end,
+              case when back then 'Undone: ' else 'Redone: ' end || words, 'DONE'
+            from replay join change_log on change_log.plan_id = replay.plan_id and change_log.seq = replay.seq
+            where replay.plan_id = :plan and replay.made_at is not null""";
     private static final String BESIDE =
             "select cast(0 as bigint) as seq, at_time, author, kind, words, 'DONE' as state from happening";
 
@@ -36,7 +41,10 @@ public class LoggedSearch {
         public static final Sought ALL = new Sought("", "", null, null);
     }
 
-    /** Something that was done: an edit with its place in the log, or of another kind, whose place is 0. */
+    /**
+     * Something that was done: an edit with its place in the log, that it was undone or redone with the same, or of
+     * another kind, whose place is 0.
+     */
     public record Logged(long seq, OffsetDateTime atTime, String author, String kind, String words, String state) {}
 
     /**

@@ -16,6 +16,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -177,6 +179,10 @@ class ApiTest {
                 .isEqualTo(409);
         assertThat(send(post("/api/plans/" + plan + "/redo?version=3")).getStatus())
                 .isEqualTo(200);
+        List<String> log = new ArrayList<>();
+        get200("/changes").forEach(one -> log.add(one.get("words").asString()));
+        String edit = "Diesel: base a month 17,800 \u2192 19,000 GBP";
+        assertThat(log).containsExactly("Redone: " + edit, "Undone: " + edit, edit);
     }
 
     @Test

@@ -1,0 +1,15 @@
+package ebbtide.app.storage;
+
+import ebbtide.Everywhere;
+import ebbtide.app.OnServer;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** The same on a database server. */
+@Everywhere
+class MovementsOnServerTest extends MovementsTest {
+    @DynamicPropertySource
+    static void server(DynamicPropertyRegistry registry) {
+        OnServer.use(registry);
+    }
+}
