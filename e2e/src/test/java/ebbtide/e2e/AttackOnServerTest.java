@@ -24,6 +24,7 @@ class AttackOnServerTest extends AttackTest {
         }
         String database = databases.computeIfAbsent(
                 data, folder -> ServerForTests.database("attacked" + Math.abs(folder.hashCode())));
-        return Running.start("start", "--database", database, "--database-login", login.toString());
+        return Running.start(
+                "start", "--data", data.toString(), "--database", database, "--database-login", login.toString());
     }
 }

@@ -31,10 +31,10 @@ class AttackTest {
     /** Whether it is attacked as long as it was by hand, not within a minute. */
     static final boolean LONG = "long".equals(System.getProperty("attack"));
 
-    private static final int ROWS = 110_000;
-    private static final int KILLS = LONG ? 100 : 6;
-    private static final int EDITS = LONG ? 5_000 : 500;
-    private static final int IMPORTS = LONG ? 500 : 50;
+    private static final int ROWS = LONG ? 110_000 : 40_000;
+    private static final int KILLS = LONG ? 100 : 5;
+    private static final int EDITS = LONG ? 5_000 : 300;
+    private static final int IMPORTS = LONG ? 500 : 30;
     private static final List<String> LINES = List.of("one", "two", "three");
     private static final String LINE = """
       {"id": "%s", "name": "%s", "direction": "receipt", "note": "%s", "assumption": {"kind": "items", "items": []}}""";

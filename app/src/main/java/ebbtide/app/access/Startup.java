@@ -183,7 +183,7 @@ public final class Startup {
         // It is not found out by itself where no main method stands below, as when the program listens anew.
         application.setMainApplicationClass(Ebbtide.class);
         ConfigurableApplicationContext context = application.run();
-        context.getBean(StatementStore.class).takeUpCutOff().forEach(one -> System.out.println(one.sentence() + "."));
+        context.getBean(StatementStore.class).takeUpAtStart().forEach(one -> System.out.println(one.sentence() + "."));
         if (demo && context.getBean(PlanStore.class).all().isEmpty()) {
             context.getBean(WholePlans.class).add(DemoCompany.document(), DemoPast.forecasts());
         }

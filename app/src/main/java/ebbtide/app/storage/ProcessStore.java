@@ -1,9 +1,14 @@
 package ebbtide.app.storage;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -17,12 +22,25 @@ public class ProcessStore {
     private final JdbcClient client;
     private final Clock clock;
     private final Engine engine;
-    private final String id = ShortId.next();
+    private final String id;
 
-    public ProcessStore(JdbcClient client, Clock clock, Engine engine) {
+    public ProcessStore(JdbcClient client, Clock clock, Engine engine, @Value("${ebbtide.data:}") String data) {
         this.client = client;
         this.clock = clock;
         this.engine = engine;
+        this.id = engine.isServer() && !data.isEmpty() ? kept(Path.of(data).resolve("program")) : ShortId.next();
+    }
+
+    /** One program at a time has a folder: what was begun by it before is of one that has ended. */
+    private static String kept(Path file) {
+        try {
+            if (!Files.exists(file)) {
+                Files.writeString(file, ShortId.next());
+            }
+            return Files.readString(file).strip();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Returns by what this program is known to the others. */

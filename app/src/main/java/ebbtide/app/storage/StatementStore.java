@@ -124,13 +124,26 @@ public class StatementStore implements UndoableStore {
     }
 
     /**
-     * Takes up every statement whose bringing in was cut off when the program that did it ended, and returns all that
-     * are not brought in again yet; for a start.
+     * Takes up every statement whose bringing in was cut off when the program that did it ended, this one too, which
+     * starts, and returns all that are not brought in again yet.
      */
-    public List<CutOff> takeUpCutOff() {
+    public List<CutOff> takeUpAtStart() {
+        takeUp(true);
+        return client.sql("select plan_id, file_name, movements from statement_cut_off")
+                .query(CutOff.class)
+                .list();
+    }
+
+    /** Takes up every statement whose bringing in was cut off when another program ended that did it. */
+    public void takeUpCutOff() {
+        takeUp(false);
+    }
+
+    private void takeUp(boolean ownToo) {
         client.sql("""
         select plan_id, id, file_name from statement where not kept
-        and (laid_by is null or laid_by not in (select id from process))""")
+        and (laid_by is null or laid_by not in (select id from process) or laid_by = ?)""")
+                .param(ownToo ? processes.id() : "")
                 .query((row, n) -> List.of(row.getString("plan_id"), row.getString("id"), row.getString("file_name")))
                 .list()
                 .forEach(laid -> {
@@ -143,9 +156,6 @@ public class StatementStore implements UndoableStore {
                             .params(laid.get(0), laid.get(2), there)
                             .update();
                 });
-        return client.sql("select plan_id, file_name, movements from statement_cut_off")
-                .query(CutOff.class)
-                .list();
     }
 
     /** Returns the statements of a plan whose bringing in was cut off and that were not brought in again since. */

@@ -130,6 +130,6 @@ class DailyBackupsTest {
     }
 
     private static ProcessStore processes(DataSource data) {
-        return new ProcessStore(JdbcClient.create(data), Clock.systemUTC(), new Engine(""));
+        return new ProcessStore(JdbcClient.create(data), Clock.systemUTC(), new Engine(""), "");
     }
 }

@@ -81,7 +81,7 @@ class CutOffTest {
         assertThat(stores.movements().find(plan, new Query(null, Which.ALL, null, null, "", null, 10, 0)))
                 .isEmpty();
         assertThat(plans.current(plan).books().cash(DAY.plusDays(40))).isZero();
-        assertThat(stores.statements().takeUpCutOff().stream()
+        assertThat(stores.statements().takeUpAtStart().stream()
                         .filter(one -> one.planId().equals(plan)))
                 .singleElement()
                 .satisfies(one -> assertThat(one.sentence())
@@ -113,7 +113,7 @@ class CutOffTest {
         String plan = plan();
         stores.statements()
                 .begin(plan, "s-" + plan, StatementStore.ArrivingStatement.of("a", "small.csv", List.of(movement(1))));
-        assertThat(stores.statements().takeUpCutOff().stream()
+        assertThat(stores.statements().takeUpAtStart().stream()
                         .filter(one -> one.planId().equals(plan)))
                 .singleElement()
                 .satisfies(
