@@ -55,6 +55,11 @@ export class PlanState {
     return this.view?.version ?? 0;
   }
 
+  /** Whether whoever looks sees what each is paid, and not the sums alone. */
+  get seesPay(): boolean {
+    return this.part?.role !== 'ONLOOKER';
+  }
+
   /** The unit of amounts, which the address says. */
   get unit(): Unit {
     return this.unitSaid.value;

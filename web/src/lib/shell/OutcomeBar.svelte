@@ -31,10 +31,14 @@
   );
 </script>
 
-{#if plan.part?.role === 'VIEWER'}
+{#if plan.part?.role === 'VIEWER' || plan.part?.role === 'ONLOOKER'}
   <div class="border-b border-rule bg-foam px-[18px] py-1 text-[12.5px]">
-    {who.said?.plan ? 'A link shows you this plan' : 'You are a viewer of this plan'}: everything can be looked at and
-    taken out, and nothing changed.
+    {#if plan.part.role === 'VIEWER'}
+      You are a viewer of this plan: everything can be looked at and taken out, and nothing changed.
+    {:else}
+      {who.said?.plan ? 'A link shows you this plan' : 'You look on at this plan'}: pay is shown in sums alone, and
+      nothing can be changed.
+    {/if}
   </div>
 {/if}
 {#if plan.problem}

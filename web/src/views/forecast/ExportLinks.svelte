@@ -16,8 +16,12 @@
   const links = $derived([
     { href: `/api/plans/${plan.id}/forecast.csv?${query}&shape=wide`, name: 'CSV as shown, a column a period' },
     { href: `/api/plans/${plan.id}/forecast.csv?${query}&shape=long`, name: 'CSV in parts, a figure a row' },
-    { href: `/api/plans/${plan.id}/file`, name: 'The whole plan as JSON' },
-    { href: `/api/plans/${plan.id}/file?past=true`, name: 'The same with snapshots and log' },
+    ...(plan.seesPay
+      ? [
+          { href: `/api/plans/${plan.id}/file`, name: 'The whole plan as JSON' },
+          { href: `/api/plans/${plan.id}/file?past=true`, name: 'The same with snapshots and log' },
+        ]
+      : []),
   ]);
 </script>
 

@@ -56,7 +56,9 @@
         >
       </li>
     {:else}
-      <li class="hush">None. Whoever has one looks at the plan without signing in, and changes nothing.</li>
+      <li class="hush">
+        None. Whoever has one looks at the plan without signing in, pay in sums alone, and changes nothing.
+      </li>
     {/each}
   </ul>
   <div class="mt-1 flex items-center gap-2">

@@ -4,7 +4,8 @@ export type Role = Schemas['MemberOfPlan']['role'];
 
 /** The roles in a plan, each with what it adds. */
 export const ROLES: { value: Role; name: string }[] = [
-  { value: 'VIEWER', name: 'viewer: looks' },
+  { value: 'ONLOOKER', name: 'onlooker: looks, pay in sums' },
+  { value: 'VIEWER', name: 'viewer: looks at all' },
   { value: 'COMMENTER', name: 'commenter: writes notes' },
   { value: 'EDITOR', name: 'editor: changes' },
   { value: 'OWNER', name: 'owner: says who may' },

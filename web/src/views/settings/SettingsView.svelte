@@ -35,14 +35,14 @@
     label="Part of the setup"
     options={[
       { value: 'settings', name: 'Settings' },
-      { value: 'assumptions', name: 'Assumptions' },
+      ...(plan.seesPay ? [{ value: 'assumptions' as const, name: 'Assumptions' }] : []),
       { value: 'budget', name: 'Budget' },
     ]}
     value={part}
     onchoose={(chosen) => (part = chosen)}
   />
   {#if isNew}<Act main href="#{address(plan.id, 'forecast')}">See the forecast</Act>{/if}
-  <Act href="/api/plans/{plan.id}/file">Plan as JSON</Act>
+  {#if plan.seesPay}<Act href="/api/plans/{plan.id}/file">Plan as JSON</Act>{/if}
 </div>
 {#if part === 'assumptions'}
   <AssumptionsCard />
@@ -72,7 +72,7 @@
       {#if who.said?.id}<MembersCard />{/if}
       <DocumentsCard />
       <BackupsCard />
-      <ChangesCard />
+      {#if plan.seesPay}<ChangesCard />{/if}
     </div>
   </div>
 {/if}

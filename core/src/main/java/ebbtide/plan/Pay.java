@@ -19,6 +19,9 @@ import org.jspecify.annotations.Nullable;
  * employer owes on top is paid over.
  */
 public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements Assumption {
+    /** What the assumption is called in a plan file. */
+    public static final String KIND = "pay";
+
     private static final BigDecimal MOST_POSTS = BigDecimal.valueOf(100_000);
     private static final Unit POSTS = new Unit(Unit.Measure.COUNT, "", BigDecimal.ZERO, MOST_POSTS, 4);
     private static final BigDecimal HOUR = new BigDecimal("0.01");
@@ -192,7 +195,7 @@ public record Pay(List<Role> roles, PayDays days, PaidOver paidOver) implements 
 
     @Override
     public String kind() {
-        return "pay";
+        return KIND;
     }
 
     @Override

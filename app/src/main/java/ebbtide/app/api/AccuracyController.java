@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.Tracking;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.DayAmount;
 import ebbtide.time.Periods;
@@ -95,6 +96,7 @@ class AccuracyController {
     record RecordPoint(LocalDate asOf, LocalDate from, LocalDate to, long forecast, long actual) {}
 
     @GetMapping("/accuracy")
+    @Allowed(Role.ONLOOKER)
     AccuracyView accuracy(
             @PathVariable String plan,
             @RequestParam(defaultValue = "WEEK") Periods by,
@@ -188,6 +190,7 @@ class AccuracyController {
     record BandView(List<Band.Level> points, int covered, int tried) {}
 
     @GetMapping("/band")
+    @Allowed(Role.ONLOOKER)
     BandView band(@PathVariable String plan) {
         PlanAtVersion current = plans.current(plan);
         LocalDate asOf = current.plan().settings().asOf();

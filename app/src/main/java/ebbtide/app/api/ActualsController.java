@@ -4,6 +4,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.TypedActuals;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Account;
 import ebbtide.books.BankMovement;
@@ -60,6 +61,7 @@ class ActualsController {
             @Schema(nullable = true) @Nullable Long typed) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     ActualsView view(
             @PathVariable String plan,
             @RequestParam(required = false) LocalDate from,

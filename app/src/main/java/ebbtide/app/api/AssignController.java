@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.desk.AssignEdits;
 import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.Stores;
@@ -73,6 +74,7 @@ class AssignController {
     record RuleView(@Schema(ref = DocumentPart.RULE) Map<String, Object> rule, int fits) {}
 
     @GetMapping("/rules")
+    @Allowed(Role.ONLOOKER)
     List<RuleView> rules(@PathVariable String plan) {
         List<StoredMovement> open = stores.movements().find(plan, MovementStore.Query.unassigned(AT_ONCE));
         return stores.rules().all(plan).stream()

@@ -7,6 +7,7 @@ import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.jobs.StatementJobs;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.DialectStore;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
@@ -281,6 +282,7 @@ class BankFilesController {
             @Schema(nullable = true) @Nullable EditOutcome outcome) {}
 
     @GetMapping("/jobs/{job}")
+    @Allowed(Role.ONLOOKER)
     JobView job(@PathVariable String plan, @PathVariable String job) {
         return view(plan, job, jobs.get(plan, job));
     }

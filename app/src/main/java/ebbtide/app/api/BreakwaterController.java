@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.whatif.BreakEven;
 import ebbtide.whatif.BreakEvenWords;
 import ebbtide.whatif.Breakwater;
@@ -44,6 +45,7 @@ class BreakwaterController {
             @Schema(nullable = true) @Nullable String sentence) {}
 
     @GetMapping("/breakwater")
+    @Allowed(Role.ONLOOKER)
     BreakwaterView breakwater(@PathVariable String plan) {
         PlanAtVersion base = plans.current(plan);
         return new BreakwaterView(base.scenarios()
@@ -68,6 +70,7 @@ class BreakwaterController {
      * Returns how much of a scenario funding survives: the share of all its changes at which headroom falls below nil.
      */
     @GetMapping("/scenarios/{id}/survived")
+    @Allowed(Role.ONLOOKER)
     BreakEvenView survived(@PathVariable String plan, @PathVariable String id) {
         PlanAtVersion base = plans.current(plan);
         Scenario scenario = plans.scenario(plan, id).shown().orElseThrow().scenario();
@@ -78,6 +81,7 @@ class BreakwaterController {
 
     /** Returns what it does if one of the ten largest debtors fails, that first which costs most headroom. */
     @GetMapping("/failures")
+    @Allowed(Role.ONLOOKER)
     List<Failures.Failure> failures(@PathVariable String plan) {
         return Failures.of(plans.shown(plan).forecast(), LARGEST);
     }

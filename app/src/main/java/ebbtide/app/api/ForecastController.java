@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.flows.Cell;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.ForecastTable;
@@ -79,6 +80,7 @@ class ForecastController {
     }
 
     @GetMapping("/forecast")
+    @Allowed(Role.ONLOOKER)
     TableView table(
             @PathVariable String plan,
             @RequestParam Periods by,
@@ -124,6 +126,7 @@ class ForecastController {
     }
 
     @GetMapping(path = "/forecast.csv", produces = "text/csv")
+    @Allowed(Role.ONLOOKER)
     @Exports("the forecast as CSV")
     void csv(
             HttpServletResponse response,
@@ -157,12 +160,13 @@ class ForecastController {
             List<ItemView> items) {}
 
     @GetMapping("/workings")
+    @Allowed(Role.ONLOOKER)
     WorkingsView workings(
             @PathVariable String plan,
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        Forecast forecast = plans.shown(plan).forecast();
+        Forecast forecast = plans.shownWithin(plan, row).forecast();
         Workings workings = RowWorkings.of(forecast, row, new Period(from, to.plusDays(1)));
         Cell cell = workings.figure();
         return new WorkingsView(

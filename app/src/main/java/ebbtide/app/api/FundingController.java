@@ -7,6 +7,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.LineEdits;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
@@ -112,6 +113,7 @@ class FundingController {
             long least) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     FundingView funding(
             @PathVariable String plan,
             @RequestParam Periods by,
@@ -170,12 +172,14 @@ class FundingController {
 
     /** Returns the parts of a figure: of a row, or of what is owed on a line ("owed" and its id). */
     @GetMapping("/workings")
+    @Allowed(Role.ONLOOKER)
     List<ItemView> workings(
             @PathVariable String plan,
             @RequestParam String row,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        return FundingWorkings.of(plans.shown(plan).forecast(), row, new Period(from, to.plusDays(1))).stream()
+        return FundingWorkings.of(plans.shownWithin(plan, row).forecast(), row, new Period(from, to.plusDays(1)))
+                .stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -222,6 +226,7 @@ class FundingController {
     }
 
     @GetMapping("/covenants")
+    @Allowed(Role.ONLOOKER)
     List<CovenantView> covenants(@PathVariable String plan) {
         Forecast forecast = plans.shown(plan).forecast();
         Currency currency = forecast.plan().settings().currency();
@@ -267,6 +272,7 @@ class FundingController {
             String because) {}
 
     @GetMapping("/costs")
+    @Allowed(Role.ONLOOKER)
     List<FundingCostView> costs(@PathVariable String plan) {
         return FundingCost.of(plans.shown(plan).forecast()).stream()
                 .map(one -> new FundingCostView(
@@ -295,6 +301,7 @@ class FundingController {
     record MovableView(String id, String lineId, String name, LocalDate day, long minor) {}
 
     @GetMapping("/movables")
+    @Allowed(Role.ONLOOKER)
     List<MovableView> movables(@PathVariable String plan) {
         return MovablePayment.of(plans.shown(plan).plan()).stream()
                 .map(one -> new MovableView(one.id(), one.lineId(), one.name(), one.day(), one.minor()))
@@ -303,6 +310,7 @@ class FundingController {
 
     /** Returns the tide line as it would be with something moved to a day; nothing is changed. */
     @GetMapping("/movables/trial")
+    @Allowed(Role.ONLOOKER)
     PlanView.TideLine trial(@PathVariable String plan, @RequestParam String id, @RequestParam LocalDate to) {
         return PlanView.tide(MovablePayment.trial(plans.shown(plan).forecast(), id, to));
     }

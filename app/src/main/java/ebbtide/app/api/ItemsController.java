@@ -6,6 +6,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.ItemEdits;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.books.Habits;
 import ebbtide.formats.plan.PlanWriter;
@@ -90,6 +91,7 @@ class ItemsController {
             @Schema(nullable = true) @Nullable SaidInBase base) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     OpenItemsView items(
             @PathVariable String plan,
             @RequestParam Direction direction,
@@ -155,6 +157,7 @@ class ItemsController {
             @Schema(nullable = true) @Nullable Integer said) {}
 
     @GetMapping("/habits")
+    @Allowed(Role.ONLOOKER)
     HabitsView habits(@PathVariable String plan, @RequestParam Direction direction) {
         PlanAtVersion current = plans.shown(plan);
         Habits habits = current.forecast().items().habits(direction);
@@ -194,6 +197,7 @@ class ItemsController {
      * lift first.
      */
     @GetMapping("/chances")
+    @Allowed(Role.ONLOOKER)
     List<ChanceView> chances(
             @PathVariable String plan, @RequestParam Direction direction, @RequestParam(defaultValue = "14") int days) {
         PlanAtVersion current = plans.shown(plan);
@@ -211,6 +215,7 @@ class ItemsController {
 
     /** Returns the tide line as it would be with an item expected on a day; nothing is changed. */
     @GetMapping("/{id}/trial")
+    @Allowed(Role.ONLOOKER)
     PlanView.TideLine trial(@PathVariable String plan, @PathVariable String id, @RequestParam LocalDate expected) {
         return PlanView.tide(ChaseAndHold.trial(plans.shown(plan).forecast(), id, expected));
     }

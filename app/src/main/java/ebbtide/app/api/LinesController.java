@@ -42,13 +42,14 @@ class LinesController {
     }
 
     @GetMapping("/{id}")
+    @Allowed(Role.ONLOOKER)
     LineView view(
             @PathVariable String plan,
             @PathVariable String id,
             @RequestParam(required = false) YearMonth from,
             @RequestParam(defaultValue = "3") int history,
             @RequestParam(defaultValue = "12") int months) {
-        PlanAtVersion current = plans.shown(plan);
+        PlanAtVersion current = plans.shownWithin(plan, id);
         YearMonth first = from == null ? current.plan().settings().firstForecastMonth() : from;
         return LineView.of(current, line(current, id), first, within(history, 0, 60), within(months, 1, 72));
     }

@@ -50,6 +50,7 @@ class LiveController {
     /** Events "edited" and "here", from a version on that the page has. */
     @Hidden
     @GetMapping(path = "/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    @Allowed(Role.ONLOOKER)
     SseEmitter live(
             @PathVariable String plan,
             @RequestParam String tab,
@@ -84,14 +85,14 @@ class LiveController {
     record Looking(String tab, String place) {}
 
     @PutMapping("/here")
-    @Allowed(Role.VIEWER)
+    @Allowed(Role.ONLOOKER)
     void look(@PathVariable String plan, @RequestBody Looking looking) {
         together.look(looking.tab(), plan, looking.place());
     }
 
     /** Says that a window is closed, or shows another plan. */
     @DeleteMapping("/here")
-    @Allowed(Role.VIEWER)
+    @Allowed(Role.ONLOOKER)
     void leave(@PathVariable String plan, @RequestParam String tab) {
         together.leave(tab, plan);
     }

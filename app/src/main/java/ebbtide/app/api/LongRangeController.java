@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.plan.LongRange;
@@ -54,6 +55,7 @@ class LongRangeController {
     }
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     LongRangeView years(@PathVariable String plan) {
         Forecast forecast = plans.shown(plan).forecast();
         LongRange range = forecast.plan().settings().longRange();

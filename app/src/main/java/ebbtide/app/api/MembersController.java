@@ -35,11 +35,13 @@ class MembersController {
     record OwnPart(Role role) {}
 
     @GetMapping("/part")
+    @Allowed(Role.ONLOOKER)
     OwnPart part(@PathVariable String plan) {
         return new OwnPart(rights.find(plan).orElseThrow());
     }
 
     @GetMapping("/members")
+    @Allowed(Role.ONLOOKER)
     List<MemberOfPlan> all(@PathVariable String plan) {
         return people.members(plan);
     }

@@ -6,6 +6,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.MonthEdits;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Direction;
@@ -43,6 +44,7 @@ class MonthsController {
     record MonthsRow(String id, String name, boolean typed, List<Long> amounts, List<Long> years) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     MonthsTable table(
             @PathVariable String plan,
             @RequestParam Direction direction,

@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.Tracking;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.track.Bridge;
 import ebbtide.track.Bridge.Cause;
@@ -56,6 +57,7 @@ class MovedController {
      * asked for.
      */
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     MovedView bridge(
             @PathVariable String plan,
             @PathVariable String id,

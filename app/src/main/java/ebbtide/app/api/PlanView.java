@@ -11,6 +11,7 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Money;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
+import ebbtide.plan.Pay;
 import ebbtide.time.BusinessDays;
 import ebbtide.time.Period;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -19,6 +20,8 @@ import java.time.OffsetDateTime;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -87,7 +90,11 @@ public record PlanView(
             String note,
             List<String> parts,
             List<Long> nextMonths,
-            long nextYear) {}
+            long nextYear) {
+        TreeLine inSums() {
+            return new TreeLine(id, group, name, direction, kind, active, note, List.of(), nextMonths, nextYear);
+        }
+    }
 
     /** An answer to what was said on a figure; {@code own} may be taken back. */
     public record AnswerView(String id, String author, OffsetDateTime at, String words, boolean own) {}
@@ -175,6 +182,33 @@ public record PlanView(
                 stores.log().findUndoWords(planId).orElse(null),
                 stores.log().findRedoWords(planId).orElse(null),
                 List.copyOf(BusinessDays.countries()));
+    }
+
+    /** Returns the same for whoever sees pay in sums alone: no role of a team, and no edit in words. */
+    PlanView inSums() {
+        Set<String> pay = lines.stream()
+                .filter(line -> line.kind().equals(Pay.KIND))
+                .map(TreeLine::id)
+                .collect(Collectors.toSet());
+        return new PlanView(
+                id,
+                version,
+                archived,
+                settings,
+                decimals,
+                tide,
+                lines.stream()
+                        .map(line -> pay.contains(line.id()) ? line.inSums() : line)
+                        .toList(),
+                accounts,
+                buoys,
+                missing.stream().filter(one -> !pay.contains(one.lineId())).toList(),
+                unassigned,
+                scenarios,
+                shown,
+                null,
+                null,
+                countries);
     }
 
     static TideLine tide(Forecast forecast) {

@@ -75,8 +75,10 @@ class PlansController {
     record MadePlan(String id) {}
 
     @GetMapping("/{plan}")
+    @Allowed(Role.ONLOOKER)
     PlanView view(@PathVariable String plan) {
-        return PlanView.of(plan, plans.shown(plan), stores);
+        PlanView all = PlanView.of(plan, plans.shown(plan), stores);
+        return rights.seesPay(plan) ? all : all.inSums();
     }
 
     @GetMapping("/{plan}/file")

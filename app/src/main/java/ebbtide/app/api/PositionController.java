@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.Settlings;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.MovementStore.StoredMovement;
 import ebbtide.app.storage.MovementStore.Which;
@@ -78,6 +79,7 @@ class PositionController {
     record BalancesView(String id, String name, boolean restricted, LocalDate knownTo, List<Long> balances) {}
 
     @GetMapping("/position")
+    @Allowed(Role.ONLOOKER)
     PositionView position(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
         PlanAtVersion current = plans.shown(plan);
         Check.that(!to.isBefore(from), "The days end before they begin: from " + from + " to " + to);
@@ -167,6 +169,7 @@ class PositionController {
             @Schema(nullable = true) @Nullable String settles) {}
 
     @GetMapping("/movements")
+    @Allowed(Role.ONLOOKER)
     MovementsView movements(
             @PathVariable String plan,
             @RequestParam(required = false) String account,

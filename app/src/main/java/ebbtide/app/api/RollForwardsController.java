@@ -1,6 +1,7 @@
 package ebbtide.app.api;
 
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
@@ -30,6 +31,7 @@ class RollForwardsController {
 
     /** The roll-forwards by the periods of a window with the totals of its years, or by all there are. */
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     List<RollForwardView> all(
             @PathVariable String plan,
             @RequestParam Periods by,
@@ -45,6 +47,7 @@ class RollForwardsController {
 
     /** The parts of a figure of a roll-forward; without a line, of the total of its kind. */
     @GetMapping("/workings")
+    @Allowed(Role.ONLOOKER)
     List<ItemView> workings(
             @PathVariable String plan,
             @RequestParam String kind,
@@ -56,7 +59,12 @@ class RollForwardsController {
                 .filter(one -> RollForwardView.word(one).equals(kind))
                 .findFirst()
                 .orElseThrow(() -> new Refused("There is no roll-forward of '" + kind + "'"));
-        return RollForwardWorkings.of(plans.shown(plan).forecast(), found, line, row, new Period(from, to.plusDays(1)))
+        return RollForwardWorkings.of(
+                        plans.shownWithin(plan, line == null ? row : line).forecast(),
+                        found,
+                        line,
+                        row,
+                        new Period(from, to.plusDays(1)))
                 .stream()
                 .map(ItemView::of)
                 .toList();

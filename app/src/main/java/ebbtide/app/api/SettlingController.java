@@ -4,6 +4,7 @@ import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.SettleEdits;
 import ebbtide.app.desk.Settlings;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -33,6 +34,7 @@ class SettlingController {
     }
 
     @GetMapping("/{id}/settlements")
+    @Allowed(Role.ONLOOKER)
     List<ProposalView> proposals(@PathVariable String plan, @PathVariable long id) {
         return settlings.proposals(plan, plans.current(plan), stores.movements().get(plan, id), MOST).stream()
                 .map(ProposalView::of)

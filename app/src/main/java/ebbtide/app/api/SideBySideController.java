@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.csv.SideBySideCsv;
@@ -71,6 +72,7 @@ class SideBySideController {
     record MovedByView(String target, String act, String range, long moves) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     BesideView beside(
             @PathVariable String plan,
             @RequestParam(defaultValue = "base") List<String> future,
@@ -104,6 +106,7 @@ class SideBySideController {
 
     /** The same as CSV, a row for each figure. */
     @GetMapping(path = "/csv", produces = "text/csv")
+    @Allowed(Role.ONLOOKER)
     @Exports("futures side by side as CSV")
     ResponseEntity<byte[]> csv(
             @PathVariable String plan,

@@ -3,6 +3,7 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PastRecord;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.chance.Picture;
 import ebbtide.chance.Simulation;
 import ebbtide.chance.Source;
@@ -77,6 +78,7 @@ class SimulationController {
     record TrialView(List<Trial.Lead> leads) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     SimulationView simulate(
             @PathVariable String plan,
             @RequestParam(defaultValue = "1000") int runs,
@@ -113,6 +115,7 @@ class SimulationController {
 
     /** The weeks of the runs as CSV. */
     @GetMapping(path = "/csv", produces = "text/csv")
+    @Allowed(Role.ONLOOKER)
     @Exports("runs of what may come as CSV")
     ResponseEntity<byte[]> csv(
             @PathVariable String plan,
@@ -150,6 +153,7 @@ class SimulationController {
     }
 
     @GetMapping("/trial")
+    @Allowed(Role.ONLOOKER)
     TrialView tried(
             @PathVariable String plan,
             @RequestParam(defaultValue = "1000") int runs,

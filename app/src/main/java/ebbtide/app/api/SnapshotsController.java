@@ -34,6 +34,7 @@ class SnapshotsController {
     }
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     List<SnapshotStore.SnapshotListed> list(@PathVariable String plan) {
         return stores.snapshots().all(plan);
     }

@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.OpeningList;
@@ -54,6 +55,7 @@ class StatementsController {
 
     /** A statement by the periods of a window, with the totals of its years unless they are not asked for. */
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     ProFormaView statement(
             @PathVariable String plan,
             @RequestParam String kind,
@@ -98,6 +100,7 @@ class StatementsController {
      * given.
      */
     @GetMapping("/workings")
+    @Allowed(Role.ONLOOKER)
     List<ItemView> workings(
             @PathVariable String plan,
             @RequestParam String kind,
@@ -105,7 +108,7 @@ class StatementsController {
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-        return Statements.of(plans.shown(plan).forecast()).workings(kind(kind), row, period).stream()
+        return Statements.of(plans.shownWithin(plan, row).forecast()).workings(kind(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -117,6 +120,7 @@ class StatementsController {
     record BridgeStep(String id, String name, long minor, long level) {}
 
     @GetMapping("/bridge")
+    @Allowed(Role.ONLOOKER)
     BridgeView bridge(@PathVariable String plan, @RequestParam LocalDate from, @RequestParam LocalDate to) {
         Statements.Bridge bridge = Statements.of(plans.shown(plan).forecast()).bridge(new Period(from, to.plusDays(1)));
         return new BridgeView(
@@ -145,6 +149,7 @@ class StatementsController {
     record RatiosView(List<PeriodView> periods, List<RatioView> ratios) {}
 
     @GetMapping("/ratios")
+    @Allowed(Role.ONLOOKER)
     RatiosView ratios(
             @PathVariable String plan,
             @RequestParam Periods by,
@@ -177,6 +182,7 @@ class StatementsController {
     record KindView(String kind, String name, String side) {}
 
     @GetMapping("/opening")
+    @Allowed(Role.ONLOOKER)
     OpeningView opening(@PathVariable String plan) {
         OpeningCheck.Result result = OpeningCheck.of(plans.shown(plan).forecast());
         return new OpeningView(
@@ -196,6 +202,7 @@ class StatementsController {
      * when settings are.
      */
     @GetMapping("/opening/proposed")
+    @Allowed(Role.ONLOOKER)
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode proposed(@PathVariable String plan) {
         Forecast forecast = plans.shown(plan).forecast();
@@ -208,6 +215,7 @@ class StatementsController {
      * are.
      */
     @GetMapping("/opening/placed")
+    @Allowed(Role.ONLOOKER)
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
     JsonNode placed(@PathVariable String plan) {
         Forecast forecast = plans.shown(plan).forecast();

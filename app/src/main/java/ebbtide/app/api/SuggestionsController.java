@@ -5,6 +5,7 @@ import ebbtide.answers.LineSuggestions;
 import ebbtide.answers.PatternFromHistory;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.NotFound;
 import ebbtide.money.Refused;
 import ebbtide.plan.Assumption;
@@ -77,6 +78,7 @@ class SuggestionsController {
     record StepView(String share, int lag) {}
 
     @GetMapping
+    @Allowed(Role.ONLOOKER)
     SuggestionsView suggest(
             @PathVariable String plan, @PathVariable String id, @RequestParam(defaultValue = "24") int months) {
         PlanAtVersion current = plans.shown(plan);

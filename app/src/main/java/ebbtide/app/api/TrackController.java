@@ -105,6 +105,7 @@ class TrackController {
             @Schema(nullable = true) @Nullable LocalDate day) {}
 
     @GetMapping("/variance")
+    @Allowed(Role.ONLOOKER)
     VarianceView variance(
             @PathVariable String plan,
             @PathVariable String id,
@@ -214,6 +215,7 @@ class TrackController {
     record VarianceItem(String number, long forecast, long actual, long variance, Reasons why) {}
 
     @GetMapping("/variance/{line}")
+    @Allowed(Role.ONLOOKER)
     List<VarianceParty> details(
             @PathVariable String plan,
             @PathVariable String id,
@@ -270,6 +272,7 @@ class TrackController {
     record DraftView(String text) {}
 
     @GetMapping("/draft")
+    @Allowed(Role.ONLOOKER)
     DraftView draft(
             @PathVariable String plan,
             @PathVariable String id,

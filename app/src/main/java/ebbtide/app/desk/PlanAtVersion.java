@@ -3,6 +3,7 @@ package ebbtide.app.desk;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
+import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.ScenarioPlan;
@@ -32,6 +33,13 @@ public record PlanAtVersion(
 
     public Plan plan() {
         return forecast.plan();
+    }
+
+    /** Returns whether what a line assumes says what each is paid. */
+    public boolean isPay(String lineId) {
+        return plan().findLine(lineId)
+                .filter(line -> line.assumption() instanceof Pay)
+                .isPresent();
     }
 
     public Books books() {

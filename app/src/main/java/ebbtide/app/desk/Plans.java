@@ -64,7 +64,7 @@ public class Plans {
 
     /** Returns a plan as it stands now; refuses an id that is not there. */
     public PlanAtVersion current(String planId) {
-        rights.require(planId, Role.VIEWER);
+        rights.require(planId, Role.ONLOOKER);
         return known(planId)
                 .or(() -> {
                     awaitEdit(planId);
@@ -124,6 +124,19 @@ public class Plans {
     /** Returns a plan as it is looked at: the base, or the scenario that is shown; refuses ids that are not there. */
     public PlanAtVersion shown(String planId) {
         return shownPlans.of(planId, current(planId));
+    }
+
+    /**
+     * Returns a plan as it is looked at, for what a line of it is made of: of pay that is for viewers.
+     *
+     * @throws ebbtide.app.people.NotAllowed where it is pay, and whoever is at work sees pay in sums alone
+     */
+    public PlanAtVersion shownWithin(String planId, String lineId) {
+        PlanAtVersion shown = shown(planId);
+        if (shown.isPay(lineId)) {
+            rights.require(planId, Role.VIEWER);
+        }
+        return shown;
     }
 
     /** Returns a scenario of a plan as it stands now; refuses ids that are not there. */

@@ -2,6 +2,7 @@ package ebbtide.app.desk;
 
 import ebbtide.app.people.Hand;
 import ebbtide.app.people.Rights;
+import ebbtide.app.people.Role;
 import ebbtide.app.storage.ChangeLog.Turn;
 import ebbtide.app.storage.PresentStore;
 import ebbtide.app.storage.PresentStore.Present;
@@ -10,6 +11,7 @@ import ebbtide.money.Check;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.RejectedExecutionException;
@@ -17,6 +19,7 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -174,7 +177,8 @@ public class Together {
         try {
             telling.execute(() -> {
                 try {
-                    if (version == null || !mayHear(one)) {
+                    Optional<Role> role = role(one);
+                    if (version == null || role.isEmpty()) {
                         last(one);
                         return;
                     }
@@ -183,7 +187,7 @@ public class Together {
                         one.pulse = false;
                     }
                     if (version != one.version) {
-                        one.ear.hear(edited(one.planId, version));
+                        one.ear.hear(edited(one.planId, version, role.get().covers(Role.VIEWER)));
                         one.version = version;
                     }
                     if (!others.equals(one.others)) {
@@ -202,16 +206,20 @@ public class Together {
         }
     }
 
-    private boolean mayHear(Open one) throws Exception {
-        boolean[] may = {false};
-        one.hand.get().<Exception>does(() -> may[0] = rights.find(one.planId).isPresent());
-        return may[0];
+    private Optional<Role> role(Open one) throws Exception {
+        AtomicReference<Optional<Role>> role = new AtomicReference<>(Optional.empty());
+        one.hand.get().<Exception>does(() -> role.set(rights.find(one.planId)));
+        return role.get();
     }
 
-    private News.Edited edited(String planId, long version) {
+    /** The words of an edit may say what somebody is paid. */
+    private News.Edited edited(String planId, long version, boolean withWords) {
         List<Turn> latest = stores.log().turns(planId, version - 1, version);
         return latest.isEmpty()
                 ? new News.Edited(version, "", "")
-                : new News.Edited(version, latest.get(0).author(), latest.get(0).words());
+                : new News.Edited(
+                        version,
+                        latest.get(0).author(),
+                        withWords ? latest.get(0).words() : "");
     }
 }

@@ -127,6 +127,7 @@ public class WholePlans {
 
     /** Returns the whole of a plan as its file holds it. */
     public PlanDocument document(String planId) {
+        rights.require(planId, Role.VIEWER);
         return transaction.execute(status -> new PlanDocument(
                 plans.current(planId).plan(),
                 stores.accounts().all(planId),

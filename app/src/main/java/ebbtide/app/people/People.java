@@ -257,7 +257,7 @@ public class People {
     /** Returns the members of a plan, by name. */
     public List<MemberOfPlan> members(String planId) {
         rights.requirePerson();
-        rights.require(planId, Role.VIEWER);
+        rights.require(planId, Role.ONLOOKER);
         List<MemberOfPlan> all = new ArrayList<>();
         for (Member member : members.of(planId)) {
             all.add(new MemberOfPlan(member.personId(), get(member.personId()).name(), Role.valueOf(member.role())));

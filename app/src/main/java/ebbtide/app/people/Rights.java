@@ -23,7 +23,7 @@ public record Rights(MemberStore members, PlanStore plans) {
             return members.find(planId, member.personId()).map(one -> Role.valueOf(one.role()));
         }
         return standing instanceof Standing.Guest guest && guest.planId().equals(planId)
-                ? Optional.of(Role.VIEWER)
+                ? Optional.of(Role.ONLOOKER)
                 : Optional.empty();
     }
 
@@ -35,6 +35,10 @@ public record Rights(MemberStore members, PlanStore plans) {
      */
     public void require(String planId, Role least) {
         Role role = find(planId).orElseThrow(() -> new NotFound("plan", planId));
+        if (least == Role.VIEWER && !role.covers(least)) {
+            throw new NotAllowed("This shows what each is paid, or may: whoever looks on sees pay in sums alone. "
+                    + "Ask an owner to be a viewer, who " + least.words());
+        }
         if (!role.covers(least)) {
             throw new NotAllowed(
                     Hand.atWork().standing() instanceof Standing.Guest
@@ -42,6 +46,11 @@ public record Rights(MemberStore members, PlanStore plans) {
                             : "You are " + article(role) + " of this plan, who " + role.words()
                                     + ": ask an owner to be " + article(least) + ", who " + least.words());
         }
+    }
+
+    /** Returns whether whoever is at work sees what each is paid, and not the sums alone. */
+    public boolean seesPay(String planId) {
+        return find(planId).filter(role -> role.covers(Role.VIEWER)).isPresent();
     }
 
     private static String article(Role role) {

@@ -2,8 +2,10 @@ package ebbtide.app.people;
 
 /** What a person may do with a plan, each also what those before it may. */
 public enum Role {
+    /** Looks at what is made of pay by the sum, and at nothing that shows what each is paid. */
+    ONLOOKER("looks at it, with pay in sums alone"),
     /** Looks at everything, and takes it out as files. */
-    VIEWER("looks at it"),
+    VIEWER("looks at all of it"),
     /** Writes notes, buoys, commentary and explanations. */
     COMMENTER("writes notes, buoys and commentary"),
     /** Changes what is assumed and what happened. */

@@ -60,6 +60,7 @@ class RightsTest {
     private enum Comer {
         NOBODY,
         GUEST,
+        ONLOOKER,
         VIEWER,
         COMMENTER,
         EDITOR,
@@ -71,8 +72,9 @@ class RightsTest {
     /** By the word that the table says: all whom an endpoint answers. */
     private static final Map<String, Set<Comer>> ANSWERED = Map.of(
             "anybody", EnumSet.allOf(Comer.class),
-            "viewer", EnumSet.range(Comer.GUEST, Comer.OWNER),
-            "member", EnumSet.range(Comer.VIEWER, Comer.OWNER),
+            "onlooker", EnumSet.range(Comer.GUEST, Comer.OWNER),
+            "member", EnumSet.range(Comer.ONLOOKER, Comer.OWNER),
+            "viewer", EnumSet.range(Comer.VIEWER, Comer.OWNER),
             "commenter", EnumSet.range(Comer.COMMENTER, Comer.OWNER),
             "editor", EnumSet.range(Comer.EDITOR, Comer.OWNER),
             "owner", EnumSet.of(Comer.OWNER),
@@ -102,7 +104,7 @@ class RightsTest {
 
     @BeforeAll
     void makePeople() {
-        for (Comer one : EnumSet.range(Comer.VIEWER, Comer.STEWARD)) {
+        for (Comer one : EnumSet.range(Comer.ONLOOKER, Comer.STEWARD)) {
             String name = one.name().toLowerCase(Locale.ROOT);
             Person person = new Person(name, name, name + "@example.org", "none", one == Comer.STEWARD, false, null, 0);
             people.add(person);
@@ -113,7 +115,7 @@ class RightsTest {
     /** A small one: who may do what does not hang on what it holds. */
     private String makePlan() throws IOException {
         String plan = whole.add(PlanReader.read(Files.newInputStream(Path.of("../docs/examples/pattern.json"))));
-        for (Comer one : EnumSet.range(Comer.VIEWER, Comer.OWNER)) {
+        for (Comer one : EnumSet.range(Comer.ONLOOKER, Comer.OWNER)) {
             members.put(new Member(plan, persons.get(one).id(), one.name()));
         }
         return plan;
