@@ -205,6 +205,13 @@ class PeopleTest {
         assertThat(guest.getByText("A link shows you this plan")).isVisible();
         assertThat(guest.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Forecast")))
                 .isVisible();
+        link(guest, "Payments").click();
+        guest.getByRole(AriaRole.TREEITEM)
+                .filter(new Locator.FilterOptions().setHasText("Pay"))
+                .first()
+                .click();
+        assertThat(guest.getByText("whoever looks on sees pay in sums alone").first())
+                .isVisible();
         button(ada, "Take the link the bank back").click();
         assertThat(ada.getByText("None. Whoever has one looks")).isVisible();
         guest.reload();
