@@ -13,7 +13,6 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Check;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -68,7 +67,7 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN)))
                     @RequestBody
                     byte[] planFile) {
-        return new MadePlan(whole.add(PlanReader.read(new ByteArrayInputStream(planFile))));
+        return new MadePlan(whole.add(PlanReader.read(planFile)));
     }
 
     /** The id of a plan just made. */

@@ -220,10 +220,7 @@ public class BankFiles {
      */
     public static List<DeclaredStatement> statements(String name, InputStream in, Currency currency)
             throws IOException {
-        byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
-        StatementFormat format = StatementFormat.find(bytes)
-                .orElseThrow(() -> new Refused("The file '" + name + "' is in no standard format of bank statements"));
-        List<DeclaredStatement> statements = format.read(bytes);
+        List<DeclaredStatement> statements = whole(name, in);
         Set<List<Object>> seen = new HashSet<>();
         for (DeclaredStatement one : statements) {
             if (!one.currency().equals(currency)) {
@@ -237,6 +234,14 @@ public class BankFiles {
             }
         }
         return statements;
+    }
+
+    /** One at a time: each may take a good part of the memory. */
+    private static synchronized List<DeclaredStatement> whole(String name, InputStream in) throws IOException {
+        byte[] bytes = in.readNBytes(StatementFormat.MOST_BYTES + 1);
+        return StatementFormat.find(bytes)
+                .orElseThrow(() -> new Refused("The file '" + name + "' is in no standard format of bank statements"))
+                .read(bytes);
     }
 
     private static byte[] head(HeldFile file) {

@@ -5,13 +5,16 @@ import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.document.Form;
 import ebbtide.formats.document.JsonPlace;
+import ebbtide.formats.document.JsonWeight;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
 import ebbtide.whatif.Scenario;
+import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
@@ -31,11 +34,40 @@ public final class PlanReader {
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .build();
 
+    /** What two hundred thousand movements come to; more would take the memory that others work with. */
+    private static final long MOST_WEIGHT = 288L << 20;
+
+    private static final int MOST_PROBLEMS = 1_000;
+
     private PlanReader() {}
 
     /** Returns the document of a plan file; refuses a broken one with {@link BrokenPlan}. */
     public static PlanDocument read(InputStream in) {
-        return whole(tree(() -> MAPPER.readTree(in)), SettingsForm.MOST_DECIMALS, DocumentCheck::document);
+        try {
+            return read(in.readAllBytes());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /**
+     * Returns the document of a plan file; refuses a broken one, and one that would take more memory than there is,
+     * with {@link BrokenPlan}.
+     */
+    public static PlanDocument read(byte[] file) {
+        return whole(
+                tree(() -> {
+                    if (JsonWeight.of(file, MOST_WEIGHT) > MOST_WEIGHT) {
+                        throw new BrokenPlan(List.of(new PlanProblem(
+                                "/",
+                                "It holds more than can be brought in as one file, some 200,000 movements or as much "
+                                        + "of anything else: leave movements out, and bring them in from the bank's "
+                                        + "files")));
+                    }
+                    return MAPPER.readTree(file);
+                }),
+                SettingsForm.MOST_DECIMALS,
+                DocumentCheck::document);
     }
 
     /** Returns the settings of a JSON object; refuses broken ones with {@link BrokenPlan}. */
@@ -110,7 +142,15 @@ public final class PlanReader {
     }
 
     private static <T> T whole(JsonNode json, Currency currency, Function<JsonPlace, T> reader) {
-        List<PlanProblem> problems = new ArrayList<>();
+        List<PlanProblem> problems = new ArrayList<>() {
+            @Override
+            public boolean add(PlanProblem problem) {
+                if (size() == MOST_PROBLEMS) {
+                    throw new BrokenPlan(this);
+                }
+                return super.add(problem);
+            }
+        };
         T found = reader.apply(JsonPlace.of(json, currency, problems));
         if (!problems.isEmpty()) {
             throw new BrokenPlan(problems);
