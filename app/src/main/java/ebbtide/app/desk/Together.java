@@ -9,6 +9,7 @@ import ebbtide.app.storage.PresentStore.Present;
 import ebbtide.app.storage.Stores;
 import ebbtide.money.Check;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +20,6 @@ import java.util.concurrent.SynchronousQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -207,9 +207,9 @@ public class Together {
     }
 
     private Optional<Role> role(Open one) throws Exception {
-        AtomicReference<Optional<Role>> role = new AtomicReference<>(Optional.empty());
-        one.hand.get().<Exception>does(() -> role.set(rights.find(one.planId)));
-        return role.get();
+        List<Role> role = new ArrayList<>();
+        one.hand.get().<Exception>does(() -> rights.find(one.planId).ifPresent(role::add));
+        return role.stream().findFirst();
     }
 
     /** The words of an edit may say what somebody is paid. */
