@@ -86,18 +86,19 @@ class PlansController {
         requireFit(stores.statements().movements(plan) <= MOST_MOVEMENTS);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PlanWriter.write(past ? whole.documentWithPast(plan) : whole.document(plan), out);
-        requireFit(out.size() <= MOST_BYTES);
+        byte[] written = out.toByteArray();
+        requireFit(written.length <= MOST_BYTES && PlanReader.fits(written));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"plan.json\"")
-                .body(out.toByteArray());
+                .body(written);
     }
 
     /** A file is given out only where it can be brought in again. */
     private static void requireFit(boolean fits) {
         Check.that(
                 fits,
-                "The plan's file would be larger than 48 MB, which is the most that can be brought in again: "
+                "The plan's file would be larger than can be brought in again (48 MB, some 200,000 movements): "
                         + "leave out snapshots and log, or copy all data with ./ebbtide backup FILE");
     }
 

@@ -40,10 +40,7 @@ public final class JsonWeight {
                 weight += switch (token) {
                     case START_OBJECT -> OBJECT;
                     case START_ARRAY -> LIST;
-                    case PROPERTY_NAME ->
-                        names.size() < NAMES_KNOWN && !names.add(parser.currentName())
-                                ? NAME
-                                : 3L * NAME + 2L * parser.currentName().length();
+                    case PROPERTY_NAME -> name(parser.currentName(), names);
                     case VALUE_STRING -> VALUE + parser.getStringLength();
                     case VALUE_NUMBER_FLOAT -> DECIMAL;
                     case END_OBJECT, END_ARRAY -> 0;
@@ -52,5 +49,15 @@ public final class JsonWeight {
             }
         }
         return weight;
+    }
+
+    private static long name(String name, Set<String> known) {
+        if (known.contains(name)) {
+            return NAME;
+        }
+        if (known.size() < NAMES_KNOWN) {
+            known.add(name);
+        }
+        return 3L * NAME + 2L * name.length();
     }
 }

@@ -57,7 +57,7 @@ public final class PlanReader {
     public static PlanDocument read(byte[] file) {
         return whole(
                 tree(() -> {
-                    if (JsonWeight.of(file, MOST_WEIGHT) > MOST_WEIGHT) {
+                    if (!fits(file)) {
                         throw new BrokenPlan(List.of(new PlanProblem(
                                 "/",
                                 "It holds more than can be brought in as one file, some 200,000 movements or as much "
@@ -68,6 +68,11 @@ public final class PlanReader {
                 }),
                 SettingsForm.MOST_DECIMALS,
                 DocumentCheck::document);
+    }
+
+    /** Returns whether a plan file takes no more memory to read than there is. */
+    public static boolean fits(byte[] file) {
+        return JsonWeight.of(file, MOST_WEIGHT) <= MOST_WEIGHT;
     }
 
     /** Returns the settings of a JSON object; refuses broken ones with {@link BrokenPlan}. */
