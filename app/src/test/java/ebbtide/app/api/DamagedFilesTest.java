@@ -7,7 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import ebbtide.Asked;
-import ebbtide.app.InMemory;
+import ebbtide.app.Ebbtide;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.sim.DemoCompany;
 import java.io.ByteArrayOutputStream;
@@ -21,6 +21,8 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
@@ -31,9 +33,16 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Files of every kind that are taken, damaged in every way: each is taken or refused in words, and never a fault of the
- * program; those of banks are brought in too, as far as they go.
+ * program; those of banks are brought in too, as far as they go. In an application of its own, where so many files push
+ * out nobody else's.
  */
-@InMemory
+@SpringBootTest(
+        classes = Ebbtide.class,
+        properties = {
+            "spring.datasource.url=jdbc:h2:mem:damaged;DB_CLOSE_DELAY=-1",
+            "spring.datasource.hikari.maximum-pool-size=4"
+        })
+@AutoConfigureMockMvc
 class DamagedFilesTest {
     private static final int FILES = Asked.of(5_000);
     private static final JsonMapper JSON = new JsonMapper();
