@@ -71,6 +71,7 @@ class MouseTest extends Journeys {
         drag(field("Boundary after 1 month later"), width * 0.8);
         assertThat(field("Share of step 1 in percent")).hasValue("74");
         assertThat(field("Share of step 2 in percent")).hasValue("0");
+        assertThat(status()).containsText("Export distributors: pattern 74");
         button(page, "Undo").first().click();
         assertThat(field("Share of step 1 in percent")).hasValue("39");
         button(page, "Undo").first().click();
