@@ -31,8 +31,8 @@ class AttackTest {
     /** Whether it is attacked as long as it was by hand, not within a minute. */
     static final boolean LONG = "long".equals(System.getProperty("attack"));
 
-    private static final int ROWS = LONG ? 110_000 : 40_000;
-    private static final int KILLS = LONG ? 100 : 5;
+    private static final int ROWS = 110_000;
+    private static final int KILLS = LONG ? 100 : 10;
     private static final int EDITS = LONG ? 5_000 : 300;
     private static final int IMPORTS = LONG ? 500 : 30;
     private static final List<String> LINES = List.of("one", "two", "three");
@@ -184,6 +184,14 @@ class AttackTest {
                 assertThat(note(running, plan, one.line()) - one.latest().get()).isBetween(0, 1);
                 acknowledged += one.latest().get() - one.first() + 1;
             }
+            long version = JSON.readTree(running.get("/api/plans/" + plan))
+                    .get("version")
+                    .asLong();
+            assertThat(running.get("/api/plans/" + plan + "/changes.csv")
+                            .lines()
+                            .filter(row -> row.contains(",edit,")))
+                    .as("each version has its edit in the log")
+                    .hasSize((int) version - 1);
         }
         System.out.println(KILLS + " kills, " + cutOff + " of them while a file was kept, " + acknowledged
                 + " edits acknowledged before them");

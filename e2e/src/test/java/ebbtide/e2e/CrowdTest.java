@@ -33,7 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Isolated
 class CrowdTest {
     private static final int READERS = 20;
-    private static final long SECONDS = AttackTest.LONG ? 60 : 12;
+    private static final long SECONDS = AttackTest.LONG ? 60 : 15;
     /** A program that has just started is still being compiled. */
     private static final long WARMING = 10;
 

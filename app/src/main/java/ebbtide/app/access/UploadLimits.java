@@ -5,11 +5,8 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -32,8 +29,6 @@ class UploadLimits extends OncePerRequestFilter {
         }
     }
 
-    private static final long LARGE = 2L << 20;
-    private static final Duration PATIENCE = Duration.ofMinutes(1);
     private static final UploadLimit USUAL = new UploadLimit(Pattern.compile(".*"), 8, "send it in parts");
     private static final List<UploadLimit> LIMITS = List.of(
             of("bank-files", 512, "export fewer days at a time from the bank"),
@@ -41,8 +36,6 @@ class UploadLimits extends OncePerRequestFilter {
             of("budget", 20, "bring in the sheet with the budget alone"),
             of("statements/opening/read", 20, "bring in the sheet with the balances alone"),
             new UploadLimit(Pattern.compile("/api/plans"), 48, "export the plan without its snapshots and log"));
-
-    private final Semaphore turn = new Semaphore(1, true);
 
     private static UploadLimit of(String place, int megabytes, String advice) {
         return new UploadLimit(Pattern.compile("/api/plans/[^/]+/" + place), megabytes, advice);
@@ -54,36 +47,8 @@ class UploadLimits extends OncePerRequestFilter {
         Optional<Refusal> refused = refusal(request);
         if (refused.isPresent()) {
             Answer.problem(response, refused.get().status(), refused.get().sentence());
-        } else if (request.getContentLengthLong() > LARGE && !isLaidOnDisk(request)) {
-            inTurn(request, response, chain);
         } else {
             chain.doFilter(request, response);
-        }
-    }
-
-    private static boolean isLaidOnDisk(HttpServletRequest request) {
-        return request.getRequestURI().endsWith("/bank-files");
-    }
-
-    /** What is large is worked on in memory, where there is room for one at a time. */
-    private void inTurn(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
-            throws ServletException, IOException {
-        try {
-            if (!turn.tryAcquire(PATIENCE.toSeconds(), TimeUnit.SECONDS)) {
-                Answer.problem(
-                        response,
-                        HttpStatus.SERVICE_UNAVAILABLE,
-                        "Other large files are being worked on, one at a time: send it again in a minute.");
-                return;
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return;
-        }
-        try {
-            chain.doFilter(request, response);
-        } finally {
-            turn.release();
         }
     }
 

@@ -38,6 +38,8 @@ class PlansController {
     /** Their file would be larger than that, and making it would take more memory than there is. */
     private static final int MOST_MOVEMENTS = 200_000;
 
+    private static final Object READING = new Object();
+
     private final Plans plans;
     private final WholePlans whole;
     private final Edits edits;
@@ -67,7 +69,10 @@ class PlansController {
                             content = @Content(schema = @Schema(ref = DocumentPart.SENT_PLAN)))
                     @RequestBody
                     byte[] planFile) {
-        return new MadePlan(whole.add(PlanReader.read(planFile)));
+        // One at a time, once it has arrived: each may take a good part of the memory, and a slow one holds up nobody.
+        synchronized (READING) {
+            return new MadePlan(whole.add(PlanReader.read(planFile)));
+        }
     }
 
     /** The id of a plan just made. */
