@@ -86,7 +86,7 @@ public record DatabaseFile(Path folder, Passphrase passphrase) {
                     "The folder '" + folder
                             + "' has a semicolon in its name, which a database's address cannot have: choose another with --data DIR.");
         }
-        return FileSpace.url("file:" + place) + (opensEncrypted() ? ";CIPHER=AES" : "");
+        return FileSpace.url(place) + (opensEncrypted() ? ";CIPHER=AES" : "");
     }
 
     /** Returns the password by which the program opens it, with no user. */

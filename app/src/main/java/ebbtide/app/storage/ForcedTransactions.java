@@ -1,5 +1,6 @@
 package ebbtide.app.storage;
 
+import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
@@ -39,6 +40,13 @@ final class ForcedTransactions extends JdbcTransactionManager {
             room.require(0);
         }
         super.doBegin(transaction, definition);
+        if (!definition.isReadOnly() && !forcedByItself) {
+            try {
+                FileSpace.keepVersions(bound());
+            } catch (SQLException e) {
+                throw translateException("keeping versions", e);
+            }
+        }
     }
 
     @Override
@@ -61,11 +69,15 @@ final class ForcedTransactions extends JdbcTransactionManager {
         return Duration.ofNanos(System.nanoTime() - latest);
     }
 
-    /** On the connection of the transaction, which it is still bound to. */
+    /** Returns the connection of the transaction. */
+    private Connection bound() {
+        return ((ConnectionHolder)
+                        Objects.requireNonNull(TransactionSynchronizationManager.getResource(obtainDataSource())))
+                .getConnection();
+    }
+
     private void force() {
-        ConnectionHolder bound = (ConnectionHolder)
-                Objects.requireNonNull(TransactionSynchronizationManager.getResource(obtainDataSource()));
-        try (Statement statement = bound.getConnection().createStatement()) {
+        try (Statement statement = bound().createStatement()) {
             statement.execute("checkpoint sync");
         } catch (SQLException e) {
             throw translateException("forcing to disk", e);

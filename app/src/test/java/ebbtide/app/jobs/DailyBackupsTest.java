@@ -105,7 +105,7 @@ class DailyBackupsTest {
 
     private DataSource database() {
         JdbcDataSource data = new JdbcDataSource();
-        data.setURL(FileSpace.url("file:" + folder.resolve("ebbtide")));
+        data.setURL(FileSpace.url(folder.resolve("ebbtide").toString()));
         Flyway.configure().dataSource(data).load().migrate();
         return data;
     }

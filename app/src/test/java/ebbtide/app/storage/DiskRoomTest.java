@@ -33,7 +33,7 @@ class DiskRoomTest {
     void fullDisk_takesNoEdits_goesOnBeingRead_andIsWellByItself() {
         Filling room = new Filling(folder);
         JdbcDataSource data = new JdbcDataSource();
-        data.setURL(FileSpace.url("file:" + folder.resolve("ebbtide")));
+        data.setURL(FileSpace.url(folder.resolve("ebbtide").toString()));
         JdbcClient client = JdbcClient.create(data);
         TransactionTemplate writing = new TransactionTemplate(new ForcedTransactions(data, room, new Engine("")));
         TransactionTemplate reading = new TransactionTemplate(new ForcedTransactions(data, room, new Engine("")));

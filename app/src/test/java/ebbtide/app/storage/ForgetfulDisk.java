@@ -16,48 +16,65 @@ import org.h2.store.fs.FilePath;
 import org.h2.store.fs.FilePathWrapper;
 
 /**
- * A disk that keeps for certain only what was forced onto it: when the power is cut, of what was written since any part
- * may be there, and any may be missing. Databases on it have names that begin with {@code forgetful:}.
+ * A disk that keeps for certain only what was forced onto it, or written in a way that forces each write: when the
+ * power is cut, of what was written since any part may be there, a write by halves too, and any may be missing. The
+ * power is cut in the midst of writes, so often as is asked for. Databases on it have names that begin with
+ * {@code forgetful:}.
  */
 public final class ForgetfulDisk extends FilePathWrapper {
     private static final String SCHEME = "forgetful";
+    private static final int BLOCK = 4096;
 
-    /** The latest file that was opened to be written. */
-    private static volatile Written latest;
+    /** When the power is cut, and what is done with the file as it would be found after it. */
+    record Cuts(Random random, double share, AfterCut after) {}
+
+    /** What is done with a file found after a power cut, before anything more is written to the one that goes on. */
+    interface AfterCut {
+        void found(Path file) throws IOException;
+    }
+
+    private static volatile Cuts cuts = new Cuts(new Random(), 0, file -> {});
 
     @Override
     public String getScheme() {
         return SCHEME;
     }
 
-    static void insert() {
+    static void insert(Cuts asked) {
+        cuts = asked;
         FilePath.register(new ForgetfulDisk());
     }
 
     @Override
     public FileChannel open(String mode) throws IOException {
-        FileChannel file = getBase().open(mode);
-        if (mode.equals("r") || !name.endsWith(".mv.db")) {
-            return file;
-        }
-        latest = new Written(file, Path.of(getBase().toString()));
-        return latest;
-    }
-
-    /**
-     * Returns a copy of the file as it would be found if the power were cut now, and how often it was forced so far.
-     */
-    static int cutPower(Path to, Random random) throws IOException {
-        return latest.cutPower(to, random);
+        boolean forced = mode.equals("rwd");
+        FileChannel file = getBase().open(forced ? "rw" : mode);
+        return mode.equals("r") || !name.endsWith(".mv.db")
+                ? file
+                : new Written(file, Path.of(getBase().toString()), forced);
     }
 
     /** A write, or without bytes the file's end, that was not forced yet. */
     private record Pending(long position, byte[] bytes) {
-        void play(FileChannel file) throws IOException {
+        void play(FileChannel file, int length) throws IOException {
             if (bytes == null) {
                 file.truncate(position);
             } else {
-                file.write(ByteBuffer.wrap(bytes), position);
+                file.write(ByteBuffer.wrap(bytes, 0, length), position);
+            }
+        }
+
+        void play(FileChannel file) throws IOException {
+            play(file, bytes == null ? 0 : bytes.length);
+        }
+
+        /** All of it, its first blocks, or nothing. */
+        void playSome(FileChannel file, Random random) throws IOException {
+            int part = random.nextInt(3);
+            if (part == 0) {
+                play(file);
+            } else if (part == 1 && bytes != null) {
+                play(file, BLOCK * random.nextInt(1 + bytes.length / BLOCK));
             }
         }
     }
@@ -66,37 +83,38 @@ public final class ForgetfulDisk extends FilePathWrapper {
     private static final class Written extends FileBaseDefault {
         private final FileChannel file;
         private final Path certain;
+        private final boolean forcesEach;
         private final List<Pending> pending = new ArrayList<>();
-        private int forced;
 
-        Written(FileChannel file, Path path) throws IOException {
+        Written(FileChannel file, Path path, boolean forcesEach) throws IOException {
             this.file = file;
             this.certain = path.resolveSibling("certain");
+            this.forcesEach = forcesEach;
             Files.copy(path, certain, StandardCopyOption.REPLACE_EXISTING);
         }
 
-        synchronized int cutPower(Path to, Random random) throws IOException {
-            Files.copy(certain, to, StandardCopyOption.REPLACE_EXISTING);
-            try (FileChannel copy = FileChannel.open(to, StandardOpenOption.WRITE)) {
+        private void perhapsCutPower() throws IOException {
+            if (cuts.random.nextDouble() >= cuts.share) {
+                return;
+            }
+            Path found = certain.resolveSibling("found.mv.db");
+            Files.copy(certain, found, StandardCopyOption.REPLACE_EXISTING);
+            try (FileChannel copy = FileChannel.open(found, StandardOpenOption.WRITE)) {
                 for (Pending one : pending) {
-                    if (random.nextBoolean()) {
-                        one.play(copy);
-                    }
+                    one.playSome(copy, cuts.random);
                 }
             }
-            return forced;
+            cuts.after.found(found);
         }
 
         @Override
         public synchronized void force(boolean metaData) throws IOException {
-            file.force(metaData);
             try (FileChannel onDisk = FileChannel.open(certain, StandardOpenOption.WRITE)) {
                 for (Pending one : pending) {
                     one.play(onDisk);
                 }
             }
             pending.clear();
-            forced++;
         }
 
         @Override
@@ -105,6 +123,10 @@ public final class ForgetfulDisk extends FilePathWrapper {
             from.duplicate().get(bytes);
             int written = file.write(from, position);
             pending.add(new Pending(position, bytes));
+            perhapsCutPower();
+            if (forcesEach) {
+                force(false);
+            }
             return written;
         }
 
@@ -112,6 +134,7 @@ public final class ForgetfulDisk extends FilePathWrapper {
         protected synchronized void implTruncate(long size) throws IOException {
             file.truncate(size);
             pending.add(new Pending(size, null));
+            perhapsCutPower();
         }
 
         @Override
