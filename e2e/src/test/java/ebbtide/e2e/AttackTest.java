@@ -75,23 +75,7 @@ class AttackTest {
 
     /** Hands the file over and begins to bring it in; returns the address of the job. */
     private static String bring(Running running, String plan, String text) {
-        String files = "/api/plans/" + plan + "/bank-files";
-        JsonNode held = JSON.readTree(running.send(
-                "POST",
-                files + "?account=bank",
-                "--cut\r\nContent-Disposition: form-data; name=\"file\"; "
-                        + "filename=\"bank.csv\"\r\nContent-Type: text/csv\r\n\r\n" + text + "\r\n--cut--\r\n",
-                "multipart/form-data; boundary=cut"));
-        return files + "/jobs/"
-                + JSON.readTree(running.post(
-                                files + "/" + held.get("id").asString() + "/take",
-                                held.get("dialect").toString()))
-                        .get("id")
-                        .asString();
-    }
-
-    private static String state(Running running, String job) {
-        return JSON.readTree(running.get(job)).get("state").asString();
+        return BankFile.hand(running, plan, "bank", text).take(running);
     }
 
     /** Edits a line's note again and again, with a number that grows, until the program is gone. */
@@ -168,7 +152,9 @@ class AttackTest {
                 all.add(new Told(line, last + 1, new AtomicInteger(last)));
                 hands.add(edit(running, plan, all.get(all.size() - 1)));
             }
-            for (String state = state(running, job); state.equals("READING"); state = state(running, job)) {
+            for (String state = BankFile.state(running, job);
+                    state.equals("READING");
+                    state = BankFile.state(running, job)) {
                 Thread.sleep(20);
             }
             Thread.sleep(random.nextInt(500));
@@ -199,19 +185,11 @@ class AttackTest {
         assertThat(acknowledged).isGreaterThan(KILLS);
         if (!in) {
             String job = bring(running, plan, text.toString());
-            assertThat(added(running, job))
+            assertThat(BankFile.added(running, job))
                     .as("nothing of it counts as there already")
                     .isEqualTo(ROWS);
             assertThat(isWhole(running, plan, sum)).isTrue();
         }
-    }
-
-    private static int added(Running running, String job) throws InterruptedException {
-        for (String state = state(running, job); !state.equals("DONE"); state = state(running, job)) {
-            assertThat(state).isIn("READING", "KEEPING");
-            Thread.sleep(10);
-        }
-        return JSON.readTree(running.get(job)).get("added").asInt();
     }
 
     @Test
@@ -243,7 +221,7 @@ class AttackTest {
             if (i % (EDITS / IMPORTS) == 0) {
                 String job =
                         bring(running, plan, "Date,Description,Amount\n2026-01-05,CARD " + i + "," + (i + 1) + ".00\n");
-                assertThat(added(running, job)).isEqualTo(1);
+                assertThat(BankFile.added(running, job)).isEqualTo(1);
             }
         }
     }

@@ -3,11 +3,14 @@ package ebbtide.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static ebbtide.e2e.Screens.link;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import ebbtide.Everywhere;
 import ebbtide.ServerForTests;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -103,7 +106,12 @@ class ServerTest {
             assertThat(JSON.readTree(two.get("/api/plans/" + plan)).get("buoys"))
                     .extracting(buoy -> buoy.get("id").asString())
                     .containsAll(done);
+            filesGoToEither(one, two, plan);
+            BankFile left = BankFile.hand(one, plan, "current", movements(3, 100));
             one.kill();
+            assertThat(BankFile.added(two, left.take(two)))
+                    .as("handed to the one that was killed")
+                    .isEqualTo(100);
             note(two, plan, "after-the-kill", "2026-03-04");
             assertThat(page.getByLabel("Changes")).containsText("Buoy left: after-the-kill");
             link(page, "Forecast").click();
@@ -127,6 +135,47 @@ class ServerTest {
                     .contains("Undone: Buoy left: after-the-kill");
             note(file, plan, "on-the-file-again", "2026-03-05");
         }
+    }
+
+    private static String name(Running running, String plan) {
+        return URLEncoder.encode(
+                JSON.readTree(running.get("/api/plans/" + plan))
+                        .get("settings")
+                        .get("name")
+                        .asString(),
+                StandardCharsets.UTF_8);
+    }
+
+    private static String movements(int month, int rows) {
+        StringBuilder text = new StringBuilder("Date,Text,Amount\n");
+        for (int i = 0; i < rows; i++) {
+            text.append("2026-0%d-%02d,CARD %d,%d.10\n".formatted(month, 1 + i % 28, i, 1 + i % 90));
+        }
+        return text.toString();
+    }
+
+    /** A person's requests go to whichever program there is: a file to one, all else to the other. */
+    private static void filesGoToEither(Running one, Running two, String plan) throws Exception {
+        BankFile handed = BankFile.hand(one, plan, "current", movements(1, 2_000));
+        String job = handed.take(two);
+        assertThat(BankFile.added(one, job)).isEqualTo(2_000);
+        assertThat(JSON.readTree(one.get(job)).get("outcome"))
+                .isEqualTo(JSON.readTree(two.get(job)).get("outcome"));
+        assertThatThrownBy(() -> handed.take(one)).hasMessageContaining("404");
+
+        String stopped =
+                BankFile.hand(two, plan, "current", movements(2, 200_000)).take(one);
+        assertThatThrownBy(() ->
+                        two.send("DELETE", "/api/plans/" + plan + "?name=" + name(two, plan), "", "application/json"))
+                .hasMessageContaining("is being brought into the plan");
+        two.send("DELETE", stopped, "", "application/json");
+        long begun = System.nanoTime();
+        while (List.of("READING", "KEEPING").contains(BankFile.state(two, stopped))) {
+            Thread.sleep(20);
+            assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(30));
+        }
+        assertThat(BankFile.state(two, stopped)).isEqualTo("STOPPED");
+        assertThat(BankFile.state(one, stopped)).isEqualTo("STOPPED");
     }
 
     /** Writers on both, at the same time: every edit that was answered is there. */

@@ -5,7 +5,7 @@ import ebbtide.app.jobs.ArrivingStatements;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.jobs.BankFiles.Preview;
-import ebbtide.app.jobs.StatementJob;
+import ebbtide.app.jobs.BringingIn;
 import ebbtide.app.jobs.StatementJobs;
 import ebbtide.app.people.Role;
 import ebbtide.app.storage.DialectStore;
@@ -289,13 +289,12 @@ class BankFilesController {
 
     @DeleteMapping("/jobs/{job}")
     JobView stop(@PathVariable String plan, @PathVariable String job) {
-        jobs.get(plan, job).stop();
-        return view(plan, job, jobs.get(plan, job));
+        return view(plan, job, jobs.stop(plan, job));
     }
 
-    private JobView view(String plan, String id, StatementJob job) {
-        StatementJob.Progress p = job.progress();
-        StatementJob.BroughtIn made = job.edit();
+    private JobView view(String plan, String id, BringingIn job) {
+        BringingIn.Progress p = job.progress();
+        BringingIn.BroughtIn made = job.edit();
         return new JobView(
                 id,
                 p.state().name(),

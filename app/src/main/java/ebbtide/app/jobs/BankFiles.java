@@ -1,7 +1,10 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.storage.DiskRoom;
+import ebbtide.app.storage.Engine;
 import ebbtide.app.storage.NotFound;
+import ebbtide.app.storage.WaitingFileStore;
+import ebbtide.app.storage.WaitingFileStore.WaitingFile;
 import ebbtide.formats.bank.BankCsvReader;
 import ebbtide.formats.bank.BankRow;
 import ebbtide.formats.bank.CsvDialect;
@@ -27,10 +30,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** The bank's files that were handed in and wait to be confirmed; the oldest go when there are many. */
+/**
+ * The bank's files that were handed in and wait to be confirmed; the oldest go when there are many. On a server they
+ * wait there too, and a program that is asked for one that another has taken in fetches it.
+ */
 @Component
 public class BankFiles {
     /** Where in the folder of the data they lie, and what is handed over arrives. */
@@ -43,17 +50,22 @@ public class BankFiles {
 
     private final Path folder;
     private final DiskRoom room;
+    private final Engine engine;
+    private final WaitingFileStore shared;
     private final Map<String, HeldFile> held = new LinkedHashMap<>();
     private final Set<String> claimed = new HashSet<>();
 
     /** Files that a killed program left behind go. */
-    BankFiles(@Value("${ebbtide.data:}") String data, DiskRoom room) throws IOException {
+    BankFiles(@Value("${ebbtide.data:}") String data, DiskRoom room, Engine engine, WaitingFileStore shared)
+            throws IOException {
         // What arrives is moved to its place by a path that means the same to everybody.
         this.folder = (data.isEmpty()
                         ? Files.createTempDirectory("ebbtide")
                         : Files.createDirectories(Path.of(data).resolve(FOLDER)))
                 .toAbsolutePath();
         this.room = room;
+        this.engine = engine;
+        this.shared = shared;
         dropAll();
     }
 
@@ -61,7 +73,12 @@ public class BankFiles {
      * A file that waits: the account it is said to be for (null where that is not known yet), its name, and where its
      * bytes are.
      */
-    public record HeldFile(String id, String planId, String account, String name, Path path, long size) {}
+    public record HeldFile(
+            String id, String planId, @Nullable String account, String name, Path path, long size) {
+        WaitingFile shared() {
+            return new WaitingFile(id, planId, account, name, size);
+        }
+    }
 
     /** What a dialect makes of the first lines: the rows it reads, and those it can't. */
     public record Preview(List<BankRow> rows, List<RowProblem> problems) {}
@@ -78,25 +95,31 @@ public class BankFiles {
      * @throws Refused for an empty file
      * @throws ebbtide.app.storage.NoRoom where the disk has none for it
      */
-    public synchronized HeldFile hold(String planId, String account, String name, long size, Bytes bytes) {
+    public HeldFile hold(String planId, @Nullable String account, String name, long size, Bytes bytes) {
         if (size == 0) {
             throw new Refused("The file '" + name + "' is empty: export it from the bank again");
         }
+        String id = UUID.randomUUID().toString();
+        HeldFile file = new HeldFile(id, planId, account, name, folder.resolve(id), size);
         try {
-            letGo(size);
-            room.require(size);
-            String id = UUID.randomUUID().toString();
-            Path path = folder.resolve(id);
-            bytes.layAt(path);
-            HeldFile file = new HeldFile(id, planId, account, name, path, size);
-            held.put(id, file);
+            hold(file, bytes);
+            if (engine.isServer()) {
+                shared.put(file.shared(), file.path());
+            }
             return file;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    /** The oldest go that nobody is bringing in, until one more has its place. */
+    private synchronized void hold(HeldFile file, Bytes bytes) throws IOException {
+        letGo(file.size());
+        room.require(file.size());
+        bytes.layAt(file.path());
+        held.put(file.id(), file);
+    }
+
+    /** The oldest go that nobody is bringing in, until one more has its place; those on a server go after a day. */
     private void letGo(long size) {
         for (HeldFile oldest : List.copyOf(held.values())) {
             long bytes = held.values().stream().mapToLong(HeldFile::size).sum();
@@ -104,7 +127,7 @@ public class BankFiles {
                 return;
             }
             if (!claimed.contains(oldest.id())) {
-                drop(oldest.id());
+                dropHere(oldest.id());
             }
         }
     }
@@ -123,16 +146,42 @@ public class BankFiles {
      *
      * @throws NotFound for an id that is not there
      */
-    public synchronized HeldFile get(String planId, String id) {
-        HeldFile file = held.get(id);
-        if (file == null || !file.planId().equals(planId)) {
-            throw new NotFound("bank file waiting to be brought in", id);
+    public HeldFile get(String planId, String id) {
+        return (engine.isServer() ? fetched(planId, id) : here(id))
+                .filter(file -> file.planId().equals(planId))
+                .orElseThrow(() -> new NotFound("bank file waiting to be brought in", id));
+    }
+
+    private synchronized Optional<HeldFile> here(String id) {
+        return Optional.ofNullable(held.get(id));
+    }
+
+    /** What is on the server holds: a file that another program has let go is gone here too. */
+    private Optional<HeldFile> fetched(String planId, String id) {
+        Optional<WaitingFile> there = shared.find(planId, id);
+        if (there.isEmpty() || here(id).isPresent()) {
+            return there.flatMap(file -> here(id));
         }
-        return file;
+        WaitingFile file = there.get();
+        HeldFile fetched =
+                new HeldFile(id, planId, file.account(), file.name(), folder.resolve(file.id()), file.bytes());
+        try {
+            hold(fetched, path -> shared.fetch(id, path));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return Optional.of(fetched);
     }
 
     /** Lets a file go. */
-    public synchronized void drop(String id) {
+    public void drop(String id) {
+        dropHere(id);
+        if (engine.isServer()) {
+            shared.drop(id);
+        }
+    }
+
+    private synchronized void dropHere(String id) {
         HeldFile file = held.remove(id);
         if (file != null) {
             file.path().toFile().delete();

@@ -1,9 +1,10 @@
 package ebbtide.app.jobs;
 
 import ebbtide.app.Fault;
-import ebbtide.app.desk.EditMade;
 import ebbtide.app.desk.Edits;
-import ebbtide.app.desk.Marks;
+import ebbtide.app.jobs.BringingIn.BroughtIn;
+import ebbtide.app.jobs.BringingIn.Progress;
+import ebbtide.app.jobs.BringingIn.State;
 import ebbtide.app.storage.NoRoom;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.StatementLaying;
@@ -41,30 +42,6 @@ public final class StatementJob implements Runnable {
     private static final int MOST_PROBLEMS = 500;
     /** Some 40 MB; more than a month of most companies. */
     private static final int MOST_HELD = 100_000;
-
-    /** How far a job is, or how it ended. */
-    public enum State {
-        READING,
-        KEEPING,
-        DONE,
-        BAD_ROWS,
-        STOPPED,
-        FAILED
-    }
-
-    /** What a person sees of a job: bytes read of all, rows good and bad, what was added and assigned by rules. */
-    public record Progress(
-            State state,
-            long bytesRead,
-            long bytes,
-            int rows,
-            int badRows,
-            List<RowProblem> problems,
-            int added,
-            int alreadyThere,
-            int assigned,
-            @Nullable LocalDate lastDay,
-            String sentence) {}
 
     /** The reading of a file's bytes into what arrives. */
     @FunctionalInterface
@@ -123,15 +100,14 @@ public final class StatementJob implements Runnable {
 
     /** Returns whether it has come to its end, whichever. */
     boolean isOver() {
-        return state != State.READING && state != State.KEEPING;
+        return state.isOver();
     }
 
     String planId() {
         return file.planId();
     }
 
-    /** Returns how far the job is. */
-    public Progress progress() {
+    private Progress progress() {
         // The state is read before what it speaks of: what is said to be over has left all its problems behind.
         State now = state;
         List<RowProblem> shown;
@@ -152,19 +128,10 @@ public final class StatementJob implements Runnable {
                 sentence);
     }
 
-    /** What the edit of a job did: a job is known long after, and holds no forecast. */
-    public record BroughtIn(String words, Marks was, Marks became) {
-        static BroughtIn of(EditMade made) {
-            return new BroughtIn(
-                    made.words(),
-                    Marks.of(made.was().forecast()),
-                    Marks.of(made.became().forecast()));
-        }
-    }
-
-    /** Returns what the edit of a job did that is done, null before. */
-    public @Nullable BroughtIn edit() {
-        return done;
+    /** Returns how the job stands. */
+    public BringingIn standing() {
+        Progress now = progress();
+        return new BringingIn(now, done);
     }
 
     @Override

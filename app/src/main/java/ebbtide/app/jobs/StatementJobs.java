@@ -3,7 +3,9 @@ package ebbtide.app.jobs;
 import ebbtide.app.desk.Edits;
 import ebbtide.app.jobs.BankFiles.HeldFile;
 import ebbtide.app.people.Hand;
+import ebbtide.app.storage.BringingInStore;
 import ebbtide.app.storage.DialectStore;
+import ebbtide.app.storage.Engine;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.bank.CsvDialect;
@@ -13,14 +15,22 @@ import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
-/** The bringing in of bank files, one after the other; of those that are over the last ten are known. */
+/**
+ * The bringing in of bank files, one after the other; of those that are over the last ten are known. On a server each
+ * program says of its own how they stand, so that any of them can be asked, and asked to stop one.
+ */
 @Component
 public class StatementJobs {
+    private static final JsonMapper JSON = new JsonMapper();
     private static final int KNOWN = 10;
     /** More than a finance team ever hands over at a time. */
     private static final int MOST_WAITING = 50;
@@ -29,14 +39,22 @@ public class StatementJobs {
     private final Edits edits;
     private final Stores stores;
     private final DialectStore dialects;
+    private final Engine engine;
+    private final BringingInStore shared;
     private final Map<String, StatementJob> jobs = new LinkedHashMap<>();
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> new Thread(work, "bank-files"));
 
-    StatementJobs(BankFiles files, Edits edits, Stores stores, DialectStore dialects) {
+    StatementJobs(
+            BankFiles files, Edits edits, Stores stores, DialectStore dialects, Engine engine, BringingInStore shared) {
         this.files = files;
         this.edits = edits;
         this.stores = stores;
         this.dialects = dialects;
+        this.engine = engine;
+        this.shared = shared;
+        if (engine.isServer()) {
+            shared.forgetOwn();
+        }
     }
 
     /**
@@ -62,7 +80,7 @@ public class StatementJobs {
                 .filter(one -> one.getValue().isOver())
                 .map(Map.Entry::getKey)
                 .toList();
-        over.subList(0, Math.max(0, over.size() - KNOWN + 1)).forEach(jobs::remove);
+        over.subList(0, Math.max(0, over.size() - KNOWN + 1)).forEach(this::forget);
         if (jobs.size() - over.size() >= MOST_WAITING) {
             throw new Refused(
                     "There are " + MOST_WAITING + " files being brought in already: wait for one of them to end");
@@ -71,16 +89,56 @@ public class StatementJobs {
                 file, content, leaveBadRows, stores.rules().all(file.planId()), edits, stores.statements());
         String id = UUID.randomUUID().toString();
         jobs.put(id, job);
+        say(id, job);
         files.claim(file.id());
         Runnable work = Hand.atWork().atBase().doing(job);
         worker.execute(() -> {
             work.run();
             files.release(file.id());
-            if (job.progress().state() == StatementJob.State.DONE) {
+            say(id, job);
+            if (job.standing().progress().state() == BringingIn.State.DONE) {
                 files.drop(file.id());
             }
         });
         return id;
+    }
+
+    private void forget(String id) {
+        jobs.remove(id);
+        if (engine.isServer()) {
+            shared.forget(id);
+        }
+    }
+
+    private void say(String id, StatementJob job) {
+        if (engine.isServer()) {
+            BringingIn now = job.standing();
+            shared.say(
+                    id,
+                    job.planId(),
+                    JSON.writeValueAsString(now),
+                    now.progress().state().isOver());
+        }
+    }
+
+    /** Says how those under way stand, and stops those that others were asked to stop. */
+    @Scheduled(fixedDelay = 500)
+    void sayAll() {
+        if (!engine.isServer()) {
+            return;
+        }
+        Map<String, StatementJob> underWay;
+        synchronized (this) {
+            underWay = new LinkedHashMap<>(jobs);
+        }
+        underWay.values().removeIf(StatementJob::isOver);
+        if (!underWay.isEmpty()) {
+            shared.askedToStop().stream()
+                    .map(underWay::get)
+                    .filter(Objects::nonNull)
+                    .forEach(StatementJob::stop);
+            underWay.forEach(this::say);
+        }
     }
 
     /**
@@ -89,22 +147,42 @@ public class StatementJobs {
      * @throws Refused while one is, in a sentence
      */
     public synchronized void requireNone(String planId) {
-        if (jobs.values().stream().anyMatch(job -> job.planId().equals(planId) && !job.isOver())) {
+        if (jobs.values().stream().anyMatch(job -> job.planId().equals(planId) && !job.isOver())
+                || engine.isServer() && shared.isUnderWay(planId)) {
             throw new Refused("A bank file is being brought into the plan: stop that, or wait for its end");
         }
     }
 
     /**
-     * Returns a job of a plan.
+     * Returns how a job of a plan stands.
      *
      * @throws NotFound for an id that is not there, or is no longer known
      */
-    public synchronized StatementJob get(String planId, String id) {
-        StatementJob job = jobs.get(id);
-        if (job == null || !job.planId().equals(planId)) {
-            throw new NotFound("running import", id);
-        }
-        return job;
+    public BringingIn get(String planId, String id) {
+        return here(planId, id)
+                .map(StatementJob::standing)
+                .or(() -> engine.isServer()
+                        ? shared.find(planId, id).map(said -> JSON.readValue(said, BringingIn.class))
+                        : Optional.empty())
+                .orElseThrow(() -> new NotFound("running import", id));
+    }
+
+    /**
+     * Asks a job of a plan to stop, and returns how it stands.
+     *
+     * @throws NotFound as {@link #get} does
+     */
+    public BringingIn stop(String planId, String id) {
+        here(planId, id).ifPresentOrElse(StatementJob::stop, () -> {
+            if (engine.isServer() && shared.find(planId, id).isPresent()) {
+                shared.askStop(id);
+            }
+        });
+        return get(planId, id);
+    }
+
+    private synchronized Optional<StatementJob> here(String planId, String id) {
+        return Optional.ofNullable(jobs.get(id)).filter(job -> job.planId().equals(planId));
     }
 
     /** At the end of the program what is under way is given up, and the next start says so. */

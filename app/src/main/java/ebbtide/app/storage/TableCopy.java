@@ -23,7 +23,8 @@ final class TableCopy {
     /** What others refer to comes first. */
     private static final List<String> FIRST = List.of("person", "plan");
     /** What is about one engine's own schema, and what is gone with the programs that wrote it. */
-    private static final List<String> LEFT_OUT = List.of("flyway_schema_history", "present");
+    private static final List<String> LEFT_OUT =
+            List.of("flyway_schema_history", "present", "waiting_file", "waiting_file_part", "bringing_in");
     /** Each sequence with what gives the highest of its values that is used, and by how much it goes up. */
     private static final Map<String, String> HIGHEST = Map.of(
             "movement_id", "select coalesce(max(id), 0) from movement",

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import ebbtide.app.InMemory;
 import ebbtide.app.jobs.BankFiles;
+import ebbtide.app.jobs.BringingIn;
 import ebbtide.app.jobs.StatementJob;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.bank.CsvProposal;
@@ -212,8 +213,8 @@ class JourneyTest extends ApiJourney {
                 edits,
                 stores.statements());
         job.run();
-        assertThat(job.progress().sentence()).isEqualTo("100099 movements brought in.");
-        assertThat(job.progress().badRows()).isEqualTo(101);
+        assertThat(job.standing().progress().sentence()).isEqualTo("100099 movements brought in.");
+        assertThat(job.standing().progress().badRows()).isEqualTo(101);
         assertThat(plans.current(plan).books().cash(LocalDate.of(2026, 3, 31))).isEqualTo(before - 100_099L * 101);
     }
 
@@ -231,7 +232,7 @@ class JourneyTest extends ApiJourney {
                 stores.statements());
         job.stop();
         job.run();
-        assertThat(job.progress().state()).isEqualTo(StatementJob.State.STOPPED);
+        assertThat(job.standing().progress().state()).isEqualTo(BringingIn.State.STOPPED);
         assertThat(version()).isEqualTo(before);
         JsonNode words = send(
                 200,

@@ -115,6 +115,7 @@ class EarlierDataTest {
                         switch (table) {
                             case "PLAN" -> "id";
                             case "SNAPSHOT_LINE", "SNAPSHOT_FLOW" -> "snapshot_id";
+                            case "WAITING_FILE_PART" -> "file_id";
                             case "MOVEMENT_PART" -> "'" + plan + "'";
                             default -> "plan_id";
                         };
