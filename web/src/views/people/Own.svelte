@@ -7,6 +7,7 @@
   import { who } from '../../lib/who.svelte';
   import ByProvider from './ByProvider.svelte';
   import Factor from './Factor.svelte';
+  import OwnPasskeys from './OwnPasskeys.svelte';
 
   let signIns = $state.raw<Schemas['SignInView'][]>([]);
   let old = $state('');
@@ -80,5 +81,6 @@
     <div><Act type="submit" disabled={!old || !password}>Change it</Act></div>
   </form>
   <ByProvider own act="Sign in by" />
+  <OwnPasskeys />
   <Factor />
 </main>

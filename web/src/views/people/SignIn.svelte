@@ -4,6 +4,7 @@
   import EntryField from '../../lib/fields/EntryField.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import { who } from '../../lib/who.svelte';
+  import ByPasskey from './ByPasskey.svelte';
   import ByProvider from './ByProvider.svelte';
 
   interface Props {
@@ -50,6 +51,7 @@
   {/if}
   <Refusal words={refusal} />
   <div><Act main type="submit" disabled={busy || !login || !password}>Sign in</Act></div>
+  <ByPasskey {onin} />
   {#if !who.ended}<ByProvider />{/if}
   <p class="hush">
     You come in by an invitation, which an owner of a plan sends you. Whoever has forgotten the password asks a steward

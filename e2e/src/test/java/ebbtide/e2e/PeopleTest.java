@@ -5,6 +5,8 @@ import static ebbtide.e2e.Screens.button;
 import static ebbtide.e2e.Screens.link;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -94,6 +96,9 @@ class PeopleTest {
             ada.navigate(running.url() + "/#/people");
             assertThat(ada.getByLabel("What happened")).containsText("Took a link back");
             assertThat(Screens.seriousViolations(ada)).isEmpty();
+            try (Chromium named = new Chromium()) {
+                byPasskey(named.open(running.url().replace("127.0.0.1", "localhost") + "/#/own"), "ada@example.org");
+            }
             ada.getByLabel("Ben is shut out").check();
             put(ben, "Months ahead", "25");
             assertThat(ben.getByRole(AriaRole.DIALOG)).containsText("Sign in");
@@ -129,6 +134,57 @@ class PeopleTest {
                             .statusCode())
                     .isEqualTo(401);
         }
+    }
+
+    /** A device that asks nobody, as a phone or a laptop would its person. */
+    private static void giveDevice(Page page) {
+        CDPSession session = page.context().newCDPSession(page);
+        session.send("WebAuthn.enable");
+        JsonObject device = new JsonObject();
+        device.addProperty("protocol", "ctap2");
+        device.addProperty("transport", "internal");
+        for (String can :
+                List.of("hasResidentKey", "hasUserVerification", "isUserVerified", "automaticPresenceSimulation")) {
+            device.addProperty(can, true);
+        }
+        JsonObject options = new JsonObject();
+        options.add("options", device);
+        session.send("WebAuthn.addVirtualAuthenticator", options);
+    }
+
+    private static void signIn(Page page, String login) {
+        fill(page, "Login", login);
+        fill(page, "Password", PASSWORD);
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Sign in").setExact(true))
+                .click();
+    }
+
+    /** Under a name, as passkeys are for one: added with the password, signed in by, taken away. */
+    private static void byPasskey(Page page, String login) {
+        giveDevice(page);
+        signIn(page, login);
+        assertThat(page.getByRole(AriaRole.HEADING).first()).hasText("Ada");
+        assertThat(Screens.seriousViolations(page)).isEmpty();
+        fill(page, "What you call the device", "laptop");
+        fill(page, "Your password", "another password than hers");
+        button(page, "Add a passkey").click();
+        assertThat(page.getByText("The password is not right").first()).isVisible();
+        assertThat(field(page, "What you call the device")).hasValue("laptop");
+        fill(page, "Your password", PASSWORD);
+        button(page, "Add a passkey").click();
+        Locator keys = page.getByLabel("Passkeys", new Page.GetByLabelOptions().setExact(true));
+        assertThat(keys.getByRole(AriaRole.LISTITEM)).containsText("laptop");
+        button(page, "Sign out").click();
+        button(page, "Sign in with a passkey").click();
+        assertThat(page.getByRole(AriaRole.HEADING).first()).hasText("Ada");
+        assertThat(keys.getByRole(AriaRole.LISTITEM)).containsText("last used");
+        button(page, "Take the passkey laptop away").click();
+        assertThat(keys.getByRole(AriaRole.LISTITEM)).hasCount(0);
+        button(page, "Sign out").click();
+        button(page, "Sign in with a passkey").click();
+        assertThat(page.getByText("This passkey is not known here").first()).isVisible();
     }
 
     /** Others' edits appear by themselves; what is being typed stays as it is, and holds. */

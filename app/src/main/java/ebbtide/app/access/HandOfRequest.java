@@ -42,6 +42,8 @@ public class HandOfRequest extends OncePerRequestFilter {
     /** What is there for nobody in particular: the last by a key of its own. */
     private static final Set<String> OPEN = Set.of(
             "/api/sign-in",
+            "/api/sign-in/passkey",
+            "/api/sign-in/passkey/begin",
             "/api/provider",
             "/api/provider/begin",
             "/api/invitations/look",

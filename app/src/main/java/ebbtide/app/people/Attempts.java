@@ -1,5 +1,6 @@
 package ebbtide.app.people;
 
+import ebbtide.money.Check;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -35,11 +36,25 @@ class Attempts {
         }
     }
 
-    /** Returns how long to wait before the next attempt; none at all when that is over. */
-    synchronized Duration wait(String login, String address) {
-        Duration ofLogin = left("login " + login, FREE_BY_LOGIN);
-        Duration ofAddress = left("from " + address, FREE_BY_ADDRESS);
-        return ofLogin.compareTo(ofAddress) > 0 ? ofLogin : ofAddress;
+    /**
+     * Requires that a further attempt need not wait.
+     *
+     * @throws Refused while it must, in a sentence that says how long
+     */
+    synchronized void requireNoWait(String login, String address) {
+        requireNone(left("login " + login, FREE_BY_LOGIN));
+        requireNoWait(address);
+    }
+
+    /**
+     * Requires that a further attempt from an address need not wait, as {@link #requireNoWait(String, String)} does.
+     */
+    synchronized void requireNoWait(String address) {
+        requireNone(left("from " + address, FREE_BY_ADDRESS));
+    }
+
+    private static void requireNone(Duration left) {
+        Check.that(left.isZero(), "Too many attempts: try again in " + (left.toSeconds() + 1) + " seconds");
     }
 
     private Duration left(String key, int free) {
@@ -53,6 +68,10 @@ class Attempts {
 
     synchronized void refused(String login, String address) {
         count("login " + login);
+        refused(address);
+    }
+
+    synchronized void refused(String address) {
         count("from " + address);
     }
 

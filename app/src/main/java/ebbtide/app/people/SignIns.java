@@ -83,10 +83,7 @@ public class SignIns {
     @Transactional(noRollbackFor = {Refused.class, CodeWanted.class})
     public String signIn(String typed, String password, String code, From from) {
         String login = typed.strip().toLowerCase(Locale.ROOT);
-        Duration wait = attempts.wait(login, from.address());
-        if (!wait.isZero()) {
-            throw new Refused("Too many attempts: try again in " + (wait.toSeconds() + 1) + " seconds");
-        }
+        attempts.requireNoWait(login, from.address());
         Optional<Person> person = people.findByLogin(login).filter(one -> !one.shutOut());
         if (person.isEmpty()) {
             passwords.matchesNobody(password);
