@@ -56,24 +56,26 @@
     A passkey stands in your device, which asks you for finger, face or number before it uses it. You sign in with it
     alone: nobody can find it out or trick you out of it.
   </p>
-  <ul>
-    {#each keys as one (one.id)}
-      <li class="flex gap-2">
-        <span class="flex-1">
-          {one.label}
-          <span class="hush">
-            {#if one.madeAt}added {day(one.madeAt)}{/if}{#if one.usedAt}, last used {day(one.usedAt)}{/if}
+  {#if keys.length}
+    <ul>
+      {#each keys as one (one.id)}
+        <li class="flex gap-2">
+          <span class="flex-1">
+            {one.label}
+            <span class="hush">
+              {#if one.madeAt}added {day(one.madeAt)}{/if}{#if one.usedAt}, last used {day(one.usedAt)}{/if}
+            </span>
           </span>
-        </span>
-        <button
-          type="button"
-          class="underline"
-          aria-label="Take the passkey {one.label} away"
-          onclick={() => void remove(one.id)}>Take it away</button
-        >
-      </li>
-    {/each}
-  </ul>
+          <button
+            type="button"
+            class="underline"
+            aria-label="Take the passkey {one.label} away"
+            onclick={() => void remove(one.id)}>Take it away</button
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
   {#if hasPasskeys()}
     <EntryField bind:value={label} label="What you call the device" above wide autocomplete="off" />
     <EntryField
