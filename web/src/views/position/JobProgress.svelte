@@ -16,8 +16,10 @@
 {#if running}
   <div class="flex items-center gap-3">
     <div class="flex-1"><Progressbar progress={percent} size="h-2" /></div>
-    <span class="hush">{job.state === 'KEEPING' ? 'keeping' : 'reading'}, {percent}%, {job.rows} rows</span>
-    <Act onclick={() => void work.stop()}>Stop</Act>
+    <span class="hush"
+      >{job.sentence || `${job.state === 'KEEPING' ? 'keeping' : 'reading'}, ${percent}%, ${job.rows} rows`}</span
+    >
+    <Act disabled={job.sentence !== ''} onclick={() => void work.stop()}>Stop</Act>
   </div>
 {:else}
   <p role="status" class={job.state === 'DONE' ? '' : 'bad'}>{job.sentence}</p>

@@ -164,7 +164,8 @@ export class BringingIn {
   async stop() {
     if (!this.job) return;
     const path = { plan: this.plan.id, job: this.job.id };
-    await answer(api.DELETE('/api/plans/{plan}/bank-files/jobs/{job}', { params: { path } }));
+    const got = await answer(api.DELETE('/api/plans/{plan}/bank-files/jobs/{job}', { params: { path } }));
+    if (!got.ok) this.refusal = got.problem.detail;
   }
 
   /** Back to the preview, with what was chosen. */

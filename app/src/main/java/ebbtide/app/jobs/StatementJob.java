@@ -39,6 +39,7 @@ import org.slf4j.LoggerFactory;
  */
 public final class StatementJob implements Runnable {
     private static final Logger LOG = LoggerFactory.getLogger(StatementJob.class);
+    private static final String STOPPING = "Stopping: what of it is there already is taken out again.";
     private static final int MOST_PROBLEMS = 500;
     /** Some 40 MB; more than a month of most companies. */
     private static final int MOST_HELD = 100_000;
@@ -125,7 +126,7 @@ public final class StatementJob implements Runnable {
                 now == State.DONE ? rows - added : 0,
                 assigned,
                 lastDay,
-                sentence);
+                stopAsked && !now.isOver() ? STOPPING : sentence);
     }
 
     /** Returns how the job stands. */

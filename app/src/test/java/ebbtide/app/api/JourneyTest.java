@@ -231,6 +231,7 @@ class JourneyTest extends ApiJourney {
                 edits,
                 stores.statements());
         job.stop();
+        assertThat(job.standing().progress().sentence()).startsWith("Stopping");
         job.run();
         assertThat(job.standing().progress().state()).isEqualTo(BringingIn.State.STOPPED);
         assertThat(version()).isEqualTo(before);
