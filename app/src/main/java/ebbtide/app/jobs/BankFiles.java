@@ -20,6 +20,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashSet;
@@ -108,7 +109,11 @@ public class BankFiles {
             }
             return file;
         } catch (IOException e) {
+            dropHere(id);
             throw new UncheckedIOException(e);
+        } catch (RuntimeException e) {
+            dropHere(id);
+            throw e;
         }
     }
 
@@ -166,7 +171,9 @@ public class BankFiles {
         HeldFile fetched =
                 new HeldFile(id, planId, file.account(), file.name(), folder.resolve(file.id()), file.bytes());
         try {
-            hold(fetched, path -> shared.fetch(id, path));
+            room.require(file.bytes());
+            Path arrived = shared.fetch(file, folder);
+            hold(fetched, path -> Files.move(arrived, path, StandardCopyOption.REPLACE_EXISTING));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

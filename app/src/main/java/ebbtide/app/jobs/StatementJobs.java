@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -42,6 +43,9 @@ public class StatementJobs {
     private final Engine engine;
     private final BringingInStore shared;
     private final Map<String, StatementJob> jobs = new LinkedHashMap<>();
+    /** Those whose end the others on the server have not been told. */
+    private final Map<String, StatementJob> unsaid = new ConcurrentHashMap<>();
+
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> new Thread(work, "bank-files"));
 
     StatementJobs(
@@ -88,14 +92,16 @@ public class StatementJobs {
         StatementJob job = new StatementJob(
                 file, content, leaveBadRows, stores.rules().all(file.planId()), edits, stores.statements());
         String id = UUID.randomUUID().toString();
+        if (engine.isServer()) {
+            say(id, job);
+            unsaid.put(id, job);
+        }
         jobs.put(id, job);
-        say(id, job);
         files.claim(file.id());
         Runnable work = Hand.atWork().atBase().doing(job);
         worker.execute(() -> {
             work.run();
             files.release(file.id());
-            say(id, job);
             if (job.standing().progress().state() == BringingIn.State.DONE) {
                 files.drop(file.id());
             }
@@ -105,39 +111,29 @@ public class StatementJobs {
 
     private void forget(String id) {
         jobs.remove(id);
+        unsaid.remove(id);
         if (engine.isServer()) {
             shared.forget(id);
         }
     }
 
-    private void say(String id, StatementJob job) {
-        if (engine.isServer()) {
-            BringingIn now = job.standing();
-            shared.say(
-                    id,
-                    job.planId(),
-                    JSON.writeValueAsString(now),
-                    now.progress().state().isOver());
-        }
+    /** Says how one stands; returns whether that is its end. */
+    private boolean say(String id, StatementJob job) {
+        BringingIn now = job.standing();
+        boolean over = now.progress().state().isOver();
+        shared.say(id, job.planId(), JSON.writeValueAsString(now), over);
+        return over;
     }
 
-    /** Says how those under way stand, and stops those that others were asked to stop. */
+    /** Says how those stand whose end was not said yet, and stops those that others were asked to stop. */
     @Scheduled(fixedDelay = 500)
     void sayAll() {
-        if (!engine.isServer()) {
-            return;
-        }
-        Map<String, StatementJob> underWay;
-        synchronized (this) {
-            underWay = new LinkedHashMap<>(jobs);
-        }
-        underWay.values().removeIf(StatementJob::isOver);
-        if (!underWay.isEmpty()) {
+        if (!unsaid.isEmpty()) {
             shared.askedToStop().stream()
-                    .map(underWay::get)
+                    .map(unsaid::get)
                     .filter(Objects::nonNull)
                     .forEach(StatementJob::stop);
-            underWay.forEach(this::say);
+            unsaid.entrySet().removeIf(one -> say(one.getKey(), one.getValue()));
         }
     }
 

@@ -5,7 +5,6 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
@@ -70,22 +69,29 @@ public class WaitingFileStore {
                 .optional();
     }
 
-    /** Lays the bytes of a file down at a path, in the place of what may be there. */
-    public void fetch(String id, Path to) throws IOException {
-        Path arriving = Files.createTempFile(to.getParent(), "fetched", "");
-        try (OutputStream out = Files.newOutputStream(arriving)) {
-            int parts = client.sql("select count(*) from waiting_file_part where file_id = ?")
-                    .param(id)
-                    .query(Integer.class)
-                    .single();
-            for (int i = 0; i < parts; i++) {
-                out.write(client.sql("select content from waiting_file_part where file_id = ? and part = ?")
-                        .params(id, i)
+    /**
+     * Lays the bytes of a file down in a folder, under a name of their own, which is returned.
+     *
+     * @throws NotFound where it was let go meanwhile
+     */
+    public Path fetch(WaitingFile file, Path folder) throws IOException {
+        Path fetched = Files.createTempFile(folder, "fetched", "");
+        try (OutputStream out = Files.newOutputStream(fetched)) {
+            long left = file.bytes();
+            for (int i = 0; left > 0; i++) {
+                byte[] part = client.sql("select content from waiting_file_part where file_id = ? and part = ?")
+                        .params(file.id(), i)
                         .query((row, n) -> row.getBytes(1))
-                        .single());
+                        .optional()
+                        .orElseThrow(() -> new NotFound("bank file waiting to be brought in", file.id()));
+                out.write(part);
+                left -= part.length;
             }
+            return fetched;
+        } catch (IOException | RuntimeException e) {
+            Files.deleteIfExists(fetched);
+            throw e;
         }
-        Files.move(arriving, to, StandardCopyOption.REPLACE_EXISTING);
     }
 
     public void drop(String id) {
