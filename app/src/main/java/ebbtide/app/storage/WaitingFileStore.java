@@ -42,14 +42,13 @@ public class WaitingFileStore {
                 .param(now.minus(LEFT_AFTER))
                 .update();
         client.sql("insert into waiting_file (id, plan_id, account, name, bytes, put_at) values (?, ?, ?, ?, ?, ?)")
-                .params(
-                        file.id(),
-                        file.planId(),
-                        file.account(),
-                        file.name()
-                                .substring(0, Math.min(LONGEST_NAME, file.name().length())),
-                        file.bytes(),
-                        now)
+                .param(file.id())
+                .param(file.planId())
+                .param(file.account())
+                .param(file.name()
+                        .substring(0, Math.min(LONGEST_NAME, file.name().length())))
+                .param(file.bytes())
+                .param(now)
                 .update();
         try (InputStream in = Files.newInputStream(bytes)) {
             byte[] part = in.readNBytes(PART_BYTES);
