@@ -44,7 +44,7 @@
 </script>
 
 {#if provider?.name}
-  <div class="flex flex-col gap-2">
+  <div class={['flex flex-col gap-2', own && 'card']}>
     {#if own && provider.added}
       <p>You sign in by {provider.name} too.</p>
       <div><Act onclick={() => void takeAway()}>Take it away</Act></div>
