@@ -10,6 +10,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /**
  * The journeys of a class: through a plan of its own in a program that all share; after each, nothing may have left the
@@ -21,6 +23,15 @@ abstract class Journeys {
     protected Chromium chromium;
     protected Page page;
     protected String plan;
+
+    /** What stands on the page says more of a journey that failed than what it waited for. */
+    @RegisterExtension
+    final AfterTestExecutionCallback shown = context -> {
+        if (context.getExecutionException().isPresent() && page != null && !page.isClosed()) {
+            System.out.println(context.getDisplayName() + " ended at " + page.url() + ", where stands:\n"
+                    + page.locator("body").innerText());
+        }
+    };
 
     @BeforeAll
     void start() throws IOException {
