@@ -27,12 +27,12 @@
 
   /** Returns why not, nothing once it is there. */
   async function added(): Promise<string | undefined> {
-    const asked = await answer(api.POST('/api/passkeys/begin', { body: { password } }));
+    const asked = await answer(api.POST('/api/passkeys/begin', { body: { label, password } }));
     if (!asked.ok) return asked.problem.detail;
     const { challenge, options } = asked.data;
     const device = await make(options);
     if (!device.ok) return device.sentence;
-    const got = await answer(api.POST('/api/passkeys', { body: { challenge, label, credential: device.credential } }));
+    const got = await answer(api.POST('/api/passkeys', { body: { challenge, credential: device.credential } }));
     if (!got.ok) return got.problem.detail;
     keys = got.data;
   }

@@ -52,18 +52,21 @@ class PasskeysController {
         return passkeys.own().stream().map(PasskeyView::of).toList();
     }
 
-    /** Begins a passkey, with one's own password; returns what the device is asked. */
+    /** What a passkey is to be called, with one's own password. */
+    record PasskeyBegun(String label, String password) {}
+
+    /** Begins a passkey; returns what the device is asked. */
     @PostMapping("/passkeys/begin")
-    Asked begin(@RequestBody SignInController.Password password, HttpServletRequest request) {
-        return passkeys.begin(password.password(), site(request));
+    Asked begin(@RequestBody PasskeyBegun begun, HttpServletRequest request) {
+        return passkeys.begin(begun.label(), begun.password(), site(request));
     }
 
-    /** What a device has made under a challenge, as JSON, and what its person calls it. */
-    record PasskeyMade(String challenge, String label, String credential) {}
+    /** What a device has answered to a challenge, as JSON. */
+    record PasskeyAnswer(String challenge, String credential) {}
 
     @PostMapping("/passkeys")
-    List<PasskeyView> make(@RequestBody PasskeyMade made, HttpServletRequest request) {
-        passkeys.make(made.challenge(), made.label(), made.credential(), site(request));
+    List<PasskeyView> make(@RequestBody PasskeyAnswer made, HttpServletRequest request) {
+        passkeys.make(made.challenge(), made.credential(), site(request));
         return own();
     }
 
@@ -79,9 +82,6 @@ class PasskeysController {
     Asked ask(HttpServletRequest request) {
         return passkeys.ask(site(request));
     }
-
-    /** What a device has answered to a challenge, as JSON. */
-    record PasskeyAnswer(String challenge, String credential) {}
 
     @PostMapping("/sign-in/passkey")
     @AllowedTo(AllowedTo.Who.ANYBODY)

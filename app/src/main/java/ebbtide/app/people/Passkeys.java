@@ -87,7 +87,7 @@ public class Passkeys {
     /** What a device is asked: the challenge, by which its answer names it, and all that it is told, as JSON. */
     public record Asked(String challenge, String options) {}
 
-    private record Making(String personId, PublicKeyCredentialCreationOptions options) {}
+    private record Making(String personId, String label, PublicKeyCredentialCreationOptions options) {}
 
     private Webauthn4JRelyingPartyOperations operations(Site site) {
         Check.that(
@@ -117,12 +117,15 @@ public class Passkeys {
     }
 
     /**
-     * Begins to make a passkey for who is signed in, with their password where they have one.
+     * Begins to make a passkey for who is signed in, under a name of their own and with their password where they have
+     * one: what is wrong with these is said before the device has made a key.
      *
-     * @throws Refused for a wrong password, a site without a name, and one key too many
+     * @throws Refused for a wrong password, a site without a name, a bad name, and one key too many
      */
-    public Asked begin(String password, Site site) {
+    public Asked begin(String label, String password, Site site) {
         Person person = signIns.own();
+        Check.that(!label.isBlank(), "Name the passkey after the device that keeps it");
+        Check.atMost(label, "name", LONGEST_LABEL);
         Check.that(
                 person.password().isEmpty() || passwords.matches(password, person.password()),
                 "The password is not right");
@@ -133,7 +136,7 @@ public class Passkeys {
                 .createPublicKeyCredentialCreationOptions(
                         new ImmutablePublicKeyCredentialCreationOptionsRequest(signedIn(person)));
         String challenge = options.getChallenge().toBase64UrlString();
-        making.add(challenge, new Making(person.id(), options));
+        making.add(challenge, new Making(person.id(), label.strip(), options));
         return new Asked(challenge, JSON.writeValueAsString(options));
     }
 
@@ -142,15 +145,13 @@ public class Passkeys {
     }
 
     /**
-     * Keeps the passkey that a device has made, under a name of one's own.
+     * Keeps the passkey that a device has made.
      *
      * @throws Refused where its answer is not right, or came too late
      */
     @Transactional
-    public void make(String challenge, String label, String credential, Site site) {
+    public void make(String challenge, String credential, Site site) {
         Person person = signIns.own();
-        Check.that(!label.isBlank(), "Name the passkey after the device that keeps it");
-        Check.atMost(label, "name", LONGEST_LABEL);
         Making asked = making.take(challenge);
         Check.that(asked.personId().equals(person.id()), "Somebody else has begun this passkey: begin it anew");
         try {
@@ -158,11 +159,11 @@ public class Passkeys {
                     JSON.readValue(credential, new TypeReference<>() {});
             operations(site)
                     .registerCredential(new ImmutableRelyingPartyRegistrationRequest(
-                            asked.options(), new RelyingPartyPublicKey(made, label.strip())));
+                            asked.options(), new RelyingPartyPublicKey(made, asked.label())));
         } catch (JacksonException | WebAuthnException | IllegalArgumentException e) {
             throw new Refused("The device did not make a passkey that holds: try again, or take another device", e);
         }
-        happenings.add(person.name(), null, Kind.PERSON, "Added the passkey '" + label.strip() + "'");
+        happenings.add(person.name(), null, Kind.PERSON, "Added the passkey '" + asked.label() + "'");
     }
 
     /** Takes one's own passkey away. */

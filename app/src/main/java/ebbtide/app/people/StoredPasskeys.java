@@ -7,6 +7,7 @@ import java.time.OffsetDateTime;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -27,7 +28,12 @@ record StoredPasskeys(PasskeyStore store) implements UserCredentialRepository {
     @Override
     public void save(CredentialRecord key) {
         String id = key.getCredentialId().toBase64UrlString();
-        if (store.find(id).isPresent()) {
+        Optional<Passkey> known = store.find(id);
+        if (known.isPresent()) {
+            long before = known.get().signatures();
+            if (before > 0 && key.getSignatureCount() <= before) {
+                throw new IllegalArgumentException("A copy of the key has signed meanwhile: it counts what it signs");
+            }
             store.used(id, key.getSignatureCount(), key.isBackupState());
         } else {
             store.add(new Passkey(

@@ -64,8 +64,8 @@ class PasskeysTest {
 
     private List<Passkey> add(Device device) {
         return asAda(() -> {
-            String challenge = passkeys.begin(GOOD, SITE).challenge();
-            passkeys.make(challenge, "laptop", device.make(challenge), SITE);
+            String challenge = passkeys.begin("laptop", GOOD, SITE).challenge();
+            passkeys.make(challenge, device.make(challenge), SITE);
             return passkeys.own();
         });
     }
@@ -117,10 +117,13 @@ class PasskeysTest {
                 .as("no answer")
                 .hasMessageContaining("is not known here");
         assertRefused(device());
+        client.sql("update passkey set signatures = signatures + 5").update();
+        assertRefused(device);
+        client.sql("update passkey set signatures = signatures - 5").update();
         client.sql("update person set shut_out = true").update();
         assertRefused(device);
         client.sql("update person set shut_out = false").update();
-        for (int i = 0; i < 16; i++) {
+        for (int i = 0; i < 15; i++) {
             assertRefused(device());
         }
         assertThatThrownBy(() -> signIn(device)).hasMessageContaining("Too many attempts");
@@ -136,8 +139,9 @@ class PasskeysTest {
                     .isInstanceOf(Refused.class)
                     .hasMessageContaining("did not make a passkey that holds");
         }
-        assertThatThrownBy(() -> asAda(() -> passkeys.begin("another", SITE)))
+        assertThatThrownBy(() -> asAda(() -> passkeys.begin("laptop", "another", SITE)))
                 .hasMessageContaining("password is not right");
+        assertThatThrownBy(() -> asAda(() -> passkeys.begin(" ", GOOD, SITE))).hasMessageContaining("Name the passkey");
         assertThatThrownBy(() -> passkeys.ask(new Site("127.0.0.1", "http://127.0.0.1:8080")))
                 .hasMessageContaining("open Ebbtide by one");
         assertThat(asAda(passkeys::own)).isEmpty();
