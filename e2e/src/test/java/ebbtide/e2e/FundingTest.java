@@ -7,6 +7,7 @@ import static ebbtide.e2e.Screens.row;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Order;
@@ -183,6 +184,7 @@ class FundingTest extends Journeys {
 
     /** W4, W16, W5, W17, W6 and W12 as they are read on the screen. */
     @Test
+    @Everywhere
     void workedExamples_broughtIn_showTheirResults() {
         open("funding");
         bring("sweep.json");

@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -70,6 +71,7 @@ class ItemsTest extends Journeys {
      * by hand too, and the base.
      */
     @Test
+    @Everywhere
     void openItems_redatedInAScenario_wearItsMark() {
         open("receipts/open-items");
         assertThat(row(page, "SI-7063")).containsText("habit");

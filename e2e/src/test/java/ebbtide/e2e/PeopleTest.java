@@ -60,6 +60,7 @@ class PeopleTest {
     }
 
     @Test
+    @Everywhere
     void team_comesByInvitations_editsSideBySide_showsThePlanToAGuest_andParts() throws Exception {
         Path output = folder.resolve("output");
         try (Running running = Running.start(output, "", "demo", "--people");

@@ -78,6 +78,7 @@ class ProcessTest {
     }
 
     @Test
+    @Everywhere
     void start_dataInUse_isSaidInASentence() throws Exception {
         Path data = folder.resolve("used");
         try (Running running = Running.start("start", "--data", data.toString())) {

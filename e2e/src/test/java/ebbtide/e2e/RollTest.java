@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,6 +24,7 @@ import org.junit.jupiter.api.Test;
 @Order(4)
 class RollTest extends Mondays {
     @Test
+    @Everywhere
     void fourWeeks_rolledForward_closeAsTheBanksSay_andTheLastIsUndoneWhole() throws IOException {
         open("position/roll");
         for (int week = 1; week <= 4; week++) {

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,6 +25,7 @@ class SetupTest {
     }
 
     @Test
+    @Everywhere
     void newPlan_withMistakes_saysEachBesideItsFieldAndKeepsTheRest() throws IOException {
         try (Running running =
                         Running.start("start", "--data", folder.resolve("data").toString());

@@ -10,6 +10,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -197,6 +198,7 @@ class TypingTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void lineChangedInAnotherWindow_otherFieldHolds_andTheSameIsAskedForAgainWithItsText() {
         Screens.deafen(page);
         Page other = chromium.open(page.url());

@@ -6,6 +6,7 @@ import static ebbtide.e2e.Screens.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -153,6 +154,7 @@ class WhatIfTest extends Journeys {
     }
 
     @Test
+    @Everywhere
     void whatMatters_isRankedForTheMeasureChosen() {
         open("whatif/what-matters");
         Locator ranked = page.getByLabel("Which assumptions matter");

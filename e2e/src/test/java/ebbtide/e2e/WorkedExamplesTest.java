@@ -9,6 +9,7 @@ import static ebbtide.e2e.Screens.row;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import ebbtide.Everywhere;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -39,6 +40,7 @@ class WorkedExamplesTest {
     }
 
     @Test
+    @Everywhere
     void examplesOfStockTaxAndTerms_broughtIn_showTheirResults() {
         Running running = Programs.demo();
         try (Chromium chromium = new Chromium()) {

@@ -7,6 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
+import ebbtide.Everywhere;
 import ebbtide.app.InMemory;
 import ebbtide.app.jobs.BankFiles;
 import ebbtide.app.jobs.BringingIn;
@@ -192,6 +193,7 @@ class JourneyTest extends ApiJourney {
 
     /** A file of more rows than are held is read a second time as it is laid down: the same as if it were not. */
     @Test
+    @Everywhere
     void bankFile_ofManyRows_bringsInEachOnce_butThoseThatCannotBeRead() throws Exception {
         StringBuilder csv = new StringBuilder("Date,Description,Amount\n");
         int rows = 100_200;

@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import ebbtide.Everywhere;
 import ebbtide.app.InMemory;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.app.storage.PlanStore;
@@ -111,6 +112,7 @@ class SenselessRequestsTest {
     }
 
     @Test
+    @Everywhere
     void everyEndpoint_askedWithoutSense_isNeverAFault() throws Exception {
         JsonNode paths =
                 new JsonMapper().readTree(Path.of("../web/api.json").toFile()).get("paths");

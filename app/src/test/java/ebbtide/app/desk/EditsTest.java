@@ -136,19 +136,13 @@ class EditsTest {
             edits.undo(plan);
             booksAreAsAddedUpAnew(plan);
         }
-        assertThat(whole.document(plan))
-                .usingRecursiveComparison()
-                .ignoringCollectionOrder()
-                .isEqualTo(was);
+        assertThat(InOrder.of(whole.document(plan))).isEqualTo(InOrder.of(was));
         assertThatThrownBy(() -> edits.undo(plan)).hasMessageStartingWith("There is nothing to undo");
         for (int i = 0; i < made; i++) {
             edits.redo(plan);
             booksAreAsAddedUpAnew(plan);
         }
-        assertThat(whole.document(plan))
-                .usingRecursiveComparison()
-                .ignoringCollectionOrder()
-                .isEqualTo(became);
+        assertThat(InOrder.of(whole.document(plan))).isEqualTo(InOrder.of(became));
         assertThat(whole.document(plan).plan().lines()).isEqualTo(became.plan().lines());
     }
 

@@ -6,6 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
+import ebbtide.Everywhere;
 import ebbtide.app.Ebbtide;
 import ebbtide.app.access.HandOfRequest;
 import ebbtide.app.desk.WholePlans;
@@ -204,6 +205,7 @@ class OnlookerTest {
     }
 
     @Test
+    @Everywhere
     void pay_isSeenInSums_andNowhereByWhatEachIsPaid() throws Exception {
         Set<String> toOthers = new TreeSet<>();
         for (String address : addresses()) {
