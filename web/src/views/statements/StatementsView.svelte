@@ -4,12 +4,12 @@
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
   import CashCharts from './CashCharts.svelte';
-  import LongRange from './LongRange.svelte';
   import OpeningSheet from './opening/OpeningSheet.svelte';
   import RatioTable from './RatioTable.svelte';
   import RollForwards from './RollForwards.svelte';
   import StatementPanel from './StatementPanel.svelte';
   import StatementTable from './StatementTable.svelte';
+  import YearsPart from '../years/YearsPart.svelte';
   import { LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
 
   interface Props {
@@ -84,7 +84,7 @@
 {:else if shown.value === 'ratios'}
   <RatioTable {time} by={by.value} />
 {:else if shown.value === 'years'}
-  <LongRange />
+  <YearsPart />
 {:else if shown.value === 'rolls'}
   <RollForwards {time} by={by.value} />
 {:else}

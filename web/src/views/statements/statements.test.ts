@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { head } from '../../lib/grid/figures';
 import { bars, scale } from './charts';
-import { put as putOne, withYears, type Assumed } from './long';
 import { changed, clearedBy, ofSide, type Sheet } from './opening/opening';
 import { columns, place, rows } from './statements';
 
@@ -89,15 +88,5 @@ describe('charts', () => {
       [180, 130],
       [0, 130],
     ]);
-  });
-});
-
-describe('the years after the months', () => {
-  const assumed = { growth: ['3', '4'], capitalSpending: ['10', '20'] } as Assumed;
-
-  it('go on as the last where one is added, and lose the last where one is taken', () => {
-    expect(withYears(assumed, 3)).toMatchObject({ growth: ['3', '4', '4'], capitalSpending: ['10', '20', '20'] });
-    expect(withYears(assumed, 1).growth).toEqual(['3']);
-    expect(putOne(assumed.growth, 1, '9')).toEqual(['3', '9']);
   });
 });

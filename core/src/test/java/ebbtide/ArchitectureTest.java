@@ -87,6 +87,7 @@ class ArchitectureTest {
             "workings",
             "answers",
             "statements",
+            "years",
             "track",
             "whatif",
             "chance");

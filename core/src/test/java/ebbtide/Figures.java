@@ -8,8 +8,9 @@ import ebbtide.forecast.RollForwards;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
+import ebbtide.plan.YearsPlan;
 import ebbtide.statements.Covenants;
-import ebbtide.statements.LongRangeTable;
+import ebbtide.statements.LastTwelveMonths;
 import ebbtide.statements.OpeningCheck;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.Statements;
@@ -18,6 +19,7 @@ import ebbtide.time.Periods;
 import ebbtide.track.Snapshot;
 import ebbtide.workings.RollForwardWorkings;
 import ebbtide.workings.RowWorkings;
+import ebbtide.years.Years;
 import java.util.List;
 
 /**
@@ -116,9 +118,8 @@ public final class Figures {
         Covenants.of(forecast).forEach(this::say);
         say(OpeningCheck.of(forecast));
         say(OpeningCheck.proposed(forecast));
-        if (LongRangeTable.isPossible(forecast)) {
-            say(LongRangeTable.of(forecast, LongRangeTable.proposed(forecast, 5))
-                    .rows());
+        if (LastTwelveMonths.of(forecast).isPresent()) {
+            say(Years.of(forecast, YearsPlan.asBefore(5)).all());
         }
     }
 }

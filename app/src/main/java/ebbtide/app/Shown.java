@@ -14,6 +14,7 @@ import ebbtide.formats.csv.RatioCsv;
 import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.csv.SimulationCsv;
 import ebbtide.formats.csv.StatementCsv;
+import ebbtide.formats.csv.YearsCsv;
 import ebbtide.money.Refused;
 import ebbtide.plan.Settings;
 import ebbtide.statements.Ratios;
@@ -21,6 +22,7 @@ import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.track.PastErrors;
+import ebbtide.years.Years;
 import java.io.StringWriter;
 import java.io.Writer;
 import java.util.Arrays;
@@ -93,6 +95,18 @@ enum Shown {
             Statements statements = Statements.of(of.forecast());
             List<Period> periods = statements.months().all(by);
             RatioCsv.write(Ratios.of(statements, periods), periods, settings(of).currency(), out);
+        }
+    },
+    /** The years after the months, or from a last year of their own. */
+    YEARS {
+        @Override
+        void write(Computed of, Periods by, Writer out) {
+            YearsCsv.write(
+                    Years.of(of.forecast())
+                            .orElseThrow(
+                                    () -> new Refused("The plan has no years: begin them under Statements, Years")),
+                    settings(of).currency(),
+                    out);
         }
     },
     /** What each discount for paying early is worth. */

@@ -107,6 +107,23 @@ class ForecastCommandTest extends CommandJourney {
                 .contains("Statements are by month, quarter or year: choose one of them");
     }
 
+    @Test
+    void yearsFromATypedLastYear_printTheirFiguresAndTheirNeed() {
+        assertThat(run("../docs/examples/years.json", "--show", "years")).isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8).lines())
+                .contains(
+                        "income,interest,Interest on debt,2026-12-31,-12763.34",
+                        "balance,assets,Assets,2027-12-31,602649.56",
+                        "balance,difference,Assets less liabilities and equity,2029-12-31,0.00",
+                        "cash-flow,cash closing,Closing cash,2028-12-31,46359.59",
+                        "need,needed,Needed from outside,2026-12-31,79083.57",
+                        "need,needed,Needed from outside,2028-12-31,-77113.43",
+                        "need,source,More payables,2029-12-31,9758.41",
+                        "need,free-growth,\"Growth that needs nothing from outside, %\",2027-12-31,31.25");
+        assertThat(run("../docs/examples/pattern.json", "--show", "years")).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("The plan has no years");
+    }
+
     private List<String> funding(String example, String row) {
         assertThat(run("../docs/examples/" + example + ".json", "--show", "funding"))
                 .isZero();
@@ -176,6 +193,9 @@ class ForecastCommandTest extends CommandJourney {
       own-payments-move-forward            | --by day     | payments,Machine,estimated,2027-01-29,2027-01-29,-1000.00
       own-payments-move-forward            | --by day     | payments,Owners,estimated,2027-02-26,2027-02-26,-500.00
       yearly-depreciation-rounded-twice    | --show income | depreciation,Depreciation,2027-12-01,2027-12-31,-755.18
+      long-range-ignores-later-minimum-cash | --show years | need,needed,Needed from outside,2027-12-31,26000.00
+      long-range-drops-other-income        | --show years | income,profit,Profit after tax,2027-12-31,96000.00
+      long-range-ignores-facility-end      | --show years | need,needed,Needed from outside,2027-12-31,60000.00
       """)
     void smallPlan_printsWhatItIsToShow(String plan, String options, String expected) {
         assertThat(run(("src/test/resources/plans/" + plan + ".json " + options).split(" +")))

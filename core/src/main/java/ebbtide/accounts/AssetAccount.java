@@ -110,6 +110,15 @@ public final class AssetAccount implements LineAccount {
                 .sum();
     }
 
+    /** Returns what is depreciated at the end of a month, by its number, of all that is still there. */
+    public long accumulated(int month) {
+        return spending.assets().stream()
+                .filter(asset ->
+                        asset.disposal() == null || Frame.month(asset.disposal().date()) > month)
+                .mapToLong(asset -> depreciatedBefore(asset, month + 1))
+                .sum();
+    }
+
     /** Returns the months from the first that is forecast to the last that is earned (rules 7.4), in order. */
     public List<Month> months() {
         return months;

@@ -24,6 +24,7 @@ public final class ProfitTaxAccount implements LineAccount {
     private final BusinessDays calendar;
     private final MonthSeries.Sum expense;
     private final MonthSeries.Sum expenseBeforeSwept;
+    private final MonthSeries.Sum lossesLeft;
     private final int open;
     private final int months;
     private final List<Due> dues = new ArrayList<>();
@@ -42,6 +43,7 @@ public final class ProfitTaxAccount implements LineAccount {
         this.months = reads.frame().toHorizon();
         this.expense = reads.frame().earning();
         this.expenseBeforeSwept = reads.frame().earning();
+        this.lossesLeft = reads.frame().earning();
         if (tax.mode() == ProfitTax.Mode.MONTH) {
             byMonth(reads.operating());
         } else {
@@ -69,6 +71,11 @@ public final class ProfitTaxAccount implements LineAccount {
      */
     MonthSeries expenseBeforeSwept() {
         return expenseBeforeSwept.series().first(months);
+    }
+
+    /** Returns the losses that may still lower tax at the end of each month from the first that is forecast. */
+    public MonthSeries lossesLeft() {
+        return lossesLeft.series().first(months);
     }
 
     /**
@@ -144,6 +151,9 @@ public final class ProfitTaxAccount implements LineAccount {
                 long due = ProfitTaxAccount.this.tax.rate().of(Math.max(0, earned - losses));
                 expenses.add(month, due - expensed);
                 expensed = due;
+                if (expenses == expense) {
+                    lossesLeft.add(month, Math.max(0, losses - earned));
+                }
             }
             lossesBefore = losses;
             losses = Math.max(0, losses - earned);

@@ -46,6 +46,17 @@ public final class Rounding {
                 .longValueExact();
     }
 
+    /**
+     * Returns an amount that money can come to.
+     *
+     * @throws Refused for more
+     */
+    public static long counted(long minor) {
+        return minor < MOST.longValueExact() && minor > -MOST.longValueExact()
+                ? minor
+                : toAmount(BigDecimal.valueOf(minor));
+    }
+
     /** Returns the exact amount as whole minor units, half away from zero. */
     public static long toMinor(BigDecimal exact) {
         return exact.setScale(0, RoundingMode.HALF_UP).longValueExact();

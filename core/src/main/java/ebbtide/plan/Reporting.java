@@ -8,8 +8,12 @@ import org.jspecify.annotations.Nullable;
  */
 public record Reporting(
         @Nullable OpeningSheet openingSheet,
-        @Nullable LongRange longRange,
+        @Nullable YearsPlan years,
         @Nullable Threshold explained) {
     /** Nothing of it is said yet. */
     public static final Reporting NONE = new Reporting(null, null, null);
+
+    Inputs<Reporting> inputs() {
+        return Inputs.of(this).in("years", years, YearInputs::of);
+    }
 }

@@ -181,8 +181,8 @@ public record Settings(
         return reporting.openingSheet();
     }
 
-    public @Nullable LongRange longRange() {
-        return reporting.longRange();
+    public @Nullable YearsPlan years() {
+        return reporting.years();
     }
 
     public @Nullable Threshold explained() {
@@ -263,12 +263,12 @@ public record Settings(
                 counted,
                 references,
                 agreed,
-                new Reporting(sheet, longRange(), explained()),
+                new Reporting(sheet, years(), explained()),
                 chances);
     }
 
-    /** Returns the same settings with how the years after the months go on, null without. */
-    public Settings withLongRange(LongRange years) {
+    /** Returns the same settings with how years go on, null without. */
+    public Settings withYears(YearsPlan years) {
         return new Settings(
                 name,
                 currency,
@@ -291,7 +291,7 @@ public record Settings(
                 counted,
                 references,
                 agreed,
-                new Reporting(openingSheet(), longRange(), from),
+                new Reporting(openingSheet(), years(), from),
                 chances);
     }
 
@@ -310,6 +310,7 @@ public record Settings(
                 .in("calendar", calendar, PlanCalendar::inputs)
                 .in("cash", cash, CashPolicy::inputs)
                 .in("references", references, References::inputs)
+                .in("reporting", reporting, Reporting::inputs)
                 .in("chances", chances, Chances::inputs);
     }
 

@@ -10,6 +10,7 @@ import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.TermLoan;
 import ebbtide.statements.Covenants;
+import ebbtide.time.BusinessDays;
 import ebbtide.time.Period;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -75,8 +76,18 @@ record Breach(Plan plan, Forecast forecast, LocalDate tested, LocalDate from) {
         return each(line -> line.assumption() instanceof Revolving facility
                 ? line.with(facility.limited(new DayRange(from, null), 0))
                 : line.assumption() instanceof TermLoan loan && owed.getOrDefault(line.id(), 0L) > 0
-                        ? line.with(loan.dueOn(from, owed.getOrDefault(line.id(), 0L)))
+                        ? line.with(loan.dueOn(due(line, loan), owed.getOrDefault(line.id(), 0L)))
                         : line);
+    }
+
+    /** A loan whose payments move ahead of holidays falls due on the first day that is not moved before the breach. */
+    private LocalDate due(Line line, TermLoan loan) {
+        BusinessDays calendar = forecast.accounts().calendars().calendar(line);
+        LocalDate day = from;
+        while (loan.convention().adjust(day, calendar).isBefore(from)) {
+            day = day.plusDays(1);
+        }
+        return day;
     }
 
     /** A loan that is still to be drawn is not drawn any more, whatever else is done. */

@@ -2,6 +2,7 @@ package ebbtide.whatif;
 
 import static ebbtide.time.DayFormats.LONG_DAY;
 
+import ebbtide.money.HowFar;
 import ebbtide.money.Money;
 import ebbtide.plan.Plan;
 import java.math.BigDecimal;
@@ -59,7 +60,7 @@ public final class BreakEvenWords {
                 + way("up", answer.up(), answer.dial().most());
     }
 
-    private String way(String way, Optional<BreakEven.Edge> edge, long end) {
+    private String way(String way, Optional<HowFar.Edge<Measure.Level>> edge, long end) {
         if (answer.now().multiple() == end) {
             return "It cannot go further " + way + ".";
         }

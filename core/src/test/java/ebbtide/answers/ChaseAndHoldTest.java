@@ -27,13 +27,13 @@ class ChaseAndHoldTest {
                         .filter(forecast -> !ChaseAndHold.of(forecast, Direction.RECEIPT, 14)
                                 .isEmpty())
                         .count())
-                .isGreaterThan(Asked.of(5));
+                .isGreaterThanOrEqualTo(Asked.of(5));
         assertThat(seeds().mapToObj(RandomPlans::of)
                         .map(some -> Forecaster.forecast(some.plan(), some.books()))
                         .filter(forecast -> !ChaseAndHold.of(forecast, Direction.PAYMENT, 14)
                                 .isEmpty())
                         .count())
-                .isGreaterThan(Asked.of(5));
+                .isGreaterThanOrEqualTo(Asked.of(5));
     }
 
     static LongStream seeds() {

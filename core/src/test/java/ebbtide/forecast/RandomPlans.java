@@ -12,7 +12,6 @@ import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Facility;
 import ebbtide.plan.Line;
-import ebbtide.plan.LongRange;
 import ebbtide.plan.NamedTerms;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.PaymentRuns;
@@ -24,6 +23,7 @@ import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
 import ebbtide.plan.Threshold;
 import ebbtide.time.Convention;
+import ebbtide.years.RandomYears;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Month;
@@ -169,7 +169,7 @@ public final class RandomPlans {
                 .withFunding(funding.rules())
                 .withCovenants(funding.covenants(), funding.pastMonths())
                 .withOpeningSheet(random.nextInt(4) == 0 ? null : opening(settings))
-                .withLongRange(random.nextBoolean() ? null : longRange())
+                .withYears(random.nextBoolean() ? null : RandomYears.afterMonths(new Random(random.nextLong())))
                 .withExplained(
                         random.nextBoolean()
                                 ? null
@@ -183,22 +183,6 @@ public final class RandomPlans {
                                         .toList(),
                         buoys),
                 new RandomBooks(random, asOf, lines).make());
-    }
-
-    private LongRange longRange() {
-        return new LongRange(
-                List.of(new Percent(random.nextInt(200_000) - 100_000), Percent.ZERO),
-                new Percent(random.nextInt(900_000)),
-                any.amount(),
-                new Percent(random.nextInt(50_000)),
-                random.nextInt(90),
-                random.nextInt(90),
-                random.nextInt(90),
-                List.of(any.amount(), any.amount()),
-                new Percent(random.nextInt(200_000)),
-                new Percent(random.nextInt(90_000)),
-                new Percent(250_000),
-                new Percent(random.nextInt(900_000)));
     }
 
     /** An opening balance sheet of the right day, each entry cleared by some line, staying, or neither. */

@@ -10,12 +10,10 @@ import ebbtide.forecast.Identity;
 import ebbtide.forecast.RandomCase;
 import ebbtide.forecast.RollForward;
 import ebbtide.forecast.RollForwards;
-import ebbtide.money.Percent;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
-import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Plan;
@@ -23,11 +21,15 @@ import ebbtide.plan.Revolving;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.TermLoan;
 import ebbtide.plan.Terms;
+import ebbtide.plan.YearsPlan;
 import ebbtide.statements.Covenants.Standing;
 import ebbtide.statements.Covenants.Tested;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
 import ebbtide.workings.Workings;
+import ebbtide.years.RandomYears;
+import ebbtide.years.Year;
+import ebbtide.years.Years;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -83,8 +85,9 @@ public final class StatementIdentities {
                 Identity.of("covenants_standingAndRoom_agree", StatementIdentities::covenants_standingAndRoom_agree)
                         .ofEvery(10),
                 Identity.of(
-                                "yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts",
-                                StatementIdentities::yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts)
+                                "yearsAfterTheMonths_goOnFromThem_balance_andTheirNeedIsTheSumOfItsParts",
+                                StatementIdentities
+                                        ::yearsAfterTheMonths_goOnFromThem_balance_andTheirNeedIsTheSumOfItsParts)
                         .ofEvery(4));
     }
 
@@ -303,40 +306,21 @@ public final class StatementIdentities {
         }
     }
 
-    private static void yearsAfterTheMonths_balance_andTheirNeedIsTheSumOfItsParts(RandomCase some) {
-        if (!LongRangeTable.isPossible(some.forecast())) {
+    private static void yearsAfterTheMonths_goOnFromThem_balance_andTheirNeedIsTheSumOfItsParts(RandomCase some) {
+        if (LastTwelveMonths.of(some.forecast()).isEmpty()) {
             return;
         }
-        Random random = new Random(some.seed());
-        LongRange proposed = LongRangeTable.proposed(some.forecast(), 1 + random.nextInt(5));
-        LongRange range = new LongRange(
-                proposed.growth().stream()
-                        .map(one -> new Percent(random.nextInt(400_000) - 150_000))
-                        .toList(),
-                proposed.variable(),
-                proposed.fixed(),
-                new Percent(random.nextInt(50_000)),
-                random.nextInt(90),
-                random.nextInt(90),
-                random.nextInt(90),
-                proposed.capitalSpending(),
-                proposed.depreciation(),
-                proposed.interest(),
-                Percent.parse("25"),
-                new Percent(random.nextInt(900_000)));
-        LongRangeTable table = LongRangeTable.of(some.forecast(), range);
-        assertThat(LongRangeTest.amounts(table, "Assets, less what else is owed"))
-                .isEqualTo(LongRangeTest.amounts(table, "Payables, debt and equity"));
-        assertThat(table.needs())
-                .hasSize(range.growth().size())
-                .allMatch(need -> need.minor()
-                        == need.parts().stream()
-                                .mapToLong(LongRangeTable.Part::minor)
-                                .sum());
-        for (int i = 0; i < table.needs().size(); i++) {
-            assertThat(LongRangeTest.amounts(table, "Funding from outside").get(i + 1))
-                    .isEqualTo(Math.max(0, table.needs().get(i).minor()));
-        }
+        YearsPlan plan = RandomYears.afterMonths(new Random(some.seed()));
+        Years years = Years.of(some.forecast(), plan);
+        Statements statements = Statements.of(some.forecast());
+        int last = statements.ledger().months() - 1;
+        Year first = years.all().get(0);
+        assertThat(first.totalAssets() - first.liabilities())
+                .as("equity of the last month")
+                .isEqualTo(statements.balance().figure("equity").in(last));
+        assertThat(first.profit())
+                .isEqualTo(statements.income().figure("profit").over(last - 11, last));
+        RandomYears.hold(years);
     }
 
     private static Plan starting(Plan plan, OpeningSheet sheet) {

@@ -11,6 +11,7 @@ import ebbtide.books.Account;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
+import ebbtide.money.HowFar;
 import ebbtide.money.Money;
 import ebbtide.plan.ActivityMethod.FixedAmount;
 import ebbtide.plan.DayRange;
@@ -51,7 +52,7 @@ class BreakEvenTest {
         BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.ClosingOn(JUNE_30), 4_000_000, () -> {});
         assertThat(answer.now().level().minor()).isEqualTo(5_382_400);
         assertThat(answer.holds()).isTrue();
-        BreakEven.Edge down = answer.down().orElseThrow();
+        HowFar.Edge<Measure.Level> down = answer.down().orElseThrow();
         assertThat(dial.value(down.holds().multiple())).isEqualByComparingTo("90.21");
         assertThat(down.holds().level().minor()).isEqualTo(4_000_130);
         assertThat(dial.value(down.fails().multiple())).isEqualByComparingTo("90.2");
@@ -67,7 +68,7 @@ class BreakEvenTest {
         Dial dial = Dial.of(base.plan(), new Target.OfLine("costs"), FROM_MARCH);
         BreakEven.Answer answer = BreakEven.of(base, dial, new Measure.LeastCash(), 4_800_000, () -> {});
         assertThat(answer.holds()).isFalse();
-        BreakEven.Point nearest = answer.nearest().orElseThrow();
+        HowFar.Point<Measure.Level> nearest = answer.nearest().orElseThrow();
         assertThat(nearest.level().minor()).isGreaterThanOrEqualTo(4_800_000);
         Forecast next = Forecaster.forecast(dial.turned(base, nearest.multiple() + 1), base.books());
         assertThat(new Measure.LeastCash().of(next).minor()).isLessThan(4_800_000);

@@ -71,27 +71,99 @@ class StatementsTest extends Journeys {
      * The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in
      * one figure with its parts.
      */
+    private Locator driver(String row, String part) {
+        return page.getByRole(AriaRole.GRID)
+                .locator("tbody tr")
+                .filter(new Locator.FilterOptions().setHasText(part))
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.ROWHEADER,
+                                new Page.GetByRoleOptions().setName(row).setExact(true))))
+                .first();
+    }
+
+    private void drive(Locator row, int year, String text) {
+        row.getByRole(AriaRole.GRIDCELL).nth(year).click();
+        page.keyboard().type(text);
+        page.keyboard().press("Enter");
+    }
+
     @Test
-    void years_afterTheMonths_sayWhatIsNeededFromOutside() {
+    void years_afterTheMonths_drivenInTheirSheet_sayWhatIsNeededFromOutside() {
         open("statements");
         click("Years");
         click("Go on as the last twelve months were");
-        assertThat(page.getByText("Up to 31 March 2029 nothing is needed from outside"))
-                .isVisible();
-        type("Growth of year 2", "lots");
-        assertThat(page.getByText("'lots' is no percentage")).isVisible();
-        type("Growth of year 2", "10");
-        type("Capital spending of year 2", "4m");
-        assertThat(page.getByText("is needed from outside").first()).isVisible();
-        assertThat(row(page, "Needed from outside")).isVisible();
-        assertThat(figures("Assets, less what else is owed")).isEqualTo(figures("Payables, debt and equity"));
-        page.getByLabel("Years after the first").selectOption("2");
-        assertThat(page.getByLabel("Growth of year 4")).hasCount(0);
+        Locator growth = driver("Sales", "growth");
+        drive(growth, 0, "10");
+        assertThat(growth.getByRole(AriaRole.GRIDCELL).nth(1)).hasText("10");
+        drive(driver("Capital spending", "amount"), 0, "4m");
+        assertThat(status()).containsText("Driver of spending in 2028 set");
+        drive(growth, 1, "5-");
+        assertThat(page.getByText("'5-' is no number for Sales, growth, %")).isVisible();
+        drive(growth, 1, "5");
+        page.getByLabel("What Overheads and pay follows from").selectOption("% of sales");
+        assertThat(driver("Overheads and pay", "%").getByRole(AriaRole.GRIDCELL).first())
+                .not()
+                .hasText("");
+        type("Note on Sales", "as the board agreed");
         accessible();
+        click("Need");
+        assertThat(page.getByText("In the year to 31 March 2029").first()).containsText("is needed from outside");
+        accessible();
+        tab("Balance sheet");
+        assertThat(row(page, "Assets less liabilities and equity")
+                        .getByRole(AriaRole.GRIDCELL)
+                        .first())
+                .hasText("·");
+        assertThat(figures("Assets")).isEqualTo(figures("Liabilities and equity"));
+        cell(page, "Receivables", 1).click();
+        assertThat(page.getByText("days of sales", new Page.GetByTextOptions().setExact(false))
+                        .first())
+                .isVisible();
+        page.getByLabel("Number of years").selectOption("2");
+        assertThat(row(page, "Assets").getByRole(AriaRole.GRIDCELL)).hasCount(3);
         click("Charts");
         assertThat(page.getByLabel("Where the cash went, from opening to closing"))
                 .isVisible();
         accessible();
+    }
+
+    /** The tab among those of the years, which are the last of their name. */
+    private void tab(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .last()
+                .click();
+    }
+
+    @Test
+    void years_fromALastYearPasted_sayWhatItLacks_andOnceItBalancesWhatTheyNeed() {
+        open("statements");
+        click("Years");
+        click("Type the last year");
+        assertThat(page.getByText("It balances.")).isVisible();
+        accessible();
+        click("Paste it from a spreadsheet");
+        page.getByLabel("Rows of the last year")
+                .fill("Sales\t840,000\nCost of sales\t579,600\nOverheads\t168,000\nCash\t40,000\n"
+                        + "Trade debtors\t92,055\nStock\t69,552\nFixed assets\t400,000\n"
+                        + "Accumulated depreciation\t150,000\nTrade creditors\t66,700\nLong-term debt\t120,000\n"
+                        + "Capital\t100,000\nMoonshine\t5");
+        click("Take these rows");
+        assertThat(page.getByText("'Moonshine' does not say what it is")).isVisible();
+        Locator rows = page.getByLabel("Rows of the last year");
+        rows.fill(rows.inputValue().replace("Moonshine\t5", "Retained profit\t164,000"));
+        click("Take these rows");
+        assertThat(page.getByText("It lacks 907 to balance.")).isVisible();
+        click("Place it in retained profit");
+        assertThat(page.getByText("It balances.")).isVisible();
+        assertThat(page.getByLabel("Amount of Retained profit")).hasValue("164,907");
+        tab("Drivers");
+        click("Propose all drivers from the last year");
+        assertThat(driver("Cost of sales", "%").getByRole(AriaRole.GRIDCELL).first())
+                .hasText("69");
+        drive(driver("Sales", "growth"), 0, "15");
+        click("Need");
+        assertThat(page.getByText("In the year to 31 December 2026").first()).isVisible();
     }
 
     private static List<String> text(Locator rows, String name) {

@@ -1,7 +1,9 @@
 package ebbtide.app.api;
 
+import ebbtide.money.HowFar;
 import ebbtide.whatif.BreakEven;
 import ebbtide.whatif.Dial;
+import ebbtide.whatif.Measure;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -40,7 +42,7 @@ record BreakEvenView(
                 answer.nearest().map(point -> value(dial, point)).orElse(null));
     }
 
-    private static String value(Dial dial, BreakEven.Point point) {
+    private static String value(Dial dial, HowFar.Point<Measure.Level> point) {
         return dial.value(point.multiple()).toPlainString();
     }
 }

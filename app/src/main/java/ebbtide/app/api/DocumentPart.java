@@ -24,7 +24,7 @@ final class DocumentPart {
     static final String SCENARIO = AT + "scenario";
     static final String SENT_SCENARIO = AT + SENT + "scenario";
     static final String OPENING_SHEET = AT + "openingSheet";
-    static final String LONG_RANGE = AT + "longRange";
+    static final String LAST_YEAR = AT + "lastYear";
     static final String SENT_PLAN = AT + SENT + "planFile";
     static final String SENT_SETTINGS = AT + SENT + "settings";
     static final String SENT_LINE = AT + SENT + "line";

@@ -5,6 +5,7 @@ import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.opening.NamedRows;
 import ebbtide.formats.opening.OpeningList;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Refused;
@@ -225,7 +226,7 @@ class StatementsController {
 
     /** What was read of an opening balance sheet, as settings hold it, and the rows that could not be. */
     record OpeningReadView(
-            @Schema(ref = DocumentPart.OPENING_SHEET) JsonNode sheet, List<OpeningList.Unread> problems) {}
+            @Schema(ref = DocumentPart.OPENING_SHEET) JsonNode sheet, List<NamedRows.Unread> problems) {}
 
     /**
      * Reads an opening balance sheet from a file, CSV or XLSX, or from what was pasted as one; it is kept only when

@@ -81,10 +81,7 @@ final class SettingsWords {
                 before.explained(),
                 after.explained(),
                 after.explained() == null ? "no variance has to be explained" : "which variances are explained set");
-        all.add(
-                before.longRange(),
-                after.longRange(),
-                after.longRange() == null ? "no years after the months" : "years after the months set");
+        all.add(before.years(), after.years(), after.years() == null ? "no years" : "years set");
         all.add(
                 before.funding(),
                 after.funding(),

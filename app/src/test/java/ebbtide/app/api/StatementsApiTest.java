@@ -165,20 +165,6 @@ class StatementsApiTest extends ApiJourney {
     }
 
     @Test
-    void years_proposedAndKept_balance() throws Exception {
-        keep("longRange", send(200, get(path("/statements/long-range"))).get("proposed"));
-        JsonNode years = send(200, get(path("/statements/long-range")));
-        assertThat(years.get("ends").size()).isEqualTo(6);
-        for (JsonNode need : years.get("needs")) {
-            assertThat(need.get("parts")
-                            .valueStream()
-                            .mapToLong(part -> part.get("minor").asLong())
-                            .sum())
-                    .isEqualTo(need.get("minor").asLong());
-        }
-    }
-
-    @Test
     void paymentTriedOnAnotherDay_changesNothing_untilItIsMoved() throws Exception {
         JsonNode one = send(200, get(path("/funding/movables")))
                 .valueStream()

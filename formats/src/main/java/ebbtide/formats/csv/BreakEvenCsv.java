@@ -1,8 +1,10 @@
 package ebbtide.formats.csv;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
+import ebbtide.money.HowFar;
 import ebbtide.money.Money;
 import ebbtide.whatif.BreakEven;
+import ebbtide.whatif.Measure;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.io.Writer;
@@ -34,13 +36,13 @@ public final class BreakEvenCsv {
     }
 
     private static void write(
-            String way, BreakEven.Answer answer, BreakEven.Edge edge, Currency currency, CsvWriter csv) {
+            String way, BreakEven.Answer answer, HowFar.Edge<Measure.Level> edge, Currency currency, CsvWriter csv) {
         write(way + "_holds", answer, edge.holds(), currency, csv);
         write(way + "_fails", answer, edge.fails(), currency, csv);
     }
 
     private static void write(
-            String name, BreakEven.Answer answer, BreakEven.Point point, Currency currency, CsvWriter csv) {
+            String name, BreakEven.Answer answer, HowFar.Point<Measure.Level> point, Currency currency, CsvWriter csv) {
         csv.writeRecord(
                 name,
                 answer.dial().value(point.multiple()).toPlainString(),

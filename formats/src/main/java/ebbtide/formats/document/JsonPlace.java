@@ -17,6 +17,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A value in a JSON document with the place it stands at, the currency that its amounts are in, and the convention that
@@ -54,6 +55,16 @@ public final class JsonPlace {
     /** Returns this place with another convention where none is named. */
     public JsonPlace with(Convention otherwise) {
         return new JsonPlace(node, path, problems, currency, otherwise);
+    }
+
+    /** Returns this place with a field of its object in place of another, where it is one. */
+    public JsonPlace with(String name, JsonNode field, String inPlaceOf) {
+        if (!(node instanceof ObjectNode object)) {
+            return this;
+        }
+        ObjectNode other = object.deepCopy();
+        other.remove(inPlaceOf);
+        return new JsonPlace(other.set(name, field), path, problems, currency, usual);
     }
 
     /** Returns this place for looking ahead: what is wrong at it is not said. */

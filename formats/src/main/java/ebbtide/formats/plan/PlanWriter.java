@@ -5,11 +5,12 @@ import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.document.Form;
 import ebbtide.plan.Buoy;
+import ebbtide.plan.LastYear;
 import ebbtide.plan.Line;
-import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
+import ebbtide.plan.YearsPlan;
 import ebbtide.whatif.Scenario;
 import java.io.OutputStream;
 import java.util.Currency;
@@ -72,9 +73,14 @@ public final class PlanWriter {
         return json(StatementForms.OPENING_SHEET, sheet, currency);
     }
 
-    /** Returns the JSON object of what is assumed of the years after the months, in a currency. */
-    public static ObjectNode json(LongRange range, Currency currency) {
-        return json(StatementForms.LONG_RANGE, range, currency);
+    /** Returns the JSON object of years in a currency. */
+    public static ObjectNode json(YearsPlan years, Currency currency) {
+        return json(YearsForm.FORM, years, currency);
+    }
+
+    /** Returns the JSON object of a last year in a currency. */
+    public static ObjectNode json(LastYear last, Currency currency) {
+        return json(YearsForm.LAST_YEAR, last, currency);
     }
 
     /** Returns the JSON object of a scenario in a currency. */

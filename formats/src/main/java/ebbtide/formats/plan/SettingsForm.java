@@ -136,11 +136,11 @@ final class SettingsForm {
             ifAny("explained", EXPLAINED)
                     .says(
                             "Which variances must be explained: those of at least the amount that are also at least the share of what was forecast."),
-            ifAny("longRange", StatementForms.LONG_RANGE)
-                    .says("How the years after the months that are planned go on."),
             ifAny("openingSheet", StatementForms.OPENING_SHEET)
                     .says(
-                            "The balance sheet that statements start from: at the end of the month before the first that is forecast."));
+                            "The balance sheet that statements start from: at the end of the month before the first that is forecast."),
+            ifAny("years", YearsForm.FORM)
+                    .says("How years go on from the months that are planned, or from a last year of their own."));
 
     private static final Form<SortedSet<String>> LINES = Values.FILLED.list().as(TreeSet::new, List::copyOf);
     private static final Form<Chances> CHANCES = RecordForm.of(
@@ -178,7 +178,8 @@ final class SettingsForm {
     private SettingsForm() {}
 
     private static JsonPlace inItsCurrency(JsonPlace settings) {
-        return settings.in(currencyOf(settings));
+        Currency currency = currencyOf(settings);
+        return EarlierYears.asNow(settings.in(currency), currency);
     }
 
     /** Returns the currency that settings name, or one of many decimals where they name none. */

@@ -7,21 +7,17 @@ import static ebbtide.formats.document.Field.usually;
 import static ebbtide.formats.document.Values.AMOUNT;
 import static ebbtide.formats.document.Values.FILLED;
 import static ebbtide.formats.document.Values.FLAG;
-import static ebbtide.formats.document.Values.PERCENT;
 import static ebbtide.formats.document.Values.filled;
 import static ebbtide.formats.document.Values.oneOf;
-import static ebbtide.formats.document.Values.whole;
 
 import ebbtide.formats.document.Choice;
 import ebbtide.formats.document.Form;
 import ebbtide.formats.document.RecordForm;
 import ebbtide.formats.document.Values;
-import ebbtide.money.Percent;
 import ebbtide.plan.AgreedCovenants;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
 import ebbtide.plan.Covenant.Ratio;
-import ebbtide.plan.LongRange;
 import ebbtide.plan.OpeningSheet;
 import java.math.BigDecimal;
 import java.util.Collections;
@@ -40,23 +36,6 @@ final class StatementForms {
     static final Form<OpeningSheet> OPENING_SHEET = RecordForm.of(
                     OpeningSheet.class, always("on", Values.DATE), always("entries", ENTRY.list()))
             .named("openingSheet");
-
-    private static final Form<Integer> DAYS = whole(0, 365);
-    static final Form<LongRange> LONG_RANGE = RecordForm.of(
-                    LongRange.class,
-                    always("growth", PERCENT.list()),
-                    usually("variable", PERCENT, Percent.ZERO),
-                    usually("fixed", AMOUNT, 0L),
-                    usually("fixedGrowth", PERCENT, Percent.ZERO),
-                    usually("daysOfSales", DAYS, 0),
-                    usually("daysOfStock", DAYS, 0),
-                    usually("daysOfPayables", DAYS, 0),
-                    always("capitalSpending", AMOUNT.list()),
-                    usually("depreciation", PERCENT, Percent.ZERO),
-                    usually("interest", PERCENT, Percent.ZERO),
-                    usually("tax", PERCENT, Percent.ZERO),
-                    usually("payout", PERCENT, Percent.ZERO))
-            .named("longRange");
 
     /** A bound on liquidity is an amount, that of any other ratio a number. */
     private static final Form<Covenant> COVENANT = new Choice<>(

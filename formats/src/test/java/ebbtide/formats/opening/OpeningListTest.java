@@ -114,9 +114,9 @@ class OpeningListTest {
                                 List.of("Stock", "4", ""))),
                 PLAN);
         assertThat(list.entries()).extracting(Entry::name).containsExactly("Stock");
-        assertThat(list.problems()).extracting(OpeningList.Unread::row).containsExactly(2, 3, 4, 5, 6, 8);
+        assertThat(list.problems()).extracting(NamedRows.Unread::row).containsExactly(2, 3, 4, 5, 6, 8);
         assertThat(list.problems())
-                .extracting(OpeningList.Unread::sentence)
+                .extracting(NamedRows.Unread::sentence)
                 .satisfiesExactly(
                         one -> assertThat(one).startsWith("'Things' does not say what it is: put one of Cash, "),
                         one -> assertThat(one).contains("'much' is no amount"),

@@ -171,8 +171,8 @@ class PlanFileTest {
                 .contains("Shares must add up to 100%, but 50% + 40% is 90%: 10% is missing")
                 .contains(
                         "'colour' is not known here; known are name, currency, asOf, firstDayOfWeek, firstFiscalMonth, "
-                                + "horizonMonths, amountSteps, closedAfter, minimumCash, facility, paymentRuns, funding, cashRate, covenants, pastMonths, explained, longRange, "
-                                + "openingSheet, countedReceipts, countedPayments, habits, documents, terms, chances");
+                                + "horizonMonths, amountSteps, closedAfter, minimumCash, facility, paymentRuns, funding, cashRate, covenants, pastMonths, explained, "
+                                + "openingSheet, years, countedReceipts, countedPayments, habits, documents, terms, chances");
     }
 
     @Test

@@ -1,0 +1,64 @@
+<script lang="ts">
+  import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
+  import { grouped, noAmount, readAmount } from '../../lib/money';
+  import { putRow, withRow, type LastYear, type LastYearRow, type YearsView } from './years';
+
+  interface Props {
+    name: string;
+    kinds: YearsView['kinds'];
+    last: LastYear;
+    onput: (last: LastYear) => Promise<string>;
+  }
+
+  let { name, kinds, last, onput }: Props = $props();
+  const rows = $derived(last.rows.filter((row) => kinds.some((kind) => kind.row === row.row)));
+  const free = $derived(kinds.filter((kind) => kind.many || !last.rows.some((row) => row.row === kind.row)));
+  const words = (row: LastYearRow) => kinds.find((kind) => kind.row === row.row)?.name ?? '';
+
+  function amount(row: LastYearRow, text: string): string | Promise<string> {
+    const read = readAmount(text);
+    return read === null ? noAmount(text) : onput(putRow(last, row.id, { ...row, amount: read }));
+  }
+</script>
+
+<section class="card" aria-label={name}>
+  <div class="mb-1 flex items-center gap-2">
+    <b class="flex-1 font-semibold">{name}</b>
+    <ChoiceField
+      label="Add"
+      name="Add to {name}"
+      value="…"
+      options={['…', ...free.map((kind) => ({ value: kind.row, name: kind.name }))]}
+      onput={(row) => {
+        const kind = kinds.find((one) => one.row === row);
+        return kind ? onput(withRow(last, kind)) : '';
+      }}
+    />
+  </div>
+  {#each rows as row (row.id)}
+    <div class="mt-1 flex items-center gap-1.5">
+      <div class="flex-1">
+        <TypedField
+          class="w-full"
+          name="Name of {row.name}"
+          value={row.name}
+          onput={(text) => onput(putRow(last, row.id, { ...row, name: text.trim() }))}
+        />
+        {#if words(row) !== row.name}<small class="hush">{words(row)}</small>{/if}
+      </div>
+      <TypedField
+        class="w-[104px] text-right"
+        name="Amount of {row.name}"
+        value={grouped(row.amount)}
+        onput={(text) => amount(row, text)}
+      />
+      <button
+        class="hush px-1"
+        aria-label="Take out {row.name}"
+        title="Take out"
+        onclick={() => void onput(putRow(last, row.id, undefined))}>×</button
+      >
+    </div>
+  {/each}
+</section>
