@@ -18,7 +18,7 @@
 </script>
 
 <BringRows
-  of="the balance sheet"
+  of="the opening balance sheet"
   hint="A name and an amount in each row, or debit and credit; what it is before them, the line that clears it after."
   {read}
   ontake={async (got) => {

@@ -190,10 +190,22 @@ public final class SheetReader {
         return text.startsWith("\ufeff") ? text.substring(1) : text;
     }
 
+    /**
+     * What stands as often in every row, a tab before all; else what there is most of. A comma alone tells little: it
+     * groups amounts, and stands before their decimals.
+     */
     private static char separator(String text) {
         String head = text.substring(0, Math.min(text.length(), 5_000));
+        List<String> rows = head.lines().filter(row -> !row.isBlank()).toList();
+        if (rows.size() > 1 && head.length() < text.length()) {
+            rows = rows.subList(0, rows.size() - 1);
+        }
         char best = ',';
-        for (char one : new char[] {';', '\t', '|'}) {
+        for (char one : new char[] {'\t', ';', '|'}) {
+            long often = rows.isEmpty() ? 0 : count(rows.get(0), one);
+            if (often > 0 && rows.stream().allMatch(row -> count(row, one) == often)) {
+                return one;
+            }
             best = count(head, one) > count(head, best) ? one : best;
         }
         return best;

@@ -1,5 +1,6 @@
 package ebbtide.formats.budget;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -12,6 +13,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Sheets of workbooks and CSV files: what no memory holds is refused in a sentence before it is held. */
 class SheetReaderTest {
@@ -63,6 +65,15 @@ class SheetReaderTest {
     void workbook_withoutStyles_isRead() throws IOException {
         assertThat(SheetReader.read(workbook(cell("A", "Sales") + "<row r=\"3\"><c r=\"B3\"><v>12.5</v></c></row>")))
                 .containsExactly(new Sheet("List", List.of(List.of("Sales"), List.of(), List.of("", "12.5"))));
+    }
+
+    /** As often as commas that group amounts or stand before their decimals. */
+    @ParameterizedTest
+    @ValueSource(chars = {'\t', ';', '|'})
+    void textWithACommaInEveryAmount_isTakenApartByWhatStandsInEveryRow(char mark) {
+        assertThat(SheetReader.read(("Sales" + mark + "840,000\nCash" + mark + "40,50\n").getBytes(UTF_8)))
+                .extracting(Sheet::rows)
+                .containsExactly(List.of(List.of("Sales", "840,000"), List.of("Cash", "40,50")));
     }
 
     @Test
