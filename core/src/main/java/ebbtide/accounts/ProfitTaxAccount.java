@@ -45,7 +45,7 @@ public final class ProfitTaxAccount implements LineAccount {
         this.expenseBeforeSwept = reads.frame().earning();
         this.lossesLeft = reads.frame().earning();
         if (tax.mode() == ProfitTax.Mode.MONTH) {
-            byMonth(reads.operating());
+            byMonth(reads.profit().minus(reads.swept()));
         } else {
             byYear(reads.profit().minus(reads.swept()));
         }
@@ -91,11 +91,13 @@ public final class ProfitTaxAccount implements LineAccount {
         return Collections.unmodifiableList(dues);
     }
 
-    private void byMonth(MonthSeries operating) {
+    private void byMonth(MonthSeries beforeSwept) {
+        boolean operating = tax.profit() == ProfitTax.MonthlyProfit.OPERATING;
         for (int i = 0; i < months; i++) {
-            long due = Math.max(0, tax.rate().of(operating.at(i)));
+            long before = operating ? reads.operating().at(i) : beforeSwept.at(i);
+            long due = Math.max(0, tax.rate().of(before + (operating ? 0 : sweptOf(i))));
             expense.add(open + i, due);
-            expenseBeforeSwept.add(open + i, due);
+            expenseBeforeSwept.add(open + i, Math.max(0, tax.rate().of(before)));
             YearMonth paid = Timeline.month(open + i).plusMonths(tax.monthsAfter());
             pay(dayOf(paid, tax.day()), due, "profit tax of " + MONTH.format(Timeline.month(open + i)));
         }
@@ -103,6 +105,15 @@ public final class ProfitTaxAccount implements LineAccount {
                 dayOf(Timeline.month(open - 1).plusMonths(tax.monthsAfter()), tax.day()),
                 opening(),
                 "profit tax of earlier months");
+    }
+
+    /**
+     * The sweep's interest that a month's tax is on: where that is paid before the month is over, that of the month
+     * before.
+     */
+    private long sweptOf(int month) {
+        int of = tax.monthsAfter() == 0 ? month - 1 : month;
+        return of < 0 ? 0 : reads.swept().at(of);
     }
 
     private void byYear(MonthSeries beforeSwept) {

@@ -23,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  * 7.3).
  */
 public final class SalesTaxAccount implements LineAccount {
+    /** A year until it is settled, a year until it is refunded, and the days by which holidays move both. */
+    private static final int LONGEST_UNSETTLED = 26;
 
     private final Reads reads;
     private final SalesTaxSettlement rule;
@@ -94,11 +96,16 @@ public final class SalesTaxAccount implements LineAccount {
      */
     static TaxPoints.Basis basis(Line line, Frame frame) {
         SalesTaxSettlement rule = (SalesTaxSettlement) line.assumption();
-        YearMonth last = rule.lastMonthOf(Timeline.month(frame.open()));
-        // A refund comes later than a payment would: until then it may be owed.
-        while (settled(rule, last.minusMonths(rule.periodMonths()), -1, frame.calendar(line))
-                .isAfter(frame.asOf())) {
-            last = last.minusMonths(rule.periodMonths());
+        YearMonth now = rule.lastMonthOf(Timeline.month(frame.open()));
+        YearMonth last = now;
+        // A refund comes later than a payment would: until then it may be owed. One period may be settled long after
+        // others.
+        for (YearMonth before = now;
+                before.isAfter(now.minusMonths(LONGEST_UNSETTLED));
+                before = before.minusMonths(rule.periodMonths())) {
+            if (settled(rule, before, -1, frame.calendar(line)).isAfter(frame.asOf())) {
+                last = before;
+            }
         }
         if (!rule.owed().isEmpty() && rule.owed().firstKey().isBefore(last)) {
             last = rule.owed().firstKey();

@@ -22,8 +22,16 @@ public record ProfitTax(
         InstalmentsOf instalmentsOf,
         int monthsAfter,
         int day,
-        Convention convention)
+        Convention convention,
+        MonthlyProfit profit)
         implements Assumption {
+    /** Which profit the tax by the month is on. */
+    public enum MonthlyProfit {
+        BEFORE_TAX,
+        /** Before interest paid and earned, and the fees of debt. */
+        OPERATING
+    }
+
     /** How the tax is reckoned. */
     public enum Mode {
         /** Rate x the profit of the fiscal year to date, losses brought forward taken off. */
@@ -72,6 +80,33 @@ public record ProfitTax(
         Check.inRange(monthsAfter, 0, 24, "months after the year");
         Check.inRange(day, 1, 31, "day on which the rest is paid");
         Objects.requireNonNull(convention, "convention");
+        Objects.requireNonNull(profit, "profit that tax by the month is on");
+    }
+
+    /** Makes a tax that is on profit before tax where it is by the month. */
+    public ProfitTax(
+            Mode mode,
+            Percent rate,
+            YearSoFar soFar,
+            long lastYearTax,
+            long owed,
+            List<Instalment> instalments,
+            InstalmentsOf instalmentsOf,
+            int monthsAfter,
+            int day,
+            Convention convention) {
+        this(
+                mode,
+                rate,
+                soFar,
+                lastYearTax,
+                owed,
+                instalments,
+                instalmentsOf,
+                monthsAfter,
+                day,
+                convention,
+                MonthlyProfit.BEFORE_TAX);
     }
 
     /** Returns whether instalments are shares of the tax of the year in which they are paid. */
@@ -127,6 +162,7 @@ public record ProfitTax(
                 .when(false, "mode", "reckoned by", Unit.CHOICE)
                 .when(false, "instalmentsOf", "instalments are shares of", Unit.CHOICE)
                 .when(false, "convention", "on a holiday", Unit.CHOICE)
+                .when(false, "profit", "by the month on", Unit.CHOICE)
                 .facts("lastYearTax", "owed")
                 .list();
     }
@@ -134,6 +170,6 @@ public record ProfitTax(
     @Override
     public ProfitTax cleared() {
         return new ProfitTax(
-                mode, rate, YearSoFar.NOTHING, 0, 0, instalments, instalmentsOf, monthsAfter, day, convention);
+                mode, rate, YearSoFar.NOTHING, 0, 0, instalments, instalmentsOf, monthsAfter, day, convention, profit);
     }
 }

@@ -17,11 +17,13 @@ import ebbtide.plan.CapitalSpending.Asset;
 import ebbtide.plan.CapitalSpending.Disposal;
 import ebbtide.plan.CapitalSpending.Owned;
 import ebbtide.plan.Certainty;
+import ebbtide.plan.Charging;
 import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Expensing;
+import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Plan;
@@ -29,6 +31,7 @@ import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
 import ebbtide.plan.ProfitTax.Mode;
+import ebbtide.plan.ProfitTax.MonthlyProfit;
 import ebbtide.plan.ProfitTax.YearSoFar;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.Recurring;
@@ -36,6 +39,7 @@ import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Settings;
 import ebbtide.plan.Steps;
+import ebbtide.plan.TermLoan;
 import ebbtide.time.Convention;
 import ebbtide.time.Period;
 import ebbtide.time.Spread;
@@ -46,6 +50,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * Profit by month, and what follows from it: tax on it, assets used up, dividends (rules 7.2, 7.4-7.6), worked by hand.
@@ -136,6 +142,67 @@ class ProfitTest {
                 .containsOnly(550_000L);
         assertThat(on(forecast, "wear", "2026-01-05")).isZero();
         assertThat(on(forecast, "rent", "2026-01-05")).isEqualTo(-480_000);
+    }
+
+    /** W24: 8,000 a month before interest of 2,000, 30%; one month 6,500 less. */
+    @ParameterizedTest
+    @CsvSource({"BEFORE_TAX, 180000, 0", "OPERATING, 240000, 45000"})
+    void profitTax_byMonth_isOnTheProfitThatIsSaid(MonthlyProfit of, long usual, long poor) {
+        Line fees = line("fees", Direction.RECEIPT, bill(LocalDate.of(2026, 1, 15), 1, 800_000, Expensing.OWN_MONTH));
+        Line storm = line(
+                "storm",
+                Direction.PAYMENT,
+                new Recurring(
+                        new Recurrence(Recurrence.Span.MONTH, 1, LocalDate.of(2026, 3, 5), LocalDate.of(2026, 3, 5)),
+                        Steps.from(NEW_YEARS_EVE, 650_000L),
+                        Percent.ZERO,
+                        SalesTax.NONE,
+                        0,
+                        Convention.NONE,
+                        Certainty.CERTAIN,
+                        Expensing.OWN_MONTH));
+        Line loan = line(
+                "loan",
+                Direction.PAYMENT,
+                new TermLoan(
+                        TermLoan.By.BULLET,
+                        new TermLoan.Balance(NEW_YEARS_EVE, 24_000_000, 0),
+                        true,
+                        Steps.from(NEW_YEARS_EVE, Percent.parse("10")),
+                        LocalDate.of(2026, 1, 31),
+                        60,
+                        1,
+                        0,
+                        null,
+                        Convention.NONE,
+                        List.of(),
+                        List.of(),
+                        true,
+                        0));
+        Line interest = line("interest", Direction.PAYMENT, new Interest(Interest.Of.LINE, "loan", Charging.MONTHLY));
+        Line tax = line(
+                "tax",
+                Direction.PAYMENT,
+                new ProfitTax(
+                        Mode.MONTH,
+                        Percent.parse("30"),
+                        YearSoFar.NOTHING,
+                        0,
+                        0,
+                        List.of(),
+                        InstalmentsOf.LAST_YEAR,
+                        1,
+                        15,
+                        Convention.NONE,
+                        of));
+        Forecast forecast = Forecaster.forecast(
+                new Plan(
+                        Settings.of("P", Money.currency("GBP"), NEW_YEARS_EVE),
+                        List.of(fees, storm, loan, interest, tax),
+                        List.of()),
+                BOOKS);
+        assertThat(Arrays.copyOf(expense(forecast), 4)).containsExactly(usual, usual, poor, usual);
+        assertThat(on(forecast, "tax", "2026-02-15")).isEqualTo(-usual);
     }
 
     /**

@@ -23,6 +23,7 @@ import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
 import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
+import ebbtide.plan.ProfitTax.MonthlyProfit;
 import ebbtide.plan.Recurrence;
 import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
@@ -160,9 +161,11 @@ final class RandomLines {
     }
 
     Assumption profitTax() {
+        ProfitTax.Mode mode = pick(List.of(ProfitTax.Mode.values()));
+        Percent rate = new Percent(random.nextInt(400_000));
         return new ProfitTax(
-                pick(List.of(ProfitTax.Mode.values())),
-                new Percent(random.nextInt(400_000)),
+                mode,
+                rate,
                 new ProfitTax.YearSoFar(amount() - 9_000_000L, amount(), random.nextBoolean() ? 0 : amount(), amount()),
                 amount(),
                 amount(),
@@ -174,7 +177,8 @@ final class RandomLines {
                 pick(List.of(ProfitTax.InstalmentsOf.values())),
                 random.nextInt(12),
                 1 + random.nextInt(31),
-                pick(List.of(Convention.values())));
+                pick(List.of(Convention.values())),
+                rate.millionths() % 3 == 0 ? MonthlyProfit.OPERATING : MonthlyProfit.BEFORE_TAX);
     }
 
     Assumption pay() {
@@ -232,7 +236,19 @@ final class RandomLines {
         YearMonth open = empty.lastMonthOf(YearMonth.from(asOf));
         TreeMap<YearMonth, Long> owed = new TreeMap<>(Map.of(open, amount() - 5_000_000L));
         owed.put(open.minusMonths((long) length * random.nextInt(3)), amount());
-        return empty.withOwed(owed);
+        return new SalesTaxSettlement(
+                length,
+                empty.firstMonth(),
+                empty.monthsAfter(),
+                empty.day(),
+                empty.refundDays(),
+                empty.convention(),
+                empty.point(),
+                empty.relief(),
+                owed,
+                empty.refundDays() % 3 == 0
+                        ? List.of(new SalesTaxSettlement.OtherDay(open.getMonth(), empty.refundDays() % 12, 28))
+                        : List.of());
     }
 
     private Recurrence recurrence() {

@@ -290,4 +290,44 @@ class SalesTaxTest {
                         "'VAT' settles sales tax and stands under payments: a refund is shown there too",
                         "'Sales tax' already settles the plan's sales tax: keep one of the two, or the tax would be paid twice");
     }
+
+    /** W25: settled on the 28th of the month after, the quarter that ends in December in the second month after. */
+    @Test
+    void quarterThatEndsInDecember_isSettledAMonthLaterThanOthers() {
+        SalesTaxSettlement rule = new SalesTaxSettlement(
+                3,
+                Month.JANUARY,
+                1,
+                28,
+                0,
+                Convention.FOLLOWING,
+                TaxPoint.INVOICE,
+                false,
+                new TreeMap<>(
+                        Map.of(YearMonth.of(2025, 9), 315_000L, YearMonth.of(2025, 12), 442_000L, MARCH, 297_500L)),
+                List.of(new SalesTaxSettlement.OtherDay(Month.DECEMBER, 2, 28)));
+        Line tax = new Line("tax", null, "tax", Direction.PAYMENT, true, null, "", rule, List.of());
+        LocalDate before = LocalDate.of(2025, 10, 1);
+        Plan plan = new Plan(Settings.of("P", Money.currency("GBP"), before), List.of(tax), List.of());
+        assertThat(
+                        Accounts.of(plan, Books.of(List.of(new Account("a", "A", "--", false, before, 0))))
+                                .of(tax)
+                                .dues()
+                                .stream()
+                                .limit(3)
+                                .map(due -> due.day() + " " + due.amount()))
+                .containsExactly("2025-10-28 315000", "2026-03-02 442000", "2026-04-28 297500");
+        assertThatThrownBy(() -> new SalesTaxSettlement(
+                        3,
+                        Month.JANUARY,
+                        1,
+                        28,
+                        0,
+                        Convention.FOLLOWING,
+                        TaxPoint.INVOICE,
+                        false,
+                        new TreeMap<>(),
+                        List.of(new SalesTaxSettlement.OtherDay(Month.NOVEMBER, 2, 28))))
+                .hasMessageContaining("No tax period ends in November");
+    }
 }

@@ -22,6 +22,19 @@
         { value: 'month', name: 'month' },
       ],
     },
+    ...(byYear
+      ? []
+      : [
+          {
+            kind: 'choice',
+            field: 'profit',
+            label: 'on',
+            options: [
+              { value: 'before-tax', name: 'profit before tax' },
+              { value: 'operating', name: 'operating profit' },
+            ],
+          } as const,
+        ]),
     { kind: 'whole', field: 'day', label: byYear ? 'the rest is paid on day' : 'paid on day' },
     { kind: 'whole', field: 'monthsAfter', label: 'of month', after: byYear ? 'after the year' : 'after it' },
     CONVENTION,

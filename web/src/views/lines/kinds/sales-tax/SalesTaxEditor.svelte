@@ -6,6 +6,7 @@
   import { CONVENTION, monthChoice } from '../../parts/choices';
   import { changed, type FieldSpec, type Part } from '../../parts/fields';
   import type { EditorProps } from '../kind';
+  import OtherDays from './OtherDays.svelte';
   import OwedField from '../../parts/OwedField.svelte';
 
   let { assumption, view, save }: EditorProps<'sales-tax'> = $props();
@@ -56,6 +57,7 @@
 
 <div class="card mb-2.5 space-y-2">
   <Fields specs={CALENDAR} of={assumption} {put} />
+  <OtherDays {assumption} {save} />
   <Fields specs={RULES} of={assumption} {put} />
 </div>
 <div class="card mb-2.5">

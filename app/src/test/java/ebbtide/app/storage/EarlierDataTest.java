@@ -10,6 +10,7 @@ import ebbtide.app.desk.Plans;
 import ebbtide.app.desk.WholePlans;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
+import ebbtide.plan.ProfitTax;
 import ebbtide.plan.Remark;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -144,7 +145,10 @@ class EarlierDataTest {
         Stores stores = running.getBean(Stores.class);
         String plan = "v" + schema;
         PlanAtVersion now = plans.current(plan);
-        assertThat(now.plan().lines()).extracting(Line::id).containsExactly("trade", "sales", "rent");
+        assertThat(now.plan().lines()).extracting(Line::id).containsExactly("trade", "sales", "rent", "tax");
+        assertThat(now.plan().findLine("tax").orElseThrow().assumption())
+                .isInstanceOfSatisfying(
+                        ProfitTax.class, tax -> assertThat(tax.profit()).isEqualTo(ProfitTax.MonthlyProfit.OPERATING));
         assertThat(now.books().cash(AS_OF)).isEqualTo(1_000_000 - 90_000 + 45_000 + 7_000);
         assertThat(now.unassigned()).isEqualTo(2);
         assertThat(now.books()).isEqualTo(whole.document(plan).books());

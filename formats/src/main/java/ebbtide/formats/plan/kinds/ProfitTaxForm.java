@@ -12,6 +12,7 @@ import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.Instalment;
 import ebbtide.plan.ProfitTax.InstalmentsOf;
 import ebbtide.plan.ProfitTax.Mode;
+import ebbtide.plan.ProfitTax.MonthlyProfit;
 import ebbtide.plan.ProfitTax.YearSoFar;
 import ebbtide.time.Convention;
 
@@ -39,7 +40,9 @@ final class ProfitTaxForm {
             usually("instalmentsOf", Values.oneOf(InstalmentsOf.class), InstalmentsOf.LAST_YEAR),
             usually("monthsAfter", WHOLE, 9),
             usually("day", WHOLE, 31),
-            CommonForms.convention(Convention.FOLLOWING));
+            CommonForms.convention(Convention.FOLLOWING),
+            usually("profit", Values.oneOf(MonthlyProfit.class), MonthlyProfit.BEFORE_TAX)
+                    .says("Which profit tax by the month is on."));
 
     private ProfitTaxForm() {}
 }
