@@ -9,6 +9,7 @@
   import SignIn from './views/people/SignIn.svelte';
   import SignInPage from './views/people/SignInPage.svelte';
   import NewPlan from './views/setup/NewPlan.svelte';
+  import NewYears from './views/setup/NewYears.svelte';
   import Plans from './views/setup/Plans.svelte';
 
   const open = { '/come/:word': Come, '/look/:word': Look };
@@ -16,6 +17,7 @@
     '/': Plans,
     '/plans': Plans,
     '/new': NewPlan,
+    '/new-years': NewYears,
     '/plan/:plan/:view/:part?': PlanPage,
     '/own': Own,
     '/people': AllPeople,

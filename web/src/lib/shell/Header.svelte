@@ -8,7 +8,8 @@
   import Others from './Others.svelte';
   import Pennant from './Pennant.svelte';
   import { who } from '../who.svelte';
-  import { PLACES } from './views';
+  import { isYearsOnly } from '../../views/years/years';
+  import { PLACES, PLACES_OF_YEARS } from './views';
 
   interface Props {
     view: string;
@@ -19,6 +20,7 @@
   let { view, onjump, onkeys }: Props = $props();
   const plan = getPlan();
 
+  const places = $derived(isYearsOnly(plan.settings, plan.view?.lines.length ?? 1) ? PLACES_OF_YEARS : PLACES);
   /** Others who are here take room. */
   const tight = $derived(plan.live.others.length > 0);
 
@@ -29,7 +31,7 @@
 <header class="flex h-[46px] items-center {tight ? 'gap-2' : 'gap-3'} bg-abyss px-[18px] text-[#dcebea]">
   <a href="/plans" use:link title="All plans"><Mark /></a>
   <nav class="flex h-full gap-[2px]" aria-label="Views">
-    {#each PLACES as place (place.view)}
+    {#each places as place (place.view)}
       <a
         href={address(plan.id, place.view)}
         use:link

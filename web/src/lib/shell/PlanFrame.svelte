@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { push } from 'svelte-spa-router';
+  import { push, replace } from 'svelte-spa-router';
   import ForecastView from '../../views/forecast/ForecastView.svelte';
   import FundingView from '../../views/funding/FundingView.svelte';
   import LinesView from '../../views/lines/LinesView.svelte';
@@ -21,6 +21,7 @@
   import KeyList from './KeyList.svelte';
   import OutcomeBar from './OutcomeBar.svelte';
   import { nextShown } from './pennant';
+  import { isYearsOnly } from '../../views/years/years';
   import { PLACES } from './views';
 
   interface Props {
@@ -40,6 +41,11 @@
   void plan.load();
   void plan.loadPart();
   onMount(() => plan.sayUnit());
+  const yearsOnly = $derived(isYearsOnly(plan.settings, plan.view?.lines.length ?? 1));
+  $effect(() => {
+    // A plan opens with its forecast, where it has one.
+    if (yearsOnly && view === 'forecast') void replace(`/plan/${id}/statements?sheet=years`);
+  });
   const isThere = $derived(!!plan.view);
   $effect(() => {
     // What is heard is held against the version that is shown.
@@ -90,7 +96,7 @@
 <div class="flex h-full min-h-screen flex-col">
   <Header {view} onjump={() => (jumping = true)} onkeys={() => (listing = true)} />
   {#if plan.view}
-    <TideLine from={time.from} to={time.to} onwindow={(from, to) => time.set(from, to)} />
+    {#if !yearsOnly}<TideLine from={time.from} to={time.to} onwindow={(from, to) => time.set(from, to)} />{/if}
     {#if plan.view.archived}
       <p role="status" class="border-b border-rule bg-foam px-[18px] py-1">
         This plan is archived: it is read, and not changed. <a class="underline" href="#/plans">Take it out</a> in the list

@@ -11,6 +11,9 @@ export const PLACES = [
   { view: 'setup', name: 'Setup' },
 ] as const;
 
+/** The places of a plan that is of years alone. */
+export const PLACES_OF_YEARS = PLACES.filter((one) => ['statements', 'whatif', 'setup'].includes(one.view));
+
 export type ViewName = (typeof PLACES)[number]['view'];
 
 /** Whether a key takes the base's in the place of what the scenario that is shown has. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import EntryField from '../../lib/fields/EntryField.svelte';
-  import type { Refusals, Wizard } from './wizard';
+  import { CURRENCIES, type Refusals, type Wizard } from './wizard';
 
   interface Props {
     wizard: Wizard;
@@ -9,26 +9,6 @@
   }
 
   let { wizard = $bindable(), refusals }: Props = $props();
-  const CURRENCIES = [
-    'GBP',
-    'EUR',
-    'USD',
-    'CHF',
-    'SEK',
-    'NOK',
-    'DKK',
-    'PLN',
-    'CZK',
-    'HUF',
-    'JPY',
-    'AUD',
-    'NZD',
-    'CAD',
-    'ZAR',
-    'BRL',
-    'MXN',
-    'KWD',
-  ];
   const COUNTRIES = [
     '--',
     'AU',

@@ -42,6 +42,7 @@
 <main class="mx-auto max-w-[1000px] px-4 pb-10 pt-5">
   <div class="mb-1 flex flex-wrap items-center gap-3">
     <h1 class="flex-1">A new plan</h1>
+    <Act href="#/new-years">Years only</Act>
     <BringPlan />
   </div>
   <p class="hush mb-4">

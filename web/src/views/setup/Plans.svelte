@@ -42,6 +42,7 @@
   <div class="mb-3 flex flex-wrap items-center gap-3">
     <h1 class="flex-1">Plans</h1>
     <BringPlan />
+    <Act href="#/new-years">Years only</Act>
     <Act main href="#/new">New plan</Act>
   </div>
   {@render list(open)}

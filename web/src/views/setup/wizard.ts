@@ -192,4 +192,24 @@ function costs(wizard: Wizard, asOf: Day): SentLine[] {
       },
     ];
   });
-}
+} /** The currencies that are offered. */
+export const CURRENCIES = [
+  'GBP',
+  'EUR',
+  'USD',
+  'CHF',
+  'SEK',
+  'NOK',
+  'DKK',
+  'PLN',
+  'CZK',
+  'HUF',
+  'JPY',
+  'AUD',
+  'NZD',
+  'CAD',
+  'ZAR',
+  'BRL',
+  'MXN',
+  'KWD',
+];

@@ -1,5 +1,7 @@
 <script lang="ts">
+  import Act from '../../lib/Act.svelte';
   import { InAddress } from '../../lib/address.svelte';
+  import { getPlan } from '../../lib/plan.svelte';
   import type { TimeWindow } from '../../lib/place.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
@@ -9,8 +11,9 @@
   import RollForwards from './RollForwards.svelte';
   import StatementPanel from './StatementPanel.svelte';
   import StatementTable from './StatementTable.svelte';
+  import { isYearsOnly } from '../years/years';
   import YearsPart from '../years/YearsPart.svelte';
-  import { LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
+  import { CSV, LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
 
   interface Props {
     time: TimeWindow;
@@ -28,6 +31,15 @@
     LENGTHS.map((one) => one.value),
   );
   const common = new InAddress('percent', 'no', ['no', 'yes']);
+  const plan = getPlan();
+  const yearsOnly = $derived(isYearsOnly(plan.settings, plan.view?.lines.length ?? 1));
+  /** What is shown as a file, by what it is called there; a link has no headers to say what is looked at. */
+  const csv = $derived.by(() => {
+    const show = CSV[shown.value];
+    if (!show || (show === 'years' && !plan.settings.years)) return '';
+    const scenario = plan.view?.shown ? `&scenario=${encodeURIComponent(plan.view.shown.id)}` : '';
+    return `/api/plans/${plan.id}/statements/csv?show=${show}&by=${by.value}&from=${time.from}&to=${time.to}${scenario}`;
+  });
   let place = $state<StatementPlace>();
   const leave = () => (place = undefined);
 </script>
@@ -41,7 +53,7 @@
   <Segments
     tabs
     label="What is shown"
-    options={SHOWN}
+    options={yearsOnly ? SHOWN.filter((one) => one.value === 'years') : SHOWN}
     value={shown.value}
     onchoose={(value) => {
       shown.value = value;
@@ -62,6 +74,7 @@
   {#if !['opening', 'years'].includes(shown.value)}
     <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
   {/if}
+  {#if csv}<Act href={csv}>Export CSV</Act>{/if}
   <UnitSwitch />
 </div>
 {#if shown.value === 'income'}

@@ -16,6 +16,16 @@ export const SHOWN = [
 ] as const;
 
 export type Shown = (typeof SHOWN)[number]['value'];
+/** What of it is given out as a file, by the name that the file asks for it. */
+export const CSV: Partial<Record<Shown, string>> = {
+  income: 'income',
+  balance: 'balance',
+  cash: 'cash-indirect',
+  ratios: 'ratios',
+  rolls: 'rolls',
+  years: 'years',
+};
+
 export type Kind = 'income' | 'balance' | 'cash-direct' | 'cash-indirect';
 export type By = 'MONTH' | 'QUARTER' | 'YEAR';
 

@@ -4,11 +4,10 @@
   import { InAddress } from '../../lib/address.svelte';
   import { getPlan } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import { lastYearEnd, PARTS, USUAL, type YearsPart, type YearsView } from './years';
+  import { BEGUN, lastYearEnd, PARTS, USUAL, type YearsPart, type YearsView } from './years';
 
   let { view }: { view: YearsView } = $props();
   const plan = getPlan();
-  const COUNT = 5;
   const part = new InAddress<YearsPart>(
     'years',
     'drivers',
@@ -19,7 +18,7 @@
   async function goOn() {
     const refused = await plan.edit((version) =>
       answer(
-        api.POST('/api/plans/{plan}/years', { params: { path: { plan: plan.id }, query: { version, count: COUNT } } }),
+        api.POST('/api/plans/{plan}/years', { params: { path: { plan: plan.id }, query: { version, count: BEGUN } } }),
       ),
     );
     refusal = refused?.detail ?? '';
@@ -27,7 +26,7 @@
 
   async function type() {
     const lastYear = { end: lastYearEnd(plan.settings.asOf ?? ''), days: 365, rows: [...USUAL] };
-    const refused = await plan.putSettings((now) => ({ ...now, years: { count: COUNT, lastYear, drivers: [] } }));
+    const refused = await plan.putSettings((now) => ({ ...now, years: { count: BEGUN, lastYear, drivers: [] } }));
     refusal = refused?.detail ?? '';
     if (!refused) part.value = 'last';
   }

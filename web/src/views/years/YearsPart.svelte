@@ -80,6 +80,6 @@
   {:else if shown === 'last' && years.lastYear}
     <LastYearPart {view} last={years.lastYear} onput={putLast} />
   {:else}
-    <YearsSheet {view} sheet={shown} label={PARTS.find((one) => one.value === shown)!.name} />
+    <YearsSheet {view} {years} sheet={shown} label={PARTS.find((one) => one.value === shown)!.name} onput={change} />
   {/if}
 {/if}

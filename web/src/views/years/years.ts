@@ -81,6 +81,14 @@ export function readBlock(text: string, top: number, left: number, rows: readonl
   return { values };
 }
 
+/** So many years are begun with. */
+export const BEGUN = 5;
+
+/** Whether a plan is of years alone: from a last year of its own, with nothing planned by month. */
+export function isYearsOnly(settings: { years?: { lastYear?: unknown } | null }, lines: number): boolean {
+  return lines === 0 && !!settings.years?.lastYear;
+}
+
 /** The usual rows of a last year, to be filled in. */
 export const USUAL: readonly LastYearRow[] = [
   { id: 'sales', name: 'Sales', row: 'sales', amount: '0' },
@@ -102,6 +110,14 @@ export const USUAL: readonly LastYearRow[] = [
   { id: 'capital', name: 'Capital paid in', row: 'capital', amount: '0' },
   { id: 'retained', name: 'Retained profit', row: 'retained', amount: '0' },
 ];
+
+/** What is worked out of other rows is not typed over. */
+const WORKED_OUT = ['spending', 'cash', 'interest', 'interest-on-cash', 'profit-tax', 'tax-owed', 'dividends'];
+
+/** Whether a figure of a row can be typed over: one that follows from a driver of its own. */
+export function canBeTypedOver(view: YearsView, row: string): boolean {
+  return !WORKED_OUT.includes(row) && view.drivers.some((one) => one.id === row);
+}
 
 /** The last whole calendar year that is over on a day. */
 export function lastYearEnd(asOf: string): string {

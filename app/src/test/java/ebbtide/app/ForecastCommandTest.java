@@ -194,6 +194,7 @@ class ForecastCommandTest extends CommandJourney {
       own-payments-move-forward            | --by day     | payments,Owners,estimated,2027-02-26,2027-02-26,-500.00
       yearly-depreciation-rounded-twice    | --show income | depreciation,Depreciation,2027-12-01,2027-12-31,-755.18
       long-range-ignores-later-minimum-cash | --show years | need,needed,Needed from outside,2027-12-31,26000.00
+      monthly-profit-tax-ignores-interest  | --by year --show income | line tax,Tax,2026-01-01,2026-12-31,-21600.00
       long-range-drops-other-income        | --show years | income,profit,Profit after tax,2027-12-31,96000.00
       long-range-ignores-facility-end      | --show years | need,needed,Needed from outside,2027-12-31,60000.00
       """)

@@ -130,6 +130,36 @@ class StatementsTest extends Journeys {
         accessible();
     }
 
+    @Test
+    void yearsOnly_madeFromTheStartPage_showNothingElse_andAFigureIsTypedOver() {
+        page = chromium.open(running.url() + "/#/new-years");
+        button(page, "Make the plan").click();
+        assertThat(page.getByText("Give the plan a name")).isVisible();
+        page.getByLabel("Name of the plan").fill("Kelp years");
+        page.getByLabel("The last year ends on").fill("31.12.25x");
+        button(page, "Make the plan").click();
+        assertThat(page.getByText("31.12.25x")).isVisible();
+        page.getByLabel("The last year ends on").fill("2025-12-31");
+        button(page, "Make the plan").click();
+        type("Amount of Sales", "840k");
+        type("Amount of Cash", "40k");
+        assertThat(page.getByText("It lacks 40,000 to balance.")).isVisible();
+        assertThat(page.getByRole(AriaRole.NAVIGATION).getByRole(AriaRole.LINK)).hasCount(3);
+        accessible();
+        tab("Income");
+        cell(page, "Sales", 1).click();
+        page.getByLabel("Type over Sales in 2026").fill("1m");
+        button(page, "Override").click();
+        assertThat(page.getByText("Say why")).isVisible();
+        page.getByLabel("because").fill("the new pier");
+        button(page, "Override").click();
+        assertThat(cell(page, "Sales", 1)).containsText("1,000");
+        assertThat(cell(page, "Sales", 2)).containsText("1,000");
+        assertThat(page.getByText("typed over with 1,000,000: the new pier")).isVisible();
+        page.getByText("Lift it").click();
+        assertThat(cell(page, "Sales", 1)).containsText("840");
+    }
+
     /** The tab among those of the years, which are the last of their name. */
     private void tab(String name) {
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name).setExact(true))

@@ -4,22 +4,31 @@ import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
 import ebbtide.forecast.Forecast;
+import ebbtide.forecast.RollForwards;
 import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.csv.RatioCsv;
+import ebbtide.formats.csv.RollForwardCsv;
+import ebbtide.formats.csv.StatementCsv;
+import ebbtide.formats.csv.YearsCsv;
 import ebbtide.formats.opening.NamedRows;
 import ebbtide.formats.opening.OpeningList;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Refused;
 import ebbtide.plan.OpeningSheet;
+import ebbtide.plan.Settings;
 import ebbtide.statements.OpeningCheck;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.StatementTable;
 import ebbtide.statements.Statements;
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import ebbtide.years.Years;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.io.Writer;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -112,6 +121,54 @@ class StatementsController {
         return Statements.of(plans.shownWithin(plan, row).forecast()).workings(kind(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
+    }
+
+    /** What is shown of the statements as CSV: one of them, the ratios, what is owed and held, or the years. */
+    @GetMapping(path = "/csv", produces = "text/csv")
+    @Allowed(Role.ONLOOKER)
+    @Exports("statements as CSV")
+    void csv(
+            HttpServletResponse response,
+            @PathVariable String plan,
+            @RequestParam String show,
+            @RequestParam(defaultValue = "MONTH") Periods by,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to)
+            throws IOException {
+        Forecast forecast = plans.shown(plan).forecast();
+        Settings settings = forecast.plan().settings();
+        Statements statements = Statements.of(forecast);
+        // What cannot be shown is said before a file begins.
+        CsvText text =
+                switch (show) {
+                    case "years" -> {
+                        Years years = Years.of(forecast)
+                                .orElseThrow(() -> new Refused("The plan has no years yet: begin them first"));
+                        yield out -> YearsCsv.write(years, settings.currency(), out);
+                    }
+                    case "rolls" -> {
+                        var rolls = RollForwards.of(forecast, settings.horizonMonths() + 1);
+                        yield out -> RollForwardCsv.write(rolls, settings.currency(), out);
+                    }
+                    case "ratios" -> {
+                        List<Period> periods = statements.months().touched(by, from, to);
+                        var ratios = Ratios.of(statements, periods);
+                        yield out -> RatioCsv.write(ratios, periods, settings.currency(), out);
+                    }
+                    default -> {
+                        StatementTable table =
+                                statements.table(kind(show), statements.months().touched(by, from, to), false);
+                        yield out -> StatementCsv.write(table, settings.currency(), out);
+                    }
+                };
+        try (Writer out = CsvFile.begin(response, show)) {
+            text.write(out);
+        }
+    }
+
+    /** Something that is written as CSV. */
+    private interface CsvText {
+        void write(Writer out);
     }
 
     /** Where the cash of a period went: from opening to closing cash, step by step, each with the level it leads to. */

@@ -165,6 +165,22 @@ class StatementsApiTest extends ApiJourney {
     }
 
     @Test
+    void whatIsShown_isGivenOutAsCsv() throws Exception {
+        for (String show : List.of("income", "balance", "cash-indirect", "ratios", "rolls")) {
+            String csv = mvc.perform(get(path("/statements/csv?by=YEAR&show=" + show)))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString(StandardCharsets.UTF_8);
+            assertThat(csv.lines()).as(show).hasSizeGreaterThan(5);
+        }
+        assertThat(send(422, get(path("/statements/csv?show=years")))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("The plan has no years yet: begin them first");
+        send(422, get(path("/statements/csv?show=moon")));
+    }
+
+    @Test
     void paymentTriedOnAnotherDay_changesNothing_untilItIsMoved() throws Exception {
         JsonNode one = send(200, get(path("/funding/movables")))
                 .valueStream()
