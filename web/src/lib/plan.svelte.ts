@@ -38,6 +38,8 @@ export class PlanState {
   private decimals = $derived(this.view?.decimals ?? 2);
   money = $derived(new MoneyFormat(this.currency, this.decimals, this.unit));
 
+  /** The words of edits of our own that the program makes on its way, as when a statement comes in: nobody else's. */
+  readonly ours = new Set<string>();
   private last: Promise<unknown> = Promise.resolve();
   /** The version that the views are of, while an edit that brought others' edits along is still to reach them. */
   private behind: number | undefined;
@@ -96,9 +98,10 @@ export class PlanState {
         this.problem = got.problem;
         return;
       }
-      void this.catchUp(this.behind ?? was);
+      const own = this.ours.has(edited.words);
+      if (!own) void this.catchUp(this.behind ?? was);
       this.view = takenOver(this.view, got.data);
-      this.heard = edited;
+      if (!own) this.heard = edited;
       this.trial = undefined;
     });
     this.last = heard.catch(() => undefined);

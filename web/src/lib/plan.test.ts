@@ -102,6 +102,12 @@ describe('edits of a plan', () => {
     expect(seen).toEqual([7]);
     expect(plan.heard).toBeUndefined();
   });
+
+  it('take what the program does for us on its way for our own', async () => {
+    plan.ours.add('Statement march.csv brought in');
+    await plan.hear({ version: 7, author: 'me', words: 'Statement march.csv brought in' });
+    expect([plan.version, plan.heard]).toEqual([7, undefined]);
+  });
 });
 
 describe('where one looks', () => {

@@ -136,7 +136,18 @@ export class BringingIn {
     }
   }
 
+  /** What it does to the plan is heard of like any edit, and is our own. */
   private async follow() {
+    const words = `Statement ${this.current!.name} brought in`;
+    this.plan.ours.add(words);
+    try {
+      await this.end();
+    } finally {
+      this.plan.ours.delete(words);
+    }
+  }
+
+  private async end() {
     while (this.job && (this.job.state === 'READING' || this.job.state === 'KEEPING')) {
       await new Promise((done) => setTimeout(done, EVERY));
       const path = { plan: this.plan.id, job: this.job.id };

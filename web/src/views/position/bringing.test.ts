@@ -41,6 +41,7 @@ describe('the bringing in of a file', () => {
       ],
     },
     settings: { firstDayOfWeek: 'monday' },
+    ours: new Set<string>(),
     became,
   } as unknown as PlanState;
 

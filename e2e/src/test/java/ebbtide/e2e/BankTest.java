@@ -54,6 +54,7 @@ class BankTest extends Journeys {
         page.getByLabel("Bring in statements", new Page.GetByLabelOptions().setExact(true))
                 .getByText("Close")
                 .click();
+        movements().first().waitFor();
         int waiting = movements().count();
         assertThat(waiting)
                 .as("card takings, payroll, cover and transfers were assigned by rules")
