@@ -40,12 +40,12 @@
     <div class="mt-1 flex items-center gap-1.5">
       <div class="flex-1">
         <TypedField
-          class="w-full"
+          class="w-[190px]"
           name="Name of {row.name}"
           value={row.name}
           onput={(text) => onput(putRow(last, row.id, { ...row, name: text.trim() }))}
         />
-        {#if words(row) !== row.name}<small class="hush">{words(row)}</small>{/if}
+        {#if words(row) !== row.name}<small class="hush block">{words(row)}</small>{/if}
       </div>
       <TypedField
         class="w-[104px] text-right"

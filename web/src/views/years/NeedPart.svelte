@@ -26,30 +26,33 @@
 <div class="grid grid-cols-[1fr_380px] items-start gap-4">
   <div class="min-w-0">
     <NeedChart {years} {chosen} onchoose={(at) => (chosen = at)} />
-    <table class="figures mt-3" aria-label="Growth that needs nothing from outside">
-      <thead
-        ><tr
-          ><th class="words" scope="col">Year</th>{#each years as one (one.name)}<th scope="col">{one.label}</th
-            >{/each}</tr
-        ></thead
-      >
-      <tbody>
-        <tr
-          ><th class="words" scope="row">Needed from outside</th>{#each years as one (one.name)}<td
-              >{plan.money.cell(one.needed)}</td
-            >{/each}</tr
+    <div class="overflow-x-auto">
+      <table class="figures mt-3" aria-label="Growth that needs nothing from outside">
+        <thead
+          ><tr
+            ><th class="words" scope="col">Year</th>{#each years as one (one.name)}<th scope="col">{one.label}</th
+              >{/each}</tr
+          ></thead
         >
-        <tr
-          ><th class="words" scope="row">Debt at the end</th>{#each years as one (one.name)}<td
-              >{plan.money.cell(one.debt)}</td
-            >{/each}</tr
-        >
-        <tr
-          ><th class="words" scope="row">Growth that needs nothing from outside, up to</th
-          >{#each years as one (one.name)}<td>{one.freeGrowth}</td>{/each}</tr
-        >
-      </tbody>
-    </table>
+        <tbody>
+          <tr
+            ><th class="words" scope="row">Needed from outside</th>{#each years as one (one.name)}<td
+                >{plan.money.cell(one.needed)}</td
+              >{/each}</tr
+          >
+          <tr
+            ><th class="words" scope="row">Debt at the end</th>{#each years as one (one.name)}<td
+                >{plan.money.cell(one.debt)}</td
+              >{/each}</tr
+          >
+          <tr
+            ><th class="words" scope="row"
+              >Growth that needs nothing, up to<small class="hush block">within 100 points of its own</small></th
+            >{#each years as one (one.name)}<td>{one.freeGrowth}</td>{/each}</tr
+          >
+        </tbody>
+      </table>
+    </div>
   </div>
   <section class="card" aria-label="Uses and sources">
     <ChoiceField

@@ -40,7 +40,7 @@
 
 <div class="mt-3 grid grid-cols-[360px_1fr] items-start gap-4">
   <section class="card" aria-label="Rules of the years">
-    <b class="font-semibold">Rules</b>
+    <b class="mb-1 block font-semibold">Rules</b>
     <ChoiceField
       label="Interest is on"
       value={years.meanBalance === false ? 'opening' : 'mean'}

@@ -40,8 +40,11 @@ public record DriverMethod(
             new DriverMethod("amount", "an amount, and growth", new Amount(new TreeMap<>(), new TreeMap<>()));
     private static final DriverMethod WITH_SALES = new DriverMethod("with-sales", "grows with sales", new WithSales());
 
-    /** Returns the ways of a row, the usual one first; shares of other rows by their ids and names. */
-    static List<DriverMethod> of(YearRow row, String id, Map<String, String> others) {
+    /**
+     * Returns the ways of a row, the usual one first; shares of other rows by their ids and names; and the words for
+     * cash that is kept though nothing says how much.
+     */
+    static List<DriverMethod> of(YearRow row, String id, Map<String, String> others, String untyped) {
         List<DriverMethod> all = new ArrayList<>();
         switch (row) {
             case SALES -> all.add(AMOUNT);
@@ -108,7 +111,7 @@ public record DriverMethod(
                 }
             });
         }
-        all.add(STAYS);
+        all.add(row == YearRow.CASH ? new DriverMethod(STAYS.key(), untyped, null) : STAYS);
         return all;
     }
 

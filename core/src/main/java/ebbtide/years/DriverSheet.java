@@ -89,7 +89,8 @@ public final class DriverSheet {
     }
 
     private Row row(String id, String name, YearRow row, Map<String, String> others) {
-        List<DriverMethod> methods = DriverMethod.of(row, id, others);
+        List<DriverMethod> methods = DriverMethod.of(
+                row, id, others, years.plan().lastYear() == null ? "least cash of the plan" : "none is kept");
         YearDriver by = years.plan().driver(id);
         DriverMethod method =
                 methods.stream().filter(one -> one.isOf(by)).findFirst().orElse(DriverMethod.STAYS);

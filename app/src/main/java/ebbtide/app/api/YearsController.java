@@ -226,9 +226,7 @@ class YearsController {
     }
 
     private static String free(Optional<Years.FreeGrowth> free) {
-        return free.map(one -> one.percent() != null
-                        ? one.percent().toString()
-                        : one.always() ? "any within 100 points" : "none within 100 points")
+        return free.map(one -> one.percent() != null ? one.percent().toString() : one.always() ? "any" : "none")
                 .orElse("");
     }
 
