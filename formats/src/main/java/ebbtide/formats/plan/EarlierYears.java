@@ -27,6 +27,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
+import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
@@ -50,7 +51,6 @@ public record EarlierYears(
         Percent tax,
         Percent payout) {
     private static final String NAME = "longRange";
-    private static final int USUAL_MONTHS = Settings.DEFAULT_HORIZON_MONTHS;
     private static final Form<Integer> DAYS = whole(0, 365);
     private static final Form<EarlierYears> FORM = RecordForm.of(
             EarlierYears.class,
@@ -77,21 +77,23 @@ public record EarlierYears(
     /** Returns settings with years as they are now, where they have those of before. */
     static JsonPlace asNow(JsonPlace settings, Currency currency) {
         JsonPlace before = settings.at(NAME);
-        LocalDate asOf = before.isAbsent() || !settings.at("years").isAbsent()
-                ? null
-                : Values.DATE.read(settings.at("asOf").quietly());
-        EarlierYears earlier = asOf == null ? null : FORM.read(before);
-        if (earlier == null) {
+        if (before.isAbsent() || !settings.at("years").isAbsent()) {
             return settings;
         }
+        LocalDate asOf = Values.DATE.read(settings.at("asOf").quietly());
         Integer months = settings.at("horizonMonths").isAbsent()
-                ? Integer.valueOf(USUAL_MONTHS)
+                ? Integer.valueOf(Settings.DEFAULT_HORIZON_MONTHS)
                 : Values.WHOLE.read(settings.at("horizonMonths").quietly());
-        LocalDate end = Settings.of("earlier", currency, asOf)
-                .withHorizon(months == null ? USUAL_MONTHS : months)
-                .horizonEnd();
-        return settings.with(
-                "years", YearsForm.FORM.write(earlier.years(end.plusDays(1).getYear()), currency), NAME);
+        EarlierYears earlier = FORM.read(before);
+        if (asOf == null || months == null || earlier == null) {
+            return settings;
+        }
+        YearsPlan years = before.make(() -> earlier.years(Settings.of("earlier", currency, asOf)
+                .withHorizon(months)
+                .horizonEnd()
+                .plusDays(1)
+                .getYear()));
+        return years == null ? settings : settings.with("years", YearsForm.FORM.write(years, currency), NAME);
     }
 
     private YearsPlan years(int first) {
@@ -131,7 +133,7 @@ public record EarlierYears(
     }
 
     private static <T> SortedMap<Integer, T> one(int year, T value) {
-        return new TreeMap<>(java.util.Map.of(year, value));
+        return new TreeMap<>(Map.of(year, value));
     }
 
     private static Share share(int first, Percent of) {

@@ -15,9 +15,12 @@ import ebbtide.forecast.RandomPlans;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
 import ebbtide.formats.plan.PlanPast.LoggedEdit;
 import ebbtide.formats.plan.PlanPast.VarianceNote;
+import ebbtide.money.Percent;
 import ebbtide.plan.Line;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
+import ebbtide.plan.YearDriver;
+import ebbtide.plan.YearsPlan;
 import ebbtide.track.Snapshot;
 import ebbtide.whatif.RandomScenarios;
 import java.io.ByteArrayInputStream;
@@ -29,6 +32,8 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -173,6 +178,27 @@ class PlanFileTest {
                         "'colour' is not known here; known are name, currency, asOf, firstDayOfWeek, firstFiscalMonth, "
                                 + "horizonMonths, amountSteps, closedAfter, minimumCash, facility, paymentRuns, funding, cashRate, covenants, pastMonths, explained, "
                                 + "openingSheet, years, countedReceipts, countedPayments, habits, documents, terms, chances");
+    }
+
+    @Test
+    void yearsOfEarlierFiles_areReadAsDrivers_orNamedWithWhatIsWrong() {
+        String file = """
+                {"format": "ebbtide-plan", "version": 1, "accounts": [], "lines": [], "settings": {"name": "P",
+                 "currency": "GBP", "asOf": "2025-12-31", "horizonMonths": 18, "longRange": {"growth": ["5", "%s"],
+                 "fixed": "100", "fixedGrowth": "2", "capitalSpending": ["10", "0"]}}}""";
+        YearsPlan years = PlanReader.read(
+                        new ByteArrayInputStream(file.formatted("4").getBytes(StandardCharsets.UTF_8)))
+                .plan()
+                .settings()
+                .years();
+        assertThat(years.count()).isEqualTo(2);
+        assertThat(years.rules().meanBalance()).isFalse();
+        assertThat(years.driver("overheads"))
+                .isEqualTo(new YearDriver.Amount(
+                        new TreeMap<>(Map.of(2027, 10_000L)), new TreeMap<>(Map.of(2028, Percent.parse("2")))));
+        assertThat(problems(file.formatted("-400")))
+                .extracting(PlanProblem::place)
+                .contains("/settings/longRange");
     }
 
     @Test
