@@ -1,6 +1,7 @@
 <script lang="ts">
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import TypedField from '../../lib/fields/TypedField.svelte';
+  import { noDay, readDay } from '../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../lib/money';
   import { putRow, withRow, type LastYear, type LastYearRow, type YearsView } from './years';
 
@@ -15,6 +16,14 @@
   const rows = $derived(last.rows.filter((row) => kinds.some((kind) => kind.row === row.row)));
   const free = $derived(kinds.filter((kind) => kind.many || !last.rows.some((row) => row.row === kind.row)));
   const words = (row: LastYearRow) => kinds.find((kind) => kind.row === row.row)?.name ?? '';
+
+  /** Of a facility: nothing of it is left from that day on. */
+  function ends(row: LastYearRow, text: string): string | Promise<string> {
+    const { ends: _was, ...rest } = row;
+    const day = readDay(text);
+    if (text.trim() && !day) return noDay(text);
+    return onput(putRow(last, row.id, day ? { ...rest, ends: day } : rest));
+  }
 
   function amount(row: LastYearRow, text: string): string | Promise<string> {
     const read = readAmount(text);
@@ -46,6 +55,16 @@
           onput={(text) => onput(putRow(last, row.id, { ...row, name: text.trim() }))}
         />
         {#if words(row) !== row.name}<small class="hush block">{words(row)}</small>{/if}
+        {#if row.row === 'debt'}
+          <TypedField
+            class="w-[100px]"
+            label="ends on"
+            name="Day on which {row.name} ends"
+            placeholder="never"
+            value={row.ends ?? ''}
+            onput={(text) => ends(row, text)}
+          />
+        {/if}
       </div>
       <TypedField
         class="w-[104px] text-right"

@@ -13,7 +13,7 @@
   import NeedPart from './NeedPart.svelte';
   import YearsRules from './YearsRules.svelte';
   import YearsSheet from './YearsSheet.svelte';
-  import { PARTS, type LastYear, type YearsPart } from './years';
+  import { PARTS, withLast, type LastYear, type YearsPart } from './years';
 
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
@@ -43,7 +43,7 @@
     refusal = refused?.detail ?? '';
   }
 
-  const putLast = (last: LastYear) => change((now) => ({ ...now, lastYear: last }));
+  const putLast = (last: LastYear) => change((now) => withLast(now, last, view?.kinds ?? []));
 </script>
 
 <Refusal words={loaded.problem?.detail} />

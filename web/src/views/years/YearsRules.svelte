@@ -2,6 +2,8 @@
   import Act from '../../lib/Act.svelte';
   import { answer, api } from '../../lib/api';
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
+  import TypedField from '../../lib/fields/TypedField.svelte';
+  import { grouped, noAmount, readAmount } from '../../lib/money';
   import { getPlan, type Settings } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import YearEvents from './YearEvents.svelte';
@@ -25,6 +27,14 @@
           .view!.lines.filter((line) => line.kind === 'revolving')
           .map((line) => ({ value: `debt ${line.id}`, name: line.name })),
   );
+
+  /** A limit that holds from the first year on. */
+  function setLimit(text: string): string | Promise<string> {
+    const read = readAmount(text);
+    const first = view.years[1]?.name;
+    if (read === null || first === undefined) return noAmount(text);
+    return onput((now) => ({ ...now, limit: { [String(first)]: read } }));
+  }
 
   async function propose() {
     const refused = await plan.edit((version) =>
@@ -75,6 +85,15 @@
       options={[{ value: '', name: 'short-term borrowing' }, ...debts]}
       onput={(row) => onput(({ facility: _was, ...now }) => (row ? { ...now, facility: row } : now))}
     />
+    {#if years.facility && years.lastYear}
+      <TypedField
+        class="w-[110px] text-right"
+        label="up to a limit of"
+        name="Limit of the facility that is drawn first"
+        value={grouped(Object.values(years.limit ?? {})[0] ?? '0')}
+        onput={setLimit}
+      />
+    {/if}
     <p class="mt-2"><Act onclick={() => void propose()}>Propose all drivers from the last year</Act></p>
     <Refusal words={refusal} class="mt-1" />
   </section>

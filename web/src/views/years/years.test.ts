@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lastYearEnd, putRow, readBlock, valueRows, withRow, type DriverRow, type LastYear } from './years';
+import { lastYearEnd, putRow, readBlock, valueRows, withLast, withRow, type DriverRow, type LastYear } from './years';
 
 const row = (id: string, measure: string, parts: string[]): DriverRow => ({
   id,
@@ -51,6 +51,35 @@ describe('a last year', () => {
 
   it('is the last whole calendar year', () => {
     expect([lastYearEnd('2026-03-01'), lastYearEnd('2025-12-31')]).toEqual(['2025-12-31', '2025-12-31']);
+  });
+
+  it('takes what was said of its rows with them, and leaves the rest', () => {
+    const years = {
+      count: 2,
+      meanBalance: true,
+      calendarDays: false,
+      lossesRefunded: false,
+      facility: 'bank',
+      lastYear: last,
+      drivers: [
+        { row: 'rent', by: { kind: 'amount' as const, amounts: { '2026': '1' } } },
+        { row: 'stock', by: { kind: 'share' as const, of: 'rent', shares: { '2026': '5' } } },
+        { row: 'interest', by: { kind: 'share' as const, shares: { '2026': '8' } } },
+      ],
+      overrides: [{ row: 'rent', year: 2026, amount: '2', reason: 'so' }],
+      debts: [
+        { row: 'bank', year: 2026, amount: '3' },
+        { year: 2026, amount: '4' },
+      ],
+    };
+    const kinds = ['interest', 'stock'].map((row) => ({ row, name: row, part: 'income', many: false }));
+    const without = withLast(years, { ...last, rows: [] }, kinds);
+    expect(without.drivers.map((one) => one.row)).toEqual(['interest']);
+    expect([without.overrides, without.debts, without.facility]).toEqual([
+      [],
+      [{ year: 2026, amount: '4' }],
+      undefined,
+    ]);
   });
 
   it('gets rows with ids of their own, changes one and loses one', () => {

@@ -124,6 +124,24 @@ export function lastYearEnd(asOf: string): string {
   return asOf.endsWith('-12-31') ? asOf : `${Number(asOf.slice(0, 4)) - 1}-12-31`;
 }
 
+type Years = NonNullable<Schemas['settings']['years']>;
+
+/** Years with another last year: what was said of rows that it has not goes with them. */
+export function withLast(years: Years, last: LastYear, kinds: YearsView['kinds']): Years {
+  const there = new Set([...last.rows.map((row) => row.id), ...kinds.filter((one) => !one.many).map((one) => one.row)]);
+  const { facility, ...rest } = years;
+  return {
+    ...rest,
+    ...(facility && there.has(facility) ? { facility } : {}),
+    lastYear: last,
+    drivers: years.drivers.filter(
+      ({ row, by }) => there.has(row) && (by.kind !== 'share' || !by.of || by.of === 'year-before' || there.has(by.of)),
+    ),
+    overrides: (years.overrides ?? []).filter((one) => there.has(one.row)),
+    debts: (years.debts ?? []).filter((one) => !one.row || there.has(one.row)),
+  };
+}
+
 /** A row more of a kind, with an id that no other has. */
 export function withRow(last: LastYear, kind: YearsView['kinds'][number]): LastYear {
   const taken = new Set(last.rows.map((one) => one.id));

@@ -234,6 +234,16 @@ public record YearsPlan(
                 .orElse(null);
     }
 
+    /**
+     * Returns whether anything is said of a row: what it follows from, what follows from it, or what is typed over it.
+     */
+    public boolean mentions(String row) {
+        return drivers.stream()
+                        .anyMatch(one ->
+                                one.row().equals(row) || one.by() instanceof Share share && row.equals(share.of()))
+                || overrides.stream().anyMatch(one -> one.row().equals(row));
+    }
+
     /** Returns what is typed over the figure of a row in a year. */
     public Optional<TypedOver> override(String row, int year) {
         return overrides.stream()

@@ -24,7 +24,7 @@ record CameTo(String id, YearRow row, YearDriver by, DriverPart part) {
             case GROWTH -> before == null ? null : percent(amount(year) - amount(before), amount(before));
             case SHARE -> percent(amount(year), whole(year, before));
             case MARGIN -> percent(year.grossProfit(), year.sales());
-            case DAYS -> days(amount(year), counted(((Days) by).of(), year), year.days());
+            case DAYS -> days(amount(year), counted(((Days) by).of(), year, before), year.days());
             case LIFE, LEFT -> null;
         };
     }
@@ -63,14 +63,9 @@ record CameTo(String id, YearRow row, YearDriver by, DriverPart part) {
         };
     }
 
-    private static long counted(DaysOf of, Year year) {
-        return switch (of) {
-            case SALES -> year.sales();
-            case COST_OF_SALES -> year.cost();
-            // Of the last year it is not known what stock was before.
-            case PURCHASES -> year.purchases() == 0 ? year.cost() : year.purchases();
-            case CASH_COSTS -> year.cost() + year.flow(YearRow.OVERHEAD);
-        };
+    /** Of the last year it is not known what stock was before: what was bought is what was sold. */
+    private static long counted(DaysOf of, Year year, @Nullable Year before) {
+        return year.counted(of == DaysOf.PURCHASES && before == null ? DaysOf.COST_OF_SALES : of);
     }
 
     private static @Nullable BigDecimal percent(long part, long whole) {

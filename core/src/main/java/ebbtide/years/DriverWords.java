@@ -10,7 +10,6 @@ import ebbtide.plan.YearDriver.MarginHeld;
 import ebbtide.plan.YearDriver.OfGross;
 import ebbtide.plan.YearDriver.Share;
 import ebbtide.plan.YearDriver.WithSales;
-import ebbtide.plan.YearRow;
 import ebbtide.workings.Workings.Item;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -160,7 +159,7 @@ public final class DriverWords {
             return from(
                     days.days(),
                     name,
-                    count -> plain(count) + " days of " + days.of().words() + " " + words(counted(days.of(), year))
+                    count -> plain(count) + " days of " + days.of().words() + " " + words(year.counted(days.of()))
                             + " over " + year.days());
         }
         if (by instanceof OfGross share) {
@@ -207,15 +206,6 @@ public final class DriverWords {
         Year.Row named = year.rows().get(row);
         return (named == null ? row : named.name()) + " "
                 + words(flow == null ? year.items().getOrDefault(row, 0L) : flow);
-    }
-
-    private static long counted(YearDriver.DaysOf of, Year year) {
-        return switch (of) {
-            case SALES -> year.sales();
-            case COST_OF_SALES -> year.cost();
-            case PURCHASES -> year.purchases();
-            case CASH_COSTS -> year.cost() + year.flow(YearRow.OVERHEAD);
-        };
     }
 
     private static String plain(BigDecimal number) {

@@ -58,7 +58,7 @@ final class MonthsBefore {
             long amount = row.isFlow()
                     ? row.sign() * months.flow(id)
                     : months.level(OTHER_NAMES.getOrDefault(id, id).replace('-', '_'));
-            if (amount != 0 || row.isFlow() || plan.driver(id) != null) {
+            if (amount != 0 || row.isFlow() || plan.mentions(id)) {
                 entries.add(new Entry(id, WORDS.getOrDefault(id, row.words()), row, amount));
             }
         });
@@ -85,13 +85,21 @@ final class MonthsBefore {
             entries.add(new Entry(id, debt.name(), YearRow.DEBT, debt.amount()));
             debts.add(new AgreedDebt(id, debt.name(), debt.owed()));
         }
+        List<String> remarks = new ArrayList<>();
+        plan.debts().stream()
+                .map(YearsPlan.DebtChange::row)
+                .filter(row ->
+                        row != null && debts.stream().noneMatch(one -> one.id().equals(row)))
+                .distinct()
+                .forEach(row ->
+                        remarks.add("The months leave no '" + row + "': what is typed of it counts for nothing"));
         Settings settings = forecast.plan().settings();
         return new YearsStart(
                 new LastYear(months.end(), 365, months.losses(), entries),
                 debts,
                 day -> on(settings.minimumCash(), day),
-                limit(forecast, plan),
-                List.of());
+                limit(forecast, plan, remarks),
+                remarks);
     }
 
     private static void one(List<Entry> entries, YearRow row, long amount) {
@@ -107,7 +115,7 @@ final class MonthsBefore {
     /**
      * What the facility that is drawn first may be drawn to: its limit less guarantees, from its start until it ends.
      */
-    private static ToLongFunction<LocalDate> limit(Forecast forecast, YearsPlan plan) {
+    private static ToLongFunction<LocalDate> limit(Forecast forecast, YearsPlan plan, List<String> remarks) {
         String named = plan.rules().facility();
         if (named == null) {
             return day -> 0;
@@ -116,7 +124,8 @@ final class MonthsBefore {
                 .findLine(named.substring(Math.min(named.length(), YearsPlan.DEBT_OF_LINE.length())))
                 .orElse(null);
         if (line == null || !(line.assumption() instanceof Revolving facility)) {
-            throw new Refused("The facility that years draw first is no facility of the plan: name one that is");
+            remarks.add("The facility that is drawn first is no facility of the plan: nothing is drawn on it");
+            return day -> 0;
         }
         return day -> facility.end() != null && !day.isBefore(facility.end())
                         || facility.start() != null && day.isBefore(facility.start())

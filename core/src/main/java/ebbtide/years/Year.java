@@ -1,5 +1,6 @@
 package ebbtide.years;
 
+import ebbtide.plan.YearDriver.DaysOf;
 import ebbtide.plan.YearRow;
 import java.time.LocalDate;
 import java.util.List;
@@ -111,6 +112,16 @@ public record Year(
 
     public long cost() {
         return flow(YearRow.COST_OF_SALES);
+    }
+
+    /** Returns what days are counted of. */
+    long counted(DaysOf of) {
+        return switch (of) {
+            case SALES -> sales();
+            case COST_OF_SALES -> cost();
+            case PURCHASES -> purchases;
+            case CASH_COSTS -> cost() + flow(YearRow.OVERHEAD);
+        };
     }
 
     public long grossProfit() {

@@ -47,7 +47,11 @@ public final class RandomYears {
     /** Returns years that go on from months. */
     public static YearsPlan afterMonths(Random random) {
         RandomYears some = new RandomYears(random);
-        return some.plan(null, List.of("cost"), List.of("overheads", "other"), null);
+        return some.plan(
+                null,
+                List.of("cost"),
+                List.of("overheads", "other"),
+                random.nextInt(4) > 0 ? null : "debt that the plan has no more");
     }
 
     /** Returns years that go on from a typed last year, whose balance sheet may lack something. */
@@ -124,7 +128,10 @@ public final class RandomYears {
         some(drivers, "receivables", () -> item(DaysOf.values()[random.nextInt(2)]));
         some(drivers, "stock", () -> item(DaysOf.COST_OF_SALES));
         some(drivers, "payables", () -> item(DaysOf.PURCHASES));
-        if (last != null) {
+        if (last == null) {
+            // Of what the months may leave nothing of.
+            some(drivers, "accrued", () -> new Share("prepaid", percents(50)));
+        } else {
             some(drivers, "prepaid", () -> new Share("rent", percents(50)));
             some(drivers, "accrued", WithSales::new);
         }

@@ -86,6 +86,7 @@ class StatementsTest extends Journeys {
 
     private void drive(Locator cells, int year, String text) {
         cells.nth(year).click();
+        assertThat(cells.nth(year)).isFocused();
         page.keyboard().type(text);
         page.keyboard().press("Enter");
     }

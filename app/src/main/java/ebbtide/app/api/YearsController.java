@@ -209,7 +209,9 @@ class YearsController {
                 need.sources().stream().map(YearsController::part).toList(),
                 free(years.growthWithoutFunding(i)),
                 year.debt(),
-                years.start().limit().applyAsLong(year.end()),
+                years.plan().rules().facility() == null
+                        ? 0
+                        : years.start().limit().applyAsLong(year.end()),
                 year.remarks());
     }
 
