@@ -103,7 +103,11 @@ class StatementsTest extends Journeys {
         assertThat(status()).containsText("Driver of spending in 2028 set");
         drive(growth, 1, "5-");
         assertThat(page.getByText("'5-' is no number for Sales, growth, %")).isVisible();
-        drive(growth, 1, "5");
+        Locator kept = page.getByLabel("Sales, growth, % of 2029/30");
+        assertThat(kept).hasValue("5-");
+        kept.fill("5");
+        kept.press("Enter");
+        assertThat(growth.nth(2)).hasText("5");
         page.getByLabel("What Overheads and pay follows from").selectOption("% of sales");
         assertThat(driver("Overheads and pay", "%").first()).not().hasText("");
         type("Note on Sales", "as the board agreed");
@@ -172,6 +176,11 @@ class StatementsTest extends Journeys {
     void years_fromALastYearPasted_sayWhatItLacks_andOnceItBalancesWhatTheyNeed() {
         open("statements");
         click("Years");
+        Locator there = button(page, "Take out");
+        button(page, "Type the last year").or(there).first().waitFor();
+        if (there.count() > 0) {
+            there.click();
+        }
         click("Type the last year");
         assertThat(page.getByText("It balances.")).isVisible();
         accessible();
