@@ -10,8 +10,8 @@
   interface Props {
     view: YearsView;
     last: LastYear;
-    /** Puts another last year; gives the refusal, or nothing. */
-    onput: (last: LastYear) => Promise<string>;
+    /** Changes the last year as edits still under way leave it; gives the refusal, or nothing. */
+    onput: (how: (now: LastYear) => LastYear) => Promise<string>;
   }
 
   let { view, last, onput }: Props = $props();
@@ -31,14 +31,14 @@
     );
 
   function place() {
-    const retained = last.rows.find((one) => one.row === 'retained');
-    const placed = { id: 'retained', name: 'Retained profit', row: 'retained' as const, amount: view.placed };
-    void onput({
-      ...last,
-      rows: retained
-        ? last.rows.map((one) => (one.row === 'retained' ? { ...one, amount: view.placed } : one))
-        : [...last.rows, placed],
-    });
+    const placed = { id: 'retained', name: 'Retained profit', row: 'retained' as const };
+    const amount = view.placed;
+    void onput((now) => ({
+      ...now,
+      rows: now.rows.some((one) => one.row === 'retained')
+        ? now.rows.map((one) => (one.row === 'retained' ? { ...one, amount } : one))
+        : [...now.rows, { ...placed, amount }],
+    }));
   }
 </script>
 
@@ -48,7 +48,7 @@
       label="The last year ends on"
       name="Last day of the last year"
       value={last.end}
-      onput={(end) => onput({ ...last, end: end.trim() })}
+      onput={(end) => onput((now) => ({ ...now, end: end.trim() }))}
     />
     <TypedField
       label="and has"
@@ -58,7 +58,7 @@
       value={String(last.days ?? 365)}
       onput={(days) =>
         /^\d+$/.test(days.trim())
-          ? onput({ ...last, days: Number(days) })
+          ? onput((now) => ({ ...now, days: Number(days) }))
           : `'${days}' is no number of days: type one such as 365.`}
     />
     <span class="flex-1"></span>
@@ -73,7 +73,7 @@
     {read}
     ontake={async (got) => {
       const rows = got.lastYear.rows;
-      await onput({ ...last, rows });
+      await onput((now) => ({ ...now, rows }));
       return rows.length;
     }}
   />

@@ -3,13 +3,14 @@
   import TypedField from '../../lib/fields/TypedField.svelte';
   import { noDay, readDay } from '../../lib/dates';
   import { grouped, noAmount, readAmount } from '../../lib/money';
-  import { putRow, withRow, type LastYear, type LastYearRow, type YearsView } from './years';
+  import { putRow, withoutEnd, withRow, type LastYear, type LastYearRow, type YearsView } from './years';
 
   interface Props {
     name: string;
     kinds: YearsView['kinds'];
     last: LastYear;
-    onput: (last: LastYear) => Promise<string>;
+    /** Changes the last year as edits still under way leave it; gives the refusal, or nothing. */
+    onput: (how: (now: LastYear) => LastYear) => Promise<string>;
   }
 
   let { name, kinds, last, onput }: Props = $props();
@@ -19,15 +20,14 @@
 
   /** Of a facility: nothing of it is left from that day on. */
   function ends(row: LastYearRow, text: string): string | Promise<string> {
-    const { ends: _was, ...rest } = row;
     const day = readDay(text);
     if (text.trim() && !day) return noDay(text);
-    return onput(putRow(last, row.id, day ? { ...rest, ends: day } : rest));
+    return onput((now) => (day ? putRow(now, row.id, { ends: day }) : withoutEnd(now, row.id)));
   }
 
   function amount(row: LastYearRow, text: string): string | Promise<string> {
     const read = readAmount(text);
-    return read === null ? noAmount(text) : onput(putRow(last, row.id, { ...row, amount: read }));
+    return read === null ? noAmount(text) : onput((now) => putRow(now, row.id, { amount: read }));
   }
 </script>
 
@@ -41,7 +41,7 @@
       options={['…', ...free.map((kind) => ({ value: kind.row, name: kind.name }))]}
       onput={(row) => {
         const kind = kinds.find((one) => one.row === row);
-        return kind ? onput(withRow(last, kind)) : '';
+        return kind ? onput((now) => withRow(now, kind)) : '';
       }}
     />
   </div>
@@ -52,7 +52,7 @@
           class="w-[190px]"
           name="Name of {row.name}"
           value={row.name}
-          onput={(text) => onput(putRow(last, row.id, { ...row, name: text.trim() }))}
+          onput={(text) => onput((now) => putRow(now, row.id, { name: text.trim() }))}
         />
         {#if words(row) !== row.name}<small class="hush block">{words(row)}</small>{/if}
         {#if row.row === 'debt'}
@@ -76,7 +76,7 @@
         class="hush px-1"
         aria-label="Take out {row.name}"
         title="Take out"
-        onclick={() => void onput(putRow(last, row.id, undefined))}>×</button
+        onclick={() => void onput((now) => putRow(now, row.id, undefined))}>×</button
       >
     </div>
   {/each}

@@ -43,7 +43,8 @@
     refusal = refused?.detail ?? '';
   }
 
-  const putLast = (last: LastYear) => change((now) => withLast(now, last, view?.kinds ?? []));
+  const putLast = (how: (last: LastYear) => LastYear) =>
+    change((now) => (now.lastYear ? withLast(now, how(now.lastYear), view?.kinds ?? []) : now));
 </script>
 
 <Refusal words={loaded.problem?.detail} />

@@ -150,7 +150,12 @@ export function withRow(last: LastYear, kind: YearsView['kinds'][number]): LastY
   return { ...last, rows: [...last.rows, { id, name: kind.name, row: kind.row as LastYearRow['row'], amount: '0' }] };
 }
 
-/** A last year with a row changed, or without it. */
-export function putRow(last: LastYear, id: string, row: LastYearRow | undefined): LastYear {
-  return { ...last, rows: last.rows.flatMap((one) => (one.id !== id ? [one] : row ? [row] : [])) };
+/** A last year with parts of a row changed, the rest of it as it is; or without the row. */
+export function putRow(last: LastYear, id: string, parts: Partial<LastYearRow> | undefined): LastYear {
+  return { ...last, rows: last.rows.flatMap((one) => (one.id !== id ? [one] : parts ? [{ ...one, ...parts }] : [])) };
+}
+
+/** A last year in which nothing ends the debt of a row. */
+export function withoutEnd(last: LastYear, id: string): LastYear {
+  return { ...last, rows: last.rows.map(({ ends, ...one }) => (one.id === id || !ends ? one : { ...one, ends })) };
 }
