@@ -9,11 +9,13 @@
     hint: string;
     /** Reads a file, or what was pasted as one. */
     read: (file: Blob) => Promise<Answer<Read>>;
-    /** Takes what was read whole; gives how many rows it had. */
-    ontake: (read: Read) => Promise<number>;
+    /** How many rows were read. */
+    count: (read: Read) => number;
+    /** Takes what was read whole; gives the refusal, or nothing. */
+    ontake: (read: Read) => Promise<string>;
   }
 
-  let { of, hint, read, ontake }: Props = $props();
+  let { of, hint, read, count, ontake }: Props = $props();
   let picker = $state<HTMLInputElement>();
   let open = $state(false);
   let text = $state('');
@@ -27,7 +29,9 @@
     unread = got.ok ? got.data.problems : [];
     taken = '';
     if (!got.ok || unread.length) return;
-    taken = `${await ontake(got.data)} entries were taken over; Ctrl Z takes them back.`;
+    refusal = await ontake(got.data);
+    if (refusal) return;
+    taken = `${count(got.data)} entries were taken over; Ctrl Z takes them back.`;
     text = '';
     open = false;
   }

@@ -71,11 +71,8 @@
     of="the last year"
     hint="A name and an amount in each row; what it is before them where its name does not say it."
     {read}
-    ontake={async (got) => {
-      const rows = got.lastYear.rows;
-      await onput((now) => ({ ...now, rows }));
-      return rows.length;
-    }}
+    count={(got) => got.lastYear.rows.length}
+    ontake={(got) => onput((now) => ({ ...now, rows: got.lastYear.rows }))}
   />
 </section>
 <div class="grid grid-cols-3 items-start gap-3">

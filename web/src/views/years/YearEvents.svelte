@@ -3,9 +3,9 @@
   import ChoiceField from '../../lib/fields/ChoiceField.svelte';
   import EntryField from '../../lib/fields/EntryField.svelte';
   import { grouped, readAmount } from '../../lib/money';
-  import type { Settings } from '../../lib/plan.svelte';
+  import { getPlan, type Settings } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
-  import type { YearsView } from './years';
+  import { debtRows, type YearsView } from './years';
 
   type Years = NonNullable<Settings['years']>;
 
@@ -16,6 +16,7 @@
   }
 
   let { view, years, onput }: Props = $props();
+  const plan = getPlan();
   const names = $derived(view.years.slice(1).map((one) => ({ value: one.name, name: one.label })));
   const called = (name: number) => view.years.find((one) => one.name === name)?.label ?? String(name);
   const KINDS = [
@@ -32,12 +33,9 @@
   let accumulated = $state('');
   let proceeds = $state('');
   let refusal = $state('');
-  const debts = $derived([
-    { value: '', name: 'new debt' },
-    ...(years.lastYear?.rows ?? [])
-      .filter((one) => one.row === 'debt')
-      .map((one) => ({ value: one.id, name: one.name })),
-  ]);
+  const there = $derived(debtRows(years, plan.view!.lines, ['revolving', 'loan']));
+  /** What is drawn first is drawn and repaid by what cash needs. */
+  const debts = $derived([{ value: '', name: 'new debt' }, ...there.filter((one) => one.value !== years.facility)]);
   const chosen = $derived(names.some((one) => one.value === year) ? year : (names[0]?.value ?? 0));
 
   /** What single years hold, each with what takes it out. */

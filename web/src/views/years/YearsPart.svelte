@@ -13,7 +13,7 @@
   import NeedPart from './NeedPart.svelte';
   import YearsRules from './YearsRules.svelte';
   import YearsSheet from './YearsSheet.svelte';
-  import { PARTS, withLast, type LastYear, type YearsPart } from './years';
+  import { isYearsOnly, PARTS, withLast, type LastYear, type YearsPart } from './years';
 
   const plan = getPlan();
   const loaded = new Loaded((signal) => {
@@ -71,6 +71,9 @@
       options={Array.from({ length: 20 }, (_, i) => i + 1)}
       onput={(count) => change((now) => ({ ...now, count }))}
     />
+    {#if isYearsOnly(plan.settings, plan.view?.lines.length ?? 1)}
+      <Act href="#/plan/{plan.id}/receipts">Plan by month too</Act>
+    {/if}
     <Act onclick={() => void out()}>Take out</Act>
   </div>
   {#if shown === 'drivers'}

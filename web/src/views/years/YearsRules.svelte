@@ -7,7 +7,7 @@
   import { getPlan, type Settings } from '../../lib/plan.svelte';
   import Refusal from '../../lib/Refusal.svelte';
   import YearEvents from './YearEvents.svelte';
-  import type { YearsView } from './years';
+  import { debtRows, type YearsView } from './years';
 
   type Years = NonNullable<Settings['years']>;
 
@@ -20,20 +20,14 @@
   let { view, years, onput }: Props = $props();
   const plan = getPlan();
   let refusal = $state('');
-  const debts = $derived(
-    years.lastYear
-      ? years.lastYear.rows.filter((row) => row.row === 'debt').map((row) => ({ value: row.id, name: row.name }))
-      : plan
-          .view!.lines.filter((line) => line.kind === 'revolving')
-          .map((line) => ({ value: `debt ${line.id}`, name: line.name })),
-  );
+  const debts = $derived(debtRows(years, plan.view!.lines, ['revolving']));
 
   /** A limit that holds from the first year on. */
   function setLimit(text: string): string | Promise<string> {
     const read = readAmount(text);
     const first = view.years[1]?.name;
     if (read === null || first === undefined) return noAmount(text);
-    return onput((now) => ({ ...now, limit: { [String(first)]: read } }));
+    return onput((now) => ({ ...now, limit: { ...now.limit, [String(first)]: read } }));
   }
 
   async function propose() {
@@ -90,7 +84,7 @@
         class="w-[110px] text-right"
         label="up to a limit of"
         name="Limit of the facility that is drawn first"
-        value={grouped(Object.values(years.limit ?? {})[0] ?? '0')}
+        value={grouped(years.limit?.[String(view.years[1]?.name)] ?? '0')}
         onput={setLimit}
       />
     {/if}

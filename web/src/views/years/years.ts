@@ -142,6 +142,17 @@ export function withLast(years: Years, last: LastYear, kinds: YearsView['kinds']
   };
 }
 
+/** The debts that are there when years begin, by their rows: those of the last year, or of the plan's lines of some kinds. */
+export function debtRows(
+  years: Years,
+  lines: readonly { id: string; name: string; kind: string }[],
+  kinds: readonly string[],
+): { value: string; name: string }[] {
+  return years.lastYear
+    ? years.lastYear.rows.filter((row) => row.row === 'debt').map((row) => ({ value: row.id, name: row.name }))
+    : lines.filter((line) => kinds.includes(line.kind)).map((line) => ({ value: `debt ${line.id}`, name: line.name }));
+}
+
 /** A row more of a kind, with an id that no other has. */
 export function withRow(last: LastYear, kind: YearsView['kinds'][number]): LastYear {
   const taken = new Set(last.rows.map((one) => one.id));

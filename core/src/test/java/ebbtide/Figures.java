@@ -118,7 +118,7 @@ public final class Figures {
         Covenants.of(forecast).forEach(this::say);
         say(OpeningCheck.of(forecast));
         say(OpeningCheck.proposed(forecast));
-        if (LastTwelveMonths.of(forecast).isPresent()) {
+        if (LastTwelveMonths.isPossible(forecast)) {
             say(Years.of(forecast, YearsPlan.asBefore(5)).all());
         }
     }

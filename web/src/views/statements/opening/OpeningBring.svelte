@@ -4,8 +4,8 @@
   import { getPlan } from '../../../lib/plan.svelte';
   import type { Sheet } from './opening';
 
-  /** Takes a sheet that was read whole in the place of the one there is. */
-  let { onread }: { onread: (sheet: Sheet) => Promise<void> } = $props();
+  /** Takes a sheet that was read whole in the place of the one there is; gives the refusal, or nothing. */
+  let { onread }: { onread: (sheet: Sheet) => Promise<string> } = $props();
   const plan = getPlan();
 
   const read = (file: Blob) =>
@@ -21,8 +21,6 @@
   of="the opening balance sheet"
   hint="A name and an amount in each row, or debit and credit; what it is before them, the line that clears it after."
   {read}
-  ontake={async (got) => {
-    await onread(got.sheet);
-    return got.sheet.entries.length;
-  }}
+  count={(got) => got.sheet.entries.length}
+  ontake={(got) => onread(got.sheet)}
 />

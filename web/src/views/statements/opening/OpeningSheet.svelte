@@ -87,7 +87,7 @@
         {/each}
       </ul>
     {/if}
-    <OpeningBring onread={(read) => said({ on: view.on, entries: read.entries ?? [] })} />
+    <OpeningBring onread={(read) => keep({ on: view.on, entries: read.entries ?? [] })} />
   </section>
   {#each SIDES as { side, name } (side)}
     <OpeningSide

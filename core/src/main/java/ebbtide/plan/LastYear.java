@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Refused;
+import ebbtide.money.Rounding;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
@@ -36,6 +37,11 @@ public record LastYear(LocalDate end, int days, long losses, List<Entry> entries
             Check.that(
                     !row.isMany() || YearRow.single(id).isEmpty(),
                     "the id '" + id + "' belongs to a row of which there is one: give " + name + " another");
+            Check.that(
+                    !YearRow.TAKEN.contains(id),
+                    "the id '" + id + "' is that of a sum or of what years take up themselves: give " + name
+                            + " another");
+            Rounding.counted(amount);
             Check.that(
                     ends == null || row == YearRow.DEBT, "only a facility has a day on which it ends: not so " + name);
         }

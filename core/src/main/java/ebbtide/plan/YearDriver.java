@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
+import ebbtide.money.Rounding;
 import java.math.BigDecimal;
 import java.util.Collections;
 import java.util.Map;
@@ -26,6 +27,7 @@ public sealed interface YearDriver {
     record Amount(SortedMap<Integer, Long> amounts, SortedMap<Integer, Percent> growth) implements YearDriver {
         public Amount {
             amounts = years(amounts);
+            amounts.values().forEach(Rounding::counted);
             growth = years(growth);
             growth.values().forEach(one -> Check.inRange(one, MOST_DOWN, MOST_UP, "growth of a year"));
         }

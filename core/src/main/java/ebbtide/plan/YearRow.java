@@ -2,6 +2,7 @@ package ebbtide.plan;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a row of a year's income statement or balance sheet is (rules 9.4): its place, whether there is one or many of
@@ -36,6 +37,25 @@ public enum YearRow {
     CAPITAL(Part.EQUITY, -1, "Capital paid in", false),
     RETAINED(Part.EQUITY, -1, "Retained profit", false),
     OTHER_EQUITY(Part.EQUITY, -1, "Other equity", true);
+
+    /** Ids that years use for what they add up, or take up, themselves. */
+    public static final Set<String> TAKEN = Set.of(
+            "gross",
+            "ebitda",
+            "operating",
+            "before-tax",
+            "profit",
+            "kept-profit",
+            "net-assets",
+            "assets",
+            "drawn-first",
+            "liabilities",
+            "other-equity",
+            "equity",
+            "liabilities-and-equity",
+            "difference",
+            "new-debt",
+            "year-before");
 
     /** Where a row stands. */
     public enum Part {

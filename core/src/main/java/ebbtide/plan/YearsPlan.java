@@ -3,6 +3,7 @@ package ebbtide.plan;
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
 import ebbtide.money.Refused;
+import ebbtide.money.Rounding;
 import ebbtide.plan.YearDriver.Amount;
 import ebbtide.plan.YearDriver.Days;
 import ebbtide.plan.YearDriver.DaysOf;
@@ -85,6 +86,7 @@ public record YearsPlan(
     public record DebtChange(@Nullable String row, int year, long amount) {
         public DebtChange {
             YearDriver.named(year);
+            Rounding.counted(amount);
         }
     }
 
@@ -92,6 +94,7 @@ public record YearsPlan(
     public record EquityChange(int year, long amount) {
         public EquityChange {
             YearDriver.named(year);
+            Rounding.counted(amount);
         }
     }
 
@@ -99,6 +102,8 @@ public record YearsPlan(
     public record Disposal(int year, long gross, long accumulated, long proceeds) {
         public Disposal {
             YearDriver.named(year);
+            Rounding.counted(gross);
+            Rounding.counted(proceeds);
             Check.notNegative(gross, "cost of what is disposed of");
             Check.notNegative(accumulated, "accumulated depreciation of what is disposed of");
             Check.notNegative(proceeds, "proceeds of a disposal");
@@ -113,6 +118,7 @@ public record YearsPlan(
         public TypedOver {
             row = Check.text(row, "row of an override");
             YearDriver.named(year);
+            Rounding.counted(amount);
             reason = Check.text(reason, "reason of an override", LONG_NOTE);
         }
     }
@@ -152,6 +158,10 @@ public record YearsPlan(
         }
         for (DebtChange one : debts) {
             Check.that(one.row() == null || row(lastYear, one.row()) == YearRow.DEBT, "'" + one.row() + "' is no debt");
+            Check.that(
+                    one.row() == null || !one.row().equals(rules.facility()),
+                    "what is drawn first is drawn and repaid by what cash needs: take out what is typed of it in "
+                            + one.year());
         }
         Check.that(
                 lastYear == null || rules.facility() == null || row(lastYear, rules.facility()) == YearRow.DEBT,

@@ -3,10 +3,12 @@ package ebbtide.statements;
 import ebbtide.accounts.AssetAccount;
 import ebbtide.accounts.LineAccount;
 import ebbtide.forecast.Forecast;
+import ebbtide.forecast.WholeMonths;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Revolving;
+import ebbtide.time.Periods;
 import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -37,10 +39,14 @@ public final class LastTwelveMonths {
         this.last = ledger.months() - 1;
     }
 
+    /** Returns whether a forecast has as many months. */
+    public static boolean isPossible(Forecast forecast) {
+        return WholeMonths.of(forecast).all(Periods.MONTH).size() >= YEAR;
+    }
+
     /** Returns them, nothing of a forecast of fewer months. */
     public static Optional<LastTwelveMonths> of(Forecast forecast) {
-        Statements statements = Statements.of(forecast);
-        return statements.ledger().months() < YEAR ? Optional.empty() : Optional.of(new LastTwelveMonths(statements));
+        return isPossible(forecast) ? Optional.of(new LastTwelveMonths(Statements.of(forecast))) : Optional.empty();
     }
 
     public LocalDate end() {
@@ -52,21 +58,25 @@ public final class LastTwelveMonths {
         return statements.income().figure(figure).over(last - YEAR + 1, last);
     }
 
+    /** Returns what a row of the income statement is called, nothing where it has none of it. */
+    public Optional<String> nameOfFlow(String figure) {
+        return statements.income().figures().stream()
+                .filter(one -> one.id().equals(figure))
+                .map(Figure::name)
+                .findFirst();
+    }
+
     /** Returns what a row of the balance sheet comes to at the end. */
     public long level(String row) {
-        return level(row, last);
-    }
-
-    /** Returns what a row of the balance sheet came to before them. */
-    public long before(String row) {
-        return level(row, last - YEAR);
-    }
-
-    private long level(String row, int month) {
         return statements
                 .balance()
                 .row(BalanceRow.valueOf(row.toUpperCase(Locale.ROOT)))
-                .in(month);
+                .in(last);
+    }
+
+    /** Returns what a row of the balance sheet is called. */
+    public String nameOfLevel(String row) {
+        return BalanceRow.valueOf(row.toUpperCase(Locale.ROOT)).words();
     }
 
     /** Returns what is depreciated of fixed assets at the end, of those that the plan itself depreciates. */

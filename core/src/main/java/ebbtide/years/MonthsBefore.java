@@ -22,25 +22,6 @@ final class MonthsBefore {
     /** The rows of the balance sheet that go by another name in years. */
     private static final Map<String, String> OTHER_NAMES = Map.of("dividends-declared", "dividends");
 
-    private static final Map<String, String> WORDS = Map.ofEntries(
-            Map.entry("sales", "Sales"),
-            Map.entry("cost", "Cost of sales"),
-            Map.entry("other", "Other income"),
-            Map.entry("overheads", "Overheads and pay"),
-            Map.entry("prepaid", "Prepaid, and paid ahead to suppliers"),
-            Map.entry("other-receivables", "Other amounts due to us"),
-            Map.entry("deposits", "Term deposits"),
-            Map.entry("deposits-later", "Term deposits due later"),
-            Map.entry("other-assets", "Other long-term assets"),
-            Map.entry("paid-ahead", "Paid ahead by customers"),
-            Map.entry("sales-tax", "Sales tax"),
-            Map.entry("pay-owed", "Pay owed"),
-            Map.entry("accrued", "Accrued"),
-            Map.entry("interest-owed", "Interest owed"),
-            Map.entry("dividends-declared", "Dividends declared"),
-            Map.entry("other-payables", "Other amounts owed"),
-            Map.entry("provisions", "Provisions"));
-
     private MonthsBefore() {}
 
     /**
@@ -55,11 +36,12 @@ final class MonthsBefore {
                                 "The years go on from twelve months of detail: plan at least twelve months ahead, or type the last year"));
         List<Entry> entries = new ArrayList<>();
         YearsPlan.ofMonths().forEach((id, row) -> {
-            long amount = row.isFlow()
-                    ? row.sign() * months.flow(id)
-                    : months.level(OTHER_NAMES.getOrDefault(id, id).replace('-', '_'));
-            if (amount != 0 || row.isFlow() || plan.mentions(id)) {
-                entries.add(new Entry(id, WORDS.getOrDefault(id, row.words()), row, amount));
+            String of = OTHER_NAMES.getOrDefault(id, id).replace('-', '_');
+            long amount = row.isFlow() ? row.sign() * months.flow(id) : months.level(of);
+            if (row.isFlow()) {
+                entries.add(new Entry(id, months.nameOfFlow(id).orElse(row.words()), row, amount));
+            } else if (amount != 0 || plan.mentions(id)) {
+                entries.add(new Entry(id, months.nameOfLevel(of), row, amount));
             }
         });
         one(entries, YearRow.DEPRECIATION, -months.flow("depreciation"));

@@ -102,13 +102,13 @@ final class YearWorking {
         YearRow is = requireNonNull(before.rows().get(row)).row();
         long amount = growth.isPresent() && is == YearRow.SALES
                 ? was + growth.get().of(was)
-                : plan.override(row, year).map(TypedOver::amount).orElseGet(() -> follows(row, was));
+                : plan.override(row, year).map(TypedOver::amount).orElseGet(() -> follows(plan.driver(row), row, was));
         known.put(row, Rounding.counted(amount));
         return amount;
     }
 
-    private long follows(String row, long was) {
-        YearDriver by = plan.driver(row);
+    /** What a row follows from a driver comes to; without one, or before it says anything, as it was. */
+    private long follows(@Nullable YearDriver by, String row, long was) {
         if (by instanceof Amount amount) {
             return amount.in(year, was);
         }
@@ -172,18 +172,7 @@ final class YearWorking {
 
     private long kept() {
         YearDriver by = plan.driver(YearRow.CASH.id());
-        if (by instanceof Amount amount) {
-            return amount.in(year, before.kept());
-        }
-        if (by instanceof Share share) {
-            Percent part = YearDriver.in(share.shares(), year);
-            return part == null ? before.kept() : part.of(share.of() == null ? sum(YearRow.SALES) : figure(share.of()));
-        }
-        if (by instanceof Days of) {
-            BigDecimal count = YearDriver.in(of.days(), year);
-            return count == null ? before.kept() : ofDays(counted(of.of()), count);
-        }
-        return start.minimum().applyAsLong(end);
+        return by == null ? start.minimum().applyAsLong(end) : follows(by, YearRow.CASH.id(), before.kept());
     }
 
     /** Returns the rate of a row in the year, null where it never had one. */
@@ -284,17 +273,13 @@ final class YearWorking {
     }
 
     private long dividends(long profit) {
-        YearDriver by = plan.driver(YearRow.DIVIDENDS.id());
-        if (by instanceof Amount amount) {
-            return amount.in(year, before.dividends());
-        }
-        if (by instanceof Share share) {
-            Percent part = YearDriver.in(share.shares(), year);
-            return part == null
-                    ? before.dividends()
-                    : part.of(Math.max(0, share.of() == null ? profit : before.profit()));
-        }
-        return before.dividends();
+        String row = YearRow.DIVIDENDS.id();
+        return plan.driver(row) instanceof Share share
+                ? depends(
+                        YearRow.DIVIDENDS,
+                        before.dividends(),
+                        part -> part.of(Math.max(0, share.of() == null ? profit : before.profit())))
+                : follows(plan.driver(row), row, before.dividends());
     }
 
     /** On the opening balance, or on the mean of opening and closing. */

@@ -20,11 +20,11 @@ import org.jspecify.annotations.Nullable;
 
 /** The years of a plan (rules 9.4): the last year, and those that go on from it, each worked out of the one before. */
 public final class Years {
-    /** What the last year's balance sheet lacks to balance, until it is placed. */
-    public static final String NOT_PLACED = "not-placed";
-
     private static final long POINT = 100;
     private static final long HUNDRED_POINTS = 100 * POINT;
+    /** Sales that grow a thousandfold come from next to none: a share of that says nothing. */
+    private static final BigDecimal MOST_GROWTH = BigDecimal.valueOf(1_000 * HUNDRED_POINTS);
+
     private final YearsPlan plan;
     private final YearsStart start;
     private final List<Year> years = new ArrayList<>();
@@ -166,29 +166,22 @@ public final class Years {
 
     /**
      * Returns the growth of a year's sales that needs nothing from outside, all else as typed (rules 9.4 i, 11.6): up
-     * to a hundred points above what it is; where borrowing rises as it is, below. Nothing where there were no sales.
+     * to a hundred points above what it is; where borrowing rises as it is, below. Nothing where there were no sales,
+     * or next to none.
      */
     public Optional<FreeGrowth> growthWithoutFunding(int year) {
         Year before = years.get(year - 1);
         if (before.sales() <= 0) {
             return Optional.empty();
         }
-        long present = BigDecimal.valueOf(years.get(year).sales() - before.sales())
+        BigDecimal growth = BigDecimal.valueOf(years.get(year).sales() - before.sales())
                 .multiply(BigDecimal.valueOf(HUNDRED_POINTS))
-                .divide(BigDecimal.valueOf(before.sales()), 0, RoundingMode.HALF_UP)
-                .longValueExact();
-        HowFar<Long> far = new HowFar<>(
-                multiple -> multiple < -HUNDRED_POINTS
-                        ? Optional.empty()
-                        : Optional.of(new YearWorking(
-                                                plan,
-                                                start,
-                                                before,
-                                                Optional.of(new Percent(multiple * Percent.WHOLE / HUNDRED_POINTS)))
-                                        .year()
-                                        .borrowed()
-                                - before.borrowed()),
-                rise -> rise <= 0);
+                .divide(BigDecimal.valueOf(before.sales()), 0, RoundingMode.HALF_UP);
+        if (growth.compareTo(MOST_GROWTH) > 0) {
+            return Optional.empty();
+        }
+        long present = growth.longValueExact();
+        HowFar<Long> far = new HowFar<>(multiple -> rise(before, multiple), rise -> rise <= 0);
         HowFar.Point<Long> now = new HowFar.Point<>(present, needed(year));
         boolean holds = now.level() <= 0;
         long end = holds ? present + HUNDRED_POINTS : Math.max(-HUNDRED_POINTS, present - HUNDRED_POINTS);
@@ -196,5 +189,19 @@ public final class Years {
                 .map(edge ->
                         new FreeGrowth(new Percent(edge.holds().multiple() * Percent.WHOLE / HUNDRED_POINTS), false))
                 .orElse(new FreeGrowth(null, holds)));
+    }
+
+    /** What borrowing rises by where all sales grow by so many hundredths of a point; nothing where they cannot. */
+    private Optional<Long> rise(Year before, long growth) {
+        if (growth < -HUNDRED_POINTS) {
+            return Optional.empty();
+        }
+        Percent grown = new Percent(growth * Percent.WHOLE / HUNDRED_POINTS);
+        try {
+            Year tried = new YearWorking(plan, start, before, Optional.of(grown)).year();
+            return Optional.of(tried.borrowed() - before.borrowed());
+        } catch (Refused refused) {
+            return Optional.empty();
+        }
     }
 }

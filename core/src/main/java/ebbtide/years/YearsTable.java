@@ -172,7 +172,7 @@ public final class YearsTable {
             owed.add(add(
                     sheet,
                     Style.LINE,
-                    "facility",
+                    "drawn-first",
                     Optional.ofNullable(first().rows().get(years.plan().rules().facility()))
                                     .map(Year.Row::name)
                                     .orElse("Facility")

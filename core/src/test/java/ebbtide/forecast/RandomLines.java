@@ -7,21 +7,14 @@ import ebbtide.plan.Basis;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CarriedAmount;
 import ebbtide.plan.Certainty;
-import ebbtide.plan.DatedItem;
 import ebbtide.plan.DatedItems;
-import ebbtide.plan.DayTerms;
-import ebbtide.plan.DaysTarget;
 import ebbtide.plan.Direction;
-import ebbtide.plan.Driver;
-import ebbtide.plan.EarlyPayment;
 import ebbtide.plan.Expensing;
 import ebbtide.plan.Ledger;
 import ebbtide.plan.Line;
-import ebbtide.plan.MonthPattern;
 import ebbtide.plan.Netting;
 import ebbtide.plan.Pay;
 import ebbtide.plan.PayDays;
-import ebbtide.plan.ProductOf;
 import ebbtide.plan.ProfitTax;
 import ebbtide.plan.ProfitTax.MonthlyProfit;
 import ebbtide.plan.Recurrence;
@@ -29,12 +22,8 @@ import ebbtide.plan.Recurring;
 import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
-import ebbtide.plan.StockPolicy;
 import ebbtide.plan.Terms;
 import ebbtide.time.Convention;
-import ebbtide.time.Period;
-import ebbtide.time.Spread;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
@@ -45,16 +34,15 @@ import java.util.Random;
 import java.util.TreeMap;
 
 /** Lines made at random, of every kind but those of funding. */
-final class RandomLines {
-    private final Random random;
-    private final LocalDate asOf;
+final class RandomLines extends RandomValues {
     private final List<Line> lines;
+    private final RandomStreams streams;
 
     /** Makes lines beside those that there are, which they may read. */
     RandomLines(Random random, LocalDate asOf, List<Line> lines) {
-        this.random = random;
-        this.asOf = asOf;
+        super(random, asOf);
         this.lines = lines;
+        this.streams = new RandomStreams(random, asOf, lines);
     }
 
     Line line(int i) {
@@ -119,14 +107,14 @@ final class RandomLines {
             case 2 -> new DatedItems(items(), tax(), pick(List.of(Convention.values())));
             default ->
                 new Assumption.Stream(
-                        method(),
-                        random.nextBoolean() ? List.of() : List.of(method()),
+                        streams.method(),
+                        random.nextBoolean() ? List.of() : List.of(streams.method()),
                         months(18, -18),
-                        overrides(),
+                        streams.overrides(),
                         tax(),
-                        terms(),
+                        streams.terms(),
                         random.nextInt(3) > 0 ? null : new Ledger(amount(), random.nextBoolean()),
-                        spread());
+                        streams.spread());
         };
     }
 
@@ -258,192 +246,5 @@ final class RandomLines {
                 1 + random.nextInt(4),
                 first,
                 random.nextInt(4) == 0 ? first.plusDays(random.nextInt(300)) : null);
-    }
-
-    private List<DatedItem> items() {
-        Map<LocalDate, DatedItem> items = new TreeMap<>();
-        for (int i = random.nextInt(5); i >= 0; i--) {
-            LocalDate day = asOf.plusDays(random.nextInt(400) - 60L);
-            items.put(day, new DatedItem(day, amount(), pick(List.of(Certainty.values())), "item " + i));
-        }
-        return List.copyOf(items.values());
-    }
-
-    private ActivityMethod method() {
-        List<String> streams = lines.stream()
-                .filter(l -> l.assumption() instanceof Assumption.Stream)
-                .map(Line::id)
-                .toList();
-        return switch (random.nextInt(streams.isEmpty() ? 7 : 9)) {
-            case 0 -> new ActivityMethod.FixedAmount(steps());
-            case 1 ->
-                new ActivityMethod.BaseWithGrowth(
-                        steps(),
-                        new Percent(random.nextInt(100_000) - 30_000),
-                        new TreeMap<>(
-                                Map.of(YearMonth.from(asOf).plusMonths(2), new Percent(random.nextInt(100_000)))));
-            case 2 -> new ActivityMethod.TypedMonths(months(1 + random.nextInt(14), 1));
-            case 3 -> product();
-            case 4 ->
-                new ActivityMethod.RecurringCustomers(
-                        YearMonth.from(asOf).plusMonths(random.nextInt(9) - 6L),
-                        number(3),
-                        driver(2),
-                        driver(1),
-                        pick(List.of(ActivityMethod.LostAs.values())),
-                        driver(2),
-                        pick(List.of(ActivityMethod.FeeOn.values())));
-            case 5 ->
-                new ActivityMethod.YearTotal(
-                        new TreeMap<>(Map.of(asOf.getYear() - 1, amount(), asOf.getYear() + 1, amount())),
-                        new Percent(random.nextInt(200_000) - 50_000),
-                        random.longs(12, 0, 100).map(w -> w + 1).boxed().toList());
-            case 6 ->
-                new ActivityMethod.DatedAmounts(items().stream()
-                        .map(item -> new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note()))
-                        .toList());
-            case 7 -> stock(pick(streams));
-            default -> new ActivityMethod.ShareOfLine(pick(streams), new Percent(random.nextInt(1_500_000)));
-        };
-    }
-
-    private ActivityMethod stock(String sales) {
-        StockPolicy.Cost cost = new StockPolicy.Cost(
-                pick(List.of(StockPolicy.CostBy.values())),
-                new Percent(random.nextInt(1_200_000)),
-                driver(2),
-                driver(2),
-                pick(List.of(StockPolicy.Valuation.values())));
-        StockPolicy.Target target = new StockPolicy.Target(
-                pick(List.of(StockPolicy.TargetBy.values())),
-                amount(),
-                number(3),
-                new Percent(random.nextInt(900_000)),
-                pick(List.of(StockPolicy.TargetOf.values())),
-                random.nextInt(120));
-        StockPolicy.Bought bought = new StockPolicy.Bought(
-                pick(List.of(StockPolicy.BoughtBy.values())),
-                new Percent(random.nextInt(900_000)),
-                months(random.nextInt(10), 1));
-        return new ActivityMethod.StockPurchases(new StockPolicy(
-                sales,
-                random.nextBoolean() ? StockPolicy.Given.CLOSING : StockPolicy.Given.PURCHASES,
-                cost,
-                target,
-                bought,
-                new StockPolicy.Opening(amount(), number(3)),
-                random.nextInt(3)));
-    }
-
-    private ActivityMethod product() {
-        ProductOf of = pick(List.of(ProductOf.values()));
-        List<Driver> factors = new ArrayList<>();
-        of.factors().forEach(name -> factors.add(driver(2)));
-        return new ActivityMethod.Product(of, factors);
-    }
-
-    private Driver driver(int digits) {
-        List<Steps.Step<BigDecimal>> steps = new ArrayList<>();
-        LocalDate day = asOf.minusDays(random.nextInt(200));
-        for (int i = random.nextInt(3); i >= 0; i--) {
-            steps.add(new Steps.Step<>(day, number(digits)));
-            day = day.plusDays(1 + random.nextInt(200));
-        }
-        return new Driver(
-                new Steps<>(steps),
-                new Percent(random.nextInt(60_000) - 20_000),
-                new TreeMap<>(Map.of(
-                        YearMonth.from(asOf).plusMonths(random.nextInt(9)),
-                        new Percent(random.nextInt(100_000) - 50_000))));
-    }
-
-    /** A number of at most so many digits before the point, with up to six decimals. */
-    private BigDecimal number(int digits) {
-        return BigDecimal.valueOf(random.nextLong((long) Math.pow(10, digits + 6)), 6)
-                .setScale(random.nextInt(7), java.math.RoundingMode.DOWN);
-    }
-
-    private TreeMap<YearMonth, Long> months(int count, int from) {
-        TreeMap<YearMonth, Long> months = new TreeMap<>();
-        for (int i = 0; i < count; i++) {
-            months.put(YearMonth.from(asOf.plusDays(1)).plusMonths(from + i), amount());
-        }
-        return months;
-    }
-
-    private TreeMap<YearMonth, Assumption.MonthOverride> overrides() {
-        TreeMap<YearMonth, Assumption.MonthOverride> overrides = new TreeMap<>();
-        if (random.nextBoolean()) {
-            overrides.put(
-                    YearMonth.from(asOf).plusMonths(1 + random.nextInt(6)),
-                    new Assumption.MonthOverride(amount(), "new contract"));
-        }
-        return overrides;
-    }
-
-    Terms terms() {
-        DayTerms.Due due = pick(List.of(DayTerms.Due.values()));
-        DayTerms days = new DayTerms(
-                due,
-                due == DayTerms.Due.DAY_OF_NEXT_MONTH ? 1 + random.nextInt(31) : random.nextInt(130),
-                random.nextInt(30),
-                pick(List.of(Convention.values())),
-                random.nextBoolean()
-                        ? null
-                        : new EarlyPayment(
-                                new Percent(random.nextInt(60_000)), random.nextInt(20), random.nextBoolean()));
-        List<Steps.Step<Integer>> targets = new ArrayList<>();
-        steps().steps().forEach(step -> targets.add(new Steps.Step<>(step.from(), random.nextInt(120))));
-        return new Terms(
-                pick(List.of(Terms.By.values())),
-                pattern(),
-                days,
-                new DaysTarget(new Steps<>(targets)),
-                random.nextInt(4) == 0 ? "t1" : null);
-    }
-
-    private MonthPattern pattern() {
-        List<MonthPattern.Step> steps = new ArrayList<>();
-        long left = Percent.WHOLE;
-        int count = 1 + random.nextInt(5);
-        int lag = -random.nextInt(3);
-        for (int i = 0; i < count; i++) {
-            long share = i == count - 1 && random.nextBoolean() ? left : random.nextInt((int) left + 1);
-            left -= share;
-            steps.add(new MonthPattern.Step(new Percent(share), lag++, new Percent(random.nextInt(60_000))));
-        }
-        return new MonthPattern(steps, new Percent(left), random.nextBoolean() ? null : random.nextInt(9));
-    }
-
-    private Spread spread() {
-        return switch (random.nextInt(4)) {
-            case 0 -> new Spread.OnDays(List.of(new Spread.DayWeight(31, 1)));
-            case 1 -> new Spread.OnDays(List.of(new Spread.DayWeight(5, 2), new Spread.DayWeight(20, 1)));
-            case 2 -> new Spread.ByWeek(List.of(1, 0, 3, 2, 1 + random.nextInt(3)));
-            default -> new Spread.Even();
-        };
-    }
-
-    Steps<Long> steps() {
-        List<Steps.Step<Long>> steps = new ArrayList<>();
-        LocalDate day = asOf.minusDays(random.nextInt(200));
-        for (int i = random.nextInt(3); i >= 0; i--) {
-            steps.add(new Steps.Step<>(day, amount()));
-            day = day.plusDays(1 + random.nextInt(200));
-        }
-        return new Steps<>(steps);
-    }
-
-    Period somePeriod() {
-        LocalDate start = asOf.plusDays(random.nextInt(80) - 20L);
-        return new Period(start, start.plusDays(1 + random.nextInt(40)));
-    }
-
-    long amount() {
-        return random.nextInt(6) == 0 ? random.nextInt(100) : random.nextInt(40_000_000);
-    }
-
-    <T> T pick(List<T> from) {
-        return from.get(random.nextInt(from.size()));
     }
 }

@@ -100,7 +100,10 @@ public final class RandomPlans {
                 random.nextBoolean() ? all : Set.of(Certainty.CERTAIN),
                 all,
                 Steps.from(asOf, new Percent(12_500)),
-                List.of(new NamedTerms("t1", "Shared", any.terms().sharedAs(null))),
+                List.of(new NamedTerms(
+                        "t1",
+                        "Shared",
+                        new RandomStreams(random, asOf, lines).terms().sharedAs(null))),
                 List.of(new SourceDocument("Pay roll", random.nextBoolean())));
         int count = 3 + random.nextInt(12);
         for (int i = 0; i < count; i++) {

@@ -185,6 +185,39 @@ class YearsTest {
         }
     }
 
+    /** Else a row of the same id would stand there twice. */
+    @Test
+    void sumsOfYears_haveIdsThatNoRowCanHave() {
+        YearsRules drawnFirst = new YearsRules(false, true, false, "bank", new TreeMap<>());
+        assertThat(YearsTable.of(years(plan(1, drawnFirst))).rows())
+                .filteredOn(row ->
+                        row.sheet() != YearsTable.Sheet.CASH_FLOW && row.of().isEmpty())
+                .extracting(YearsTable.Row::id)
+                .filteredOn(id -> !id.startsWith("sum "))
+                .allMatch(YearRow.TAKEN::contains);
+        assertThatThrownBy(() -> entry(YearRow.OVERHEAD, "profit", 1)).hasMessageContaining("give Overheads another");
+    }
+
+    @Test
+    void whatIsDrawnFirst_isNotTyped_andSalesOfNextToNothingGrowByNothingThatIsSaid() {
+        YearsRules drawnFirst = new YearsRules(false, true, false, "bank", new TreeMap<>());
+        assertThatThrownBy(() -> new YearsPlan(
+                        1,
+                        LAST,
+                        List.of(),
+                        List.of(new YearsPlan.DebtChange("bank", 2026, 5)),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        drawnFirst))
+                .hasMessageContaining("take out what is typed of it in 2026");
+        LastYear none = new LastYear(LAST.end(), 365, 0, List.of(entry(YearRow.SALES, "sales", 1)));
+        Driven much = driven("sales", amounts(Map.of(2026, 900_000_000_000_000L)));
+        Years years = years(
+                new YearsPlan(1, none, List.of(much), List.of(), List.of(), List.of(), List.of(), YearsRules.USUAL));
+        assertThat(years.growthWithoutFunding(1)).isEmpty();
+    }
+
     @Test
     void rowsThatFollowFromEachOtherInACircle_areRefused() {
         assertThatThrownBy(() -> new YearsPlan(

@@ -137,7 +137,6 @@ class StatementsController {
             throws IOException {
         Forecast forecast = plans.shown(plan).forecast();
         Settings settings = forecast.plan().settings();
-        Statements statements = Statements.of(forecast);
         // What cannot be shown is said before a file begins.
         CsvText text =
                 switch (show) {
@@ -151,11 +150,13 @@ class StatementsController {
                         yield out -> RollForwardCsv.write(rolls, settings.currency(), out);
                     }
                     case "ratios" -> {
+                        Statements statements = Statements.of(forecast);
                         List<Period> periods = statements.months().touched(by, from, to);
                         var ratios = Ratios.of(statements, periods);
                         yield out -> RatioCsv.write(ratios, periods, settings.currency(), out);
                     }
                     default -> {
+                        Statements statements = Statements.of(forecast);
                         StatementTable table =
                                 statements.table(kind(show), statements.months().touched(by, from, to), false);
                         yield out -> StatementCsv.write(table, settings.currency(), out);

@@ -127,7 +127,7 @@ class YearsController {
         Currency currency = forecast.plan().settings().currency();
         boolean typed = forecast.plan().settings().years() != null
                 && forecast.plan().settings().years().lastYear() != null;
-        if (!typed && LastTwelveMonths.of(forecast).isEmpty()) {
+        if (!typed && !LastTwelveMonths.isPossible(forecast)) {
             return new YearsView(
                     false,
                     "The years go on from twelve months of detail: plan at least twelve months ahead, under Setup, or type the last year here",

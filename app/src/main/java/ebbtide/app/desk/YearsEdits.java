@@ -26,18 +26,19 @@ public final class YearsEdits {
     /** What was typed for a part of a row's driver in a year; nothing takes it out. */
     public record DriverValue(String row, String part, int year, String text) {}
 
-    /** Begins years after the months, or carries a last year on, each row as the last year came to. */
+    /**
+     * Begins years after the months; or, where there are years, lets each row go on as the last one came to. What
+     * happens in single years, what is typed over, notes and rules stay.
+     */
     public static Change begin(int count) {
         return draft -> {
             Settings settings = draft.shown().plan().settings();
             YearsPlan before = settings.years();
-            YearsPlan bare = before == null || before.lastYear() == null
-                    ? YearsPlan.asBefore(count)
-                    : before.withDrivers(List.of()).withCount(count);
+            YearsPlan from = before == null ? YearsPlan.asBefore(count) : before.withCount(count);
             draft.readsForecast();
             draft.putSettings(settings.withYears(
-                    DriverEdit.proposed(Years.of(draft.shown().forecast(), bare))));
-            return "Years begun as the last one was";
+                    DriverEdit.proposed(Years.of(draft.shown().forecast(), from))));
+            return before == null ? "Years begun as the last one was" : "Drivers proposed from the last year";
         };
     }
 

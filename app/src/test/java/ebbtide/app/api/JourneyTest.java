@@ -44,6 +44,13 @@ class JourneyTest extends ApiJourney {
                 + "03/03/2026,BILL 2,Icehouse Supplies,-50.00\n04/03/2026,TOLL BRIDGE,,-7.50\n");
     }
 
+    /** The web knows by these words that it is what itself has asked for (bringing.svelte.ts). */
+    @Test
+    void statementBroughtIn_isCalledByItsFileInTheLog() throws Exception {
+        assertThat(send(200, get(path("/changes"))).get(0).get("words").asString())
+                .isEqualTo("Statement bank.csv brought in");
+    }
+
     private List<Long> open() throws Exception {
         List<Long> ids = new ArrayList<>();
         send(200, get(path("/movements?unassigned=true")))

@@ -87,6 +87,28 @@ class YearsApiTest extends ApiJourney {
         send(422, get(path("/years/workings?row=moon&year=1")));
     }
 
+    @Test
+    void driversProposedAnew_leaveWhatHappensInSingleYears_notesAndRules() throws Exception {
+        begun();
+        ObjectNode settings = (ObjectNode) send(200, get(path(""))).get("settings");
+        settings.withObject("/years").put("meanBalance", false);
+        settings.withObject("/years")
+                .putArray("equity")
+                .addObject()
+                .put("year", 2028)
+                .put("amount", "5000");
+        send(
+                200,
+                put(path("/settings?version=" + version()))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(settings.toString()));
+        typed("note", 200, "{\"row\":\"sales\",\"note\":\"as the board said\"}");
+        assertThat(begun().get("years").get(1).get("sources").toString()).contains("Equity in");
+        JsonNode years = send(200, get(path(""))).get("settings").get("years");
+        assertThat(years.get("meanBalance").asBoolean()).isFalse();
+        assertThat(years.toString()).contains("as the board said");
+    }
+
     private static long sum(JsonNode parts) {
         return parts.valueStream().mapToLong(one -> one.get("minor").asLong()).sum();
     }

@@ -19,6 +19,23 @@ import java.util.Map;
 public record LastYearList(List<Entry> entries, List<NamedRows.Unread> problems) {
     /** Words in names that tell what a row is, the first that fits. */
     private static final List<Map.Entry<YearRow, List<String>>> TELLING = List.of(
+            // What is owed of something is not that: interest payable is no cost of the year.
+            Map.entry(
+                    YearRow.CURRENT_LIABILITY,
+                    List.of(
+                            "interest payable",
+                            "interest owed",
+                            "accrued",
+                            "dividends payable",
+                            "dividends declared",
+                            "sales tax",
+                            "vat",
+                            "payroll payable",
+                            "wages payable")),
+            // What is spent on sales is no sales, nor what the bank charges cash.
+            Map.entry(
+                    YearRow.OVERHEAD,
+                    List.of("sales and marketing", "sales commission", "selling", "bank charge", "bank fee")),
             Map.entry(YearRow.ACCUMULATED, List.of("accumulated", "depreciation to date")),
             Map.entry(YearRow.DEPRECIATION, List.of("depreciation", "amortisation", "amortization")),
             Map.entry(
@@ -29,6 +46,7 @@ public record LastYearList(List<Entry> entries, List<NamedRows.Unread> problems)
             Map.entry(
                     YearRow.INTEREST_ON_CASH,
                     List.of("interest on cash", "interest received", "interest earned", "interest income")),
+            Map.entry(YearRow.OTHER_INCOME, List.of("other income", "rent received", "rental income", "grant")),
             Map.entry(YearRow.INTEREST, List.of("interest")),
             Map.entry(YearRow.GAIN, List.of("gain on")),
             Map.entry(YearRow.DIVIDENDS, List.of("dividend")),
@@ -36,7 +54,7 @@ public record LastYearList(List<Entry> entries, List<NamedRows.Unread> problems)
             Map.entry(YearRow.RETAINED, List.of("retained", "reserve")),
             Map.entry(YearRow.CAPITAL, List.of("capital", "share", "owner")),
             Map.entry(YearRow.SHORT_TERM, List.of("short-term borrowing", "overdraft", "notes payable")),
-            Map.entry(YearRow.CURRENT_LIABILITY, List.of("accru", "owed", "payroll payable", "wages payable")),
+            Map.entry(YearRow.CURRENT_LIABILITY, List.of("accru", "owed")),
             Map.entry(YearRow.RECEIVABLES, List.of("receivable", "debtor")),
             Map.entry(YearRow.PAYABLES, List.of("payable", "creditor", "supplier")),
             Map.entry(YearRow.STOCK, List.of("stock", "inventor")),
@@ -47,21 +65,10 @@ public record LastYearList(List<Entry> entries, List<NamedRows.Unread> problems)
                     YearRow.GROSS_ASSETS,
                     List.of("fixed asset", "equipment", "machine", "vehicle", "plant", "building", "property")),
             Map.entry(YearRow.CASH, List.of("cash", "bank")),
-            Map.entry(YearRow.OTHER_INCOME, List.of("other income", "grant")),
             Map.entry(YearRow.SALES, List.of("sales", "revenue", "turnover")),
             Map.entry(
                     YearRow.OVERHEAD,
-                    List.of(
-                            "overhead",
-                            "expense",
-                            "pay",
-                            "wage",
-                            "salar",
-                            "rent",
-                            "admin",
-                            "marketing",
-                            "insurance",
-                            "selling")));
+                    List.of("overhead", "expense", "pay", "wage", "salar", "rent", "admin", "marketing", "insurance")));
 
     /** Sums that follow from other rows. */
     private static final List<String> SUMS = List.of(
@@ -116,6 +123,7 @@ public record LastYearList(List<Entry> entries, List<NamedRows.Unread> problems)
 
     private static boolean isTaken(String id, List<Entry> entries) {
         return YearRow.single(id).isPresent()
+                || YearRow.TAKEN.contains(id)
                 || entries.stream().anyMatch(one -> one.id().equals(id));
     }
 
