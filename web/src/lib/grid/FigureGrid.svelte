@@ -31,6 +31,8 @@
     return figures[cursor.row] && drawn.includes(figures[cursor.row]!) ? figures[cursor.row] : first;
   });
 
+  const INDENT = { heading: '', line: '!pl-6', of_which: 'hush !pl-9', sum: '', check: 'hush' };
+
   const open = () => onopen(figures[cursor.row]!, cursor.column);
 
   async function focusCell() {
@@ -90,7 +92,9 @@
           >
         {:else}
           <tr data-drawn aria-rowindex={sight.first + i + 2} class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
-            <th scope="row" class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet !pl-6'}"
+            <th
+              scope="row"
+              class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet'} {INDENT[row.style]}"
               >{row.name}</th
             >
             {#each row.amounts as minor, c (columns[c]?.key)}

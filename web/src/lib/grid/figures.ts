@@ -1,13 +1,13 @@
 import { monthName } from '../dates';
 
 /**
- * A row of figures: a heading without any, a line, or a sum; with the text that stands below each where there is one,
+ * A row of figures: a heading without any, a line, what the row below it is made of, a sum, or what has to be nil; with the text that stands below each where there is one,
  * and what the base has where a scenario is shown and that is another figure.
  */
 export interface FigureRow {
   key: string;
   name: string;
-  style: 'heading' | 'line' | 'sum';
+  style: 'heading' | 'line' | 'of_which' | 'sum' | 'check';
   amounts: number[];
   below?: string[] | undefined;
   base?: (number | null)[] | null;

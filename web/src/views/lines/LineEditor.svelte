@@ -105,6 +105,8 @@
     { value: 'cost-of-sales', name: 'cost of sales' },
     { value: 'overheads', name: 'overheads' },
     { value: 'outside', name: 'neither income nor cost' },
+    { value: 'depreciation', name: 'depreciation, never paid' },
+    { value: 'provision', name: 'a provision, never paid' },
   ] as const;
 
   async function setNature(nature: Line['nature']) {

@@ -181,7 +181,11 @@ public final class Accounts {
      * Returns what a line earns by month from the first that is forecast to the horizon; nothing if it is switched off.
      */
     public Earned earned(Line line) {
-        return (plan().isActive(line) ? of(line).earned() : Earned.nil(below.frame()))
+        if (!plan().isActive(line)) {
+            return Earned.nil(below.frame()).first(below.frame().toHorizon());
+        }
+        Line own = plan().findLine(line.id()).orElseThrow();
+        return (AccountsApart.has(own) ? apart.earned(own) : of(own).earned())
                 .first(below.frame().toHorizon());
     }
 }

@@ -45,6 +45,7 @@ final class AccountsApart {
 
     private final Foundations below;
     private final Derived<Object, LineAccount> accounts;
+    private final Lazy<Map<String, MonthSeries>> charged;
     private final Lazy<MonthSeries> earned = Lazy.of(this::sum);
 
     /** How accounts of a kind are made. */
@@ -58,6 +59,7 @@ final class AccountsApart {
     AccountsApart(Foundations below, Optional<AccountsApart> before) {
         this.below = below;
         this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
+        this.charged = Lazy.of(() -> TypedDepreciation.of(below, this::of));
     }
 
     Foundations below() {
@@ -73,6 +75,15 @@ final class AccountsApart {
         return accounts.of(line.id(), () -> kind.reads().apply(this, line), kind::make);
     }
 
+    /**
+     * Returns what a line earns by month: its account's, of typed depreciation no more than is left of fixed assets.
+     */
+    Earned earned(Line line) {
+        Earned own = of(line).earned();
+        MonthSeries held = charged.get().get(line.id());
+        return held == null ? own : own.earning(held);
+    }
+
     /** Returns what all of them that are switched on earn by month, to the last month that is earned. */
     MonthSeries earned() {
         return earned.get();
@@ -82,7 +93,7 @@ final class AccountsApart {
         MonthSeries.Sum sum = below.frame().earning();
         below.plan().lines().stream()
                 .filter(line -> below.plan().isActive(line) && has(line))
-                .forEach(line -> sum.add(of(line).earned().earned(), 1));
+                .forEach(line -> sum.add(earned(line).earned(), 1));
         return sum.series();
     }
 

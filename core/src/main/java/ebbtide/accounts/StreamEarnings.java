@@ -1,5 +1,6 @@
 package ebbtide.accounts;
 
+import ebbtide.accounts.Earned.Sum.Lower;
 import ebbtide.activity.MonthlyActivity;
 import ebbtide.activity.StockRoll;
 import ebbtide.billing.DayBilling;
@@ -48,7 +49,7 @@ final class StreamEarnings {
         billed.stock().ifPresent(this::ofStock);
         billed.items().expected().stream()
                 .filter(one -> !one.isLeftOut())
-                .forEach(one -> sum.both(Frame.month(one.paidOn()), -one.discount()));
+                .forEach(one -> sum.lower(Lower.DISCOUNT, Frame.month(one.paidOn()), one.discount()));
         if (stream.terms().by() == Terms.By.MONTHS) {
             discountsAndWriteOffs();
         } else if (stream.terms().by() == Terms.By.DAYS
@@ -56,9 +57,10 @@ final class StreamEarnings {
             earlyPayment();
         }
         if (billed.isTruedUp()) {
-            billed.owedByHistory()
-                    .corrections()
-                    .forEach(one -> sum.both(one.month(), -(one.discount() + one.writtenOff())));
+            billed.owedByHistory().corrections().forEach(one -> {
+                sum.lower(Lower.DISCOUNT, one.month(), one.discount());
+                sum.lower(Lower.WRITE_OFF, one.month(), one.writtenOff());
+            });
         }
         return line.nature() == Nature.OUTSIDE ? sum.done().outside() : sum.done();
     }
@@ -87,10 +89,17 @@ final class StreamEarnings {
         boolean order = item.kind() == OpenItem.Kind.ORDER;
         long gross = order ? item.amount().open() : item.amount().gross();
         long taxed = back(order ? LeftOfPlan.taxOfOpen(item) : item.amount().tax());
-        int way = item.kind() == OpenItem.Kind.CREDIT_NOTE ? -1 : 1;
         int month = Frame.month(order ? LeftOfPlan.delivered(item, frame.asOf()) : item.supplied());
-        sum.both(month, (gross - taxed) * way);
-        sum.tax(month, taxed * way);
+        if (item.kind() != OpenItem.Kind.CREDIT_NOTE) {
+            sum.both(month, gross - taxed);
+            sum.tax(month, taxed);
+        } else if (billed.stock().isEmpty()) {
+            lower(Lower.CREDIT_NOTE, month, gross, taxed);
+        } else {
+            // What comes back of purchases for stock lowers the stock, and no cost.
+            sum.both(month, taxed - gross);
+            sum.tax(month, -taxed);
+        }
     }
 
     private void discountsAndWriteOffs() {
@@ -110,17 +119,25 @@ final class StreamEarnings {
                 continue;
             }
             for (int step : discounted) {
-                lower(billing.cashMonth(step), billing.discount(step), back(billing.taxOfDiscount(step)));
+                lower(
+                        Lower.DISCOUNT,
+                        billing.cashMonth(step),
+                        billing.discount(step),
+                        back(billing.taxOfDiscount(step)));
             }
             if (writesOff) {
-                lower(billing.writeOffMonth(), billing.writtenOff(), relieved ? billing.taxOfWrittenOff() : 0);
+                lower(
+                        Lower.WRITE_OFF,
+                        billing.writeOffMonth(),
+                        billing.writtenOff(),
+                        relieved ? billing.taxOfWrittenOff() : 0);
             }
         }
     }
 
     /** What is not paid after all lowers what was earned, its tax the tax. */
-    private void lower(int month, long gross, long taxed) {
-        sum.both(month, -(gross - taxed));
+    private void lower(Lower by, int month, long gross, long taxed) {
+        sum.lower(by, month, gross - taxed);
         sum.tax(month, -taxed);
     }
 
@@ -145,7 +162,7 @@ final class StreamEarnings {
                     back(billing.discountOf(billing.tax())),
                     parts.stream().mapToLong(part -> Math.abs(part[1])).toArray());
             for (int i = 0; i < taxed.length; i++) {
-                lower((int) parts.get(i)[0], parts.get(i)[2], taxed[i]);
+                lower(Lower.DISCOUNT, (int) parts.get(i)[0], parts.get(i)[2], taxed[i]);
             }
         }
     }

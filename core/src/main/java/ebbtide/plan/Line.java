@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -88,6 +89,10 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         Objects.requireNonNull(assumption, "assumption");
         Objects.requireNonNull(nature, "where it stands in the income statement");
         Objects.requireNonNull(adjustments, "adjustments");
+        Check.that(
+                !nature.isNeverPaid() || assumption.isNonCash() && heading.direction() == Direction.PAYMENT,
+                "'" + heading.name() + "' counts as " + nature.name().toLowerCase(Locale.ROOT)
+                        + ", which only a cost that is never paid can: say that it is never paid, or count it elsewhere");
         Check.that(
                 adjustments.carried().isEmpty() || !assumption.isHeading(),
                 "a group is the sum of its lines: carry an amount on one of its lines");

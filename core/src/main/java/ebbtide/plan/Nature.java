@@ -6,6 +6,15 @@ public enum Nature {
     OTHER_INCOME,
     COST_OF_SALES,
     OVERHEADS,
+    /** A cost that is never paid: it stands below EBITDA and lowers fixed assets (rules 9.6). */
+    DEPRECIATION,
+    /** An overhead that is never paid: it raises provisions (rules 9.6). */
+    PROVISION,
     /** No income or cost: equity paid in, loans, assets, tax that is only passing through. */
     OUTSIDE;
+
+    /** Returns whether only a cost that is never paid can be of this nature. */
+    public boolean isNeverPaid() {
+        return this == DEPRECIATION || this == PROVISION;
+    }
 }

@@ -24,6 +24,7 @@ public record OpeningSheet(LocalDate on, List<Entry> entries) {
     /** What an entry is. */
     public enum Kind {
         CASH(Side.ASSETS, "Cash"),
+        RESTRICTED_CASH(Side.ASSETS, "Restricted cash"),
         RECEIVABLES(Side.ASSETS, "Receivables"),
         STOCK(Side.ASSETS, "Stock"),
         PREPAID(Side.ASSETS, "Prepaid"),

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * The same bill again and again (rules 7.2, 7.7): its dates, its amount with steps, what is added to it a year, how
@@ -40,20 +41,26 @@ public record Recurring(
 
     @Override
     public Nature usualNature(Direction direction) {
-        return direction == Direction.RECEIPT ? Nature.OTHER_INCOME : Nature.OVERHEADS;
+        if (direction == Direction.RECEIPT) {
+            return Nature.OTHER_INCOME;
+        }
+        return expensing.nonCash() ? Nature.DEPRECIATION : Nature.OVERHEADS;
     }
 
     @Override
     public Standing standing(Direction direction, Nature nature) {
-        return nature == Nature.OUTSIDE
-                ? Standing.byNature(direction, nature)
-                : Standing.byNature(direction, nature)
-                        .holding(
-                                expensing.nonCash()
-                                        ? EnumSet.of(OpeningSheet.Kind.PROVISIONS)
-                                        : expensing.isSpread()
-                                                ? EnumSet.of(OpeningSheet.Kind.PREPAID, OpeningSheet.Kind.ACCRUED)
-                                                : EnumSet.noneOf(OpeningSheet.Kind.class));
+        Standing standing = Standing.byNature(direction, nature);
+        return nature == Nature.OUTSIDE ? standing : standing.holding(heldApart(nature));
+    }
+
+    private Set<OpeningSheet.Kind> heldApart(Nature nature) {
+        if (expensing.nonCash()) {
+            return EnumSet.of(
+                    nature == Nature.DEPRECIATION ? OpeningSheet.Kind.FIXED_ASSETS : OpeningSheet.Kind.PROVISIONS);
+        }
+        return expensing.isSpread()
+                ? EnumSet.of(OpeningSheet.Kind.PREPAID, OpeningSheet.Kind.ACCRUED)
+                : EnumSet.noneOf(OpeningSheet.Kind.class);
     }
 
     @Override

@@ -181,6 +181,11 @@ public record Settings(
         return reporting.openingSheet();
     }
 
+    /** Returns the balance sheet of the day on which statements start, nothing where there is none of that day. */
+    public Optional<OpeningSheet> openingOfItsDay() {
+        return Optional.ofNullable(openingSheet()).filter(sheet -> sheet.on().equals(openingDay()));
+    }
+
     public @Nullable YearsPlan years() {
         return reporting.years();
     }

@@ -54,6 +54,7 @@ public record YearsPlan(
         OF_MONTHS.put("cost", YearRow.COST_OF_SALES);
         OF_MONTHS.put("other", YearRow.OTHER_INCOME);
         OF_MONTHS.put("overheads", YearRow.OVERHEAD);
+        OF_MONTHS.put("restricted-cash", YearRow.CURRENT_ASSET);
         OF_MONTHS.put("prepaid", YearRow.CURRENT_ASSET);
         OF_MONTHS.put("other-receivables", YearRow.CURRENT_ASSET);
         OF_MONTHS.put("deposits", YearRow.CURRENT_ASSET);

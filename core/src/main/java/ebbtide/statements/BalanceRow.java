@@ -6,6 +6,7 @@ import java.util.Optional;
 /** A row of the balance sheet, from top to bottom. */
 enum BalanceRow {
     CASH(Part.CURRENT_ASSETS, "Cash"),
+    RESTRICTED_CASH(Part.CURRENT_ASSETS, "Restricted cash"),
     RECEIVABLES(Part.CURRENT_ASSETS, "Receivables"),
     STOCK(Part.CURRENT_ASSETS, "Stock"),
     PREPAID(Part.CURRENT_ASSETS, "Prepaid, and paid ahead to suppliers"),
@@ -96,6 +97,7 @@ enum BalanceRow {
             case PROVISIONS -> PROVISIONS;
             case PAID_IN -> PAID_IN;
             case CASH -> CASH;
+            case RESTRICTED_CASH -> RESTRICTED_CASH;
             case RETAINED -> RETAINED;
         };
     }

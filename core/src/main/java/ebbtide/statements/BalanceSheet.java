@@ -21,6 +21,9 @@ import java.util.function.IntToLongFunction;
  */
 final class BalanceSheet {
     private static final int YEAR = 12;
+    /** The row that says whether the sheet balances. */
+    private static final String CHECK = "check";
+
     private final Ledger ledger;
     private final Map<BalanceRow, Figure> rows = new EnumMap<>(BalanceRow.class);
     private final List<Figure> figures = new ArrayList<>();
@@ -37,7 +40,15 @@ final class BalanceSheet {
         Figure later = sum("long-liabilities", "Long-term liabilities", BalanceRow.Part.LONG_LIABILITIES);
         figures.add(Figure.sum("liabilities", "Liabilities", List.of(owed, later)));
         Figure equity = sum("equity", "Equity", BalanceRow.Part.EQUITY);
-        figures.add(Figure.sum("liabilities-and-equity", "Liabilities and equity", List.of(owed, later, equity)));
+        Figure claims = Figure.sum("liabilities-and-equity", "Liabilities and equity", List.of(owed, later, equity));
+        figures.add(claims);
+        Figure assets = figure("assets");
+        figures.add(new Figure(
+                CHECK,
+                StatementTable.Style.CHECK,
+                "Assets less liabilities and equity",
+                true,
+                List.of(Part.of(assets.name(), assets::in), Part.of(claims.name(), month -> -claims.in(month)))));
     }
 
     private Figure sum(String id, String name, BalanceRow.Part part) {
@@ -45,6 +56,9 @@ final class BalanceSheet {
                 .filter(one -> one.getKey().part() == part)
                 .map(Map.Entry::getValue)
                 .toList();
+        if (part == BalanceRow.Part.LONG_ASSETS) {
+            grossAndAccumulated();
+        }
         figures.addAll(of.stream().filter(one -> !one.parts().isEmpty()).toList());
         Figure sum = new Figure(
                 id,
@@ -54,6 +68,30 @@ final class BalanceSheet {
                 of.stream().map(one -> Part.of(one.name(), one::in)).toList());
         figures.add(sum);
         return sum;
+    }
+
+    /** What fixed assets cost and what is depreciated of them: two rows above the net, of which alone sums are made. */
+    private void grossAndAccumulated() {
+        List<Ledger.Depreciated> depreciated = ledger.depreciated();
+        if (depreciated.isEmpty()) {
+            return;
+        }
+        Figure net = row(BalanceRow.FIXED_ASSETS);
+        Figure accumulated = new Figure(
+                "accumulated",
+                StatementTable.Style.OF_WHICH,
+                "Accumulated depreciation",
+                true,
+                depreciated.stream()
+                        .map(one -> Part.of(one.name(), month -> -one.at().applyAsLong(month)))
+                        .toList());
+        figures.add(new Figure(
+                "gross-assets",
+                StatementTable.Style.OF_WHICH,
+                "Fixed assets before depreciation",
+                true,
+                List.of(Part.of(net.name(), net::in), Part.of("Depreciated so far", month -> -accumulated.in(month)))));
+        figures.add(accumulated);
     }
 
     private Figure figure(BalanceRow row) {

@@ -1,6 +1,8 @@
 package ebbtide.statements;
 
 import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.Earned;
+import ebbtide.accounts.Earned.Lowered;
 import ebbtide.activity.ActivityCalculator;
 import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.CashRow;
@@ -8,14 +10,15 @@ import ebbtide.plan.Interest;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.statements.Figure.Part;
+import ebbtide.time.MonthSeries;
 import ebbtide.time.Timeline;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
-import java.util.function.IntToLongFunction;
 import java.util.function.Predicate;
+import java.util.function.ToLongFunction;
 
 /**
  * The income statement (rules 9.1): what lines earn by their nature, down to profit after tax; income above zero, costs
@@ -33,13 +36,18 @@ final class IncomeStatement {
         this.ledger = ledger;
         this.activity = ledger.forecast().accounts().activity();
         Figure sales = group("sales", "Sales", line -> isOf(line, Nature.SALES));
+        Figure allowed = lowered("discounts-allowed", "Discounts allowed", Nature.SALES, Lowered::discounts);
+        Figure credited = lowered("credit-notes", "Credit notes", Nature.SALES, Lowered::credited);
         Figure cost = group("cost", "Cost of sales", line -> isOf(line, Nature.COST_OF_SALES));
-        Figure gross = sum("gross", "Gross profit", sales, cost);
+        Figure taken = lowered("discounts-taken", "Discounts taken", Nature.COST_OF_SALES, Lowered::discounts);
+        Figure returned =
+                lowered("suppliers-credit-notes", "Suppliers' credit notes", Nature.COST_OF_SALES, Lowered::credited);
+        Figure gross = sum("gross", "Gross profit", sales, allowed, credited, cost, taken, returned);
         Figure other = group("other", "Other income", line -> isOf(line, Nature.OTHER_INCOME));
-        Figure overheads = group("overheads", "Overheads and pay", line -> isOf(line, Nature.OVERHEADS));
+        Figure overheads = overheads();
         Figure ebitda = sum("ebitda", "EBITDA", gross, other, overheads);
-        Figure depreciation = assets("depreciation", "Depreciation", month -> -month.depreciation());
-        Figure gain = assets("gain", "Gain on assets sold", AssetAccount.Month::gain);
+        Figure depreciation = depreciation();
+        Figure gain = row("gain", "Gain on assets sold", assets(AssetAccount.Month::gain));
         Figure operating = sum("operating", "Operating profit", ebitda, depreciation, gain);
         Figure interest = group("interest", "Interest on debt", IncomeStatement::isInterestOnDebt);
         Figure onCash = group(
@@ -49,6 +57,54 @@ final class IncomeStatement {
         Figure before = sum("before-tax", "Profit before tax", operating, interest, onCash);
         Figure tax = group("profit-tax", "Profit tax", line -> line.standing().cash() == CashRow.PROFIT_TAX);
         sum("profit", "Profit after tax", before, tax);
+    }
+
+    /** What a row of the income statement has of its own of what lowers a line's bills. */
+    private interface Lowering {
+        MonthSeries of(Lowered lowered);
+    }
+
+    /** What of a line stands in rows of its own, whatever group the line is of (rules 9.6). */
+    private static MonthSeries apart(Line line, Lowered lowered) {
+        return switch (line.nature()) {
+            case SALES -> lowered.discounts().plus(lowered.credited()).plus(lowered.writtenOff());
+            case COST_OF_SALES -> lowered.discounts().plus(lowered.credited());
+            case OTHER_INCOME -> lowered.writtenOff();
+            case OVERHEADS, DEPRECIATION, PROVISION, OUTSIDE ->
+                MonthSeries.nil(lowered.discounts().first(), lowered.discounts().months());
+        };
+    }
+
+    private Figure lowered(String id, String name, Nature nature, Lowering of) {
+        return row(id, name, lowering(line -> isOf(line, nature), of));
+    }
+
+    private List<Part> lowering(Predicate<Line> which, Lowering of) {
+        return lines(which).stream()
+                .map(line -> new Part(
+                        line.name(), month -> "", of.of(ledger.earnings(line).lowered())::at))
+                .toList();
+    }
+
+    private Figure overheads() {
+        List<Figure> rows = lines(line -> isOf(line, Nature.OVERHEADS) || isOf(line, Nature.PROVISION)).stream()
+                .map(this::line)
+                .toList();
+        figures.addAll(rows);
+        List<Figure> all = new ArrayList<>(rows);
+        all.add(row(
+                "bad-debts",
+                "Bad debts",
+                lowering(line -> isOf(line, Nature.SALES) || isOf(line, Nature.OTHER_INCOME), Lowered::writtenOff)));
+        return add(Figure.sum("overheads", "Overheads and pay", all));
+    }
+
+    private Figure depreciation() {
+        List<Part> parts = new ArrayList<>(assets(month -> -month.depreciation()));
+        lines(line -> isOf(line, Nature.DEPRECIATION))
+                .forEach(line -> parts.add(
+                        new Part(line.name(), month -> "", ledger.earnings(line).earned()::at)));
+        return row("depreciation", "Depreciation", parts);
     }
 
     static boolean isInterestOnDebt(Line line) {
@@ -67,24 +123,30 @@ final class IncomeStatement {
 
     /** The lines of a group one by one, and their sum; a line whose group is one alone stands for it. */
     private Figure group(String id, String name, Predicate<Line> which) {
-        List<Figure> lines = lines(which).stream()
-                .map(line -> Figure.line(
-                        "line " + line.id(),
-                        line.name(),
-                        words(line),
-                        ledger.earnings(line).earned()::at))
-                .toList();
+        List<Figure> lines = lines(which).stream().map(this::line).toList();
         figures.addAll(lines);
         return lines.isEmpty() ? Figure.sum(id, name, lines) : add(Figure.sum(id, name, lines));
     }
 
-    private Figure assets(String id, String name, java.util.function.ToLongFunction<AssetAccount.Month> of) {
+    private Figure line(Line line) {
+        Earned earned = ledger.earnings(line);
+        return Figure.line(
+                "line " + line.id(),
+                line.name(),
+                words(line),
+                earned.earned().minus(apart(line, earned.lowered()))::at);
+    }
+
+    private List<Part> assets(ToLongFunction<AssetAccount.Month> of) {
         List<Part> parts = new ArrayList<>();
         for (Line line : lines(one -> one.standing().cash() == CashRow.CAPITAL)) {
             List<AssetAccount.Month> months = ledger.assets(line);
-            IntToLongFunction amount = month -> of.applyAsLong(months.get(month));
-            parts.add(new Part(line.name(), month -> "", amount));
+            parts.add(new Part(line.name(), month -> "", month -> of.applyAsLong(months.get(month))));
         }
+        return parts;
+    }
+
+    private Figure row(String id, String name, List<Part> parts) {
         Figure figure = new Figure(id, StatementTable.Style.LINE, name, false, parts);
         return parts.isEmpty() ? figure : add(figure);
     }

@@ -9,7 +9,6 @@ import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet.Kind;
 import ebbtide.plan.Revolving;
 import ebbtide.time.Periods;
-import ebbtide.time.Timeline;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -81,11 +80,9 @@ public final class LastTwelveMonths {
 
     /** Returns what is depreciated of fixed assets at the end, of those that the plan itself depreciates. */
     public long accumulated() {
-        int month = Timeline.monthNumber(ledger.first()) + last;
-        long sum = 0;
-        for (Line line : lines(CashRow.CAPITAL)) {
-            sum += ledger.forecast().accounts().assets(line).accumulated(month);
-        }
+        long sum = ledger.depreciated().stream()
+                .mapToLong(one -> one.at().applyAsLong(last))
+                .sum();
         return Math.min(Math.max(0, sum), Math.max(0, sum + level("fixed_assets")));
     }
 

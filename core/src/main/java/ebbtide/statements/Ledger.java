@@ -11,6 +11,7 @@ import ebbtide.forecast.Forecast;
 import ebbtide.plan.CashRow;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Line;
+import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Entry;
 import ebbtide.plan.OpeningSheet.Kind;
@@ -19,6 +20,7 @@ import ebbtide.statements.Account.Cause;
 import ebbtide.time.MonthSeries;
 import ebbtide.time.Period;
 import ebbtide.time.Timeline;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -140,13 +142,11 @@ final class Ledger {
     }
 
     boolean opensWithout() {
-        OpeningSheet sheet = plan.settings().openingSheet();
-        return sheet == null || !sheet.on().equals(plan.settings().openingDay());
+        return plan.settings().openingOfItsDay().isEmpty();
     }
 
     List<Entry> entries() {
-        OpeningSheet sheet = plan.settings().openingSheet();
-        return sheet == null || opensWithout() ? List.of() : sheet.entries();
+        return plan.settings().openingOfItsDay().map(OpeningSheet::entries).orElse(List.of());
     }
 
     /** Makes the accounts of a line: its own, and that of what it bills otherwise than it earns. */
@@ -156,7 +156,8 @@ final class Ledger {
         List<Entry> mine = entries().stream()
                 .filter(entry -> line.id().equals(entry.lineId()) && isAccount(entry))
                 .toList();
-        boolean noBills = line.assumption().isNonCash();
+        // What is typed of depreciation lowers fixed assets and nothing else, whatever an entry says.
+        boolean noBills = line.assumption().isNonCash() && line.nature() != Nature.DEPRECIATION;
         List<Entry> ofMain = mine.stream()
                 .filter(entry -> !apart.contains(entry.kind()) && !noBills)
                 .toList();
@@ -191,7 +192,12 @@ final class Ledger {
 
     /** Cash is what the accounts at the bank have, retained profit what profit and dividends make of it. */
     private static boolean isAccount(Entry entry) {
-        return entry.kind() != Kind.CASH && entry.kind() != Kind.RETAINED;
+        return !isAtBank(entry.kind()) && entry.kind() != Kind.RETAINED;
+    }
+
+    /** Returns whether what is typed of a kind counts for nothing, as the bank says it. */
+    static boolean isAtBank(Kind kind) {
+        return kind == Kind.CASH || kind == Kind.RESTRICTED_CASH;
     }
 
     private static long sum(List<Entry> entries) {
@@ -225,11 +231,30 @@ final class Ledger {
                 "Not assigned yet",
                 "booked",
                 unassigned().negative());
+        MonthSeries setApart = byMonth(i -> restrictedAt(i) - restrictedAt(i - 1));
+        if (restrictedAt(-1) != 0 || !setApart.isNil()) {
+            accounts.add(Account.of(
+                    Kind.RESTRICTED_CASH,
+                    null,
+                    Kind.RESTRICTED_CASH.words(),
+                    restrictedAt(-1),
+                    nil,
+                    List.of(new Cause("booked", setApart))));
+        }
         beside(
                 Kind.OTHER_RECEIVABLES,
                 "On the way between own accounts",
                 "booked",
-                transfers().negative());
+                transfers().plus(setApart).negative());
+    }
+
+    /** What restricted accounts hold at the end of a month; -1 is the opening. */
+    long restrictedAt(int month) {
+        LocalDate day = first.plusMonths(month + 1L).atDay(1).minusDays(1);
+        return forecast.books().accounts().stream()
+                .filter(ebbtide.books.Account::restricted)
+                .mapToLong(account -> forecast.books().balance(account, day))
+                .sum();
     }
 
     private void beside(Kind kind, String name, String cause, MonthSeries amounts) {
@@ -317,6 +342,38 @@ final class Ledger {
         return month < 0
                 ? openingCash
                 : forecast.closing(first.plusMonths(month + 1L).atDay(1).minusDays(1));
+    }
+
+    /**
+     * A share of accumulated depreciation (rules 9.6): what it is of, and by month, -1 being the opening, how much has
+     * been depreciated of what is still there.
+     */
+    record Depreciated(String name, IntToLongFunction at) {}
+
+    /**
+     * Returns what is depreciated of fixed assets: of assets by themselves, by what is typed of it, and what the
+     * opening balance sheet has below nil; nothing without that sheet, as nobody knows then what was depreciated
+     * before.
+     */
+    List<Depreciated> depreciated() {
+        List<Depreciated> all = new ArrayList<>();
+        if (opensWithout()) {
+            return all;
+        }
+        int month = nil.first();
+        for (Line line : lines.values()) {
+            if (assets.containsKey(line.id()) && plan.isActive(line)) {
+                AssetAccount account = forecast.accounts().assets(line);
+                all.add(new Depreciated(line.name(), at -> account.accumulated(month + at)));
+            } else if (line.nature() == Nature.DEPRECIATION && plan.isActive(line)) {
+                MonthSeries charged = earnings(line).earned();
+                all.add(new Depreciated(line.name(), at -> -charged.sum(month, month + at)));
+            }
+        }
+        entries().stream()
+                .filter(entry -> entry.kind() == Kind.FIXED_ASSETS && entry.amount() < 0)
+                .forEach(entry -> all.add(new Depreciated(entry.name(), at -> -entry.amount())));
+        return all;
     }
 
     /** Returns what is declared to owners in a month. */

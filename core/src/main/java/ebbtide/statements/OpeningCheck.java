@@ -56,7 +56,8 @@ public final class OpeningCheck {
         OpeningCheck check = new OpeningCheck(forecast);
         boolean there = !check.ledger.opensWithout();
         if (there) {
-            check.cash();
+            check.held(Kind.CASH, check.ledger.cashAt(-1), "accounts");
+            check.held(Kind.RESTRICTED_CASH, check.ledger.restrictedAt(-1), "restricted accounts");
             check.balance();
             check.entries();
             check.accounts();
@@ -134,19 +135,18 @@ public final class OpeningCheck {
                 0);
     }
 
-    private void cash() {
-        List<Entry> typed = ledger.entries().stream()
-                .filter(entry -> entry.kind() == Kind.CASH)
-                .toList();
-        long difference = typed.stream().mapToLong(Entry::amount).sum() - ledger.cashAt(-1);
+    private void held(Kind kind, long held, String accounts) {
+        List<Entry> typed =
+                ledger.entries().stream().filter(entry -> entry.kind() == kind).toList();
+        long difference = typed.stream().mapToLong(Entry::amount).sum() - held;
         if (!typed.isEmpty() && difference != 0) {
             add(
-                    "Cash of the opening balance sheet is " + words(Math.abs(difference))
-                            + (difference > 0 ? " more" : " less") + " than the " + words(ledger.cashAt(-1))
-                            + " the accounts held at the end of " + DAY.format(settings.openingDay())
+                    kind.words() + " of the opening balance sheet is " + words(Math.abs(difference))
+                            + (difference > 0 ? " more" : " less") + " than the " + words(held)
+                            + " the " + accounts + " held at the end of " + DAY.format(settings.openingDay())
                             + ": cheques or transfers on the way are amounts due or owed, or a statement is missing",
                     null,
-                    Kind.CASH,
+                    kind,
                     difference);
         }
     }
@@ -169,7 +169,7 @@ public final class OpeningCheck {
     private void entries() {
         for (Entry entry : ledger.entries()) {
             boolean equity = entry.kind().side() == OpeningSheet.Side.EQUITY;
-            if (entry.kind() == Kind.CASH || equity || entry.amount() == 0) {
+            if (Ledger.isAtBank(entry.kind()) || equity || entry.amount() == 0) {
                 continue;
             }
             if (entry.lineId() != null && plan.findLine(entry.lineId()).isEmpty()) {

@@ -1,7 +1,6 @@
 package ebbtide.statements;
 
 import ebbtide.plan.Line;
-import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet.Kind;
 import org.jspecify.annotations.Nullable;
 
@@ -18,9 +17,11 @@ enum Section {
             case INVESTING -> INVESTING;
             case FINANCING -> FINANCING;
             case BY_NATURE ->
-                line.nature() != Nature.OUTSIDE
-                        ? OPERATING
-                        : main == Kind.FIXED_ASSETS || main == Kind.OTHER_ASSETS ? INVESTING : FINANCING;
+                switch (line.nature()) {
+                    case OUTSIDE -> main == Kind.FIXED_ASSETS || main == Kind.OTHER_ASSETS ? INVESTING : FINANCING;
+                    case DEPRECIATION -> INVESTING;
+                    case SALES, OTHER_INCOME, COST_OF_SALES, OVERHEADS, PROVISION -> OPERATING;
+                };
         };
     }
 }

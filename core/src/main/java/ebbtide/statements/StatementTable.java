@@ -14,7 +14,11 @@ public record StatementTable(List<Period> periods, boolean opening, List<Row> ro
     public enum Style {
         HEADING,
         LINE,
-        SUM
+        /** What the row below it is made of: no sum counts it. */
+        OF_WHICH,
+        SUM,
+        /** What has to be nil; shown even so. */
+        CHECK
     }
 
     /** A row, by an id of its own within the statement. */

@@ -69,7 +69,7 @@ public final class Statements {
         List<Long> whole = amounts(base, months, opening);
         List<StatementTable.Row> rows = new ArrayList<>();
         all.forEach((figure, amounts) -> {
-            if (amounts.stream().anyMatch(minor -> minor != 0)) {
+            if (figure.style() == StatementTable.Style.CHECK || amounts.stream().anyMatch(minor -> minor != 0)) {
                 rows.add(new StatementTable.Row(
                         figure.id(),
                         figure.style(),

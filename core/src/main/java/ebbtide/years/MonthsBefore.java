@@ -22,6 +22,11 @@ final class MonthsBefore {
     /** The rows of the balance sheet that go by another name in years. */
     private static final Map<String, String> OTHER_NAMES = Map.of("dividends-declared", "dividends");
 
+    /** What years have within a row, and the income statement in rows beside it. */
+    private static final Map<String, List<String>> WITHIN = Map.of(
+            "sales", List.of("discounts-allowed", "credit-notes"),
+            "cost", List.of("discounts-taken", "suppliers-credit-notes"));
+
     private MonthsBefore() {}
 
     /**
@@ -37,7 +42,7 @@ final class MonthsBefore {
         List<Entry> entries = new ArrayList<>();
         YearsPlan.ofMonths().forEach((id, row) -> {
             String of = OTHER_NAMES.getOrDefault(id, id).replace('-', '_');
-            long amount = row.isFlow() ? row.sign() * months.flow(id) : months.level(of);
+            long amount = row.isFlow() ? row.sign() * flow(months, id) : months.level(of);
             if (row.isFlow()) {
                 entries.add(new Entry(id, months.nameOfFlow(id).orElse(row.words()), row, amount));
             } else if (amount != 0 || plan.mentions(id)) {
@@ -82,6 +87,13 @@ final class MonthsBefore {
                 day -> on(settings.minimumCash(), day),
                 limit(forecast, plan, remarks),
                 remarks);
+    }
+
+    private static long flow(LastTwelveMonths months, String id) {
+        return months.flow(id)
+                + WITHIN.getOrDefault(id, List.of()).stream()
+                        .mapToLong(months::flow)
+                        .sum();
     }
 
     private static void one(List<Entry> entries, YearRow row, long amount) {

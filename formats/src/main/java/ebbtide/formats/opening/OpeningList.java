@@ -21,6 +21,7 @@ import java.util.Locale;
 public record OpeningList(List<Entry> entries, List<NamedRows.Unread> problems) {
     /** Words in the names of accounts that tell what they are, the first that fits. */
     private static final List<Telling> TELLING = List.of(
+            new Telling(Kind.RESTRICTED_CASH, "restricted"),
             new Telling(Kind.PROFIT_TAX, "corporation tax", "profit tax", "income tax"),
             new Telling(Kind.SALES_TAX, "sales tax", "vat", "gst"),
             new Telling(Kind.INTEREST_OWED, "interest"),

@@ -1,0 +1,1 @@
+update line set nature = 'overheads' where plan_id = ':plan' and id = 'rent';
