@@ -103,6 +103,7 @@ final class ForecastCommand {
                     .csv(
                             new Shown.Computed(
                                     forecast,
+                                    document.actual(),
                                     EarlierPlans.record(document, line.options().get("--record")),
                                     asked.runs(),
                                     asked.far()),

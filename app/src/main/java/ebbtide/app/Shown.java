@@ -1,6 +1,7 @@
 package ebbtide.app;
 
 import ebbtide.answers.EarlyPaymentEffect;
+import ebbtide.books.ActualLedger;
 import ebbtide.chance.Picture;
 import ebbtide.chance.Simulation;
 import ebbtide.forecast.Forecast;
@@ -71,21 +72,21 @@ enum Shown {
     INCOME {
         @Override
         void write(Computed of, Periods by, Writer out) {
-            statement(of.forecast(), by, Statements.Kind.INCOME, out);
+            statement(of, by, Statements.Kind.INCOME, out);
         }
     },
     /** The balance sheet, its opening first. */
     BALANCE {
         @Override
         void write(Computed of, Periods by, Writer out) {
-            statement(of.forecast(), by, Statements.Kind.BALANCE, out);
+            statement(of, by, Statements.Kind.BALANCE, out);
         }
     },
     /** The cash flow statement, indirect. */
     CASHFLOW {
         @Override
         void write(Computed of, Periods by, Writer out) {
-            statement(of.forecast(), by, Statements.Kind.CASH_INDIRECT, out);
+            statement(of, by, Statements.Kind.CASH_INDIRECT, out);
         }
     },
     /** What the statements say in ratios. */
@@ -147,7 +148,7 @@ enum Shown {
     };
 
     /** What was computed, a forecast and the record of those before it, and the runs and how far asked for. */
-    record Computed(Forecast forecast, PastErrors record, RunsAsked runs, FarAsked far) {}
+    record Computed(Forecast forecast, ActualLedger actual, PastErrors record, RunsAsked runs, FarAsked far) {}
 
     abstract void write(Computed of, Periods by, Writer out);
 
@@ -177,11 +178,9 @@ enum Shown {
         return of.forecast().plan().settings();
     }
 
-    private static void statement(Forecast forecast, Periods by, Statements.Kind kind, Writer out) {
-        Statements statements = Statements.of(forecast);
+    private static void statement(Computed of, Periods by, Statements.Kind kind, Writer out) {
+        Statements statements = Statements.of(of.forecast(), of.actual());
         StatementCsv.write(
-                statements.table(kind, statements.months().all(by), false),
-                forecast.plan().settings().currency(),
-                out);
+                statements.table(kind, statements.periods(kind, by, null, null, false), false), settings(of), out);
     }
 }

@@ -195,6 +195,9 @@ class ForecastCommandTest extends CommandJourney {
       yearly-depreciation-rounded-twice    | --show income | depreciation,Depreciation,2027-12-01,2027-12-31,-755.18
       long-range-ignores-later-minimum-cash | --show years | need,needed,Needed from outside,2027-12-31,26000.00
       monthly-profit-tax-ignores-interest  | --by year --show income | line tax,Tax,2026-01-01,2026-12-31,-21600.00
+      a-trial-balance-runs-on              | --show income | line s,Sales,2026-03-01,2026-03-31,40000.00
+      a-trial-balance-runs-on              | --by year --show income | line s,Sales,2026-01-01,2026-06-30,240000.00
+      a-trial-balance-runs-on              | --show balance | row cash,Cash,2026-02-01,2026-02-28,77000.00
       typed-depreciation-lowers-ebitda     | --show income | ebitda,EBITDA,2026-01-01,2026-01-31,10000.00
       typed-depreciation-lowers-ebitda     | --show balance | row fixed_assets,Fixed assets,2026-01-01,2026-01-31,-500.00
       long-range-drops-other-income        | --show years | income,profit,Profit after tax,2027-12-31,96000.00

@@ -1,6 +1,7 @@
 package ebbtide.statements;
 
 import ebbtide.plan.OpeningSheet.Kind;
+import java.util.Locale;
 import java.util.Optional;
 
 /** A row of the balance sheet, from top to bottom. */
@@ -12,6 +13,8 @@ enum BalanceRow {
     PREPAID(Part.CURRENT_ASSETS, "Prepaid, and paid ahead to suppliers"),
     OTHER_RECEIVABLES(Part.CURRENT_ASSETS, "Other amounts due to us"),
     DEPOSITS(Part.CURRENT_ASSETS, "Term deposits"),
+    /** Of months with a trial balance: accounts that were not said to be anything yet. */
+    SUSPENSE(Part.CURRENT_ASSETS, "Accounts of the ledger not placed yet"),
     FIXED_ASSETS(Part.LONG_ASSETS, "Fixed assets"),
     DEPOSITS_LATER(Part.LONG_ASSETS, "Term deposits due later"),
     OTHER_ASSETS(Part.LONG_ASSETS, "Other long-term assets"),
@@ -65,6 +68,16 @@ enum BalanceRow {
 
     String words() {
         return words;
+    }
+
+    /** Returns the id of its figure. */
+    String figure() {
+        return "row " + name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Returns the row of a figure. */
+    static BalanceRow ofFigure(String id) {
+        return valueOf(id.substring("row ".length()).toUpperCase(Locale.ROOT));
     }
 
     /** Returns the row of what of a kind falls due later than in twelve months, where that stands apart. */

@@ -22,7 +22,10 @@ import java.util.function.IntToLongFunction;
 final class BalanceSheet {
     private static final int YEAR = 12;
     /** The row that says whether the sheet balances. */
-    private static final String CHECK = "check";
+    static final String CHECK = "check";
+
+    static final String ACCUMULATED = "accumulated";
+    static final String GROSS_ASSETS = "gross-assets";
 
     private final Ledger ledger;
     private final Map<BalanceRow, Figure> rows = new EnumMap<>(BalanceRow.class);
@@ -59,13 +62,8 @@ final class BalanceSheet {
         if (part == BalanceRow.Part.LONG_ASSETS) {
             grossAndAccumulated();
         }
-        figures.addAll(of.stream().filter(one -> !one.parts().isEmpty()).toList());
-        Figure sum = new Figure(
-                id,
-                StatementTable.Style.SUM,
-                name,
-                true,
-                of.stream().map(one -> Part.of(one.name(), one::in)).toList());
+        figures.addAll(of);
+        Figure sum = Figure.levels(id, name, of);
         figures.add(sum);
         return sum;
     }
@@ -73,12 +71,9 @@ final class BalanceSheet {
     /** What fixed assets cost and what is depreciated of them: two rows above the net, of which alone sums are made. */
     private void grossAndAccumulated() {
         List<Ledger.Depreciated> depreciated = ledger.depreciated();
-        if (depreciated.isEmpty()) {
-            return;
-        }
         Figure net = row(BalanceRow.FIXED_ASSETS);
         Figure accumulated = new Figure(
-                "accumulated",
+                ACCUMULATED,
                 StatementTable.Style.OF_WHICH,
                 "Accumulated depreciation",
                 true,
@@ -86,7 +81,7 @@ final class BalanceSheet {
                         .map(one -> Part.of(one.name(), month -> -one.at().applyAsLong(month)))
                         .toList());
         figures.add(new Figure(
-                "gross-assets",
+                GROSS_ASSETS,
                 StatementTable.Style.OF_WHICH,
                 "Fixed assets before depreciation",
                 true,
@@ -114,12 +109,7 @@ final class BalanceSheet {
                         .forEach(account -> parts.add(
                                 new Part(account.name(), month -> because(account, month), amount(account, row))));
         }
-        return new Figure(
-                "row " + row.name().toLowerCase(java.util.Locale.ROOT),
-                StatementTable.Style.LINE,
-                row.words(),
-                true,
-                parts);
+        return new Figure(row.figure(), StatementTable.Style.LINE, row.words(), true, parts);
     }
 
     private void retained(List<Part> parts) {

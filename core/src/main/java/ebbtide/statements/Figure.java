@@ -20,6 +20,9 @@ final class Figure {
     private final String name;
     private final boolean level;
     private final List<Part> parts;
+    /** The figures that it is the sum of; none of a row that adds up nothing else. */
+    private final List<Figure> summed;
+
     private final long[] known = new long[MOST];
     private final BitSet added = new BitSet(MOST);
 
@@ -31,11 +34,17 @@ final class Figure {
     }
 
     Figure(String id, StatementTable.Style style, String name, boolean level, List<Part> parts) {
+        this(id, style, name, level, parts, List.of());
+    }
+
+    private Figure(
+            String id, StatementTable.Style style, String name, boolean level, List<Part> parts, List<Figure> summed) {
         this.id = id;
         this.style = style;
         this.name = name;
         this.level = level;
         this.parts = parts;
+        this.summed = summed;
     }
 
     static Figure line(String id, String name, IntFunction<String> because, IntToLongFunction amount) {
@@ -49,7 +58,19 @@ final class Figure {
                 StatementTable.Style.SUM,
                 name,
                 !of.isEmpty() && of.get(0).isLevel(),
-                of.stream().map(one -> Part.of(one.name(), one::in)).toList());
+                of.stream().map(one -> Part.of(one.name(), one::in)).toList(),
+                of);
+    }
+
+    /** Returns a level that is the sum of others. */
+    static Figure levels(String id, String name, List<Figure> of) {
+        return new Figure(
+                id,
+                StatementTable.Style.SUM,
+                name,
+                true,
+                of.stream().map(one -> Part.of(one.name(), one::in)).toList(),
+                of);
     }
 
     String id() {
@@ -66,6 +87,10 @@ final class Figure {
 
     boolean isLevel() {
         return level;
+    }
+
+    List<Figure> summed() {
+        return summed;
     }
 
     List<Part> parts() {

@@ -28,6 +28,9 @@ final class IncomeStatement {
     /** What has rows of its own below operating profit. */
     private static final Set<CashRow> APART = EnumSet.of(CashRow.CAPITAL, CashRow.INTEREST, CashRow.PROFIT_TAX);
 
+    /** What the id of a row begins with that accounts of the ledger have beside those of lines. */
+    static final String OF_NO_LINE = "beside ";
+
     private final Ledger ledger;
     private final ActivityCalculator activity;
     private final List<Figure> figures = new ArrayList<>();
@@ -90,8 +93,9 @@ final class IncomeStatement {
         List<Figure> rows = lines(line -> isOf(line, Nature.OVERHEADS) || isOf(line, Nature.PROVISION)).stream()
                 .map(this::line)
                 .toList();
-        figures.addAll(rows);
         List<Figure> all = new ArrayList<>(rows);
+        all.add(ofNoLine("overheads", "Overheads and pay"));
+        figures.addAll(all);
         all.add(row(
                 "bad-debts",
                 "Bad debts",
@@ -124,8 +128,15 @@ final class IncomeStatement {
     /** The lines of a group one by one, and their sum; a line whose group is one alone stands for it. */
     private Figure group(String id, String name, Predicate<Line> which) {
         List<Figure> lines = lines(which).stream().map(this::line).toList();
-        figures.addAll(lines);
-        return lines.isEmpty() ? Figure.sum(id, name, lines) : add(Figure.sum(id, name, lines));
+        List<Figure> all = new ArrayList<>(lines);
+        all.add(ofNoLine(id, name));
+        figures.addAll(all);
+        return add(Figure.sum(id, name, all));
+    }
+
+    /** What accounts of the ledger have of a row that no line stands for: of months with a trial balance alone. */
+    private static Figure ofNoLine(String id, String name) {
+        return new Figure(OF_NO_LINE + id, StatementTable.Style.LINE, name + " of no line", false, List.of());
     }
 
     private Figure line(Line line) {
@@ -147,8 +158,7 @@ final class IncomeStatement {
     }
 
     private Figure row(String id, String name, List<Part> parts) {
-        Figure figure = new Figure(id, StatementTable.Style.LINE, name, false, parts);
-        return parts.isEmpty() ? figure : add(figure);
+        return add(new Figure(id, StatementTable.Style.LINE, name, false, parts));
     }
 
     private Figure sum(String id, String name, Figure... of) {

@@ -1,15 +1,33 @@
 package ebbtide.statements;
 
 import ebbtide.time.Period;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A statement by period (rules 9.1): its rows from top to bottom, each with an amount for each period in minor units
  * and, in common size (rules 9.2), its share of the base in tenths of a percent (null where the base is nil). A balance
- * sheet has its opening first, in a column of its own, as {@code opening} says.
+ * sheet has its opening in a column of its own, as {@code opening} says, after so many periods that are over
+ * ({@code beforeOpening}); {@code actual} says of each period how many of its months come from a trial balance.
  */
-public record StatementTable(List<Period> periods, boolean opening, List<Row> rows) {
+public record StatementTable(
+        List<Period> periods, boolean opening, int beforeOpening, List<Integer> actual, List<Row> rows) {
+    /** A column of it: a period, or without one the opening. */
+    public record Column(@Nullable Period period, int actual) {}
+
+    /** Returns the columns from left to right, as the rows have amounts for them. */
+    public List<Column> columns() {
+        List<Column> columns = new ArrayList<>();
+        for (int i = 0; i < periods.size(); i++) {
+            columns.add(new Column(periods.get(i), actual.get(i)));
+        }
+        if (opening) {
+            columns.add(beforeOpening, new Column(null, 0));
+        }
+        return columns;
+    }
+
     /** How a row stands in a statement. */
     public enum Style {
         HEADING,

@@ -2,11 +2,13 @@ package ebbtide.statements;
 
 import static ebbtide.time.DayFormats.MONTH;
 
+import ebbtide.books.ActualLedger;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.WholeMonths;
 import ebbtide.money.Refused;
 import ebbtide.money.Rounding;
 import ebbtide.time.Period;
+import ebbtide.time.Periods;
 import ebbtide.workings.Workings;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -27,12 +29,15 @@ public final class Statements {
     private final IncomeStatement income;
     private final BalanceSheet balance;
     private final CashFlow flow;
+    private final ActualMonths actual;
 
-    private Statements(Forecast forecast) {
+    private Statements(Forecast forecast, ActualLedger before) {
         this.ledger = new Ledger(forecast);
         this.income = new IncomeStatement(ledger);
         this.balance = new BalanceSheet(ledger);
         this.flow = new CashFlow(ledger, income);
+        this.actual = new ActualMonths(forecast, before, id -> income.figures().stream()
+                .anyMatch(one -> one.id().equals(id)));
     }
 
     /** The statements there are. */
@@ -45,7 +50,32 @@ public final class Statements {
 
     /** Returns the statements of a forecast over its whole horizon. */
     public static Statements of(Forecast forecast) {
-        return new Statements(forecast);
+        return new Statements(forecast, ActualLedger.NONE);
+    }
+
+    /**
+     * Returns the statements of a forecast, its income statement and balance sheet after those of the months that have
+     * a trial balance (rules 9.5).
+     */
+    public static Statements of(Forecast forecast, ActualLedger before) {
+        return new Statements(forecast, before);
+    }
+
+    /** Returns the months with a trial balance, and what is to be looked at in them. */
+    public ActualMonths actual() {
+        return actual;
+    }
+
+    /**
+     * Returns the periods of a length that some days touch, those of months with a trial balance first; with the whole
+     * of each fiscal year after its own where that is asked for. Cash flows have months that are forecast alone.
+     */
+    public List<Period> periods(
+            Kind kind, Periods by, @Nullable LocalDate from, @Nullable LocalDate to, boolean years) {
+        if (actual.all().isEmpty() || kind == Kind.CASH_DIRECT || kind == Kind.CASH_INDIRECT) {
+            return years ? months().withYears(by, from, to) : months().touched(by, from, to);
+        }
+        return new ActualPeriods(months(), actual.all()).touched(by, from, to, years);
     }
 
     /** Returns the months that they are of. */
@@ -59,14 +89,12 @@ public final class Statements {
      */
     public StatementTable table(Kind kind, List<Period> periods, boolean commonSize) {
         boolean opening = kind == Kind.BALANCE;
-        List<MonthRange> months = periods.stream()
-                .map(period -> new MonthRange(month(period.startInclusive()), month(period.lastDay())))
-                .toList();
+        List<Span> spans = periods.stream().map(this::span).toList();
         // Sums come after what they are of: each finds its parts added up.
         Map<Figure, List<Long>> all = new LinkedHashMap<>();
-        figures(kind).forEach(figure -> all.put(figure, amounts(figure, months, opening)));
+        figures(kind).forEach(figure -> all.put(figure, amounts(figure, spans, opening)));
         Figure base = opening ? balance.figure("assets") : income.figure("sales");
-        List<Long> whole = amounts(base, months, opening);
+        List<Long> whole = amounts(base, spans, opening);
         List<StatementTable.Row> rows = new ArrayList<>();
         all.forEach((figure, amounts) -> {
             if (figure.style() == StatementTable.Style.CHECK || amounts.stream().anyMatch(minor -> minor != 0)) {
@@ -78,7 +106,16 @@ public final class Statements {
                         commonSize ? shares(amounts, whole) : null));
             }
         });
-        return new StatementTable(List.copyOf(periods), opening, rows);
+        return new StatementTable(
+                List.copyOf(periods),
+                opening,
+                beforeOpening(spans),
+                spans.stream().map(Span::actualMonths).toList(),
+                rows);
+    }
+
+    private static int beforeOpening(List<Span> spans) {
+        return (int) spans.stream().filter(span -> span.to() < 0).count();
     }
 
     private static List<Long> shares(List<Long> amounts, List<Long> whole) {
@@ -99,16 +136,57 @@ public final class Statements {
         return Rounding.floor(twice, 2 * Math.abs(whole)) * Long.signum(part) * Long.signum(whole);
     }
 
-    /** The months of a period, counted from the first that is forecast, both included. */
-    private record MonthRange(int from, int to) {}
-
-    private static List<Long> amounts(Figure figure, List<MonthRange> months, boolean opening) {
-        figure.addUp(months.get(0).from(), months.get(months.size() - 1).to());
-        List<Long> amounts = new ArrayList<>(months.size() + 1);
-        if (opening) {
-            amounts.add(figure.in(-1));
+    /**
+     * What a period is of: the months with a trial balance that end in it, and those that are forecast, counted from
+     * the first, both included; below nil where none is.
+     */
+    private record Span(List<ActualMonth> before, int from, int to) {
+        int actualMonths() {
+            return before.stream()
+                    .mapToInt(one -> (int) one.since().until(one.month(), ChronoUnit.MONTHS) + 1)
+                    .sum();
         }
-        months.forEach(one -> amounts.add(figure.over(one.from(), one.to())));
+
+        boolean isForecast() {
+            return to >= 0;
+        }
+
+        long of(Figure figure) {
+            long sum = 0;
+            if (figure.isLevel()) {
+                return isForecast()
+                        ? figure.in(to)
+                        : before.isEmpty() ? 0 : before.get(before.size() - 1).in(figure);
+            }
+            for (ActualMonth one : before) {
+                sum += one.in(figure);
+            }
+            return isForecast() ? sum + figure.over(from, to) : sum;
+        }
+    }
+
+    private Span span(Period period) {
+        int from = month(period.startInclusive());
+        int to = month(period.lastDay());
+        List<ActualMonth> before = actual.all().stream()
+                .filter(one -> !one.month().atEndOfMonth().isBefore(period.startInclusive())
+                        && !one.month().atEndOfMonth().isAfter(period.lastDay()))
+                .toList();
+        return new Span(before, Math.max(0, from), to);
+    }
+
+    private static List<Long> amounts(Figure figure, List<Span> spans, boolean opening) {
+        spans.stream()
+                .filter(Span::isForecast)
+                .mapToInt(Span::from)
+                .min()
+                .ifPresent(first -> figure.addUp(
+                        first, spans.stream().mapToInt(Span::to).max().orElseThrow()));
+        List<Long> amounts = new ArrayList<>(spans.size() + 1);
+        spans.forEach(one -> amounts.add(one.of(figure)));
+        if (opening) {
+            amounts.add(beforeOpening(spans), figure.in(-1));
+        }
         return amounts;
     }
 
@@ -137,12 +215,30 @@ public final class Statements {
                 .orElseThrow(() -> new Refused("The statement has no row '" + row + "'"));
         List<Workings.Item> items = new ArrayList<>();
         int last = period == null ? -1 : month(period.lastDay());
-        int first = period == null || figure.isLevel() ? last : month(period.startInclusive());
+        int first = period == null || figure.isLevel() ? last : Math.max(0, month(period.startInclusive()));
+        Span span = period == null ? new Span(List.of(), -1, -1) : span(period);
         if (period == null && !figure.isLevel()
                 || last >= ledger.months()
-                || period != null && month(period.startInclusive()) < 0) {
+                || period != null && !span.isForecast() && span.before().isEmpty()) {
             throw new Refused("The statement has no such period");
         }
+        List<ActualMonth> before = !figure.isLevel()
+                ? span.before()
+                : span.isForecast() || span.before().isEmpty()
+                        ? List.of()
+                        : List.of(span.before().get(span.before().size() - 1));
+        for (ActualMonth one : before) {
+            one.shares(figure)
+                    .forEach(share ->
+                            add(items, share.name(), "trial balance of " + MONTH.format(one.month()), share.minor()));
+        }
+        if (period == null || span.isForecast()) {
+            forecast(items, figure, first, last);
+        }
+        return items;
+    }
+
+    private void forecast(List<Workings.Item> items, Figure figure, int first, int last) {
         boolean byMonth = figure.parts().size() == 1 && last > first;
         for (Figure.Part part : figure.parts()) {
             if (byMonth) {
@@ -160,7 +256,6 @@ public final class Statements {
                 add(items, part.what(), first == last ? part.because().apply(last) : "", sum);
             }
         }
-        return items;
     }
 
     private static void add(List<Workings.Item> items, String what, String because, long minor) {

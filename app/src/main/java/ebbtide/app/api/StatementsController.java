@@ -3,6 +3,8 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
+import ebbtide.app.storage.Stores;
+import ebbtide.books.ActualLedger;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.budget.SheetReader;
@@ -51,13 +53,24 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/plans/{plan}/statements")
 class StatementsController {
     private final Plans plans;
+    private final Stores stores;
 
-    StatementsController(Plans plans) {
+    StatementsController(Plans plans, Stores stores) {
         this.plans = plans;
+        this.stores = stores;
     }
 
-    /** A statement; with an opening, each row has its amount first. */
-    record ProFormaView(List<PeriodView> periods, boolean opening, LocalDate openingDay, List<ProFormaRow> rows) {}
+    /**
+     * A statement; with an opening, each row has its amount after so many periods. Of each period so many months have a
+     * trial balance.
+     */
+    record ProFormaView(
+            List<PeriodView> periods,
+            boolean opening,
+            int beforeOpening,
+            List<Integer> actual,
+            LocalDate openingDay,
+            List<ProFormaRow> rows) {}
 
     private static String word(Enum<?> constant) {
         return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -76,14 +89,13 @@ class StatementsController {
             @RequestParam(defaultValue = "true") boolean years) {
         PlanAtVersion shown = plans.shown(plan);
         Forecast forecast = shown.forecast();
-        Statements statements = Statements.of(forecast);
-        List<Period> periods = years
-                ? statements.months().withYears(by, from, to)
-                : statements.months().touched(by, from, to);
+        ActualLedger ledger = stores.ledgers().all(plan);
+        Statements statements = Statements.of(forecast, ledger);
+        List<Period> periods = statements.periods(kind(kind), by, from, to, years);
         StatementTable table = statements.table(kind(kind), periods, common);
         BaseAmounts base = shown.shown()
                 .map(one -> new BaseAmounts(
-                        Statements.of(one.base()).table(kind(kind), periods, false).rows().stream()
+                        Statements.of(one.base(), ledger).table(kind(kind), periods, false).rows().stream()
                                 .collect(Collectors.toMap(StatementTable.Row::id, StatementTable.Row::amounts)),
                         true))
                 .orElse(BaseAmounts.NONE);
@@ -93,6 +105,8 @@ class StatementsController {
                         .map(period -> PeriodView.of(period, asOf))
                         .toList(),
                 table.opening(),
+                table.beforeOpening(),
+                table.actual(),
                 forecast.plan().settings().openingDay(),
                 table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
     }
@@ -118,7 +132,11 @@ class StatementsController {
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-        return Statements.of(plans.shownWithin(plan, row).forecast()).workings(kind(kind), row, period).stream()
+        return Statements.of(
+                        plans.shownWithin(plan, row).forecast(),
+                        stores.ledgers().all(plan))
+                .workings(kind(kind), row, period)
+                .stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -156,10 +174,11 @@ class StatementsController {
                         yield out -> RatioCsv.write(ratios, periods, settings.currency(), out);
                     }
                     default -> {
-                        Statements statements = Statements.of(forecast);
-                        StatementTable table =
-                                statements.table(kind(show), statements.months().touched(by, from, to), false);
-                        yield out -> StatementCsv.write(table, settings.currency(), out);
+                        Statements statements =
+                                Statements.of(forecast, stores.ledgers().all(plan));
+                        StatementTable table = statements.table(
+                                kind(show), statements.periods(kind(show), by, from, to, false), false);
+                        yield out -> StatementCsv.write(table, settings, out);
                     }
                 };
         try (Writer out = CsvFile.begin(response, show)) {

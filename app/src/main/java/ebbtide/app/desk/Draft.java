@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import ebbtide.app.storage.ChangeLog.Effect;
 import ebbtide.app.storage.Fingerprint;
+import ebbtide.app.storage.LedgerStore;
 import ebbtide.app.storage.LineStore;
 import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NoteStore;
@@ -14,8 +15,10 @@ import ebbtide.app.storage.SnapshotStore;
 import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.UndoableStore;
 import ebbtide.app.storage.UndoableStore.Kind;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
+import ebbtide.books.TrialBalance;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Refused;
@@ -27,6 +30,7 @@ import ebbtide.track.Snapshot;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.ScenarioEdit;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
@@ -318,6 +322,29 @@ public final class Draft {
                 Kind.SCENARIO,
                 scenario.id(),
                 ScenarioStore.state(scenario, stores.scenarios().position(planId, scenario.id()), currency()));
+    }
+
+    /** Returns what the ledger says of months that are over, before this edit. */
+    ActualLedger ledger() {
+        return stores.ledgers().all(planId);
+    }
+
+    /** Puts the trial balance of a month. */
+    public void putTrialBalance(TrialBalance balance) {
+        requireBase();
+        effects.put(Kind.LEDGER, LedgerStore.id(balance), LedgerStore.state(balance, currency()));
+    }
+
+    /** Takes the trial balance of a month out. */
+    public void removeTrialBalance(YearMonth month) {
+        requireBase();
+        effects.put(Kind.LEDGER, month.toString(), null);
+    }
+
+    /** Puts what the accounts of the ledger were said to be, and how those of income run. */
+    public void putSaid(ActualLedger said) {
+        requireBase();
+        effects.put(Kind.LEDGER, LedgerStore.SAID, LedgerStore.said(said, currency()));
     }
 
     public void removeScenario(String id) {

@@ -34,7 +34,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Plans {
     /** What is kept beside a plan and no forecast reads. */
-    private static final Set<Kind> ASIDE = EnumSet.of(Kind.SNAPSHOT, Kind.NOTE, Kind.ROLL, Kind.RULE, Kind.SCENARIO);
+    private static final Set<Kind> ASIDE =
+            EnumSet.of(Kind.SNAPSHOT, Kind.NOTE, Kind.ROLL, Kind.RULE, Kind.SCENARIO, Kind.LEDGER);
 
     /** What a forecast reads. */
     static final Set<Kind> FORECAST = EnumSet.complementOf(EnumSet.copyOf(ASIDE));

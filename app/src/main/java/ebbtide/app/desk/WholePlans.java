@@ -8,6 +8,7 @@ import ebbtide.app.storage.MovementStore;
 import ebbtide.app.storage.ShortId;
 import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.UndoableStore;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
@@ -65,6 +66,10 @@ public class WholePlans {
             document.rules().forEach(draft::putRule);
             draft.putItems(document.items());
             document.scenarios().all().forEach(draft::putScenario);
+            document.actual().months().forEach(draft::putTrialBalance);
+            if (!document.actual().equals(ActualLedger.NONE)) {
+                draft.putSaid(document.actual());
+            }
             document.accounts().forEach(account -> draft.books()
                     .addStatement(
                             ShortId.next(),
@@ -129,19 +134,27 @@ public class WholePlans {
     public PlanDocument document(String planId) {
         rights.require(planId, Role.VIEWER);
         return transaction.execute(status -> new PlanDocument(
-                plans.current(planId).plan(),
-                stores.accounts().all(planId),
-                stores.rules().all(planId),
-                stores
-                        .movements()
-                        .find(
-                                planId,
-                                new MovementStore.Query(
-                                        null, MovementStore.Which.ALL, null, null, "", null, Integer.MAX_VALUE, 0))
-                        .stream()
-                        .map(MovementStore.StoredMovement::movement)
-                        .toList(),
-                plans.current(planId).books().items().all(),
-                plans.current(planId).scenarios()));
+                        plans.current(planId).plan(),
+                        stores.accounts().all(planId),
+                        stores.rules().all(planId),
+                        stores
+                                .movements()
+                                .find(
+                                        planId,
+                                        new MovementStore.Query(
+                                                null,
+                                                MovementStore.Which.ALL,
+                                                null,
+                                                null,
+                                                "",
+                                                null,
+                                                Integer.MAX_VALUE,
+                                                0))
+                                .stream()
+                                .map(MovementStore.StoredMovement::movement)
+                                .toList(),
+                        plans.current(planId).books().items().all(),
+                        plans.current(planId).scenarios())
+                .with(stores.ledgers().all(planId)));
     }
 }

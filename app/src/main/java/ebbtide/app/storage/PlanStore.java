@@ -36,6 +36,7 @@ public class PlanStore implements UndoableStore {
             "variance_note",
             "roll_forward",
             "scenario",
+            "ledger_part",
             "snapshot",
             "buoy",
             "line",

@@ -18,4 +18,5 @@ public record Stores(
         RollStore rolls,
         NoteStore notes,
         ScenarioStore scenarios,
+        LedgerStore ledgers,
         ChangeLog log) {}

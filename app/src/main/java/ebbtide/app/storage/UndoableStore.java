@@ -21,7 +21,8 @@ public interface UndoableStore {
         SNAPSHOT,
         ROLL,
         NOTE,
-        SCENARIO
+        SCENARIO,
+        LEDGER
     }
 
     Kind kind();

@@ -293,6 +293,7 @@ class EditsTest {
                 stores.rolls(),
                 stores.notes(),
                 stores.scenarios(),
+                stores.ledgers(),
                 stores.log());
         Plans started = new Plans(slow, rights, transaction, new ShownPlans());
         started.current(plan);

@@ -19,6 +19,7 @@ final class InOrder {
                 sorted(document.movements()),
                 sorted(document.items()),
                 document.scenarios(),
+                document.actual(),
                 document.past());
     }
 

@@ -2,11 +2,13 @@ package ebbtide.formats.csv;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
 import ebbtide.money.Money;
+import ebbtide.plan.Settings;
 import ebbtide.statements.StatementTable;
+import ebbtide.time.Period;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.io.Writer;
-import java.util.Currency;
+import java.util.List;
 
 /**
  * A statement by period as long CSV: a row for each figure, with its name and the days of its period; of an opening
@@ -20,28 +22,20 @@ public final class StatementCsv {
      *
      * @throws UncheckedIOException where the writer fails
      */
-    public static void write(StatementTable table, Currency currency, Writer out) {
+    public static void write(StatementTable table, Settings settings, Writer out) {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("row", "name", "period_start", "period_end", "amount");
+            List<StatementTable.Column> columns = table.columns();
+            String opening = settings.openingDay().toString();
             for (StatementTable.Row row : table.rows()) {
-                for (int i = 0; i < row.amounts().size(); i++) {
-                    int period = table.opening() ? i - 1 : i;
-                    String start = period < 0
-                            ? ""
-                            : table.periods().get(period).startInclusive().toString();
-                    String end = period < 0
-                            ? table.periods()
-                                    .get(0)
-                                    .startInclusive()
-                                    .minusDays(1)
-                                    .toString()
-                            : table.periods().get(period).lastDay().toString();
+                for (int i = 0; i < columns.size(); i++) {
+                    Period period = columns.get(i).period();
                     csv.writeRecord(
                             row.id(),
                             ForecastCsv.safe(row.name()),
-                            start,
-                            end,
-                            Money.plain(row.amounts().get(i), currency));
+                            period == null ? "" : period.startInclusive().toString(),
+                            period == null ? opening : period.lastDay().toString(),
+                            Money.plain(row.amounts().get(i), settings.currency()));
                 }
             }
         } catch (IOException e) {

@@ -45,9 +45,14 @@ public final class NamedRows {
 
     /** Hands each row to a taker, and returns what it refuses. */
     static List<Unread> read(Sheet sheet, String after, Taker taker) {
+        return read(sheet, List.of("kind", "type", "group"), after, taker);
+    }
+
+    /** Hands each row to a taker, the column before the name being headed by one of some words. */
+    static List<Unread> read(Sheet sheet, List<String> before, String after, Taker taker) {
         List<Unread> problems = new ArrayList<>();
         Optional<Columns> headed =
-                sheet.rows().isEmpty() ? Optional.empty() : heading(sheet.rows().get(0), after);
+                sheet.rows().isEmpty() ? Optional.empty() : heading(sheet.rows().get(0), before, after);
         Columns columns = headed.orElseGet(
                 () -> byWidth(sheet.rows().stream().mapToInt(List::size).max().orElse(0)));
         for (int i = headed.isPresent() ? 1 : 0; i < sheet.rows().size(); i++) {
@@ -74,20 +79,16 @@ public final class NamedRows {
         return List.copyOf(problems);
     }
 
-    private static Optional<Columns> heading(List<String> row, String after) {
-        int name = find(row, "name", "account", "entry");
+    private static Optional<Columns> heading(List<String> row, List<String> before, String after) {
+        int kind = find(row, before.toArray(String[]::new));
+        int name = find(row, "name", "account name", "entry");
+        name = name >= 0 ? name : find(row, "account");
         int amount = find(row, "amount", "balance");
         int debit = find(row, "debit");
         int credit = find(row, "credit");
         return name < 0 || amount < 0 && (debit < 0 || credit < 0)
                 ? Optional.empty()
-                : Optional.of(new Columns(
-                        name,
-                        find(row, "kind", "type", "group"),
-                        amount,
-                        debit,
-                        credit,
-                        find(row, after, "cleared by")));
+                : Optional.of(new Columns(name, kind, amount, debit, credit, find(row, after, "cleared by")));
     }
 
     private static int find(List<String> row, String... names) {
@@ -116,7 +117,7 @@ public final class NamedRows {
     }
 
     /** The mark before the decimals is the last of the two, if no more than two digits follow it or both are there. */
-    private static char mark(String text) {
+    static char mark(String text) {
         int comma = text.lastIndexOf(',');
         int point = text.lastIndexOf('.');
         long after = text.substring(Math.max(comma, point) + 1)

@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
@@ -15,6 +16,7 @@ import ebbtide.plan.Settings;
 import ebbtide.whatif.Scenarios;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -59,8 +61,21 @@ final class DocumentCheck {
         Scenarios scenarios = new Scenarios(read.list("scenarios"));
         scenarios.problems().forEach(root::problemAt);
         PlanPast past = read.find("past", PlanPast.class);
+        ActualLedger actual = Objects.requireNonNullElse(read.find("actual", ActualLedger.class), ActualLedger.NONE);
+        ofLedger(root, plan, actual);
         return new PlanDocument(
-                plan, accounts, rules, movements, items, scenarios, past == null ? PlanPast.NONE : past);
+                plan, accounts, rules, movements, items, scenarios, actual, past == null ? PlanPast.NONE : past);
+    }
+
+    private static void ofLedger(JsonPlace root, Plan plan, ActualLedger actual) {
+        for (int i = 0; i < actual.accounts().size(); i++) {
+            String line = actual.accounts().get(i).line();
+            if (line != null && plan.findLine(line).isEmpty()) {
+                root.problemAt(new PlanProblem(
+                        "/actual/accounts/" + i + "/line",
+                        "The line '" + line + "' is not in the file: say another line, or a row"));
+            }
+        }
     }
 
     private void check(List<Line> lines, List<BankMovement> movements, List<OpenItem> items) {

@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
@@ -12,7 +13,8 @@ import java.util.List;
 
 /**
  * What a plan file holds: the plan, its accounts, the remembered rules, the movements with what they were assigned to,
- * the open items, paid ones with them, the scenarios, and what was before now where it was asked for.
+ * the open items, paid ones with them, the scenarios, what the ledger says of months that are over, and what was before
+ * now where it was asked for.
  */
 public record PlanDocument(
         Plan plan,
@@ -21,6 +23,7 @@ public record PlanDocument(
         List<BankMovement> movements,
         List<OpenItem> items,
         Scenarios scenarios,
+        ActualLedger actual,
         PlanPast past) {
     /** Makes a document without open items and scenarios. */
     public PlanDocument(Plan plan, List<Account> accounts, List<AssignRule> rules, List<BankMovement> movements) {
@@ -37,7 +40,7 @@ public record PlanDocument(
         this(plan, accounts, rules, movements, items, Scenarios.NONE);
     }
 
-    /** Makes a document without what was before. */
+    /** Makes a document without trial balances and what was before. */
     public PlanDocument(
             Plan plan,
             List<Account> accounts,
@@ -45,12 +48,17 @@ public record PlanDocument(
             List<BankMovement> movements,
             List<OpenItem> items,
             Scenarios scenarios) {
-        this(plan, accounts, rules, movements, items, scenarios, PlanPast.NONE);
+        this(plan, accounts, rules, movements, items, scenarios, ActualLedger.NONE, PlanPast.NONE);
     }
 
     /** Returns the document with what was before. */
     public PlanDocument with(PlanPast before) {
-        return new PlanDocument(plan, accounts, rules, movements, items, scenarios, before);
+        return new PlanDocument(plan, accounts, rules, movements, items, scenarios, actual, before);
+    }
+
+    /** Returns the document with what the ledger says of months that are over. */
+    public PlanDocument with(ActualLedger ledger) {
+        return new PlanDocument(plan, accounts, rules, movements, items, scenarios, ledger, past);
     }
 
     public PlanDocument {

@@ -4,6 +4,7 @@ import static ebbtide.formats.document.Field.always;
 import static ebbtide.formats.document.Field.ifAny;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
 import ebbtide.books.OpenItem;
@@ -38,6 +39,7 @@ public final class PlanForm {
             List<BankMovement> movements,
             List<OpenItem> items,
             List<Scenario> scenarios,
+            @Nullable ActualLedger actual,
             @Nullable PlanPast past) {
         static Content of(PlanDocument document) {
             return new Content(
@@ -51,6 +53,7 @@ public final class PlanForm {
                     document.movements(),
                     document.items(),
                     document.scenarios().all(),
+                    document.actual().equals(ActualLedger.NONE) ? null : document.actual(),
                     document.past().equals(PlanPast.NONE) ? null : document.past());
         }
     }
@@ -67,6 +70,7 @@ public final class PlanForm {
             always("movements", BooksForms.MOVEMENT.list()),
             always("items", BooksForms.ITEM.list()),
             always("scenarios", ScenarioForm.FORM.list()),
+            ifAny("actual", LedgerForm.FORM).says("Trial balances of months that are over."),
             ifAny("past", PastForms.PAST).says("Snapshots and log, where they were asked for."));
 
     private PlanForm() {}

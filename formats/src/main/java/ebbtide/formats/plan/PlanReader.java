@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.document.Form;
@@ -115,6 +116,14 @@ public final class PlanReader {
     /** Returns the scenario of a JSON object in a currency; refuses a broken one with {@link BrokenPlan}. */
     public static Scenario scenario(JsonNode json, Currency currency) {
         return part(ScenarioForm.FORM, json, currency);
+    }
+
+    /**
+     * Returns what the ledger says of months that are over, of a JSON object in a currency; refuses a broken one with
+     * {@link BrokenPlan}.
+     */
+    public static ActualLedger ledger(JsonNode json, Currency currency) {
+        return part(LedgerForm.FORM, json, currency);
     }
 
     /** Returns JSON text as a tree; refuses text that is no JSON with {@link BrokenPlan}. */

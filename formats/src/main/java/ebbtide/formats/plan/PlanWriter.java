@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.document.Form;
@@ -56,6 +57,11 @@ public final class PlanWriter {
     /** Returns the JSON object of a rule in a currency. */
     public static ObjectNode json(AssignRule rule, Currency currency) {
         return json(BooksForms.RULE, rule, currency);
+    }
+
+    /** Returns the JSON object of what the ledger says of months that are over, or of one of its months. */
+    public static ObjectNode json(ActualLedger ledger, Currency currency) {
+        return json(LedgerForm.FORM, ledger, currency);
     }
 
     /** Returns the JSON object of a buoy, which has no amounts. */

@@ -8,8 +8,13 @@ import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion.VersionFlag;
 import ebbtide.Asked;
+import ebbtide.books.ActualLedger;
+import ebbtide.books.ActualLedger.Said;
 import ebbtide.books.AssignRule;
 import ebbtide.books.BankMovement;
+import ebbtide.books.LedgerRow;
+import ebbtide.books.TrialBalance;
+import ebbtide.books.TrialBalance.Balance;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
@@ -17,6 +22,7 @@ import ebbtide.formats.plan.PlanPast.LoggedEdit;
 import ebbtide.formats.plan.PlanPast.VarianceNote;
 import ebbtide.money.Percent;
 import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
 import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.YearDriver;
@@ -31,6 +37,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -82,6 +89,7 @@ class PlanFileTest {
                 movements,
                 some.books().items().all(),
                 RandomScenarios.of(seed, some.plan()),
+                seed % 3 == 0 ? ledger(some.plan()) : ActualLedger.NONE,
                 seed % 4 == 0 ? past(some) : PlanPast.NONE);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PlanWriter.write(document, out);
@@ -91,6 +99,17 @@ class PlanFileTest {
     }
 
     /** What was of a plan: its forecast kept twice, once as a scenario's, a note on it, and two edits. */
+    private static ActualLedger ledger(Plan plan) {
+        return new ActualLedger(
+                List.of(new TrialBalance(
+                        YearMonth.of(2026, 1),
+                        List.of(new Balance("4000", "Sales", -3_800_000), new Balance("1000", "", 3_800_000)))),
+                List.of(
+                        new Said("4000", null, plan.lines().get(0).id()),
+                        new Said("1000", LedgerRow.ACCUMULATED_DEPRECIATION, null)),
+                true);
+    }
+
     private static PlanPast past(RandomPlans.Case some) {
         Snapshot forecast = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), Line::name);
         OffsetDateTime moment = OffsetDateTime.parse("2026-03-01T09:30:00Z");

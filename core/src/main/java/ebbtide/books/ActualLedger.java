@@ -1,0 +1,74 @@
+package ebbtide.books;
+
+import ebbtide.money.Check;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the ledger says of months that are over (rules 9.5): a trial balance for each of some months, in their order,
+ * what each account was said to be, and whether income accounts begin anew each month in place of each fiscal year.
+ */
+public record ActualLedger(List<TrialBalance> months, List<Said> accounts, boolean monthAlone) {
+    public static final ActualLedger NONE = new ActualLedger(List.of(), List.of(), false);
+    private static final int MOST_MONTHS = 120;
+
+    /** What an account was said to be: a row of the statements, or a line of the plan. */
+    public record Said(
+            String account,
+            @Nullable LedgerRow row,
+            @Nullable String line) {
+        public Said {
+            account = Check.text(account, "number of an account", 80);
+            Check.that(
+                    (row == null) != (line == null),
+                    "account " + account + " is either a row of the statements or a line: say one of them");
+        }
+    }
+
+    public ActualLedger {
+        months = months.stream()
+                .sorted(Comparator.comparing(TrialBalance::month))
+                .toList();
+        Check.that(
+                months.size() <= MOST_MONTHS,
+                "at most " + MOST_MONTHS + " months have a trial balance, but " + months.size() + " had");
+        for (int i = 1; i < months.size(); i++) {
+            Check.that(
+                    !months.get(i).month().equals(months.get(i - 1).month()),
+                    "there are two trial balances of " + months.get(i).month() + ": take one of them out");
+        }
+        accounts = List.copyOf(accounts);
+        Check.that(
+                accounts.stream().map(Said::account).distinct().count() == accounts.size(),
+                "an account is said to be two things: take one of them out");
+    }
+
+    /** Returns what accounts were said to be, by their numbers. */
+    public Map<String, Said> byAccount() {
+        return accounts.stream().collect(Collectors.toMap(Said::account, Function.identity()));
+    }
+
+    public Optional<TrialBalance> find(YearMonth month) {
+        return months.stream().filter(one -> one.month().equals(month)).findFirst();
+    }
+
+    /** Returns the ledger with a trial balance, in place of the one of its month. */
+    public ActualLedger with(TrialBalance balance) {
+        List<TrialBalance> others = new ArrayList<>(without(balance.month()).months());
+        others.add(balance);
+        return new ActualLedger(others, accounts, monthAlone);
+    }
+
+    /** Returns the ledger without the trial balance of a month. */
+    public ActualLedger without(YearMonth month) {
+        return new ActualLedger(
+                months.stream().filter(one -> !one.month().equals(month)).toList(), accounts, monthAlone);
+    }
+}
