@@ -11,6 +11,7 @@
   import RollForwards from './RollForwards.svelte';
   import StatementPanel from './StatementPanel.svelte';
   import StatementTable from './StatementTable.svelte';
+  import LedgerPart from './ledger/LedgerPart.svelte';
   import { isYearsOnly } from '../years/years';
   import YearsPart from '../years/YearsPart.svelte';
   import { CSV, LENGTHS, SHOWN, type By, type Kind, type Shown, type StatementPlace } from './statements';
@@ -71,7 +72,7 @@
       />in percent</label
     >
   {/if}
-  {#if !['opening', 'years'].includes(shown.value)}
+  {#if !['opening', 'years', 'ledger'].includes(shown.value)}
     <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
   {/if}
   {#if csv}<Act href={csv}>Export CSV</Act>{/if}
@@ -100,6 +101,8 @@
   <YearsPart />
 {:else if shown.value === 'rolls'}
   <RollForwards {time} by={by.value} />
+{:else if shown.value === 'ledger'}
+  <LedgerPart />
 {:else}
   <OpeningSheet />
 {/if}

@@ -2,10 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { head } from '../../lib/grid/figures';
 import { bars, scale } from './charts';
 import { changed, clearedBy, ofSide, type Sheet } from './opening/opening';
+import { isOf, monthAfter, said, shownAccounts } from './ledger/ledger';
 import { columns, place, rows } from './statements';
 
 const view = {
   opening: true,
+  beforeOpening: 0,
+  actual: [0, 0, 0],
   openingDay: '2026-02-28',
   periods: [
     { from: '2026-03-01', to: '2026-03-31', settled: false },
@@ -31,6 +34,35 @@ describe('statements', () => {
     expect(place('balance', view, row, 0)).toEqual({ kind: 'balance', row: 'row cash', name: 'Cash' });
     expect(place('balance', view, row, 2)).toMatchObject({ from: '2026-04-01', to: '2026-06-30' });
     expect(row.below).toEqual(['1.0%', '\u22122.5%', '–']);
+  });
+});
+
+describe('months with a trial balance', () => {
+  const mixed = { ...view, beforeOpening: 1, actual: [1, 0, 2] };
+
+  it('stand before the opening, and a column says how many of its months they are', () => {
+    expect(columns(mixed).map((one) => `${one.name} ${one.sub}`)).toEqual([
+      'Mar 2026 actual',
+      'Opening Sat 28 Feb 2026',
+      'Apr to Jun 2026',
+      'Oct to Mar 2026 to 2027 2 of 6 actual',
+    ]);
+    expect(place('balance', mixed, rows(mixed)[0]!, 0)).toMatchObject({ from: '2026-03-01' });
+    expect(place('balance', mixed, rows(mixed)[0]!, 1).from).toBeUndefined();
+    expect(place('balance', mixed, rows(mixed)[0]!, 2)).toMatchObject({ from: '2026-04-01' });
+  });
+
+  it('are followed by the next month, and their accounts by what they were said to be', () => {
+    expect([monthAfter('2025-12'), monthAfter('2026-01'), monthAfter('2026-11')]).toEqual([
+      '2026-01',
+      '2026-02',
+      '2026-12',
+    ]);
+    const account = { account: '1', name: 'Bank', minor: 1, row: 'cash', line: null };
+    const odd = { account: '2', name: 'Odd', minor: 1, row: null, line: null };
+    expect(shownAccounts([account, odd], '').map((one) => one.account)).toEqual(['2', '1']);
+    expect(said(isOf(account))).toEqual({ row: 'cash', line: null });
+    expect(said(isOf(odd))).toEqual({ row: null, line: null });
   });
 });
 

@@ -13,6 +13,7 @@ export const SHOWN = [
   { value: 'years', name: 'Years' },
   { value: 'rolls', name: 'Roll-forwards' },
   { value: 'opening', name: 'Opening' },
+  { value: 'ledger', name: 'Actual months' },
 ] as const;
 
 export type Shown = (typeof SHOWN)[number]['value'];
@@ -44,10 +45,22 @@ export interface StatementPlace {
   to?: string;
 }
 
-/** The columns of a statement, its opening first. */
+/** The columns of a statement, its opening before those that are forecast. */
 export function columns(view: ProFormaView): FigureColumn[] {
   const opening = { key: 'opening', name: 'Opening', sub: fullDay(view.openingDay) };
-  return [...(view.opening ? [opening] : []), ...view.periods.map(head)];
+  const columns = view.periods.map((period, i) => marked(head(period), view.actual[i] ?? 0, months(period)));
+  return view.opening
+    ? [...columns.slice(0, view.beforeOpening), opening, ...columns.slice(view.beforeOpening)]
+    : columns;
+}
+
+const months = ({ from, to }: { from: string; to: string }) =>
+  (Number(to.slice(0, 4)) - Number(from.slice(0, 4))) * 12 + Number(to.slice(5, 7)) - Number(from.slice(5, 7)) + 1;
+
+/** A column says how many of its months have a trial balance. */
+function marked(column: FigureColumn, actual: number, months: number): FigureColumn {
+  if (!actual) return column;
+  return { ...column, sub: `${column.sub} ${actual >= months ? 'actual' : `${actual} of ${months} actual`}` };
 }
 
 /** The rows of a statement; in common size each figure's share stands below it. */
@@ -64,7 +77,7 @@ export function rows(view: ProFormaView): FigureRow[] {
 
 /** The place of a figure in a column of a statement. */
 export function place(kind: Kind, view: ProFormaView, row: FigureRow, column: number): StatementPlace {
-  const at = view.opening ? column - 1 : column;
-  const period = view.periods[at];
+  const at = !view.opening || column < view.beforeOpening ? column : column - 1;
+  const period = view.opening && column === view.beforeOpening ? undefined : view.periods[at];
   return { kind, row: row.key, name: row.name, ...(period ? { from: period.from, to: period.to } : {}) };
 }

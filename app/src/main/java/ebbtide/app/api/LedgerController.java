@@ -65,7 +65,7 @@ class LedgerController {
             @Schema(nullable = true) @Nullable String line) {}
 
     /** The months with a trial balance, their accounts, what to look at, and what an account can be. */
-    record LedgerView(
+    record TrialBalancesView(
             List<String> months,
             boolean monthAlone,
             List<LedgerAccountView> accounts,
@@ -74,7 +74,7 @@ class LedgerController {
 
     @GetMapping
     @Allowed(Role.ONLOOKER)
-    LedgerView ledger(@PathVariable String plan) {
+    TrialBalancesView ledger(@PathVariable String plan) {
         Forecast forecast = plans.current(plan).forecast();
         ActualLedger ledger = stores.ledgers().all(plan);
         Map<String, Said> said = ledger.byAccount();
@@ -82,7 +82,7 @@ class LedgerController {
         ledger.months().stream()
                 .flatMap(month -> month.balances().stream())
                 .forEach(one -> accounts.put(one.account(), view(one, said.get(one.account()))));
-        return new LedgerView(
+        return new TrialBalancesView(
                 ledger.months().stream().map(one -> one.month().toString()).toList(),
                 ledger.monthAlone(),
                 List.copyOf(accounts.values()),
@@ -108,8 +108,12 @@ class LedgerController {
         return row.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    /** What became of a trial balance: rows that could not be read, nothing kept then; else the edit. */
+    /**
+     * What became of a trial balance: rows that could not be read, nothing kept then; else how many accounts, and the
+     * edit.
+     */
     record TrialBalanceRead(
+            int accounts,
             List<NamedRows.Unread> problems,
             @Schema(nullable = true) @Nullable EditOutcome edit) {}
 
@@ -131,9 +135,10 @@ class LedgerController {
                 plans.current(plan).plan().settings().currency());
         return list.problems().isEmpty()
                 ? new TrialBalanceRead(
+                        list.balance().balances().size(),
                         List.of(),
                         EditOutcome.of(plan, edits.edit(plan, version, LedgerEdits.put(list.balance())), stores))
-                : new TrialBalanceRead(list.problems(), null);
+                : new TrialBalanceRead(0, list.problems(), null);
     }
 
     @DeleteMapping("/months/{month}")
