@@ -180,7 +180,10 @@ public final class ActualMonths {
         long cash = sum(levels, BalanceRow.CASH) - sum(levels, BalanceRow.OVERDRAFT);
         LocalDate end = now.month().atEndOfMonth();
         long bank = forecast.books().cash(end);
-        if (cash != bank) {
+        boolean said = now.balances().stream().anyMatch(one -> Optional.ofNullable(this.said.get(one.account()))
+                .filter(is -> is.row() == LedgerRow.CASH)
+                .isPresent());
+        if (said && cash != bank) {
             remarks.add(month + ": cash of the ledger is " + money(Math.abs(cash - bank))
                     + (cash > bank ? " more" : " less") + " than the " + money(bank) + " the accounts held at its end");
         }
