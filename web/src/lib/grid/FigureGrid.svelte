@@ -100,7 +100,9 @@
             {#each row.amounts as minor, c (columns[c]?.key)}
               <td
                 role="gridcell"
-                class="estimated cursor-pointer {cursor.holds(r, c) ? 'outline outline-1 outline-tide' : ''}"
+                class="{columns[c]?.actual ? '' : 'estimated'} cursor-pointer {cursor.holds(r, c)
+                  ? 'outline outline-1 outline-tide'
+                  : ''}"
                 tabindex={entered === row && cursor.column === c ? 0 : -1}
                 title={plan.money.besideBase(minor, row.base?.[c])}
                 onclick={() => click(r, c)}

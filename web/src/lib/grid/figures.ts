@@ -17,6 +17,8 @@ export interface FigureColumn {
   key: string;
   name: string;
   sub: string;
+  /** Whether it is of what happened, and nothing in it is estimated. */
+  actual?: boolean;
 }
 
 /** The head of a period of whole months: its month, or from which to which. */

@@ -73,10 +73,17 @@
     return saveLine((now) => ({ ...now, netting: change(now.netting ?? USUAL) }), words);
   }
 
+  /** A cost that is paid from now on counts no more as one that never is. */
+  function counting(next: Line): Line {
+    const neverPaid = next.assumption.kind === 'recurring' && next.assumption.nonCash;
+    const counts = next.nature === 'depreciation' || next.nature === 'provision';
+    return counts && !neverPaid ? { ...next, nature: 'overheads' } : next;
+  }
+
   function saveLine(change: (now: Line) => Line, words: string): Promise<string> {
     const saving = last.then(async () => {
       const now = current()!;
-      const next = change(now);
+      const next = counting(change(now));
       const problem = await plan.putLine(next, `${next.name}: ${words}`);
       if (!problem) saved = { since: loaded.data!, line: next };
       return problem?.detail ?? '';

@@ -58,8 +58,8 @@ describe('months with a trial balance', () => {
       '2026-02',
       '2026-12',
     ]);
-    const account = { account: '1', name: 'Bank', minor: 1, row: 'cash', line: null };
-    const odd = { account: '2', name: 'Odd', minor: 1, row: null, line: null };
+    const account = { account: '1', name: 'Bank', minor: 1, row: 'cash', line: null, proposed: null };
+    const odd = { account: '2', name: 'Odd', minor: 1, row: null, line: null, proposed: null };
     expect(shownAccounts([account, odd], '').map((one) => one.account)).toEqual(['2', '1']);
     expect(said(isOf(account))).toEqual({ row: 'cash', line: null });
     expect(said(isOf(odd))).toEqual({ row: null, line: null });

@@ -60,7 +60,8 @@ const months = ({ from, to }: { from: string; to: string }) =>
 /** A column says how many of its months have a trial balance. */
 function marked(column: FigureColumn, actual: number, months: number): FigureColumn {
   if (!actual) return column;
-  return { ...column, sub: `${column.sub} ${actual >= months ? 'actual' : `${actual} of ${months} actual`}` };
+  const whole = actual >= months;
+  return { ...column, actual: whole, sub: `${column.sub} ${whole ? 'actual' : `${actual} of ${months} actual`}` };
 }
 
 /** The rows of a statement; in common size each figure's share stands below it. */

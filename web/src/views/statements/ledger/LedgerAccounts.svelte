@@ -1,7 +1,9 @@
 <script lang="ts">
+  import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
   import ChoiceField from '../../../lib/fields/ChoiceField.svelte';
   import { getPlan } from '../../../lib/plan.svelte';
+  import Refusal from '../../../lib/Refusal.svelte';
   import { choices, isOf, MOST, said, shownAccounts } from './ledger';
 
   interface Props {
@@ -15,24 +17,37 @@
   const shown = $derived(shownAccounts(accounts, asked));
   const options = $derived(choices(rows, plan.view?.lines ?? []));
 
-  async function say(account: string, choice: string): Promise<string> {
+  const proposed = $derived(accounts.filter((one) => one.proposed));
+  let refusal = $state('');
+
+  async function say(body: Schemas['SaidAccount'][]): Promise<string> {
     const refused = await plan.edit((version) =>
       answer(
         api.PUT('/api/plans/{plan}/ledger/accounts', {
           params: { path: { plan: plan.id }, query: { version } },
-          body: [{ account, ...said(choice) }],
+          body,
         }),
       ),
     );
     return refused?.detail ?? '';
   }
+
+  async function take() {
+    refusal = await say(proposed.map((one) => ({ account: one.account, row: one.proposed, line: null })));
+  }
+
+  const proposal = (one: Schemas['LedgerAccountView']) => rows.find((row) => row.row === one.proposed)?.name;
 </script>
 
 <section class="card" aria-label="Accounts of the ledger">
   <div class="flex items-center gap-3">
     <b class="flex-1 font-semibold">What each account is</b>
+    {#if proposed.length}
+      <Act onclick={take}>Take what {proposed.length === 1 ? 'its name says' : `${proposed.length} names say`}</Act>
+    {/if}
     <label>Find <input class="small-field ml-1" bind:value={asked} /></label>
   </div>
+  <Refusal words={refusal} class="mt-1" />
   <table class="figures mt-2">
     <thead>
       <tr>
@@ -51,7 +66,8 @@
               name="What account {one.account} is"
               value={isOf(one)}
               {options}
-              onput={(choice) => say(one.account, choice)}
+              after={proposal(one) ? `its name says: ${proposal(one)}` : undefined}
+              onput={(choice) => say([{ account: one.account, ...said(choice) }])}
             />
           </td>
         </tr>

@@ -311,9 +311,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
         return assumption.standing(direction(), nature);
     }
 
-    /** Returns the line with another assumption. */
+    /**
+     * Returns the line with another assumption. A cost that is paid from now on counts no more as one that never is.
+     */
     public Line with(Assumption other) {
-        return new Line(id, heading, other, nature, adjustments);
+        boolean paid = nature.isNeverPaid() && !other.isNonCash();
+        return new Line(id, heading, other, paid ? other.usualNature(direction()) : nature, adjustments);
     }
 
     /** Returns the line with other overrides of its cash. */

@@ -67,10 +67,6 @@ class StatementsTest extends Journeys {
         accessible();
     }
 
-    /**
-     * The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in
-     * one figure with its parts.
-     */
     /** The cells of a part of a row's driver, the first of them that of the first year. */
     private Locator driver(String row, String part) {
         return page.locator("tr")
@@ -91,6 +87,41 @@ class StatementsTest extends Journeys {
         page.keyboard().press("Enter");
     }
 
+    /** A trial balance pasted, its accounts taken by what their names say, and the month before the forecast ones. */
+    @Test
+    void actualMonth_pastedAndPlaced_standsBeforeTheForecast() {
+        open("statements");
+        click("Actual months");
+        click("Paste it from a spreadsheet");
+        Locator rows = page.getByLabel("Rows of the trial balance");
+        page.getByLabel("Month of the next one").fill("2026-02");
+        rows.fill("1000\tBank\t1,000.00\n4000\tSales\tmany");
+        click("Take these rows");
+        assertThat(page.getByText("Nothing was taken over: 1 row could not be read."))
+                .isVisible();
+        rows.fill("1000\tHarbour bank\t1,000.00\n4000\tSales\t-1,500.00\n7777\tOdds\t500.00");
+        click("Take these rows");
+        assertThat(page.getByText("3 entries were taken over")).isVisible();
+        click("Take what 2 names say");
+        assertThat(page.getByText("February 2026: account 7777 Odds is not said to be anything"))
+                .isVisible();
+        page.getByLabel("What account 7777 is").selectOption("Income: Overheads and pay");
+        assertThat(page.getByText("is not said to be anything")).hasCount(0);
+        accessible();
+        click("Income");
+        button(page, "\u00a3").click();
+        assertThat(cell(page, "Sales of no line", 0)).hasText("1,500.00");
+        assertThat(cell(page, "Overheads and pay of no line", 0)).hasText("\u2212500.00");
+        click("Balance sheet");
+        assertThat(cell(page, "Assets less liabilities and equity", 0)).isVisible();
+        cell(page, "Cash", 0).click();
+        assertThat(page.getByText("trial balance of February 2026")).isVisible();
+    }
+
+    /**
+     * The years after the months: begun from the last twelve, a year's growth and capital spending typed, the need in
+     * one figure with its parts.
+     */
     @Test
     void years_afterTheMonths_drivenInTheirSheet_sayWhatIsNeededFromOutside() {
         open("statements");

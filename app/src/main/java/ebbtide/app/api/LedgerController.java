@@ -11,6 +11,7 @@ import ebbtide.books.LedgerRow;
 import ebbtide.books.TrialBalance;
 import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.opening.AccountNames;
 import ebbtide.formats.opening.NamedRows;
 import ebbtide.formats.opening.TrialBalanceList;
 import ebbtide.money.Check;
@@ -56,13 +57,16 @@ class LedgerController {
     /** What an account can be said to be: a row of the statements. */
     record LedgerRowView(String row, String name, boolean balance) {}
 
-    /** An account with its balance in the latest month that has it, and what it was said to be. */
+    /**
+     * An account with its balance in the latest month that has it, what it was said to be, and else what its name says.
+     */
     record LedgerAccountView(
             String account,
             String name,
             long minor,
             @Schema(nullable = true) @Nullable String row,
-            @Schema(nullable = true) @Nullable String line) {}
+            @Schema(nullable = true) @Nullable String line,
+            @Schema(nullable = true) @Nullable String proposed) {}
 
     /** The months with a trial balance, their accounts, what to look at, and what an account can be. */
     record TrialBalancesView(
@@ -101,7 +105,10 @@ class LedgerController {
                 one.name(),
                 one.minor(),
                 said == null || said.row() == null ? null : word(said.row()),
-                said == null ? null : said.line());
+                said == null ? null : said.line(),
+                said == null
+                        ? AccountNames.proposed(one).map(LedgerController::word).orElse(null)
+                        : null);
     }
 
     private static String word(LedgerRow row) {

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /**
  * An opening balance sheet read from rows, pasted or brought in: a name and an amount, or debit and credit; what it is,
@@ -91,15 +92,17 @@ public record OpeningList(List<Entry> entries, List<NamedRows.Unread> problems) 
             }
         }
         String low = (word.isEmpty() ? name : word).toLowerCase(Locale.ROOT);
-        return TELLING.stream()
-                .filter(one -> one.fits(low))
-                .map(Telling::kind)
-                .findFirst()
+        return kindByName(low)
                 .orElseThrow(() -> new Refused("'" + (word.isEmpty() ? name : word)
                         + "' does not say what it is: put one of "
                         + String.join(
                                 ", ",
                                 Arrays.stream(Kind.values()).map(Kind::words).toList()) + " in a column before it"));
+    }
+
+    /** Returns what the name of an account, in small letters, tells that it is. */
+    static Optional<Kind> kindByName(String low) {
+        return TELLING.stream().filter(one -> one.fits(low)).map(Telling::kind).findFirst();
     }
 
     private static String line(String name, Plan plan) {
