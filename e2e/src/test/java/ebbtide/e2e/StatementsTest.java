@@ -271,7 +271,8 @@ class StatementsTest extends Journeys {
         click("Paste it from a spreadsheet");
         page.getByLabel("Rows of the opening balance sheet").fill("Trade debtors\t713,000\nThings\t12");
         click("Take these rows");
-        assertThat(page.getByText("Row 2: 'Things' does not say what it is: put one of Cash, Restricted cash, Receivables"))
+        assertThat(page.getByText(
+                        "Row 2: 'Things' does not say what it is: put one of Cash, Restricted cash, Receivables"))
                 .isVisible();
         page.getByLabel("Rows of the opening balance sheet")
                 .fill(

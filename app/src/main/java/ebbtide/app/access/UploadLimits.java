@@ -34,6 +34,7 @@ class UploadLimits extends OncePerRequestFilter {
             of("bank-files", 512, "export fewer days at a time from the bank"),
             of("item-lists/.*", 30, "bring in the list in parts, by line or by date"),
             of("budget", 20, "bring in the sheet with the budget alone"),
+            of("ledger/months/[^/]+", 20, "bring in the sheet with the trial balance alone"),
             of("statements/opening/read", 20, "bring in the sheet with the balances alone"),
             new UploadLimit(Pattern.compile("/api/plans"), 48, "export the plan without its snapshots and log"));
 
