@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The edits of what the ledger says of months that are over (rules 9.5). */
 public final class LedgerEdits {
@@ -36,16 +37,16 @@ public final class LedgerEdits {
     /** Takes the trial balance of a month out. */
     public static Change remove(YearMonth month) {
         return draft -> {
-            draft.ledger().find(month).orElseThrow(() -> new NotFound("trial balance", month.toString()));
+            if (draft.ledger().find(month).isEmpty()) {
+                throw new NotFound("trial balance", month.toString());
+            }
             draft.removeTrialBalance(month);
             return "Trial balance of " + MONTH.format(month) + " taken out";
         };
     }
 
     /** What an account is now said to be: a row or a line; neither where it is nothing any more. */
-    public record Saying(
-            String account,
-            @org.jspecify.annotations.Nullable Said said) {}
+    public record Saying(String account, @Nullable Said said) {}
 
     /** Says what accounts are. */
     public static Change say(List<Saying> sayings) {
