@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -57,6 +58,16 @@ public record ActualLedger(List<TrialBalance> months, List<Said> accounts, boole
 
     public Optional<TrialBalance> find(YearMonth month) {
         return months.stream().filter(one -> one.month().equals(month)).findFirst();
+    }
+
+    /** Returns the ledger without what accounts were said to be of lines that are there no more. */
+    public ActualLedger ofLines(Predicate<String> there) {
+        return new ActualLedger(
+                months,
+                accounts.stream()
+                        .filter(one -> one.line() == null || there.test(one.line()))
+                        .toList(),
+                monthAlone);
     }
 
     /** Returns the ledger with a trial balance, in place of the one of its month. */

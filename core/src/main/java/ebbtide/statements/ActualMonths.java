@@ -9,6 +9,7 @@ import ebbtide.books.TrialBalance;
 import ebbtide.books.TrialBalance.Balance;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Money;
+import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
 import ebbtide.statements.ActualMonth.Share;
@@ -48,12 +49,30 @@ public final class ActualMonths {
         TrialBalance before = null;
         for (TrialBalance one : ledger.months()) {
             if (one.month().isBefore(plan.settings().firstForecastMonth())) {
-                months.add(month(one, before));
+                ActualMonth next = month(one, before);
+                if (before != null) {
+                    standNowhere(before.month().plusMonths(1), next.since());
+                }
+                months.add(next);
                 before = one;
             } else {
                 remarks.add("The trial balance of " + MONTH.format(one.month())
                         + " is of a month that is still forecast: it is shown once the as-of date has passed its end");
             }
+        }
+        if (before != null) {
+            standNowhere(before.month().plusMonths(1), plan.settings().firstForecastMonth());
+        }
+    }
+
+    /** Says of months that neither a trial balance nor the forecast has that no year counts them. */
+    private void standNowhere(YearMonth from, YearMonth until) {
+        if (from.isBefore(until)) {
+            YearMonth last = until.minusMonths(1);
+            remarks.add(MONTH.format(from)
+                    + (from.equals(last) ? " has" : " to " + MONTH.format(last) + " have")
+                    + " neither a trial balance nor a forecast, and their year counts nothing of them: bring the trial balance of "
+                    + MONTH.format(last) + " in");
         }
     }
 
@@ -118,7 +137,7 @@ public final class ActualMonths {
                                     : row.id());
         }
         return plan.findLine(one.line())
-                .map(line -> line.nature() == ebbtide.plan.Nature.DEPRECIATION ? "depreciation" : "line " + line.id())
+                .map(line -> line.nature() == Nature.DEPRECIATION ? "depreciation" : "line " + line.id())
                 .filter(rows);
     }
 
@@ -180,10 +199,10 @@ public final class ActualMonths {
         long cash = sum(levels, BalanceRow.CASH) - sum(levels, BalanceRow.OVERDRAFT);
         LocalDate end = now.month().atEndOfMonth();
         long bank = forecast.books().cash(end);
-        boolean said = now.balances().stream().anyMatch(one -> Optional.ofNullable(this.said.get(one.account()))
+        boolean hasCash = now.balances().stream().anyMatch(one -> Optional.ofNullable(said.get(one.account()))
                 .filter(is -> is.row() == LedgerRow.CASH)
                 .isPresent());
-        if (said && cash != bank) {
+        if (hasCash && cash != bank) {
             remarks.add(month + ": cash of the ledger is " + money(Math.abs(cash - bank))
                     + (cash > bank ? " more" : " less") + " than the " + money(bank) + " the accounts held at its end");
         }

@@ -85,7 +85,11 @@ final class BalanceSheet {
                 StatementTable.Style.OF_WHICH,
                 "Fixed assets before depreciation",
                 true,
-                List.of(Part.of(net.name(), net::in), Part.of("Depreciated so far", month -> -accumulated.in(month)))));
+                depreciated.isEmpty()
+                        ? List.of()
+                        : List.of(
+                                Part.of(net.name(), net::in),
+                                Part.of("Depreciated so far", month -> -accumulated.in(month)))));
         figures.add(accumulated);
     }
 

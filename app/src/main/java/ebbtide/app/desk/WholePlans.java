@@ -155,6 +155,8 @@ public class WholePlans {
                                 .toList(),
                         plans.current(planId).books().items().all(),
                         plans.current(planId).scenarios())
-                .with(stores.ledgers().all(planId)));
+                .with(stores.ledgers()
+                        .all(planId)
+                        .ofLines(id -> plans.current(planId).plan().findLine(id).isPresent())));
     }
 }

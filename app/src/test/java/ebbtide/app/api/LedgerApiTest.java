@@ -8,7 +8,12 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
+import ebbtide.formats.plan.PlanDocument;
+import ebbtide.formats.plan.PlanReader;
+import ebbtide.formats.plan.PlanWriter;
 import ebbtide.sim.DemoCompany;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -66,6 +71,11 @@ class LedgerApiTest extends ApiJourney {
         JsonNode balance = send(200, get(path("/statements?kind=balance&by=MONTH")));
         assertThat(balance.get("beforeOpening").asInt()).isEqualTo(2);
         assertThat(balance.get("actual").get(1).asInt()).isEqualTo(1);
+        said(200, "[{\"account\":\"4000\",\"line\":\"insurance\"}]");
+        send(200, delete(path("/lines/insurance?version=" + version())));
+        whole.add(PlanReader.read(written(whole.document(plan))));
+        send(200, post(path("/undo?version=" + version())));
+        send(200, post(path("/undo?version=" + version())));
         String again = whole.add(whole.document(plan));
         assertThat(whole.document(again).actual())
                 .isEqualTo(whole.document(plan).actual());
@@ -73,6 +83,13 @@ class LedgerApiTest extends ApiJourney {
         assertThat(sales().get(1).asLong()).isZero();
         send(200, post(path("/undo?version=" + version())));
         assertThat(sales().get(1).asLong()).isEqualTo(3_900_000);
+    }
+
+    /** A plan is opened again from its file, whatever was taken out of it. */
+    private static ByteArrayInputStream written(PlanDocument document) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PlanWriter.write(document, out);
+        return new ByteArrayInputStream(out.toByteArray());
     }
 
     @Test

@@ -112,12 +112,12 @@ public final class NamedRows {
         return column < 0 || column >= row.size() ? "" : row.get(column).strip();
     }
 
-    private static long minor(String text, Currency currency) {
+    static long minor(String text, Currency currency) {
         return text.isEmpty() ? 0 : AmountText.minor(text, mark(text), currency);
     }
 
     /** The mark before the decimals is the last of the two, if no more than two digits follow it or both are there. */
-    static char mark(String text) {
+    private static char mark(String text) {
         int comma = text.lastIndexOf(',');
         int point = text.lastIndexOf('.');
         long after = text.substring(Math.max(comma, point) + 1)

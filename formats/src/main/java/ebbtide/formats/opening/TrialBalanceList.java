@@ -2,7 +2,6 @@ package ebbtide.formats.opening;
 
 import ebbtide.books.TrialBalance;
 import ebbtide.books.TrialBalance.Balance;
-import ebbtide.formats.bank.AmountText;
 import ebbtide.formats.budget.Sheet;
 import ebbtide.money.Refused;
 import java.time.YearMonth;
@@ -29,16 +28,12 @@ public record TrialBalanceList(TrialBalance balance, List<NamedRows.Unread> prob
             long minor = cells.debit().isEmpty()
                             && cells.credit().isEmpty()
                             && !cells.after().isEmpty()
-                    ? minor(cells.amount(), currency) - minor(cells.after(), currency)
+                    ? NamedRows.minor(cells.amount(), currency) - NamedRows.minor(cells.after(), currency)
                     : cells.minor(1, currency);
             if (balances.put(account, new Balance(account, cells.name(), minor)) != null) {
                 throw new Refused("Account '" + account + "' is there twice: add its balances up");
             }
         });
         return new TrialBalanceList(new TrialBalance(month, List.copyOf(balances.values())), problems);
-    }
-
-    private static long minor(String text, Currency currency) {
-        return text.isEmpty() ? 0 : AmountText.minor(text, NamedRows.mark(text), currency);
     }
 }
