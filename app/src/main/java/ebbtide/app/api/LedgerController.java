@@ -2,6 +2,7 @@ package ebbtide.app.api;
 
 import ebbtide.app.desk.Edits;
 import ebbtide.app.desk.LedgerEdits;
+import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
 import ebbtide.app.storage.Stores;
@@ -9,7 +10,6 @@ import ebbtide.books.ActualLedger;
 import ebbtide.books.ActualLedger.Said;
 import ebbtide.books.LedgerRow;
 import ebbtide.books.TrialBalance;
-import ebbtide.forecast.Forecast;
 import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.AccountNames;
 import ebbtide.formats.opening.NamedRows;
@@ -79,8 +79,8 @@ class LedgerController {
     @GetMapping
     @Allowed(Role.ONLOOKER)
     TrialBalancesView ledger(@PathVariable String plan) {
-        Forecast forecast = plans.current(plan).forecast();
-        ActualLedger ledger = stores.ledgers().all(plan);
+        PlanAtVersion now = plans.current(plan);
+        ActualLedger ledger = now.ledger();
         Map<String, Said> said = ledger.byAccount();
         Map<String, LedgerAccountView> accounts = new TreeMap<>();
         ledger.months().stream()
@@ -92,7 +92,7 @@ class LedgerController {
                 List.copyOf(accounts.values()),
                 ledger.months().isEmpty()
                         ? List.of()
-                        : Statements.of(forecast, ledger).actual().remarks(),
+                        : Statements.of(now.forecast(), ledger).actual().remarks(),
                 Arrays.stream(LedgerRow.values())
                         .map(row -> new LedgerRowView(
                                 word(row), row.words(), row.kind().isPresent()))

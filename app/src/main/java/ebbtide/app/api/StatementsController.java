@@ -3,7 +3,6 @@ package ebbtide.app.api;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
-import ebbtide.app.storage.Stores;
 import ebbtide.books.ActualLedger;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForwards;
@@ -53,11 +52,9 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/plans/{plan}/statements")
 class StatementsController {
     private final Plans plans;
-    private final Stores stores;
 
-    StatementsController(Plans plans, Stores stores) {
+    StatementsController(Plans plans) {
         this.plans = plans;
-        this.stores = stores;
     }
 
     /**
@@ -89,7 +86,7 @@ class StatementsController {
             @RequestParam(defaultValue = "true") boolean years) {
         PlanAtVersion shown = plans.shown(plan);
         Forecast forecast = shown.forecast();
-        ActualLedger ledger = stores.ledgers().all(plan);
+        ActualLedger ledger = shown.ledger();
         Statements statements = Statements.of(forecast, ledger);
         List<Period> periods = statements.periods(kind(kind), by, from, to, years);
         StatementTable table = statements.table(kind(kind), periods, common);
@@ -132,11 +129,8 @@ class StatementsController {
             @RequestParam(required = false) LocalDate from,
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
-        return Statements.of(
-                        plans.shownWithin(plan, row).forecast(),
-                        stores.ledgers().all(plan))
-                .workings(kind(kind), row, period)
-                .stream()
+        PlanAtVersion shown = plans.shownWithin(plan, row);
+        return Statements.of(shown.forecast(), shown.ledger()).workings(kind(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -153,7 +147,8 @@ class StatementsController {
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to)
             throws IOException {
-        Forecast forecast = plans.shown(plan).forecast();
+        PlanAtVersion shown = plans.shown(plan);
+        Forecast forecast = shown.forecast();
         Settings settings = forecast.plan().settings();
         // What cannot be shown is said before a file begins.
         CsvText text =
@@ -174,8 +169,7 @@ class StatementsController {
                         yield out -> RatioCsv.write(ratios, periods, settings.currency(), out);
                     }
                     default -> {
-                        Statements statements =
-                                Statements.of(forecast, stores.ledgers().all(plan));
+                        Statements statements = Statements.of(forecast, shown.ledger());
                         StatementTable table = statements.table(
                                 kind(show), statements.periods(kind(show), by, from, to, false), false);
                         yield out -> StatementCsv.write(table, settings, out);

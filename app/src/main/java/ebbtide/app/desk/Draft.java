@@ -326,7 +326,7 @@ public final class Draft {
 
     /** Returns what the ledger says of months that are over, before this edit. */
     ActualLedger ledger() {
-        return stores.ledgers().all(planId);
+        return base.ledger();
     }
 
     /** Puts the trial balance of a month. */

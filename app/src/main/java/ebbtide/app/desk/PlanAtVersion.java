@@ -1,6 +1,7 @@
 package ebbtide.app.desk;
 
 import ebbtide.app.storage.LineStore.PlacedLine;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.Books;
 import ebbtide.forecast.Forecast;
 import ebbtide.plan.Pay;
@@ -14,7 +15,7 @@ import java.util.Optional;
 
 /**
  * A plan as it stands at a version, with its forecast, the lines with their places in the order, how many movements are
- * not wholly assigned, its scenarios, and which of them it is, if one.
+ * not wholly assigned, its scenarios, what the ledger says of months that are over, and which of them it is, if one.
  */
 public record PlanAtVersion(
         long version,
@@ -22,13 +23,20 @@ public record PlanAtVersion(
         List<PlacedLine> placed,
         int unassigned,
         Scenarios scenarios,
+        ActualLedger ledger,
         Optional<Shown> shown) {
     /** A scenario that is shown in the place of the base: what it makes of the base, and the base's forecast. */
     public record Shown(Scenario scenario, ScenarioPlan made, Forecast base) {}
 
     /** Makes the base as it stands at a version. */
-    PlanAtVersion(long version, Forecast forecast, List<PlacedLine> placed, int unassigned, Scenarios scenarios) {
-        this(version, forecast, placed, unassigned, scenarios, Optional.empty());
+    PlanAtVersion(
+            long version,
+            Forecast forecast,
+            List<PlacedLine> placed,
+            int unassigned,
+            Scenarios scenarios,
+            ActualLedger ledger) {
+        this(version, forecast, placed, unassigned, scenarios, ledger, Optional.empty());
     }
 
     public Plan plan() {

@@ -8,6 +8,7 @@ import ebbtide.app.storage.LineStore.PlacedLine;
 import ebbtide.app.storage.NotFound;
 import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.UndoableStore.Kind;
+import ebbtide.books.ActualLedger;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.formats.plan.BrokenPlan;
@@ -105,6 +106,7 @@ public class Plans {
                     stores.lines().all(planId),
                     books.of(planId),
                     stores.scenarios().all(planId),
+                    stores.ledgers().all(planId),
                     was);
         });
         became(planId, read);
@@ -175,7 +177,8 @@ public class Plans {
                     was.forecast(),
                     was.placed(),
                     was.unassigned(),
-                    scenariosAfter(planId, was, effects));
+                    scenariosAfter(planId, was, effects),
+                    ledgerAfter(planId, was, effects));
         }
         Set<String> changed = effects.stream()
                 .filter(e -> e.kind() == Kind.LINE)
@@ -192,6 +195,7 @@ public class Plans {
                 placed,
                 books.after(planId, was, effects),
                 scenariosAfter(planId, was, effects),
+                ledgerAfter(planId, was, effects),
                 Optional.of(was.forecast()));
     }
 
@@ -201,12 +205,19 @@ public class Plans {
                 : was.scenarios();
     }
 
+    private ActualLedger ledgerAfter(String planId, PlanAtVersion was, List<Effect> effects) {
+        return effects.stream().anyMatch(effect -> effect.kind() == Kind.LEDGER)
+                ? stores.ledgers().all(planId)
+                : was.ledger();
+    }
+
     private PlanAtVersion forecast(
             String planId,
             long version,
             List<PlacedLine> placed,
             BooksWithCount counted,
             Scenarios scenarios,
+            ActualLedger ledger,
             Optional<Forecast> was) {
         Plan plan = new Plan(
                 stores.plans().settings(planId),
@@ -219,6 +230,6 @@ public class Plans {
         }
         Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one))
                 .orElseGet(() -> Forecaster.forecast(plan, counted.books()));
-        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios);
+        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios, ledger);
     }
 }

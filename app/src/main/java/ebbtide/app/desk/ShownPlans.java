@@ -70,6 +70,7 @@ public class ShownPlans {
                 placed(base, made),
                 base.unassigned(),
                 base.scenarios(),
+                base.ledger(),
                 Optional.of(new PlanAtVersion.Shown(shown, made, base.forecast())));
         latest.put(key, now);
         return now;

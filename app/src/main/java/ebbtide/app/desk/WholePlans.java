@@ -96,7 +96,8 @@ public class WholePlans {
                 Forecaster.forecast(new Plan(settings, List.of(), List.of()), Books.of(List.of(), List.of())),
                 List.of(),
                 0,
-                new Scenarios(List.of()));
+                new Scenarios(List.of()),
+                ActualLedger.NONE);
     }
 
     /**
@@ -155,8 +156,8 @@ public class WholePlans {
                                 .toList(),
                         plans.current(planId).books().items().all(),
                         plans.current(planId).scenarios())
-                .with(stores.ledgers()
-                        .all(planId)
+                .with(plans.current(planId)
+                        .ledger()
                         .ofLines(id -> plans.current(planId).plan().findLine(id).isPresent())));
     }
 }
