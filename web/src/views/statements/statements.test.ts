@@ -8,7 +8,7 @@ import { columns, place, rows } from './statements';
 const view = {
   opening: true,
   beforeOpening: 0,
-  actual: [0, 0, 0],
+  actual: [1, 3, 6].map((of) => ({ months: 0, of })),
   openingDay: '2026-02-28',
   periods: [
     { from: '2026-03-01', to: '2026-03-31', settled: false },
@@ -38,7 +38,7 @@ describe('statements', () => {
 });
 
 describe('months with a trial balance', () => {
-  const mixed = { ...view, beforeOpening: 1, actual: [1, 0, 2] };
+  const mixed = { ...view, beforeOpening: 1, actual: [1, 0, 2].map((months, i) => ({ months, of: [1, 3, 6][i]! })) };
 
   it('stand before the opening, and a column says how many of its months they are', () => {
     expect(columns(mixed).map((one) => `${one.name} ${one.sub}`)).toEqual([

@@ -48,20 +48,17 @@ export interface StatementPlace {
 /** The columns of a statement, its opening before those that are forecast. */
 export function columns(view: ProFormaView): FigureColumn[] {
   const opening = { key: 'opening', name: 'Opening', sub: fullDay(view.openingDay) };
-  const columns = view.periods.map((period, i) => marked(head(period), view.actual[i] ?? 0, months(period)));
+  const columns = view.periods.map((period, i) => marked(head(period), view.actual[i]!));
   return view.opening
     ? [...columns.slice(0, view.beforeOpening), opening, ...columns.slice(view.beforeOpening)]
     : columns;
 }
 
-const months = ({ from, to }: { from: string; to: string }) =>
-  (Number(to.slice(0, 4)) - Number(from.slice(0, 4))) * 12 + Number(to.slice(5, 7)) - Number(from.slice(5, 7)) + 1;
-
 /** A column says how many of its months have a trial balance. */
-function marked(column: FigureColumn, actual: number, months: number): FigureColumn {
-  if (!actual) return column;
-  const whole = actual >= months;
-  return { ...column, actual: whole, sub: `${column.sub} ${whole ? 'actual' : `${actual} of ${months} actual`}` };
+function marked(column: FigureColumn, { months, of }: ProFormaView['actual'][number]): FigureColumn {
+  if (!months) return column;
+  const whole = months >= of;
+  return { ...column, actual: whole, sub: `${column.sub} ${whole ? 'actual' : `${months} of ${of} actual`}` };
 }
 
 /** The rows of a statement; in common size each figure's share stands below it. */

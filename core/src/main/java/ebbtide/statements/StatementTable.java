@@ -12,18 +12,21 @@ import org.jspecify.annotations.Nullable;
  * ({@code beforeOpening}); {@code actual} says of each period how many of its months come from a trial balance.
  */
 public record StatementTable(
-        List<Period> periods, boolean opening, int beforeOpening, List<Integer> actual, List<Row> rows) {
+        List<Period> periods, boolean opening, int beforeOpening, List<Actual> actual, List<Row> rows) {
+    /** How many of the months of a period have a trial balance. */
+    public record Actual(int months, int of) {}
+
     /** A column of it: a period, or without one the opening. */
-    public record Column(@Nullable Period period, int actual) {}
+    public record Column(@Nullable Period period) {}
 
     /** Returns the columns from left to right, as the rows have amounts for them. */
     public List<Column> columns() {
         List<Column> columns = new ArrayList<>();
         for (int i = 0; i < periods.size(); i++) {
-            columns.add(new Column(periods.get(i), actual.get(i)));
+            columns.add(new Column(periods.get(i)));
         }
         if (opening) {
-            columns.add(beforeOpening, new Column(null, 0));
+            columns.add(beforeOpening, new Column(null));
         }
         return columns;
     }

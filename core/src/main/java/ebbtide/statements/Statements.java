@@ -110,7 +110,13 @@ public final class Statements {
                 List.copyOf(periods),
                 opening,
                 beforeOpening(spans),
-                spans.stream().map(Span::actualMonths).toList(),
+                IntStream.range(0, spans.size())
+                        .mapToObj(i -> new StatementTable.Actual(
+                                spans.get(i).actualMonths(),
+                                month(periods.get(i).lastDay())
+                                        - month(periods.get(i).startInclusive())
+                                        + 1))
+                        .toList(),
                 rows);
     }
 

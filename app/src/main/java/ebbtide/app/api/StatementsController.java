@@ -65,7 +65,7 @@ class StatementsController {
             List<PeriodView> periods,
             boolean opening,
             int beforeOpening,
-            List<Integer> actual,
+            List<StatementTable.Actual> actual,
             LocalDate openingDay,
             List<ProFormaRow> rows) {}
 
