@@ -22,7 +22,8 @@ import java.util.stream.Collectors;
 
 /**
  * What lenders do in a scenario once a covenant breaks (rules 11.2): from the day after the first test that does, no
- * more is drawn, or all that is owed falls due. What comes before that day is not touched, so the test stays broken.
+ * more is drawn, or all that is owed falls due. What comes before that day is not touched, but for instalments of this
+ * year's tax, which know what interest the rest of the year bears.
  */
 record Breach(Plan plan, Forecast forecast, LocalDate tested, LocalDate from) {
 
