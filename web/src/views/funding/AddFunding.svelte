@@ -22,6 +22,7 @@
   const AMOUNTS: Partial<Record<Added, { short: string; name: string }>> = {
     revolving: { short: 'limit', name: 'Limit of it' },
     loan: { short: 'lent', name: 'Amount lent' },
+    lease: { short: 'financed', name: 'Amount financed' },
     deposit: { short: 'put away', name: 'Amount put away' },
   };
   const lent = $derived(AMOUNTS[what]);

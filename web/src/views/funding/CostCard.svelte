@@ -23,7 +23,7 @@
     <table class="figures mt-1">
       <thead>
         <tr>
-          <th class="words" scope="col">Facility or loan</th><th class="words" scope="col"></th>
+          <th class="words" scope="col">Facility, loan or lease</th><th class="words" scope="col"></th>
           <th scope="col">Owed on average</th><th scope="col">Interest</th><th scope="col">Fees</th>
           <th scope="col">Together</th><th scope="col">All in, a year</th>
         </tr>
@@ -38,7 +38,7 @@
                 onclick={() => void push(addressOfLine(plan, one.lineId))}>{one.name}</button
               ></th
             >
-            <td class="words hush">{one.offer ? 'offer' : one.loan ? 'loan' : 'facility'}</td>
+            <td class="words hush">{one.offer ? 'offer' : one.loan ? 'loan or lease' : 'facility'}</td>
             <td>{plan.money.full(one.owed)}</td>
             <td>{plan.money.full(one.interest)}</td>
             <td>{plan.money.full(one.fees)}</td>

@@ -66,7 +66,7 @@
     onchoose={(chosen) => (by.value = chosen)}
   />
   <UnitSwitch />
-  <Act main onclick={() => (adding = !adding)}>Add facility, loan or deposit</Act>
+  <Act main onclick={() => (adding = !adding)}>Add facility, loan, lease or deposit</Act>
 </div>
 {#if adding}<AddFunding onclose={() => (adding = false)} />{/if}
 {#if view && got}

@@ -16,6 +16,12 @@ describe('linesOf', () => {
     });
   });
 
+  it('gives a lease what is financed, and a line for its interest', () => {
+    const [lease, interest] = linesOf('lease', 'Crane', '48000', '2026-03-31');
+    expect(lease!.assumption).toMatchObject({ kind: 'lease', on: '2026-04-01', financed: '48000' });
+    expect(interest!.assumption).toMatchObject({ of: 'line', line: lease!.id });
+  });
+
   it('gives interest on cash no line to be of', () => {
     expect(linesOf('cash', 'Interest on cash', '', '2026-03-01')).toMatchObject([
       { assumption: { kind: 'interest', of: 'cash' } },

@@ -6,10 +6,11 @@ export type FundingView = Schemas['FundingView'];
 /** A figure of the table whose workings are asked for. */
 export type FundingPlace = { row: string; name: string; from: string; to: string };
 
-/** What can be added: a facility, a loan or a deposit with the line of its interest, or interest by itself. */
+/** What can be added: a facility, a loan, a lease or a deposit with the line of its interest, or interest by itself. */
 export const ADDED = [
   { value: 'revolving', name: 'a revolving facility' },
   { value: 'loan', name: 'a loan' },
+  { value: 'lease', name: 'a lease or hire purchase' },
   { value: 'deposit', name: 'a term deposit' },
   { value: 'overdraft', name: 'interest of the overdraft' },
   { value: 'cash', name: 'interest on cash' },
@@ -23,7 +24,7 @@ function line(id: string, name: string, assumption: SentLine['assumption']): Sen
   return { id, name, direction: 'payment', assumption };
 }
 
-/** The lines of what is added: `amount` is a facility's limit, what is lent or what is put away. */
+/** The lines of what is added: `amount` is a facility's limit, what is lent, financed or put away. */
 export function linesOf(what: Added, name: string, amount: string, asOf: Day): SentLine[] {
   const id = crypto.randomUUID();
   const interest = (of: Omit<Schemas['sent.interest'], 'kind'>, called: string) =>
@@ -41,6 +42,10 @@ export function linesOf(what: Added, name: string, amount: string, asOf: Day): S
       const on = addDays(asOf, 1);
       const deposit = { kind: what, on, amount, last: addMonths(on, 6) };
       return [line(id, name, deposit), interest({ of: 'deposit', line: id }, `Interest on ${name}`)];
+    }
+    case 'lease': {
+      const lease = { kind: what, on: addDays(asOf, 1), financed: amount, rate: '0', payments: 36 };
+      return [line(id, name, lease), interest({ of: 'line', line: id }, `Interest of ${name}`)];
     }
     case 'loan': {
       const drawn = addDays(asOf, 1);

@@ -5,6 +5,7 @@ import { GROUP } from './group/kind';
 import { INTEREST } from './interest/kind';
 import { ITEMS } from './items/kind';
 import type { Kind, KindOfLine } from './kind';
+import { LEASE } from './lease/kind';
 import { LOAN } from './loan/kind';
 import { PAY } from './pay/kind';
 import { PROFIT_TAX } from './profit-tax/kind';
@@ -25,6 +26,7 @@ export const KINDS: { [K in Kind]: KindOfLine<K> } = {
   dividends: DIVIDENDS,
   revolving: REVOLVING,
   loan: LOAN,
+  lease: LEASE,
   deposit: DEPOSIT,
   interest: INTEREST,
   group: GROUP,

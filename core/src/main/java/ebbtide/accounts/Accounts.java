@@ -138,9 +138,9 @@ public final class Accounts {
         return (PayAccount) of(line);
     }
 
-    /** Returns the account of a line that is capital spending (rules 7.5). */
-    public AssetAccount assets(Line line) {
-        return (AssetAccount) of(line);
+    /** Returns what a line holds of fixed assets: one of capital spending, or a lease (rules 7.5, 8.11). */
+    public AssetHolding assets(Line line) {
+        return (AssetHolding) of(line);
     }
 
     /** Returns the schedule of a line that is a loan (rules 8.6). */

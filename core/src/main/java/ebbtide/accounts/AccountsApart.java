@@ -9,6 +9,7 @@ import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.Assumption;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.DatedItems;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Recurring;
@@ -41,7 +42,8 @@ final class AccountsApart {
             entry(CapitalSpending.class, new Kind<>(AccountsApart::own, AssetAccount::new)),
             entry(Revolving.class, new Kind<>(AccountsApart::own, FacilityAccount::new)),
             entry(TermLoan.class, new Kind<>(AccountsApart::own, LoanAccount::new)),
-            entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)));
+            entry(TermDeposit.class, new Kind<>(AccountsApart::own, DepositAccount::new)),
+            entry(Lease.class, new Kind<>(AccountsApart::own, AccountsApart::lease)));
 
     private final Foundations below;
     private final Derived<Object, LineAccount> accounts;
@@ -95,6 +97,10 @@ final class AccountsApart {
                 .filter(line -> below.plan().isActive(line) && has(line))
                 .forEach(line -> sum.add(earned(line).earned(), 1));
         return sum.series();
+    }
+
+    private static LineAccount lease(OwnReads reads) {
+        return ((Lease) reads.line().assumption()).isRent() ? new RentAccount(reads) : new LeaseAccount(reads);
     }
 
     private OwnReads own(Line line) {

@@ -18,19 +18,13 @@ import java.util.stream.IntStream;
  * The assets of a line: what they cost and when that is paid, how they are used up, and what selling them brings (rules
  * 7.5).
  */
-public final class AssetAccount implements LineAccount {
+public final class AssetAccount implements LineAccount, AssetHolding {
     private final Line line;
     private final Frame frame;
     private final CapitalSpending spending;
     private final BusinessDays calendar;
     private final int open;
     private final List<Month> months;
-
-    /**
-     * A month of all assets of the line, in minor units: bought, depreciation, book value of what is sold, and gain on
-     * it.
-     */
-    public record Month(long bought, long depreciation, long sold, long gain) {}
 
     AssetAccount(OwnReads reads) {
         this.line = reads.line();
@@ -101,7 +95,7 @@ public final class AssetAccount implements LineAccount {
         return cost;
     }
 
-    /** Returns the book value at the end of the month before the first that is forecast. */
+    @Override
     public long opening() {
         return spending.assets().stream()
                 .filter(asset ->
@@ -110,7 +104,7 @@ public final class AssetAccount implements LineAccount {
                 .sum();
     }
 
-    /** Returns what is depreciated at the end of a month, by its number, of all that is still there. */
+    @Override
     public long accumulated(int month) {
         return spending.assets().stream()
                 .filter(asset ->
@@ -119,7 +113,7 @@ public final class AssetAccount implements LineAccount {
                 .sum();
     }
 
-    /** Returns the months from the first that is forecast to the last that is earned (rules 7.4), in order. */
+    @Override
     public List<Month> months() {
         return months;
     }

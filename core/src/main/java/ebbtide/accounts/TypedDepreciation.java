@@ -1,6 +1,5 @@
 package ebbtide.accounts;
 
-import ebbtide.plan.CashRow;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.OpeningSheet;
@@ -65,14 +64,14 @@ final class TypedDepreciation {
                 .filter(entry -> entry.kind() == OpeningSheet.Kind.FIXED_ASSETS)
                 .mapToLong(OpeningSheet.Entry::amount)
                 .sum();
-        List<AssetAccount> assets = plan.lines().stream()
-                .filter(line -> line.standing().cash() == CashRow.CAPITAL && plan.isActive(line))
-                .map(line -> (AssetAccount) accounts.apply(line))
+        List<AssetHolding> assets = plan.lines().stream()
+                .filter(line -> line.standing().holdsAssets() && plan.isActive(line))
+                .map(line -> (AssetHolding) accounts.apply(line))
                 .toList();
         MonthSeries.Sum there = frame.earning();
         for (int i = 0; i < frame.toEarned(); i++) {
-            for (AssetAccount one : assets) {
-                AssetAccount.Month month = one.months().get(i);
+            for (AssetHolding one : assets) {
+                AssetHolding.Month month = one.months().get(i);
                 level += month.bought() - month.depreciation() - month.sold();
             }
             there.add(frame.open() + i, level);

@@ -1,10 +1,12 @@
 package ebbtide.answers;
 
+import ebbtide.accounts.LeaseSchedule;
 import ebbtide.accounts.LoanSchedule;
 import ebbtide.forecast.Forecast;
 import ebbtide.money.Percent;
 import ebbtide.money.Rounding;
 import ebbtide.plan.DayCount;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Revolving;
 import ebbtide.plan.TermLoan;
@@ -41,13 +43,17 @@ public record FundingCost(
         return interest + fees;
     }
 
-    /** Returns the costs of all facilities and loans of a forecast's plan, offers too, in the order of their lines. */
+    /**
+     * Returns the costs of all facilities, loans and leases of a forecast's plan, offers too, in the order of their
+     * lines.
+     */
     public static List<FundingCost> of(Forecast forecast) {
         List<FundingCost> costs = new ArrayList<>();
         for (Line line : forecast.plan().lines()) {
             switch (line.standing().cash()) {
                 case FACILITIES -> costs.add(facility(forecast, line, (Revolving) line.assumption()));
                 case LOANS -> costs.add(loan(forecast, line, (TermLoan) line.assumption()));
+                case LEASES -> costs.add(lease(forecast, line, (Lease) line.assumption()));
                 default -> {}
             }
         }
@@ -99,33 +105,66 @@ public record FundingCost(
                         : "interest and fees over what is drawn on average in " + days + " days");
     }
 
+    /** A debt that is repaid by a schedule: from which day, how much of it, and what it costs at once. */
+    private record Lent(LocalDate on, long amount, long fee, List<Repaid> repaid) {}
+
+    private record Repaid(LocalDate payDay, long principal, long interest, long left) {}
+
     private static FundingCost loan(Forecast forecast, Line line, TermLoan loan) {
-        LoanSchedule account = new LoanSchedule(loan, forecast.timeline().calendar());
-        List<LoanSchedule.Payment> payments = account.payments();
-        long interest =
-                payments.stream().mapToLong(LoanSchedule.Payment::interest).sum();
-        long fee = loan.running() ? 0 : loan.fee();
+        Lent lent = new Lent(
+                loan.from().on(),
+                loan.from().amount(),
+                loan.running() ? 0 : loan.fee(),
+                new LoanSchedule(loan, forecast.timeline().calendar())
+                        .payments().stream()
+                                .map(one -> new Repaid(one.payDay(), one.principal(), one.interest(), one.left()))
+                                .toList());
+        return bySchedule(
+                forecast,
+                line,
+                lent,
+                "the yearly rate at which all that is paid is worth what is lent, less the fee"
+                        + (loan.running() ? ", from what is left now" : ""));
+    }
+
+    private static FundingCost lease(Forecast forecast, Line line, Lease lease) {
+        LeaseSchedule schedule = new LeaseSchedule(lease, forecast.timeline().calendar());
+        Lent lent = new Lent(
+                lease.on(),
+                schedule.financed(),
+                0,
+                schedule.payments().stream()
+                        .map(one -> new Repaid(one.payDay(), one.principal(), one.interest(), one.left()))
+                        .toList());
+        return bySchedule(
+                forecast,
+                line,
+                lent,
+                "the yearly rate at which all payments are worth what is financed; it is agreed at " + schedule.rate()
+                        + " by shares of a year");
+    }
+
+    private static FundingCost bySchedule(Forecast forecast, Line line, Lent lent, String because) {
         BigDecimal owed = BigDecimal.ZERO;
-        LocalDate at = loan.from().on();
-        long balance = loan.from().amount();
-        for (LoanSchedule.Payment one : payments) {
+        LocalDate at = lent.on();
+        long balance = lent.amount();
+        for (Repaid one : lent.repaid()) {
             owed = owed.add(BigDecimal.valueOf(balance)
                     .multiply(BigDecimal.valueOf(ChronoUnit.DAYS.between(at, one.payDay()))));
             at = one.payDay();
             balance = one.left();
         }
-        long days = ChronoUnit.DAYS.between(loan.from().on(), at);
+        long days = ChronoUnit.DAYS.between(lent.on(), at);
         return new FundingCost(
                 line.id(),
                 line.name(),
                 !forecast.plan().isActive(line),
                 true,
                 days == 0 ? 0 : Rounding.divide(owed, days),
-                interest,
-                fee,
-                loan.from().amount() == 0 || payments.isEmpty() ? null : percent(yearly(loan, payments, fee)),
-                "the yearly rate at which all that is paid is worth what is lent, less the fee"
-                        + (loan.running() ? ", from what is left now" : ""));
+                lent.repaid().stream().mapToLong(Repaid::interest).sum(),
+                lent.fee(),
+                lent.amount() == 0 || lent.repaid().isEmpty() ? null : percent(yearly(lent)),
+                because);
     }
 
     private static Percent percent(double fraction) {
@@ -136,16 +175,15 @@ public record FundingCost(
      * The rate at which payments, discounted by days of a year of 365, come to what was lent less the fee: found by
      * halving.
      */
-    private static double yearly(TermLoan loan, List<LoanSchedule.Payment> payments, long fee) {
+    private static double yearly(Lent lent) {
         double low = -0.9;
         double high = DEAREST;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            double worth = fee - loan.from().amount();
-            for (LoanSchedule.Payment one : payments) {
+            double worth = lent.fee() - lent.amount();
+            for (Repaid one : lent.repaid()) {
                 worth += (one.principal() + one.interest())
-                        / Math.pow(
-                                1 + middle, ChronoUnit.DAYS.between(loan.from().on(), one.payDay()) / 365.0);
+                        / Math.pow(1 + middle, ChronoUnit.DAYS.between(lent.on(), one.payDay()) / 365.0);
             }
             if (worth > 0) {
                 low = middle;

@@ -15,9 +15,9 @@ import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
 
 /**
- * How each period is funded (rules 8): cash before funding, what facilities and loans bring and take, their interest,
- * closing cash; and what is owed on each, and on all, at its end; and what is put away in deposits then. Signed minor
- * units; every column adds up to its closing cash and chains to the next.
+ * How each period is funded (rules 8): cash before funding, what facilities, loans and leases bring and take, their
+ * interest, closing cash; and what is owed on each, and on all, at its end; and what is put away in deposits then.
+ * Signed minor units; every column adds up to its closing cash and chains to the next.
  */
 public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debts, Debt total, List<Deposit> deposits) {
     /** What a row of the table is. */
@@ -39,15 +39,18 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
         SHORTFALL
     }
 
-    private static final Map<CashRow, Kind> KINDS =
-            Map.of(CashRow.FACILITIES, Kind.FACILITY, CashRow.LOANS, Kind.LOAN, CashRow.DEPOSITS, Kind.DEPOSIT);
+    private static final Map<CashRow, Kind> KINDS = Map.of(
+            CashRow.FACILITIES, Kind.FACILITY,
+            CashRow.LOANS, Kind.LOAN,
+            CashRow.LEASES, Kind.LOAN,
+            CashRow.DEPOSITS, Kind.DEPOSIT);
 
     /** A row: the id of its line or its kind, and an amount for each period. */
     public record Row(String id, Kind kind, String name, List<Long> amounts) {}
 
     /**
-     * What is owed on a facility or a loan at the end of each period, and the most that may be (a loan's: what is
-     * owed).
+     * What is owed on a facility, a loan or a lease at the end of each period, and the most that may be (the last
+     * two's: what is owed).
      */
     public record Debt(String id, String name, boolean revolving, List<Long> owed, List<Long> most) {}
 
@@ -59,7 +62,7 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
         Plan plan = forecast.plan();
         List<Line> facilities = forecast.funding().facilities();
         List<Line> loans = plan.lines().stream()
-                .filter(line -> plan.isActive(line) && line.standing().cash() == CashRow.LOANS)
+                .filter(line -> plan.isActive(line) && line.standing().cash().isRepaid())
                 .toList();
         List<Line> deposits = plan.lines().stream()
                 .filter(line -> plan.isActive(line) && line.standing().cash() == CashRow.DEPOSITS)
@@ -140,7 +143,10 @@ public record FundingTable(List<Period> periods, List<Row> rows, List<Debt> debt
         }
         for (Line loan : loans) {
             List<Long> owed = periods.stream()
-                    .map(period -> forecast.accounts().loan(loan).owedOn(period.lastDay()))
+                    .map(period -> forecast.accounts()
+                            .of(loan)
+                            .owedOn(period.lastDay())
+                            .orElse(0))
                     .toList();
             debts.add(new Debt(loan.id(), loan.name(), false, owed, owed));
         }

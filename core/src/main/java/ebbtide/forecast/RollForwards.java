@@ -4,7 +4,7 @@ import static java.util.Map.entry;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.accounts.Accounts;
-import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.AssetHolding;
 import ebbtide.accounts.Expectation;
 import ebbtide.accounts.PatternSchedule;
 import ebbtide.accounts.PayAccount;
@@ -24,6 +24,7 @@ import ebbtide.plan.DatedItems;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
@@ -64,6 +65,9 @@ public final class RollForwards {
                     entry(Revolving.class, RollForwards::none),
                     entry(TermLoan.class, RollForwards::none),
                     entry(TermDeposit.class, RollForwards::none),
+                    entry(
+                            Lease.class,
+                            (rolls, line) -> line.standing().holdsAssets() ? List.of(rolls.ofAssets(line)) : List.of()),
                     entry(Interest.class, RollForwards::none));
 
     private final Forecast forecast;
@@ -336,7 +340,7 @@ public final class RollForwards {
     }
 
     private RollForward ofAssets(Line line) {
-        AssetAccount account = accounts.assets(line);
+        AssetHolding account = accounts.assets(line);
         Map<String, MonthSeries.Sum> changes = new LinkedHashMap<>();
         changes.put("bought", byPlace(i -> account.months().get(i).bought()));
         changes.put("depreciation", byPlace(i -> -account.months().get(i).depreciation()));

@@ -30,6 +30,7 @@ public sealed interface Assumption
                 Revolving,
                 TermLoan,
                 TermDeposit,
+                Lease,
                 Interest {
 
     /** Why no cash is put by hand where the sweep finds it. */

@@ -12,6 +12,7 @@ public enum CashRow {
     DEPOSITS(Part.INVESTING),
     FACILITIES(Part.FINANCING),
     LOANS(Part.FINANCING),
+    LEASES(Part.FINANCING),
     DIVIDENDS(Part.FINANCING);
 
     /** The part of the statement. */
@@ -26,6 +27,11 @@ public enum CashRow {
 
     CashRow(Part part) {
         this.part = part;
+    }
+
+    /** Returns whether lines of it repay a debt by a schedule. */
+    public boolean isRepaid() {
+        return this == LOANS || this == LEASES;
     }
 
     public Part part() {

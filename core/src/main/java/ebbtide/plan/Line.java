@@ -385,12 +385,12 @@ public record Line(String id, Heading heading, Assumption assumption, Nature nat
     }
 
     /**
-     * Returns whether it is a facility, a loan, a deposit, or their interest: what funds a plan, or is put away, and no
-     * part of what it has to pay (rules 8.1).
+     * Returns whether it is a facility, a loan, a lease, a deposit, or their interest: what funds a plan, or is put
+     * away, and no part of what it has to pay (rules 8.1).
      */
     public boolean isFunding() {
         CashRow row = standing().cash();
-        return row == CashRow.FACILITIES || row == CashRow.LOANS || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
+        return row == CashRow.FACILITIES || row.isRepaid() || row == CashRow.DEPOSITS || row == CashRow.INTEREST;
     }
 
     /** Returns what the line assumes by month, where it is a stream. */

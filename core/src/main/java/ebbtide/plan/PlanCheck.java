@@ -17,6 +17,8 @@ import java.util.function.Consumer;
 public final class PlanCheck {
     private static final String COMES_IN_THERE_TOO = "stands under payments: what comes in is shown there too";
     private static final String DRAWN_THERE_TOO = "stands under payments: what is drawn or earned is shown there too";
+    private static final String PAYS_ALONE = "stands under payments: a lease is paid for, so turn its line to payments";
+
     /** What each kind of line asks of the lines around it. */
     static final Map<Class<? extends Assumption>, Consumer<LineCheck>> KINDS = Map.ofEntries(
             entry(Assumption.Group.class, check -> {}),
@@ -33,6 +35,7 @@ public final class PlanCheck {
             entry(Revolving.class, check -> check.onlyPayment(DRAWN_THERE_TOO)),
             entry(TermLoan.class, check -> check.onlyPayment(DRAWN_THERE_TOO)),
             entry(TermDeposit.class, check -> check.onlyPayment(DRAWN_THERE_TOO)),
+            entry(Lease.class, check -> check.onlyPayment(PAYS_ALONE)),
             entry(Interest.class, check -> {
                 check.onlyPayment(DRAWN_THERE_TOO);
                 new InterestCheck(check, (Interest) check.line().assumption()).run();

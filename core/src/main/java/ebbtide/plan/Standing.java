@@ -23,6 +23,11 @@ public record Standing(CashRow cash, OpeningSheet.Kind own, Set<OpeningSheet.Kin
                         : direction == Direction.RECEIPT ? OpeningSheet.Kind.RECEIVABLES : OpeningSheet.Kind.PAYABLES);
     }
 
+    /** Returns whether such a line holds fixed assets of its own. */
+    public boolean holdsAssets() {
+        return apart.contains(OpeningSheet.Kind.FIXED_ASSETS) && (cash == CashRow.CAPITAL || cash == CashRow.LEASES);
+    }
+
     Standing holding(Set<OpeningSheet.Kind> others) {
         return new Standing(cash, own, others);
     }

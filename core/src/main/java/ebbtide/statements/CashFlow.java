@@ -133,6 +133,13 @@ final class CashFlow {
         cash(
                 financing,
                 taken,
+                "leases",
+                "Leases, repaid",
+                Section.FINANCING,
+                line -> line.standing().cash() == CashRow.LEASES);
+        cash(
+                financing,
+                taken,
                 "dividends",
                 "Dividends",
                 Section.FINANCING,
@@ -202,6 +209,12 @@ final class CashFlow {
         changes(financing, "debt", "Debt, drawn less repaid", Section.FINANCING, Kind.DEBT);
         others(
                 financing,
+                "leased",
+                "What was leased, which takes no cash",
+                line -> line.standing().cash() == CashRow.LEASES,
+                line -> ledger.earnings(line).billed()::at);
+        others(
+                financing,
                 "declared",
                 "Dividends declared",
                 line -> line.standing().cash() == CashRow.DIVIDENDS,
@@ -248,8 +261,10 @@ final class CashFlow {
 
     /** The accounts of a section and a kind: what they grow by is cash that did not come in, or went out. */
     private void changes(List<Figure> to, String id, String name, Section section, Kind kind) {
+        // What financing holds of fixed assets is leased: it comes without cash, and is told above.
         List<Account> accounts = ledger.accounts().stream()
                 .filter(account -> account.kind() == kind && sectionOf(account) == section)
+                .filter(account -> section != Section.FINANCING || !isUsedUp(account))
                 .toList();
         if (!accounts.isEmpty()) {
             to.add(new Figure(

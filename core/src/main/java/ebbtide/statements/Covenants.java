@@ -9,6 +9,7 @@ import ebbtide.plan.CashRow;
 import ebbtide.plan.Covenant;
 import ebbtide.plan.Covenant.PastMonth;
 import ebbtide.plan.Covenant.Ratio;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Nature;
 import ebbtide.plan.Plan;
@@ -191,6 +192,17 @@ public final class Covenants {
                 : tested(covenant, date, new Fraction(assets, owed), assets - times(owed, covenant.bound()), null);
     }
 
+    private long owed(YearMonth month) {
+        FundingTable table = FundingTable.of(forecast, List.of(days(month)));
+        return table.total().owed().get(0)
+                - table.debts().stream()
+                        .filter(debt -> plan.findLine(debt.id())
+                                .filter(line -> !counts(line))
+                                .isPresent())
+                        .mapToLong(debt -> debt.owed().get(0))
+                        .sum();
+    }
+
     private Tested ratio(Covenant covenant, YearMonth month) {
         if (covenant.ratio() == Ratio.CURRENT_RATIO) {
             return current(covenant, month);
@@ -200,8 +212,7 @@ public final class Covenants {
         if (year == null) {
             return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
         }
-        long debt =
-                FundingTable.of(forecast, List.of(days(month))).total().owed().get(0) - forecast.closing(date);
+        long debt = owed(month) - forecast.closing(date);
         return switch (covenant.ratio()) {
             case NET_DEBT_TO_EBITDA ->
                 debt <= 0
@@ -318,19 +329,33 @@ public final class Covenants {
 
     private PastMonth planned(YearMonth month) {
         Period days = days(month);
-        long lent = sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.max(0, minor));
+        long lent = sum(days, Covenants::isRepaid, minor -> Math.max(0, minor));
         long spent = -sum(days, line -> line.standing().cash() == CashRow.CAPITAL, minor -> minor);
         return new PastMonth(
                 statements.income().figure("ebitda").in(at(month)),
-                -sum(days, Covenants::costs, minor -> minor),
+                -sum(days, this::costs, minor -> minor),
                 -sum(days, line -> line.standing().cash() == CashRow.PROFIT_TAX, minor -> minor),
                 Math.max(0, spent - lent),
-                -sum(days, line -> line.standing().cash() == CashRow.LOANS, minor -> Math.min(0, minor)));
+                -sum(days, Covenants::isRepaid, minor -> Math.min(0, minor)));
+    }
+
+    /** What repays a debt that counts; a contract may leave leases out. */
+    private static boolean isRepaid(Line line) {
+        return line.standing().cash().isRepaid() && counts(line);
+    }
+
+    private static boolean counts(Line line) {
+        return !(line.assumption() instanceof Lease lease) || lease.inCovenants();
     }
 
     /** What is earned is no cost of debt. */
-    private static boolean costs(Line line) {
-        return IncomeStatement.isInterestOnDebt(line);
+    private boolean costs(Line line) {
+        return IncomeStatement.isInterestOnDebt(line)
+                && line.assumption()
+                        .findInterest()
+                        .flatMap(interest -> plan.findLine(interest.lineId()))
+                        .filter(of -> !counts(of))
+                        .isEmpty();
     }
 
     /** Each day's flows of lines of a kind, taken one by one: what is lent and repaid in one month is told apart. */

@@ -1,6 +1,6 @@
 package ebbtide.statements;
 
-import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.AssetHolding;
 import ebbtide.accounts.Earned;
 import ebbtide.accounts.Earned.Lowered;
 import ebbtide.activity.ActivityCalculator;
@@ -26,7 +26,8 @@ import java.util.function.ToLongFunction;
  */
 final class IncomeStatement {
     /** What has rows of its own below operating profit. */
-    private static final Set<CashRow> APART = EnumSet.of(CashRow.CAPITAL, CashRow.INTEREST, CashRow.PROFIT_TAX);
+    private static final Set<CashRow> APART =
+            EnumSet.of(CashRow.CAPITAL, CashRow.LEASES, CashRow.INTEREST, CashRow.PROFIT_TAX);
 
     /** What the id of a row begins with that accounts of the ledger have beside those of lines. */
     static final String OF_NO_LINE = "beside ";
@@ -50,7 +51,7 @@ final class IncomeStatement {
         Figure overheads = overheads();
         Figure ebitda = sum("ebitda", "EBITDA", gross, other, overheads);
         Figure depreciation = depreciation();
-        Figure gain = row("gain", "Gain on assets sold", assets(AssetAccount.Month::gain));
+        Figure gain = row("gain", "Gain on assets sold", assets(AssetHolding.Month::gain));
         Figure operating = sum("operating", "Operating profit", ebitda, depreciation, gain);
         Figure interest = group("interest", "Interest on debt", IncomeStatement::isInterestOnDebt);
         Figure onCash = group(
@@ -148,10 +149,10 @@ final class IncomeStatement {
                 earned.earned().minus(apart(line, earned.lowered()))::at);
     }
 
-    private List<Part> assets(ToLongFunction<AssetAccount.Month> of) {
+    private List<Part> assets(ToLongFunction<AssetHolding.Month> of) {
         List<Part> parts = new ArrayList<>();
-        for (Line line : lines(one -> one.standing().cash() == CashRow.CAPITAL)) {
-            List<AssetAccount.Month> months = ledger.assets(line);
+        for (Line line : lines(one -> one.standing().holdsAssets())) {
+            List<AssetHolding.Month> months = ledger.assets(line);
             parts.add(new Part(line.name(), month -> "", month -> of.applyAsLong(months.get(month))));
         }
         return parts;

@@ -1,6 +1,6 @@
 package ebbtide.statements;
 
-import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.AssetHolding;
 import ebbtide.accounts.LineAccount;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.WholeMonths;
@@ -109,7 +109,7 @@ public final class LastTwelveMonths {
     public long spending() {
         return lines(CashRow.CAPITAL).stream()
                 .flatMap(line -> ledger.assets(line).subList(last - YEAR + 1, last + 1).stream())
-                .mapToLong(AssetAccount.Month::bought)
+                .mapToLong(AssetHolding.Month::bought)
                 .sum();
     }
 
@@ -156,7 +156,7 @@ public final class LastTwelveMonths {
             return day -> facility.end() != null && !day.isBefore(facility.end()) ? 0 : amount;
         }
         LineAccount account = ledger.account(line);
-        OptionalLong atEnd = line.standing().cash() == CashRow.LOANS ? account.owedOn(end()) : OptionalLong.empty();
+        OptionalLong atEnd = line.standing().cash().isRepaid() ? account.owedOn(end()) : OptionalLong.empty();
         return atEnd.isEmpty()
                 ? day -> amount
                 : day -> amount - atEnd.getAsLong() + account.owedOn(day).orElse(atEnd.getAsLong());

@@ -3,7 +3,7 @@ package ebbtide.statements;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.accounts.Accounts;
-import ebbtide.accounts.AssetAccount;
+import ebbtide.accounts.AssetHolding;
 import ebbtide.accounts.Earned;
 import ebbtide.accounts.LineAccount;
 import ebbtide.flows.LineFlows;
@@ -48,7 +48,7 @@ final class Ledger {
     private final int months;
     private final List<Period> periods = new ArrayList<>();
     private final Map<String, Line> lines = new LinkedHashMap<>();
-    private final Map<String, List<AssetAccount.Month>> assets = new LinkedHashMap<>();
+    private final Map<String, List<AssetHolding.Month>> assets = new LinkedHashMap<>();
     private final Map<String, Earned> earnings = new LinkedHashMap<>();
     private final Map<String, MonthSeries> cash = new LinkedHashMap<>();
     private final Map<String, Kind> mains = new LinkedHashMap<>();
@@ -124,7 +124,7 @@ final class Ledger {
 
     private void take(Worked worked, Accounts of, Map<String, MonthSeries> declaredBy) {
         Line line = worked.line();
-        if (line.standing().cash() == CashRow.CAPITAL) {
+        if (line.standing().holdsAssets()) {
             assets.put(line.id(), of.assets(line).months());
         } else if (line.standing().cash() == CashRow.DIVIDENDS) {
             declaredBy.put(line.id(), declared(line, of));
@@ -300,7 +300,7 @@ final class Ledger {
     }
 
     /** Returns the months of a line of assets. */
-    List<AssetAccount.Month> assets(Line line) {
+    List<AssetHolding.Month> assets(Line line) {
         return requireNonNull(assets.get(line.id()));
     }
 
@@ -363,7 +363,7 @@ final class Ledger {
         int month = nil.first();
         for (Line line : lines.values()) {
             if (assets.containsKey(line.id()) && plan.isActive(line)) {
-                AssetAccount account = forecast.accounts().assets(line);
+                AssetHolding account = forecast.accounts().assets(line);
                 all.add(new Depreciated(line.name(), at -> account.accumulated(month + at)));
             } else if (line.nature() == Nature.DEPRECIATION && plan.isActive(line)) {
                 MonthSeries charged = earnings(line).earned();

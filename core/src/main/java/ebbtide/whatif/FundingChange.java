@@ -3,6 +3,7 @@ package ebbtide.whatif;
 import ebbtide.money.Check;
 import ebbtide.money.Refused;
 import ebbtide.plan.DayRange;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.PlanInputs;
@@ -15,8 +16,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What a change does to a facility, a loan or a deposit (rules 11.2): its limit, or what is still to be drawn or put
- * away, is another, comes on another day, or does not come. What is drawn on the as-of date is a fact.
+ * What a change does to a facility, a loan, a lease or a deposit (rules 11.2): its limit, or what is still to be drawn
+ * or put away, is another, comes on another day, or does not come. What is drawn on the as-of date is a fact.
  */
 record FundingChange(Plan plan, String by, Change change, Line line) {
 
@@ -35,10 +36,30 @@ record FundingChange(Plan plan, String by, Change change, Line line) {
                     ? Optional.empty()
                     : made.sum("from/amount", loan.from().on());
         }
+        if (line.assumption() instanceof Lease lease) {
+            return made.isToCome(lease.on()) && change.range().contains(lease.on())
+                    ? Optional.of(made.lease(lease))
+                    : Optional.empty();
+        }
         TermDeposit deposit = (TermDeposit) line.assumption();
         return deposit.running() != null || !made.isToCome(deposit.on())
                 ? Optional.empty()
                 : made.sum("amount", deposit.on());
+    }
+
+    /** A lease to come begins on another day, is not made, or is one of another amount. */
+    private Line lease(Lease lease) {
+        if (change.act() instanceof Act.Shift shift) {
+            return line.with(lease.from(shift.of(lease.on())));
+        }
+        if (change.act() instanceof Act.LeaveOut) {
+            return line.off();
+        }
+        Check.that(
+                lease.financed() == 0 || lease.payment() == 0,
+                "the rate of '" + line.name()
+                        + "' follows from what is financed and what is paid: change one of them as an assumption");
+        return changed(lease.financed() > 0 ? "financed" : "payment", change.act(), DayRange.ALWAYS);
     }
 
     private boolean isToCome(@Nullable LocalDate day) {

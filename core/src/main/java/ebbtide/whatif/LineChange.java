@@ -22,6 +22,7 @@ import ebbtide.plan.DatedItems;
 import ebbtide.plan.DayRange;
 import ebbtide.plan.Dividends;
 import ebbtide.plan.Interest;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Pay;
 import ebbtide.plan.Plan;
@@ -63,6 +64,7 @@ final class LineChange {
             entry(Revolving.class, LineChange::funding),
             entry(TermLoan.class, LineChange::funding),
             entry(TermDeposit.class, LineChange::funding),
+            entry(Lease.class, LineChange::funding),
             entry(Interest.class, NO_ACTIVITY));
 
     private final Forecast base;

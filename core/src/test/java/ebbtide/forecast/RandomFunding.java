@@ -69,7 +69,7 @@ final class RandomFunding {
                 asOf.getDayOfMonth() % 3 == 0 ? null : asOf.getDayOfMonth() % 5);
     }
 
-    /** Facilities, a loan, and most of their interest. */
+    /** Facilities, a loan, a deposit, a lease, and most of their interest. */
     List<Line> lines() {
         List<Line> lines = new ArrayList<>();
         for (int i = random.nextInt(3); i >= 0; i--) {
@@ -176,6 +176,7 @@ final class RandomFunding {
                 new Interest(Interest.Of.CASH, null, Charging.MONTHLY),
                 List.of()));
         lines.addAll(deposit(new Random(31 * asOf.toEpochDay() + drawn.toEpochDay() + lines.size())));
+        lines.addAll(new RandomLeases(37 * asOf.toEpochDay() + drawn.toEpochDay() + lines.size(), asOf).lines());
         return lines;
     }
 

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 @Order(4)
 class FundingTest extends Journeys {
     private void add(String what, String name, String field, String amount) {
-        click("Add facility, loan or deposit");
+        click("Add facility, loan, lease or deposit");
         page.getByLabel("What is added").selectOption(what);
         type("Name of it", name);
         if (field != null) {
@@ -39,7 +39,7 @@ class FundingTest extends Journeys {
         open("funding");
         assertThat(page.getByText("It is enough: the most that is needed is 25,934.31 on Fri 22 May 2026"))
                 .isVisible();
-        click("Add facility, loan or deposit");
+        click("Add facility, loan, lease or deposit");
         click("Add it");
         assertThat(page.getByText("Give it a name, such as")).isVisible();
         type("Name of it", "Quayside revolver");

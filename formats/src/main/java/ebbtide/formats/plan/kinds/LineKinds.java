@@ -25,6 +25,7 @@ public final class LineKinds {
                     new Kind("revolving", RevolvingForm.FORM),
                     new Kind("loan", LoanForm.FORM),
                     new Kind("deposit", DepositForm.FORM),
+                    new Kind("lease", LeaseForm.FORM),
                     new Kind("interest", InterestForm.FORM)));
     public static final Form<Assumption> FORM = ALL.named("assumption");
 

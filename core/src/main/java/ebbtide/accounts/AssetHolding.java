@@ -1,0 +1,21 @@
+package ebbtide.accounts;
+
+import java.util.List;
+
+/** What a line holds of fixed assets by month (rules 7.5, 8.11): bought or leased, used up, and sold; minor units. */
+public interface AssetHolding {
+    /**
+     * A month of all assets of a line, in minor units: what they cost that are new, depreciation, book value of what is
+     * sold, and gain on it.
+     */
+    record Month(long bought, long depreciation, long sold, long gain) {}
+
+    /** Returns the book value at the end of the month before the first that is forecast. */
+    long opening();
+
+    /** Returns what is depreciated at the end of a month, by its number, of all that is still there. */
+    long accumulated(int month);
+
+    /** Returns the months from the first that is forecast to the last that is earned (rules 7.4), in order. */
+    List<Month> months();
+}
