@@ -5,6 +5,8 @@
   import type { TimeWindow } from '../../lib/place.svelte';
   import Segments from '../../lib/Segments.svelte';
   import UnitSwitch from '../../lib/UnitSwitch.svelte';
+  import AgainstChoice from './against/AgainstChoice.svelte';
+  import AgainstTable from './against/AgainstTable.svelte';
   import CashCharts from './CashCharts.svelte';
   import OpeningSheet from './opening/OpeningSheet.svelte';
   import RatioTable from './RatioTable.svelte';
@@ -32,7 +34,10 @@
     LENGTHS.map((one) => one.value),
   );
   const common = new InAddress('percent', 'no', ['no', 'yes']);
+  /** The snapshot that income statement and balance sheet are held against, empty for none. */
+  const against = new InAddress('against', '');
   const plan = getPlan();
+  const isHeld = $derived(shown.value === 'income' || shown.value === 'balance');
   const yearsOnly = $derived(isYearsOnly(plan.settings, plan.view?.lines.length ?? 1));
   /** What is shown as a file, by what it is called there; a link has no headers to say what is looked at. */
   const csv = $derived.by(() => {
@@ -62,7 +67,8 @@
     }}
   />
   <span class="flex-1"></span>
-  {#if shown.value === 'income' || shown.value === 'balance'}
+  {#if isHeld}
+    <AgainstChoice value={against.value} onchoose={(id) => (against.value = id)} />
     <label class="hush"
       ><input
         type="checkbox"
@@ -75,10 +81,17 @@
   {#if !['opening', 'years', 'ledger'].includes(shown.value)}
     <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
   {/if}
-  {#if csv}<Act href={csv}>Export CSV</Act>{/if}
+  {#if csv && !(against.value && isHeld)}<Act href={csv}>Export CSV</Act>{/if}
   <UnitSwitch />
 </div>
-{#if shown.value === 'income'}
+{#if against.value && isHeld}
+  <AgainstTable
+    kind={shown.value === 'income' ? 'income' : 'balance'}
+    label={shown.value === 'income' ? 'Income statement' : 'Balance sheet'}
+    by={by.value}
+    snapshot={against.value}
+  />
+{:else if shown.value === 'income'}
   {@render table('income', 'Income statement', common.value === 'yes')}
 {:else if shown.value === 'balance'}
   {@render table('balance', 'Balance sheet', common.value === 'yes')}

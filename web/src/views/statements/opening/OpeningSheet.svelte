@@ -43,21 +43,13 @@
     void said({ ...edited, entries: [...entries, { name: same ? `${name} ${same + 1}` : name, kind, amount: '0' }] });
   }
 
-  async function propose() {
+  /** Takes over a sheet that is made for it: with what the plan knows, with what it lacks placed, or from the ledger. */
+  async function take(made: 'proposed' | 'placed' | 'ledger') {
     const got = await answer(
-      api.GET('/api/plans/{plan}/statements/opening/proposed', { params: { path: { plan: plan.id } } }),
+      api.GET(`/api/plans/{plan}/statements/opening/${made}`, { params: { path: { plan: plan.id } } }),
     );
     if (got.ok) await said(got.data);
     else refusal = got.problem.detail;
-  }
-
-  /** What is missing is placed in retained profit: the one there is, or a new one. */
-  async function place() {
-    const placed = await answer(
-      api.GET('/api/plans/{plan}/statements/opening/placed', { params: { path: { plan: plan.id } } }),
-    );
-    if (placed.ok) await said(placed.data);
-    else refusal = placed.problem.detail;
   }
 </script>
 
@@ -66,9 +58,11 @@
   <section class="card mb-3" aria-label="Opening balance sheet">
     <div class="flex items-center gap-3">
       <b class="flex-1 font-semibold">Opening balance sheet at the end of {fullDay(view.on)}</b>
-      <Act onclick={propose}>Fill in what the plan knows</Act>
+      {#if view.inLedger}<Act main={!view.there} onclick={() => void take('ledger')}>Take it from the trial balance</Act
+        >{/if}
+      <Act onclick={() => void take('proposed')}>Fill in what the plan knows</Act>
       {#if view.there && view.unplaced !== 0}
-        <Act onclick={place}>Place {plan.money.full(view.unplaced)} in retained profit</Act>
+        <Act onclick={() => void take('placed')}>Place {plan.money.full(view.unplaced)} in retained profit</Act>
       {/if}
     </div>
     <Refusal words={refusal} class="mt-1" />

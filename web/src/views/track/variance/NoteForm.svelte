@@ -3,10 +3,10 @@
   import { untrack } from 'svelte';
   import Act from '../../../lib/Act.svelte';
   import Refusal from '../../../lib/Refusal.svelte';
-  import type { Row } from '../track';
 
   interface Props {
-    row: Row;
+    /** What is explained: how it is called, and what was said of it. */
+    row: { name: string; note: string };
     onsave: (note: string) => Promise<string>;
     onclose: () => void;
   }

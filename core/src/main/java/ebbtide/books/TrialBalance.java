@@ -17,6 +17,11 @@ public record TrialBalance(YearMonth month, List<Balance> balances) {
             name = Check.atMost(name, "name of account " + account, 200);
             Rounding.counted(minor);
         }
+
+        /** Returns its number and its name, where that says more. */
+        public String words() {
+            return name.isEmpty() || name.equals(account) ? account : account + " " + name;
+        }
     }
 
     public TrialBalance {

@@ -146,13 +146,13 @@ public final class ActualMonths {
                 Optional.ofNullable(said.get(one.account())).map(Said::row).orElse(null);
         OpeningSheet.Kind kind = row == null ? null : row.kind().orElse(null);
         if (kind == null) {
-            level(levels, BalanceRow.SUSPENSE, words(one), one.minor());
+            level(levels, BalanceRow.SUSPENSE, one.words(), one.minor());
             return;
         }
         BalanceRow place = kind == OpeningSheet.Kind.CASH && one.minor() < 0
                 ? BalanceRow.OVERDRAFT
                 : BalanceRow.of(kind, one.minor() > 0);
-        level(levels, place, words(one), one.minor() * place.part().sign());
+        level(levels, place, one.words(), one.minor() * place.part().sign());
         if (row == LedgerRow.ACCUMULATED_DEPRECIATION) {
             add(flows, BalanceSheet.ACCUMULATED, one, one.minor());
         }
@@ -160,7 +160,7 @@ public final class ActualMonths {
 
     private static void add(Map<String, List<Share>> to, String row, Balance one, long minor) {
         if (minor != 0) {
-            to.computeIfAbsent(row, id -> new ArrayList<>()).add(new Share(words(one), minor));
+            to.computeIfAbsent(row, id -> new ArrayList<>()).add(new Share(one.words(), minor));
         }
     }
 
@@ -168,12 +168,6 @@ public final class ActualMonths {
         if (minor != 0) {
             to.computeIfAbsent(row, id -> new ArrayList<>()).add(new Share(name, minor));
         }
-    }
-
-    private static String words(Balance one) {
-        return one.name().isEmpty() || one.name().equals(one.account())
-                ? one.account()
-                : one.account() + " " + one.name();
     }
 
     private void look(TrialBalance now, YearMonth begins, Map<BalanceRow, List<Share>> levels) {

@@ -31,6 +31,15 @@ public record StatementTable(
         return columns;
     }
 
+    /** Returns the amounts of one of its rows by period, without the opening. */
+    List<Long> ofPeriods(Row row) {
+        List<Long> amounts = new ArrayList<>(row.amounts());
+        if (opening) {
+            amounts.remove(beforeOpening);
+        }
+        return amounts;
+    }
+
     /** How a row stands in a statement. */
     public enum Style {
         HEADING,

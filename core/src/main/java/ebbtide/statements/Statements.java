@@ -78,6 +78,25 @@ public final class Statements {
         return new ActualPeriods(months(), actual.all()).touched(by, from, to, years);
     }
 
+    /**
+     * Returns the fiscal year up to the end of a period of whole months, as far back as there are months of it; the
+     * period itself where it begins earlier.
+     */
+    public Period yearTo(Kind kind, Period period) {
+        YearMonth last = YearMonth.from(period.lastDay());
+        YearMonth year = YearMonth.of(last.getYear(), months().settings().firstFiscalMonth());
+        LocalDate begins = (year.isAfter(last) ? year.minusYears(1) : year).atDay(1);
+        LocalDate there = periods(kind, Periods.MONTH, null, null, false).get(0).startInclusive();
+        LocalDate from = begins.isBefore(there) ? there : begins;
+        return from.isBefore(period.startInclusive()) ? new Period(from, period.endExclusive()) : period;
+    }
+
+    /** Returns how many of the months of a period have a trial balance. */
+    public StatementTable.Actual actualIn(Period period) {
+        return new StatementTable.Actual(
+                span(period).actualMonths(), month(period.lastDay()) - month(period.startInclusive()) + 1);
+    }
+
     /** Returns the months that they are of. */
     public WholeMonths months() {
         return WholeMonths.of(ledger.forecast());
@@ -110,13 +129,7 @@ public final class Statements {
                 List.copyOf(periods),
                 opening,
                 beforeOpening(spans),
-                IntStream.range(0, spans.size())
-                        .mapToObj(i -> new StatementTable.Actual(
-                                spans.get(i).actualMonths(),
-                                month(periods.get(i).lastDay())
-                                        - month(periods.get(i).startInclusive())
-                                        + 1))
-                        .toList(),
+                periods.stream().map(this::actualIn).toList(),
                 rows);
     }
 

@@ -35,6 +35,15 @@ class ActualMonthsTest {
     private static final YearMonth JANUARY = YearMonth.of(2026, 1);
 
     private static Forecast forecast(Month fiscal) {
+        return Forecaster.forecast(company(fiscal), HandCompany.BOOKS);
+    }
+
+    /** The company by hand, as of the end of March, in a fiscal year of the calendar. */
+    static Plan company() {
+        return company(Month.JANUARY);
+    }
+
+    private static Plan company(Month fiscal) {
         Settings plain = Settings.of("P", Money.currency("GBP"), MARCH);
         PlanCalendar days = plain.calendar();
         Settings settings = new Settings(
@@ -52,7 +61,7 @@ class ActualMonthsTest {
                 plain.references(),
                 plain.agreed(),
                 plain.reporting());
-        return Forecaster.forecast(new Plan(settings, HandCompany.company(), List.of()), HandCompany.BOOKS);
+        return new Plan(settings, HandCompany.company(), List.of());
     }
 
     private static TrialBalance sales(int month, long soFar) {

@@ -17,6 +17,7 @@ import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Refused;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Settings;
+import ebbtide.statements.LedgerOpening;
 import ebbtide.statements.OpeningCheck;
 import ebbtide.statements.Ratios;
 import ebbtide.statements.StatementTable;
@@ -31,6 +32,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.Writer;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -108,7 +110,7 @@ class StatementsController {
                 table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
     }
 
-    private static Statements.Kind kind(String word) {
+    static Statements.Kind kind(String word) {
         return Arrays.stream(Statements.Kind.values())
                 .filter(one -> word(one).equals(word))
                 .findFirst()
@@ -239,10 +241,16 @@ class StatementsController {
     }
 
     /**
-     * The opening balance sheet's day, whether there is one, what it lacks to balance, what else to look at, and what
-     * an entry may be.
+     * The opening balance sheet's day, whether there is one, whether the ledger has a trial balance of it, what it
+     * lacks to balance, what else to look at, and what an entry may be.
      */
-    record OpeningView(LocalDate on, boolean there, long unplaced, List<FindingView> findings, List<KindView> kinds) {}
+    record OpeningView(
+            LocalDate on,
+            boolean there,
+            boolean inLedger,
+            long unplaced,
+            List<FindingView> findings,
+            List<KindView> kinds) {}
 
     /** Something to look at: the line it is about, if any. */
     record FindingView(
@@ -256,10 +264,12 @@ class StatementsController {
     @GetMapping("/opening")
     @Allowed(Role.ONLOOKER)
     OpeningView opening(@PathVariable String plan) {
-        OpeningCheck.Result result = OpeningCheck.of(plans.shown(plan).forecast());
+        PlanAtVersion shown = plans.shown(plan);
+        OpeningCheck.Result result = OpeningCheck.of(shown.forecast());
         return new OpeningView(
                 result.on(),
                 result.there(),
+                shown.ledger().find(YearMonth.from(result.on())).isPresent(),
                 result.unplaced(),
                 result.findings().stream()
                         .map(one -> new FindingView(one.sentence(), one.lineId(), one.minor()))
@@ -280,6 +290,20 @@ class StatementsController {
         Forecast forecast = plans.shown(plan).forecast();
         return PlanWriter.json(
                 OpeningCheck.proposed(forecast), forecast.plan().settings().currency());
+    }
+
+    /**
+     * Returns the opening balance sheet that the trial balance of its month gives, as settings hold it; it is kept only
+     * when settings are.
+     */
+    @GetMapping("/opening/ledger")
+    @Allowed(Role.ONLOOKER)
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(ref = DocumentPart.OPENING_SHEET)))
+    JsonNode fromLedger(@PathVariable String plan) {
+        PlanAtVersion shown = plans.shown(plan);
+        return PlanWriter.json(
+                LedgerOpening.of(shown.forecast(), shown.ledger()),
+                shown.plan().settings().currency());
     }
 
     /**

@@ -1,7 +1,6 @@
 package ebbtide.app.desk;
 
 import ebbtide.app.storage.NoteStore;
-import ebbtide.app.storage.SnapshotStore.SnapshotLabel;
 import ebbtide.app.storage.Stores;
 import ebbtide.formats.plan.PlanPast;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
@@ -23,7 +22,8 @@ record CarriedPast(Stores stores) {
                                 one.takenAt(),
                                 one.lowWaterDay(),
                                 one.lowWaterCash(),
-                                stores.snapshots().get(planId, one.id(), LocalDate.MAX)))
+                                stores.snapshots().get(planId, one.id(), LocalDate.MAX),
+                                stores.snapshots().statements(planId, one.id()).orElse(null)))
                         .toList(),
                 stores.notes().all(planId),
                 stores.log().all(planId));
@@ -31,16 +31,7 @@ record CarriedPast(Stores stores) {
 
     /** Puts a past into a plan without any; its edits are read in the log from then on, and not undone. */
     void write(String planId, PlanPast past) {
-        past.snapshots().forEach(one -> stores.snapshots()
-                .add(
-                        planId,
-                        one.id(),
-                        new SnapshotLabel(one.name(), one.note(), one.locked(), one.commentary()),
-                        one.scenario(),
-                        one.takenAt(),
-                        one.forecast(),
-                        one.lowWaterDay(),
-                        one.lowWaterCash()));
+        past.snapshots().forEach(one -> stores.snapshots().add(planId, one));
         past.notes().forEach(note -> stores.notes()
                 .restore(planId, NoteStore.id(note.snapshot(), note.from(), note.to(), note.row()), note.note()));
         stores.log().carry(planId, past.log());

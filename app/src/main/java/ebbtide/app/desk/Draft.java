@@ -20,12 +20,15 @@ import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.books.TrialBalance;
 import ebbtide.forecast.Forecast;
+import ebbtide.formats.plan.PlanPast.KeptSnapshot;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.money.Refused;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.Line;
 import ebbtide.plan.LineOrder;
 import ebbtide.plan.Settings;
+import ebbtide.statements.KeptStatements;
+import ebbtide.statements.Statements;
 import ebbtide.track.Snapshot;
 import ebbtide.whatif.Scenario;
 import ebbtide.whatif.ScenarioEdit;
@@ -282,18 +285,20 @@ public final class Draft {
     }
 
     private void keep(String id, String name, String note, @Nullable String scenario, Forecast forecast) {
-        SnapshotStore.SnapshotLabel said = new SnapshotStore.SnapshotLabel(name, note, false, "");
-        stores.snapshots()
-                .add(
-                        planId,
-                        id,
-                        said,
-                        scenario,
-                        stores.snapshots().now(),
-                        Snapshot.of(forecast, line -> Fingerprint.of(line, currency())),
-                        forecast.lowWater().day(),
-                        forecast.lowWater().cash());
-        effects.note(Kind.SNAPSHOT, id, null, SnapshotStore.state(said));
+        KeptSnapshot kept = new KeptSnapshot(
+                id,
+                name,
+                note,
+                false,
+                "",
+                scenario,
+                stores.snapshots().now(),
+                forecast.lowWater().day(),
+                forecast.lowWater().cash(),
+                Snapshot.of(forecast, line -> Fingerprint.of(line, currency())),
+                KeptStatements.of(Statements.of(forecast, base.ledger())));
+        stores.snapshots().add(planId, kept);
+        effects.note(Kind.SNAPSHOT, id, null, SnapshotStore.state(SnapshotStore.SnapshotLabel.of(kept)));
     }
 
     /** Puts what is said of a snapshot. */

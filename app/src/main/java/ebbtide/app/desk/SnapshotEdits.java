@@ -8,6 +8,7 @@ import ebbtide.app.storage.Stores;
 import ebbtide.app.storage.UndoableStore.Kind;
 import ebbtide.money.Check;
 import ebbtide.plan.Line;
+import ebbtide.plan.Plan;
 import ebbtide.whatif.Scenario;
 import java.time.LocalDate;
 import java.util.UUID;
@@ -92,14 +93,24 @@ public record SnapshotEdits(Stores stores, Plans plans) {
         };
     }
 
+    /** A line by its name; a row of a statement, "income line 1", by its statement and what it is. */
+    private static String named(Plan plan, String row) {
+        String id = row.substring(row.lastIndexOf(' ') + 1);
+        String what =
+                plan.findLine(id).map(Line::name).orElse(id.replace('_', ' ').replace('-', ' '));
+        return row.startsWith("income ")
+                ? what + " in the income statement"
+                : row.startsWith("balance ") ? what + " in the balance sheet" : what;
+    }
+
     /** Says something of a row's figure in the days of a window, both included; blank takes it back. */
     public Change note(String plan, String snapshot, LocalDate from, LocalDate to, String row, String note) {
         Check.atMost(note, "note of a figure", LONGEST_NOTE);
         return draft -> {
             stores.snapshots().said(plan, snapshot);
             draft.putNote(snapshot, from, to, row, note);
-            String name = draft.base().plan().findLine(row).map(Line::name).orElse(row);
-            return "'" + name + "' " + (note.isBlank() ? "no longer explained" : "explained");
+            return "'" + named(draft.base().plan(), row) + "' "
+                    + (note.isBlank() ? "no longer explained" : "explained");
         };
     }
 }

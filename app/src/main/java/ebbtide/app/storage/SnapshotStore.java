@@ -4,7 +4,9 @@ import static java.util.Objects.requireNonNull;
 import static java.util.Objects.requireNonNullElse;
 
 import ebbtide.flows.Part;
+import ebbtide.formats.plan.PlanPast.KeptSnapshot;
 import ebbtide.plan.Direction;
+import ebbtide.statements.KeptStatements;
 import ebbtide.time.DaySeries;
 import ebbtide.track.KeptFlows;
 import ebbtide.track.Snapshot;
@@ -14,6 +16,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.Currency;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -43,9 +46,11 @@ public class SnapshotStore implements UndoableStore {
     private final JdbcClient client;
     private final Clock clock;
     private final Engine engine;
+    private final PlanStore plans;
 
-    SnapshotStore(JdbcClient client, Clock clock, Engine engine) {
+    SnapshotStore(JdbcClient client, Clock clock, Engine engine, PlanStore plans) {
         this.client = client;
+        this.plans = plans;
         this.engine = engine;
         this.clock = clock;
     }
@@ -56,7 +61,12 @@ public class SnapshotStore implements UndoableStore {
     }
 
     /** What is said of a snapshot. */
-    public record SnapshotLabel(String name, String note, boolean locked, String commentary) {}
+    public record SnapshotLabel(String name, String note, boolean locked, String commentary) {
+        /** Returns what is said of one that is kept. */
+        public static SnapshotLabel of(KeptSnapshot kept) {
+            return new SnapshotLabel(kept.name(), kept.note(), kept.locked(), kept.commentary());
+        }
+    }
 
     /**
      * A snapshot in the list: the scenario it is of (null: the base), what it said of the low water and of cash at its
@@ -111,19 +121,11 @@ public class SnapshotStore implements UndoableStore {
     private record Content(long seq, boolean whole, long size, byte[] bytes) {}
 
     /**
-     * Keeps a snapshot of the base, or of a scenario, under a name, with when it was taken, its low water and its
-     * closing cash. It is kept as a whole where what differs since the last whole one has come to as much: so none is
-     * read from more than twice a whole one.
+     * Keeps a snapshot of the base, or of a scenario, with its closing cash. It is kept as a whole where what differs
+     * since the last whole one has come to as much: so none is read from more than twice a whole one.
      */
-    public void add(
-            String planId,
-            String id,
-            SnapshotLabel said,
-            @Nullable String scenario,
-            OffsetDateTime takenAt,
-            Snapshot snapshot,
-            LocalDate lowWaterDay,
-            long lowWaterCash) {
+    public void add(String planId, KeptSnapshot kept) {
+        Snapshot snapshot = kept.forecast();
         long changed = client.sql("""
         select coalesce(sum(case when whole then -content_size else content_size end), 0) from snapshot where plan_id = :plan and seq >=
           (select coalesce(max(seq), 0) from snapshot where plan_id = :plan and whole)""").param("plan", planId).query(Long.class).single();
@@ -132,27 +134,46 @@ public class SnapshotStore implements UndoableStore {
         byte[] content = SnapshotWriter.content(before == null ? null : before.snapshot(LocalDate.MAX), snapshot);
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
-          content_size, closing_cash, protected, commentary, scenario)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, %s, ?, ?, ?, ?, ?, ?, nullif(?, ''))""".formatted(engine.next("snapshot_seq")))
+          content_size, closing_cash, protected, commentary, scenario, statements)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, %s, ?, ?, ?, ?, ?, ?, nullif(?, ''), ?)""".formatted(engine.next("snapshot_seq")))
                 .params(
                         planId,
-                        id,
-                        said.name(),
-                        said.note(),
-                        takenAt,
+                        kept.id(),
+                        kept.name(),
+                        kept.note(),
+                        kept.takenAt(),
                         snapshot.asOf(),
                         snapshot.horizonEnd(),
                         snapshot.cashAtAsOf(),
-                        lowWaterDay,
-                        lowWaterCash,
+                        kept.lowWaterDay(),
+                        kept.lowWaterCash(),
                         whole,
                         content,
                         content.length,
                         snapshot.closing(snapshot.horizonEnd()),
-                        said.locked(),
-                        said.commentary(),
-                        requireNonNullElse(scenario, ""))
+                        kept.locked(),
+                        kept.commentary(),
+                        requireNonNullElse(kept.scenario(), ""),
+                        kept.statements() == null ? null : KeptStatementsBytes.of(kept.statements(), currency(planId)))
                 .update();
+    }
+
+    private Currency currency(String planId) {
+        return plans.settings(planId).currency();
+    }
+
+    /**
+     * Returns the statements of a snapshot; nothing of one that was kept before they were.
+     *
+     * @throws NotFound for an id that is not there
+     */
+    public Optional<KeptStatements> statements(String planId, String id) {
+        said(planId, id);
+        return client.sql("select statements from snapshot where plan_id = ? and id = ? and statements is not null")
+                .params(planId, id)
+                .query((row, n) -> row.getBytes("statements"))
+                .optional()
+                .map(bytes -> KeptStatementsBytes.read(bytes, currency(planId)));
     }
 
     /**

@@ -99,7 +99,8 @@ final class PastForms {
                                             always("takenAt", MOMENT),
                                             always("lowWaterDay", DATE),
                                             always("lowWaterCash", AMOUNT),
-                                            always("forecast", FORECAST))
+                                            always("forecast", FORECAST),
+                                            ifAny("statements", KeptStatementsForm.FORM))
                                     .list()),
                     always(
                             "notes",

@@ -1,6 +1,7 @@
 package ebbtide.formats.plan;
 
 import ebbtide.money.Check;
+import ebbtide.statements.KeptStatements;
 import ebbtide.track.Snapshot;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
@@ -18,7 +19,8 @@ public record PlanPast(List<KeptSnapshot> snapshots, List<VarianceNote> notes, L
     public static final PlanPast NONE = new PlanPast(List.of(), List.of(), List.of());
 
     /**
-     * A snapshot with what is said of it: the scenario it is of (null: the base), and the low water of its forecast.
+     * A snapshot with what is said of it: the scenario it is of (null: the base), the low water of its forecast, and
+     * its statements (null: kept before they were).
      */
     public record KeptSnapshot(
             String id,
@@ -30,7 +32,8 @@ public record PlanPast(List<KeptSnapshot> snapshots, List<VarianceNote> notes, L
             OffsetDateTime takenAt,
             LocalDate lowWaterDay,
             long lowWaterCash,
-            Snapshot forecast) {
+            Snapshot forecast,
+            @Nullable KeptStatements statements) {
         public KeptSnapshot {
             Check.that(id.length() <= 40, "An id has at most 40 letters");
             Check.that(name.length() <= 200, "A name has at most 200 letters");

@@ -12,6 +12,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
+import ebbtide.statements.KeptStatements;
 import ebbtide.whatif.Scenario;
 import java.io.IOException;
 import java.io.InputStream;
@@ -124,6 +125,11 @@ public final class PlanReader {
      */
     public static ActualLedger ledger(JsonNode json, Currency currency) {
         return part(LedgerForm.FORM, json, currency);
+    }
+
+    /** Returns statements that a snapshot keeps; refuses broken ones with {@link BrokenPlan}. */
+    public static KeptStatements keptStatements(JsonNode json, Currency currency) {
+        return part(KeptStatementsForm.FORM, json, currency);
     }
 
     /** Returns JSON text as a tree; refuses text that is no JSON with {@link BrokenPlan}. */

@@ -12,6 +12,7 @@ import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Remark;
 import ebbtide.plan.Settings;
 import ebbtide.plan.YearsPlan;
+import ebbtide.statements.KeptStatements;
 import ebbtide.whatif.Scenario;
 import java.io.OutputStream;
 import java.util.Currency;
@@ -62,6 +63,11 @@ public final class PlanWriter {
     /** Returns the JSON object of what the ledger says of months that are over, or of one of its months. */
     public static ObjectNode json(ActualLedger ledger, Currency currency) {
         return json(LedgerForm.FORM, ledger, currency);
+    }
+
+    /** Returns the JSON object of statements that a snapshot keeps. */
+    public static ObjectNode json(KeptStatements statements, Currency currency) {
+        return json(KeptStatementsForm.FORM, statements, currency);
     }
 
     /** Returns the JSON object of a buoy, which has no amounts. */

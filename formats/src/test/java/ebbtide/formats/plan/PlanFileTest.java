@@ -15,6 +15,7 @@ import ebbtide.books.BankMovement;
 import ebbtide.books.LedgerRow;
 import ebbtide.books.TrialBalance;
 import ebbtide.books.TrialBalance.Balance;
+import ebbtide.forecast.Forecast;
 import ebbtide.forecast.Forecaster;
 import ebbtide.forecast.RandomPlans;
 import ebbtide.formats.plan.PlanPast.KeptSnapshot;
@@ -27,6 +28,8 @@ import ebbtide.plan.PlanCheck;
 import ebbtide.plan.PlanProblem;
 import ebbtide.plan.YearDriver;
 import ebbtide.plan.YearsPlan;
+import ebbtide.statements.KeptStatements;
+import ebbtide.statements.Statements;
 import ebbtide.track.Snapshot;
 import ebbtide.whatif.RandomScenarios;
 import java.io.ByteArrayInputStream;
@@ -111,13 +114,15 @@ class PlanFileTest {
     }
 
     private static PlanPast past(RandomPlans.Case some) {
-        Snapshot forecast = Snapshot.of(Forecaster.forecast(some.plan(), some.books()), Line::name);
+        Forecast of = Forecaster.forecast(some.plan(), some.books());
+        Snapshot forecast = Snapshot.of(of, Line::name);
+        KeptStatements kept = KeptStatements.of(Statements.of(of));
         OffsetDateTime moment = OffsetDateTime.parse("2026-03-01T09:30:00Z");
         LocalDate day = forecast.asOf();
         return new PlanPast(
                 List.of(
-                        new KeptSnapshot("s1", "First", "", false, "", null, moment, day, -5, forecast),
-                        new KeptSnapshot("s2", "Late", "n", true, "all", "Late shops", moment, day, 7, forecast)),
+                        new KeptSnapshot("s1", "First", "", false, "", null, moment, day, -5, forecast, null),
+                        new KeptSnapshot("s2", "Late", "n", true, "all", "Late shops", moment, day, 7, forecast, kept)),
                 List.of(new VarianceNote("s1", day, day.plusDays(6), "sales", "late \"shops\"")),
                 List.of(
                         new LoggedEdit(moment, "ada", "Sales: 5", true),
