@@ -15,9 +15,11 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -45,7 +47,23 @@ public final class Statements {
         INCOME,
         BALANCE,
         CASH_DIRECT,
-        CASH_INDIRECT
+        CASH_INDIRECT;
+
+        /**
+         * Returns the statement that is called by a word: "cash-direct".
+         *
+         * @throws Refused for any other word
+         */
+        public static Kind of(String word) {
+            return Arrays.stream(values())
+                    .filter(one -> one.name()
+                            .toLowerCase(Locale.ROOT)
+                            .replace('_', '-')
+                            .equals(word))
+                    .findFirst()
+                    .orElseThrow(() -> new Refused(
+                            "There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
+        }
     }
 
     /** Returns the statements of a forecast over its whole horizon. */

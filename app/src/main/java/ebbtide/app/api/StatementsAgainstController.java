@@ -81,7 +81,7 @@ class StatementsAgainstController {
         PlanAtVersion shown = plans.shown(plan);
         Settings settings = shown.plan().settings();
         Statements statements = Statements.of(shown.forecast(), shown.ledger());
-        Statements.Kind of = StatementsController.kind(kind);
+        Statements.Kind of = Statements.Kind.of(kind);
         List<Period> choices = statements.periods(of, by, null, null, false);
         LocalDate day = at == null ? settings.asOf() : at;
         Period chosen = choices.stream()

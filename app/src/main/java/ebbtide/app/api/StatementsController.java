@@ -90,11 +90,14 @@ class StatementsController {
         Forecast forecast = shown.forecast();
         ActualLedger ledger = shown.ledger();
         Statements statements = Statements.of(forecast, ledger);
-        List<Period> periods = statements.periods(kind(kind), by, from, to, years);
-        StatementTable table = statements.table(kind(kind), periods, common);
+        List<Period> periods = statements.periods(Statements.Kind.of(kind), by, from, to, years);
+        StatementTable table = statements.table(Statements.Kind.of(kind), periods, common);
         BaseAmounts base = shown.shown()
                 .map(one -> new BaseAmounts(
-                        Statements.of(one.base(), ledger).table(kind(kind), periods, false).rows().stream()
+                        Statements.of(one.base(), ledger)
+                                .table(Statements.Kind.of(kind), periods, false)
+                                .rows()
+                                .stream()
                                 .collect(Collectors.toMap(StatementTable.Row::id, StatementTable.Row::amounts)),
                         true))
                 .orElse(BaseAmounts.NONE);
@@ -108,14 +111,6 @@ class StatementsController {
                 table.actual(),
                 forecast.plan().settings().openingDay(),
                 table.rows().stream().map(row -> ProFormaRow.of(row, base)).toList());
-    }
-
-    static Statements.Kind kind(String word) {
-        return Arrays.stream(Statements.Kind.values())
-                .filter(one -> word(one).equals(word))
-                .findFirst()
-                .orElseThrow(() -> new Refused(
-                        "There is no statement '" + word + "': say income, balance, cash-direct or cash-indirect"));
     }
 
     /**
@@ -132,7 +127,7 @@ class StatementsController {
             @RequestParam(required = false) LocalDate to) {
         Period period = from == null || to == null ? null : new Period(from, to.plusDays(1));
         PlanAtVersion shown = plans.shownWithin(plan, row);
-        return Statements.of(shown.forecast(), shown.ledger()).workings(kind(kind), row, period).stream()
+        return Statements.of(shown.forecast(), shown.ledger()).workings(Statements.Kind.of(kind), row, period).stream()
                 .map(ItemView::of)
                 .toList();
     }
@@ -173,7 +168,9 @@ class StatementsController {
                     default -> {
                         Statements statements = Statements.of(forecast, shown.ledger());
                         StatementTable table = statements.table(
-                                kind(show), statements.periods(kind(show), by, from, to, false), false);
+                                Statements.Kind.of(show),
+                                statements.periods(Statements.Kind.of(show), by, from, to, false),
+                                false);
                         yield out -> StatementCsv.write(table, settings, out);
                     }
                 };
