@@ -40,5 +40,6 @@
     columns={columns(loaded.data)}
     onopen={(row, column) => onopen(place(kind, loaded.data!, row, column))}
     {onleave}
+    taken={280}
   />
 {/if}

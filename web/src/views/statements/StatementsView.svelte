@@ -50,6 +50,10 @@
   const leave = () => (place = undefined);
 </script>
 
+{#snippet held()}
+  <AgainstChoice value={against.value} onchoose={(id) => (against.value = id)} />
+{/snippet}
+
 {#snippet table(kind: Kind, label: string, shares: boolean)}
   <StatementTable {time} {kind} {label} by={by.value} common={shares} onopen={(at) => (place = at)} onleave={leave} />
 {/snippet}
@@ -67,8 +71,15 @@
     }}
   />
   <span class="flex-1"></span>
-  {#if isHeld}
-    <AgainstChoice value={against.value} onchoose={(id) => (against.value = id)} />
+  {#if !['opening', 'years', 'ledger'].includes(shown.value)}
+    <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
+  {/if}
+  {#if csv && !(against.value && isHeld)}<Act href={csv}>Export CSV</Act>{/if}
+  <UnitSwitch />
+</div>
+{#if isHeld && !against.value}
+  <div class="mb-2 flex items-center gap-3">
+    {@render held()}
     <label class="hush"
       ><input
         type="checkbox"
@@ -77,19 +88,15 @@
         onchange={(e) => (common.value = e.currentTarget.checked ? 'yes' : 'no')}
       />in percent</label
     >
-  {/if}
-  {#if !['opening', 'years', 'ledger'].includes(shown.value)}
-    <Segments label="Length of a period" options={LENGTHS} value={by.value} onchoose={(value) => (by.value = value)} />
-  {/if}
-  {#if csv && !(against.value && isHeld)}<Act href={csv}>Export CSV</Act>{/if}
-  <UnitSwitch />
-</div>
+  </div>
+{/if}
 {#if against.value && isHeld}
   <AgainstTable
     kind={shown.value === 'income' ? 'income' : 'balance'}
     label={shown.value === 'income' ? 'Income statement' : 'Balance sheet'}
     by={by.value}
     snapshot={against.value}
+    lead={held}
   />
 {:else if shown.value === 'income'}
   {@render table('income', 'Income statement', common.value === 'yes')}

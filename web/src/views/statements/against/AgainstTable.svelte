@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import Act from '../../../lib/Act.svelte';
   import { answer, api, type Schemas } from '../../../lib/api';
   import { InAddress } from '../../../lib/address.svelte';
@@ -17,11 +18,13 @@
     by: By;
     /** The snapshot it is held against. */
     snapshot: string;
+    /** What stands before the choice of the period. */
+    lead: Snippet;
   }
 
   type AgainstRow = Schemas['AgainstRow'];
 
-  let { kind, label, by, snapshot }: Props = $props();
+  let { kind, label, by, snapshot, lead }: Props = $props();
   const plan = getPlan();
   const at = new InAddress('at', '');
   const loaded = new Loaded((signal) => {
@@ -59,9 +62,11 @@
 </script>
 
 {#if loaded.problem}
+  <div class="mb-2">{@render lead()}</div>
   <Refusal words={loaded.problem.detail} />
 {:else if view && chosen}
   <div class="mb-2 flex flex-wrap items-center gap-3">
+    {@render lead()}
     <ChoiceField
       name="Period"
       label="of"
@@ -73,7 +78,7 @@
       {#if plan.settings.explained === undefined}
         From where on a difference must be explained is said under Track.
       {:else}
-        {view.explained} of {view.toExplain} differences that must be explained are.
+        {view.explained} of {view.toExplain} differences to explain are explained.
       {/if}
     </span>
     <Act href={csv}>Export CSV</Act>
@@ -87,13 +92,15 @@
         <tr>
           <th class="words" scope="col" rowspan="2">{plan.money.words}</th>
           {#each view.blocks as block, i (i)}
-            <th colspan="4" scope="colgroup">{blockName(view, i)}<small>{head(block.period).sub}</small></th>
+            <th colspan="4" scope="colgroup" class="border-l border-rule !text-center"
+              >{blockName(view, i)}<small>{head(block.period).sub}</small></th
+            >
           {/each}
           <th class="words" scope="col" rowspan="2">Note</th>
         </tr>
         <tr>
           {#each view.blocks as block, i (i)}
-            <th scope="col">{block.actualMonths >= block.months ? 'Actual' : 'Now'}</th>
+            <th scope="col" class="border-l border-rule">{block.actualMonths >= block.months ? 'Actual' : 'Now'}</th>
             <th scope="col">Planned</th>
             <th scope="col">Difference</th>
             <th scope="col">%</th>
@@ -105,7 +112,8 @@
           <tr class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
             <th scope="row" class="words {LOOK[row.style as keyof typeof LOOK]}">{row.name}</th>
             {#each row.figures as figure, i (i)}
-              <td class={view.blocks[i]!.actualMonths >= view.blocks[i]!.months ? '' : 'estimated'}
+              <td
+                class="border-l border-rule {view.blocks[i]!.actualMonths >= view.blocks[i]!.months ? '' : 'estimated'}"
                 >{plan.money.cell(figure.now)}</td
               >
               <td class="estimated">{figure.planned === null ? 'not kept' : plan.money.cell(figure.planned)}</td>
@@ -115,7 +123,9 @@
               <td class="hush">{percent(figure)}</td>
             {/each}
             <td class="words">
-              <button class="underline decoration-dotted" onclick={() => (explaining = row)}
+              <button
+                class="underline decoration-dotted {row.note || row.mustExplain ? '' : 'hush font-normal'}"
+                onclick={() => (explaining = row)}
                 >{row.note || (row.mustExplain ? 'to explain' : 'note')}<span class="sr-only">
                   on {row.name}</span
                 ></button
