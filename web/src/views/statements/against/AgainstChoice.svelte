@@ -23,5 +23,5 @@
 </script>
 
 {#if options.length > 1}
-  <ChoiceField label="against" name="Snapshot to hold it against" {value} {options} {onchoose} class="max-w-[190px]" />
+  <ChoiceField label="held against" {value} {options} {onchoose} class="max-w-[190px]" />
 {/if}

@@ -68,8 +68,7 @@
   <div class="mb-2 flex flex-wrap items-center gap-3">
     {@render lead()}
     <ChoiceField
-      name="Period"
-      label="of"
+      label="period"
       value={chosen.to}
       onput={(to) => ((at.value = to), '')}
       options={view.choices.map((one) => ({ value: one.to, name: periodName(one) }))}

@@ -23,5 +23,5 @@ it('says which months are actual', () => {
     { period, actualMonths: 2, months: 3 },
   ];
   expect(blockName({ blocks }, 0)).toBe('Mar, actual');
-  expect(blockName({ blocks }, 1)).toBe('Year to date: Jan to Mar, 2 of 3 actual');
+  expect(blockName({ blocks }, 1)).toBe('To date: Jan to Mar, 2 of 3 actual');
 });

@@ -14,7 +14,7 @@ export function periodName(period: { from: string; to: string }): string {
 export function blockName({ blocks }: Pick<View, 'blocks'>, at: number): string {
   const { period, actualMonths, months } = blocks[at]!;
   const of = actualMonths === 0 ? '' : actualMonths >= months ? ', actual' : `, ${actualMonths} of ${months} actual`;
-  return `${at === 0 ? '' : 'Year to date: '}${head(period).name}${of}`;
+  return `${at === 0 ? '' : 'To date: '}${head(period).name}${of}`;
 }
 
 /** A difference in percent of what was planned, to a tenth; what was not planned has none, and is new. */

@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import ebbtide.time.Period;
 import ebbtide.time.Periods;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -47,6 +48,14 @@ public record KeptStatements(List<Period> months, Map<Statements.Kind, List<Kept
     /** Returns the rows of a statement from top to bottom; none of a statement that is not kept. */
     public List<KeptRow> rows(Statements.Kind kind) {
         return rows.getOrDefault(kind, List.of());
+    }
+
+    /** Returns what of a longer period was kept, a shorter one at its end where that is no more. */
+    public Period since(Period longer, Period shorter) {
+        LocalDate first =
+                months.isEmpty() ? longer.endExclusive() : months.get(0).startInclusive();
+        LocalDate from = first.isAfter(longer.startInclusive()) ? first : longer.startInclusive();
+        return from.isBefore(shorter.startInclusive()) ? new Period(from, shorter.endExclusive()) : shorter;
     }
 
     /**

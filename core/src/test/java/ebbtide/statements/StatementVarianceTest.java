@@ -76,6 +76,11 @@ class StatementVarianceTest {
                         false));
         Period year = now.yearTo(Kind.INCOME, month(2));
         assertThat(year).isEqualTo(new Period(LocalDate.of(2026, 1, 1), LocalDate.of(2026, 3, 1)));
+        assertThat(planned.since(year, month(2))).isEqualTo(year);
+        Period sinceNovember = new Period(LocalDate.of(2025, 11, 1), LocalDate.of(2026, 4, 1));
+        assertThat(planned.since(sinceNovember, month(3)))
+                .as("what was kept of a year begun before")
+                .isEqualTo(new Period(LocalDate.of(2026, 1, 1), LocalDate.of(2026, 4, 1)));
         List<Period> periods = List.of(month(2), year, month(4));
         StatementVariance income = StatementVariance.of(now, planned, Kind.INCOME, periods);
         Held february = held(income, "line sales").get(0);

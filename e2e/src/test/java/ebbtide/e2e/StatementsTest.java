@@ -31,15 +31,15 @@ class StatementsTest extends Journeys {
     void statements_ofTheDemo_balanceAgreeAndExplainTheirFigures() {
         open("statements");
         assertThat(cell(page, "Profit after tax", 0)).isVisible();
-        cell(page, "Restaurants & hotels", 1).click();
+        // February of the ledger, March and its year, April, May and theirs.
+        cell(page, "Restaurants & hotels", 3).click();
         assertThat(page.getByText("typed for Apr 2026")).isVisible();
         page.keyboard().press("Escape");
         accessible();
         click("Balance sheet");
         button(page, "\u00a3").click();
-        // Opening, March to May, which the window holds, and the year's end.
-        assertThat(cell(page, "Assets", 4)).isVisible();
-        assertThat(figures("Assets")).hasSize(5).isEqualTo(figures("Liabilities and equity"));
+        assertThat(cell(page, "Assets", 6)).isVisible();
+        assertThat(figures("Assets")).hasSize(7).isEqualTo(figures("Liabilities and equity"));
         cell(page, "Receivables", 2).click();
         assertThat(page.getByText("before the month").first()).isVisible();
         page.keyboard().press("Escape");
@@ -94,12 +94,13 @@ class StatementsTest extends Journeys {
         click("Actual months");
         click("Paste it from a spreadsheet");
         Locator rows = page.getByLabel("Rows of the trial balance");
+        page.getByLabel("income accounts begin anew each month").check();
         page.getByLabel("Month of the next one").fill("2026-02");
-        rows.fill("1000\tBank\t1,000.00\n4000\tSales\tmany");
+        rows.fill("1001\tBank\t1,000.00\n4001\tSales\tmany");
         click("Take these rows");
         assertThat(page.getByText("Nothing was taken over: 1 row could not be read."))
                 .isVisible();
-        rows.fill("1000\tHarbour bank\t1,000.00\n4000\tSales\t-1,500.00\n7777\tOdds\t500.00");
+        rows.fill("1001\tHarbour bank\t1,000.00\n4001\tSales\t-1,500.00\n7777\tOdds\t500.00");
         click("Take these rows");
         assertThat(page.getByText("3 entries were taken over")).isVisible();
         click("Take what 2 names say");
@@ -116,6 +117,30 @@ class StatementsTest extends Journeys {
         assertThat(cell(page, "Assets less liabilities and equity", 0)).isVisible();
         cell(page, "Cash", 0).click();
         assertThat(page.getByText("trial balance of February 2026")).isVisible();
+    }
+
+    /** A month of the ledger against what was planned before Christmas, a difference explained, and the year to it. */
+    @Test
+    void statements_heldAgainstASnapshot_sayWhatDiffers() {
+        open("statements");
+        assertThat(cell(page, "Profit after tax", 0)).isVisible();
+        page.getByLabel("held against").selectOption("Forecast of 21 Dec 2025");
+        Locator shop = row(page, "Farm-gate shop");
+        assertThat(page.getByText("To date: Jan to Feb, actual")).isVisible();
+        assertThat(shop).containsText("to explain");
+        assertThat(page.getByText("0 of ")).isVisible();
+        shop.getByRole(AriaRole.BUTTON).click();
+        page.getByLabel("Note on Farm-gate shop").fill("storms kept people away");
+        page.keyboard().press("Enter");
+        assertThat(shop).containsText("storms kept people away");
+        assertThat(status()).containsText("'Farm-gate shop in the income statement' explained");
+        assertThat(page.getByText("1 of ")).isVisible();
+        accessible();
+        page.getByLabel("period", new Page.GetByLabelOptions().setExact(true)).selectOption("Jan 2026");
+        assertThat(page.getByText("To date:")).hasCount(0);
+        assertThat(shop).not().containsText("storms");
+        click("Balance sheet");
+        assertThat(row(page, "Assets less liabilities and equity")).isVisible();
     }
 
     /**
@@ -292,5 +317,9 @@ class StatementsTest extends Journeys {
                 .isVisible();
         click("Fill in what the plan knows");
         assertThat(page.getByLabel("Amount of Grocery chains")).hasValue("330,303.06");
+        click("Take it from the trial balance");
+        assertThat(page.getByLabel("Name of 3100 Retained profit brought forward"))
+                .isVisible();
+        assertThat(page.getByText("does not balance")).hasCount(0);
     }
 }

@@ -16,6 +16,7 @@ import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.items.ItemColumns;
 import ebbtide.formats.items.ItemList;
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.formats.plan.PlanPast;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
@@ -47,13 +48,17 @@ public final class DemoCompany {
         List<OpenItem> items = items(plan, DemoPlan.AS_OF);
         List<BankMovement> movements = movements(items, DemoPlan.AS_OF);
         PlanDocument without = new PlanDocument(plan, accounts(), rules(), movements, items);
+        Plan opened =
+                opened(opened(plan, without.books(), OpeningCheck::proposed), without.books(), OpeningCheck::placed);
         return new PlanDocument(
-                opened(opened(plan, without.books(), OpeningCheck::proposed), without.books(), OpeningCheck::placed),
+                opened,
                 accounts(),
                 rules(),
                 movements,
                 items,
-                DemoScenarios.all());
+                DemoScenarios.all(),
+                DemoTrialBalances.of(opened),
+                PlanPast.NONE);
     }
 
     /** What the banks had booked by a day, each movement assigned, and settling those items that were known. */

@@ -48,6 +48,9 @@ public final class DemoFiles {
         }
         DemoLedger.LINES.forEach(
                 line -> texts.put("ledger/" + line + "-" + DemoPlan.AS_OF + ".csv", Issued.list(line, DemoPlan.AS_OF)));
+        texts.put(
+                "ledger/trial-balance-2026-02.csv",
+                DemoTrialBalances.csv(DemoCompany.document().actual()));
         return texts;
     }
 

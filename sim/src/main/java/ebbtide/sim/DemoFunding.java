@@ -11,6 +11,7 @@ import ebbtide.plan.Covenant.Ratio;
 import ebbtide.plan.DayCount;
 import ebbtide.plan.Direction;
 import ebbtide.plan.Interest;
+import ebbtide.plan.Lease;
 import ebbtide.plan.Line;
 import ebbtide.plan.Plan;
 import ebbtide.plan.Revolving;
@@ -26,6 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,8 +40,11 @@ final class DemoFunding {
     private static final long PRICE = 64_000_000;
     private static final LocalDate PUT_AWAY = LocalDate.of(2026, 12, 1);
     private static final long RESERVE = 12_000_000;
-    /** EBITDA of April 2025 to February 2026, in thousands of pounds. */
-    private static final int[] EBITDA = {-195, 62, 98, 92, 104, 38, -7, 60, 64, 118, -20};
+    /** EBITDA of April 2025 to February 2026, in minor units. */
+    static final List<Long> EBITDA = LongStream.of(-195, 62, 98, 92, 104, 38, -7, 60, 64, 118, -20)
+            .map(thousands -> thousands * 100_000)
+            .boxed()
+            .toList();
 
     private DemoFunding() {}
 
@@ -99,6 +104,26 @@ final class DemoFunding {
                         0,
                         null,
                         null)));
+        lines.add(line(
+                "vans",
+                "Delivery vans on lease",
+                new Lease(
+                        Lease.Treatment.RIGHT_OF_USE,
+                        LocalDate.of(2026, 9, 1),
+                        5_400_000,
+                        0,
+                        Percent.parse("6.9"),
+                        48,
+                        1,
+                        false,
+                        600_000,
+                        800_000,
+                        0,
+                        new Lease.Taxed(Percent.parse("20"), Percent.HUNDRED, false),
+                        true,
+                        Convention.FOLLOWING,
+                        null)));
+        lines.add(interest("vans-interest", "Interest of the vans", Interest.Of.LINE, "vans"));
         lines.add(interest("reserve-interest", "Interest on the reserve", Interest.Of.DEPOSIT, "reserve"));
         lines.add(interest("overdraft-interest", "Overdraft interest", Interest.Of.OVERDRAFT, null));
         return new Plan(plan.settings().withCovenants(covenants(), pastMonths()), lines, plan.buoys());
@@ -145,8 +170,8 @@ final class DemoFunding {
 
     private static SortedMap<YearMonth, PastMonth> pastMonths() {
         SortedMap<YearMonth, PastMonth> past = new TreeMap<>();
-        for (int i = 0; i < EBITDA.length; i++) {
-            past.put(YearMonth.of(2025, 4).plusMonths(i), new PastMonth(EBITDA[i] * 100_000L, 0, 0, 0, 0));
+        for (int i = 0; i < EBITDA.size(); i++) {
+            past.put(YearMonth.of(2025, 4).plusMonths(i), new PastMonth(EBITDA.get(i), 0, 0, 0, 0));
         }
         return past;
     }

@@ -41,9 +41,9 @@ class StatementsAgainstController {
     }
 
     /**
-     * A statement held against a snapshot in a period, and in the fiscal year up to its end where that is more; the
-     * periods there are to choose from. {@code toExplain} rows of the period are past the threshold, of which
-     * {@code explained} have a note.
+     * A statement held against a snapshot in a period, and in the fiscal year up to its end, as far back as both have
+     * it, where that is more; the periods there are to choose from. {@code toExplain} rows of the period are past the
+     * threshold, of which {@code explained} have a note.
      */
     record AgainstView(
             List<PeriodView> choices, List<AgainstBlock> blocks, List<AgainstRow> rows, int toExplain, int explained) {}
@@ -77,7 +77,7 @@ class StatementsAgainstController {
         }
     }
 
-    private Asked asked(String plan, String kind, Periods by, @Nullable LocalDate at) {
+    private Asked asked(String plan, String kind, Periods by, @Nullable LocalDate at, KeptStatements kept) {
         PlanAtVersion shown = plans.shown(plan);
         Settings settings = shown.plan().settings();
         Statements statements = Statements.of(shown.forecast(), shown.ledger());
@@ -88,7 +88,7 @@ class StatementsAgainstController {
                 .filter(one -> at == null ? !one.lastDay().isAfter(day) : one.contains(day))
                 .reduce((one, later) -> later)
                 .orElse(choices.get(0));
-        Period year = statements.yearTo(of, chosen);
+        Period year = kept.since(statements.yearTo(of, chosen), chosen);
         return new Asked(
                 statements, of, settings, choices, year.equals(chosen) ? List.of(chosen) : List.of(chosen, year));
     }
@@ -112,12 +112,13 @@ class StatementsAgainstController {
             @RequestParam String kind,
             @RequestParam(defaultValue = "MONTH") Periods by,
             @RequestParam(required = false) @Nullable LocalDate at) {
-        Asked asked = asked(plan, kind, by, at);
+        KeptStatements kept = kept(plan, id);
+        Asked asked = asked(plan, kind, by, at, kept);
         LocalDate asOf = asked.settings().asOf();
         Period chosen = asked.blocks().get(0);
         Map<String, String> notes = stores.notes().of(plan, id, chosen.startInclusive(), chosen.lastDay());
         Threshold threshold = asked.settings().explained();
-        List<AgainstRow> rows = asked.against(kept(plan, id)).rows().stream()
+        List<AgainstRow> rows = asked.against(kept).rows().stream()
                 .map(row -> new AgainstRow(
                         row.id(),
                         row.style().name().toLowerCase(Locale.ROOT),
@@ -153,8 +154,9 @@ class StatementsAgainstController {
             @RequestParam(defaultValue = "MONTH") Periods by,
             @RequestParam(required = false) @Nullable LocalDate at)
             throws IOException {
-        Asked asked = asked(plan, kind, by, at);
-        StatementVariance variance = asked.against(kept(plan, id));
+        KeptStatements kept = kept(plan, id);
+        Asked asked = asked(plan, kind, by, at, kept);
+        StatementVariance variance = asked.against(kept);
         try (Writer out = CsvFile.begin(response, kind + "-against")) {
             StatementVarianceCsv.write(
                     variance, asked.blocks(), asked.settings().currency(), out);
