@@ -65,7 +65,9 @@ public final class RandomScenarios {
     private Change change(String id) {
         Target target = target();
         DayRange range = target instanceof Target.OfItem || random.nextBoolean() ? DayRange.ALWAYS : range();
-        Act act = target instanceof Target.OfItem item ? act(item.part()) : act();
+        Act act = target instanceof Target.OfItem item
+                ? act(item.part())
+                : target instanceof Target.OfAssumption && random.nextInt(3) > 0 ? scale() : act();
         boolean on = random.nextInt(9) > 0;
         String tie = random.nextInt(5) == 0 ? "tied" : "";
         Ramp ramp = new Ramp(range.from() == null ? 0 : random.nextInt(4), range.to() == null ? 0 : random.nextInt(3));
@@ -80,7 +82,12 @@ public final class RandomScenarios {
         List<Input<Plan>> inputs = PlanInputs.of(plan).stream()
                 .filter(input -> FIGURES.contains(input.unit().measure()))
                 .toList();
-        Line line = plan.lines().get(random.nextInt(plan.lines().size()));
+        // Most changes are to what is planned by month; of all other lines few have anything to come.
+        List<Line> doubtful = plan.lines().stream()
+                .filter(one -> one.assumption().isDoubtful())
+                .toList();
+        List<Line> among = doubtful.isEmpty() || random.nextInt(3) == 0 ? plan.lines() : doubtful;
+        Line line = among.get(random.nextInt(among.size()));
         if (random.nextInt(12) == 0) {
             return new Target.OfBaseRate();
         }
@@ -117,8 +124,12 @@ public final class RandomScenarios {
             case 8 -> new Act.Shift(random.nextInt(7) - 2, Act.Shift.Unit.MONTHS);
             case 9 -> new Act.Shift(random.nextInt(60) - 10, Act.Shift.Unit.DAYS);
             case 3 -> new Act.PaidLater(random.nextInt(60) - 10);
-            default -> new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
+            default -> scale();
         };
+    }
+
+    private Act scale() {
+        return new Act.Scale(new Percent(random.nextInt(20) * 100_000L));
     }
 
     /** What may be said of an item: of many there is no item, or no day to shift. */

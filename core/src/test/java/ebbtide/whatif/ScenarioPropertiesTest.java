@@ -29,7 +29,7 @@ import org.junit.jupiter.api.Test;
 /** What holds for scenarios of every plan. */
 @Order(2)
 class ScenarioPropertiesTest {
-    private static final int PLANS = Asked.of(120);
+    private static final int PLANS = Asked.of(60);
 
     /** Taken over from the base or made from the beginning: the same; without changes: the base (rules 11.1). */
     @Test
