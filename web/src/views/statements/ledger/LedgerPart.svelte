@@ -58,8 +58,8 @@
   <section class="card mb-3" aria-label="Trial balances">
     <b class="font-semibold">Trial balances of months that are over</b>
     <p class="hush mt-1">
-      They stand before the months that are forecast, in the income statement and the balance sheet, and change no
-      forecast.
+      They stand before the months that are forecast, in the income statement and the balance sheet. Profit tax,
+      dividends and covenants read them in place of what is typed.
     </p>
     {#if view.months.length}
       <ul class="mt-2 flex flex-wrap gap-x-5 gap-y-1" aria-label="Months">

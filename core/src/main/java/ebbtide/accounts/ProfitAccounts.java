@@ -25,12 +25,14 @@ final class ProfitAccounts {
     private final Plan plan;
     private final Frame frame;
     private final Profit profit;
+    private final ActualProfit actual;
     private final Derived<Object, LineAccount> accounts;
 
     ProfitAccounts(Foundations below, Profit profit, Optional<ProfitAccounts> before) {
         this.plan = below.plan();
         this.frame = below.frame();
         this.profit = profit;
+        this.actual = ActualProfit.of(plan, below.books().actual());
         this.accounts = before.map(one -> one.accounts.next()).orElseGet(Derived::none);
     }
 
@@ -45,7 +47,8 @@ final class ProfitAccounts {
     private ProfitTaxAccount profitTax(Line line) {
         return (ProfitTaxAccount) accounts.of(
                 line.id(),
-                () -> new ProfitTaxAccount.Reads(line, frame, profit.toLast(), profit.swept(), profit.operating()),
+                () -> new ProfitTaxAccount.Reads(
+                        withLedger(line), frame, profit.toLast(), profit.swept(), profit.operating()),
                 reads -> new ProfitTaxAccount((ProfitTaxAccount.Reads) reads));
     }
 
@@ -53,11 +56,24 @@ final class ProfitAccounts {
         return (DividendAccount) accounts.of(
                 line.id(),
                 () -> new DividendAccount.Reads(
-                        line,
+                        withLedger(line),
                         frame,
                         lessTax(profit.beforeTax(), ProfitTaxAccount::expense),
                         lessTax(profit.beforeTax().minus(profit.swept()), ProfitTaxAccount::expenseBeforeSwept)),
                 reads -> new DividendAccount((DividendAccount.Reads) reads));
+    }
+
+    /** What is typed of months that are over, the ledger says where it has them all (rules 9.5). */
+    private Line withLedger(Line line) {
+        if (line.assumption() instanceof ProfitTax tax) {
+            return actual.yearSoFar()
+                    .map(year -> line.with(tax.reading(year.beforeTax(), year.tax())))
+                    .orElse(line);
+        }
+        Dividends dividends = (Dividends) line.assumption();
+        return line.with(dividends.reading(
+                actual.lastYear().map(ActualProfit.Span::afterTax).orElse(dividends.lastYearProfit()),
+                actual.yearSoFar().map(ActualProfit.Span::afterTax).orElse(dividends.yearSoFar())));
     }
 
     private MonthSeries lessTax(MonthSeries before, Function<ProfitTaxAccount, MonthSeries> expense) {

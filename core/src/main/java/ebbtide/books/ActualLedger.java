@@ -1,12 +1,15 @@
 package ebbtide.books;
 
+import ebbtide.books.TrialBalance.Balance;
 import ebbtide.money.Check;
+import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -58,6 +61,46 @@ public record ActualLedger(List<TrialBalance> months, List<Said> accounts, boole
 
     public Optional<TrialBalance> find(YearMonth month) {
         return months.stream().filter(one -> one.month().equals(month)).findFirst();
+    }
+
+    /**
+     * What was booked on the accounts from one month to another, the month of a trial balance and those before it that
+     * have none: of each account debits less credits.
+     */
+    public record Booked(YearMonth since, YearMonth month, List<Change> changes) {}
+
+    /** What was booked on an account, as the later trial balance calls it that has it. */
+    public record Change(Balance account, long minor) {}
+
+    /**
+     * Returns what was booked in each of the months: a balance less that of the trial balance before it in the fiscal
+     * year, an account that is gone counting as nil (rules 9.5).
+     */
+    public List<Booked> booked(Month firstFiscalMonth) {
+        List<Booked> all = new ArrayList<>();
+        TrialBalance before = null;
+        for (TrialBalance now : months) {
+            YearMonth month = now.month();
+            YearMonth begins =
+                    month.minusMonths(Math.floorMod(month.getMonthValue() - firstFiscalMonth.getValue(), 12));
+            Map<String, Balance> earlier = new TreeMap<>();
+            if (monthAlone) {
+                begins = month;
+            } else if (before != null && !before.month().isBefore(begins)) {
+                before.balances().forEach(one -> earlier.put(one.account(), one));
+                begins = before.month().plusMonths(1);
+            }
+            List<Change> changes = new ArrayList<>();
+            for (Balance one : now.balances()) {
+                Balance was = earlier.remove(one.account());
+                changes.add(new Change(one, one.minor() - (was == null ? 0 : was.minor())));
+            }
+            // An account that is gone has nothing left of what it had.
+            earlier.values().forEach(was -> changes.add(new Change(was, -was.minor())));
+            all.add(new Booked(begins, month, List.copyOf(changes)));
+            before = now;
+        }
+        return all;
     }
 
     /** Returns the ledger without what accounts were said to be of lines that are there no more. */

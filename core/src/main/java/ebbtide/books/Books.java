@@ -15,8 +15,9 @@ import java.util.stream.Stream;
  * The facts: accounts, and the movements of the unrestricted ones by day. Movements are by line where assigned;
  * {@code unassignedIn} and {@code unassignedOut} hold what is not, by sign; {@code transfers} what moves between own
  * accounts; {@code byAccount} all of each account, restricted ones too; {@code settling} what of {@code byLine} settles
- * items; {@code items} what is invoiced, ordered or agreed. What came in and what went out on a day are each one
- * amount, in order of day, so that books with the same movements are equal.
+ * items; {@code items} what is invoiced, ordered or agreed; {@code actual} what the ledger says of months that are
+ * over. What came in and what went out on a day are each one amount, in order of day, so that books with the same
+ * movements are equal.
  */
 public record Books(
         List<Account> accounts,
@@ -26,8 +27,9 @@ public record Books(
         List<DayAmount> transfers,
         Map<String, List<DayAmount>> byAccount,
         Map<String, List<DayAmount>> settling,
-        OpenItems items) {
-    /** Makes books without open items. */
+        OpenItems items,
+        ActualLedger actual) {
+    /** Makes books without open items, and without months of the ledger. */
     public Books(
             List<Account> accounts,
             Map<String, List<DayAmount>> byLine,
@@ -35,7 +37,16 @@ public record Books(
             List<DayAmount> unassignedOut,
             List<DayAmount> transfers,
             Map<String, List<DayAmount>> byAccount) {
-        this(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, Map.of(), OpenItems.NONE);
+        this(
+                accounts,
+                byLine,
+                unassignedIn,
+                unassignedOut,
+                transfers,
+                byAccount,
+                Map.of(),
+                OpenItems.NONE,
+                ActualLedger.NONE);
     }
 
     public Books {
@@ -84,12 +95,18 @@ public record Books(
                 DayAmount.sum(transfers, others.transfers, by),
                 sum(byAccount, others.byAccount, by),
                 sum(settling, others.settling, by),
-                items);
+                items,
+                actual);
     }
 
     /** Returns these books with other open items. */
     public Books with(OpenItems others) {
-        return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, settling, others);
+        return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, settling, others, actual);
+    }
+
+    /** Returns these books with what the ledger says of months that are over. */
+    public Books with(ActualLedger ledger) {
+        return new Books(accounts, byLine, unassignedIn, unassignedOut, transfers, byAccount, settling, items, ledger);
     }
 
     private static Map<String, List<DayAmount>> sum(
@@ -134,7 +151,7 @@ public record Books(
                 (movement.minor() > 0 ? in : out).add(new DayAmount(day, movement.unassigned()));
             }
         }
-        return new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE);
+        return new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE, ActualLedger.NONE);
     }
 
     /** Returns the closing booked balance of an account on a day, in minor units. */

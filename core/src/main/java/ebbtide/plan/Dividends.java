@@ -43,6 +43,15 @@ public record Dividends(
         Objects.requireNonNull(convention, "convention");
     }
 
+    /**
+     * Returns the dividends with what the ledger has of months that are over in place of what is typed: profit after
+     * tax of the last fiscal year and of the one so far, in minor units.
+     */
+    public Dividends reading(long lastYear, long soFar) {
+        return new Dividends(
+                by, amount, payout, declared, monthsAfter, day, convention, lastYear, soFar, distributable);
+    }
+
     @Override
     public String kind() {
         return "dividends";

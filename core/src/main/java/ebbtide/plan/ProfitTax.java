@@ -109,6 +109,25 @@ public record ProfitTax(
                 MonthlyProfit.BEFORE_TAX);
     }
 
+    /**
+     * Returns the tax with what the ledger has of the fiscal year so far in place of what is typed: profit before tax
+     * and the tax expensed on it, in minor units.
+     */
+    public ProfitTax reading(long profitSoFar, long taxSoFar) {
+        return new ProfitTax(
+                mode,
+                rate,
+                new YearSoFar(profitSoFar, Math.max(0, taxSoFar), soFar.paid(), soFar.losses()),
+                lastYearTax,
+                owed,
+                instalments,
+                instalmentsOf,
+                monthsAfter,
+                day,
+                convention,
+                profit);
+    }
+
     /** Returns whether instalments are shares of the tax of the year in which they are paid. */
     @Override
     public boolean readsThisYear() {

@@ -3,6 +3,8 @@ package ebbtide.statements;
 import static ebbtide.time.DayFormats.MONTH;
 
 import ebbtide.books.ActualLedger;
+import ebbtide.books.ActualLedger.Booked;
+import ebbtide.books.ActualLedger.Change;
 import ebbtide.books.ActualLedger.Said;
 import ebbtide.books.LedgerRow;
 import ebbtide.books.TrialBalance;
@@ -14,7 +16,6 @@ import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
 import ebbtide.statements.ActualMonth.Share;
 import java.time.LocalDate;
-import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -22,9 +23,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Predicate;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The months with a trial balance (rules 9.5), worked out for the statements: the months before those that are
@@ -47,9 +46,11 @@ public final class ActualMonths {
         this.said = ledger.byAccount();
         this.rows = rows;
         TrialBalance before = null;
-        for (TrialBalance one : ledger.months()) {
+        List<Booked> booked = ledger.booked(plan.settings().firstFiscalMonth());
+        for (int i = 0; i < booked.size(); i++) {
+            TrialBalance one = ledger.months().get(i);
             if (one.month().isBefore(plan.settings().firstForecastMonth())) {
-                ActualMonth next = month(one, before);
+                ActualMonth next = month(one, booked.get(i));
                 if (before != null) {
                     standNowhere(before.month().plusMonths(1), next.since());
                 }
@@ -86,39 +87,24 @@ public final class ActualMonths {
         return List.copyOf(remarks);
     }
 
-    private YearMonth startOfYear(YearMonth month) {
-        Month first = plan.settings().firstFiscalMonth();
-        return month.minusMonths(Math.floorMod(month.getMonthValue() - first.getValue(), 12));
-    }
-
-    private ActualMonth month(TrialBalance now, @Nullable TrialBalance before) {
-        YearMonth begins = startOfYear(now.month());
-        Map<String, Balance> earlier = new TreeMap<>();
-        if (before != null && !ledger.monthAlone() && !before.month().isBefore(begins)) {
-            before.balances().forEach(one -> earlier.put(one.account(), one));
-            begins = before.month().plusMonths(1);
-        } else if (ledger.monthAlone()) {
-            begins = now.month();
-        }
+    private ActualMonth month(TrialBalance now, Booked booked) {
         Map<String, List<Share>> flows = new HashMap<>();
         Map<BalanceRow, List<Share>> levels = new EnumMap<>(BalanceRow.class);
+        for (Change one : booked.changes()) {
+            flowRow(one.account().account()).ifPresent(row -> add(flows, row, one.account(), -one.minor()));
+        }
         long soFar = 0;
         for (Balance one : now.balances()) {
-            Balance was = earlier.remove(one.account());
-            String row = flowRow(one.account()).orElse(null);
-            if (row != null) {
-                add(flows, row, one, (was == null ? 0 : was.minor()) - one.minor());
+            if (flowRow(one.account()).isPresent()) {
                 soFar += one.minor();
             } else {
                 place(flows, levels, one);
             }
         }
-        // An account that is gone has nothing left of what it had.
-        earlier.values().forEach(was -> flowRow(was.account()).ifPresent(row -> add(flows, row, was, was.minor())));
         level(levels, BalanceRow.RETAINED, "Income less costs of the year so far", -soFar);
         level(levels, BalanceRow.NOT_PLACED, "What debits exceed credits by", now.unplaced());
-        look(now, begins, levels);
-        return new ActualMonth(begins, now.month(), flows, levels);
+        look(now, booked.since(), levels);
+        return new ActualMonth(booked.since(), now.month(), flows, levels);
     }
 
     /** The row of the income statement that an account was said to be, nothing for one of the balance sheet or none. */

@@ -2,6 +2,7 @@ package ebbtide.statements;
 
 import static ebbtide.time.DayFormats.LONG_DAY;
 
+import ebbtide.accounts.ActualProfit;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.money.Money;
@@ -34,6 +35,7 @@ public final class Covenants {
     private final Forecast forecast;
     private final Plan plan;
     private final Statements statements;
+    private final ActualProfit actual;
     private final YearMonth first;
 
     private Covenants(Forecast forecast) {
@@ -41,6 +43,7 @@ public final class Covenants {
         this.plan = forecast.plan();
         this.first = plan.settings().firstForecastMonth();
         this.statements = Statements.of(forecast);
+        this.actual = ActualProfit.of(plan, forecast.books().actual());
     }
 
     /** How a test stands. */
@@ -208,7 +211,7 @@ public final class Covenants {
             return current(covenant, month);
         }
         LocalDate date = month.atEndOfMonth();
-        Year year = year(month);
+        Year year = year(month, covenant.ratio() == Ratio.DEBT_SERVICE_COVER);
         if (year == null) {
             return new Tested(covenant, date, null, Standing.NOT_KNOWN, null, null);
         }
@@ -309,11 +312,32 @@ public final class Covenants {
                 .longValueExact();
     }
 
-    private @Nullable Year year(YearMonth last) {
+    /**
+     * What the ledger has of a month before the first that is forecast stands in the place of what is typed of it; tax,
+     * spending and principal paid are typed.
+     */
+    private @Nullable PastMonth past(YearMonth month, YearMonth from, boolean service) {
+        PastMonth typed = plan.settings().pastMonths().get(month);
+        ActualProfit.Span span =
+                actual.of(month).filter(one -> !one.since().isBefore(from)).orElse(null);
+        if (span == null || service && typed == null) {
+            return typed;
+        }
+        boolean shown = span.month().equals(month);
+        return new PastMonth(
+                shown ? span.ebitda() : 0,
+                shown ? span.interest() : 0,
+                typed == null ? 0 : typed.tax(),
+                typed == null ? 0 : typed.spending(),
+                typed == null ? 0 : typed.principal());
+    }
+
+    private @Nullable Year year(YearMonth last, boolean service) {
+        YearMonth from = last.minusMonths(MONTHS - 1L);
         Year sum = new Year(0, 0, 0, 0, 0);
         for (int back = MONTHS - 1; back >= 0; back--) {
             YearMonth month = last.minusMonths(back);
-            PastMonth one = month.isBefore(first) ? plan.settings().pastMonths().get(month) : planned(month);
+            PastMonth one = month.isBefore(first) ? past(month, from, service) : planned(month);
             if (one == null) {
                 return null;
             }

@@ -1,6 +1,7 @@
 package ebbtide.forecast;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.Books;
 import ebbtide.books.DayAmount;
 import ebbtide.books.OpenItem;
@@ -58,7 +59,8 @@ final class RandomBooks {
                         List.of(there, back),
                         Map.of("a0", all, "a1", List.of(back), "a2", movements(1)),
                         settling(byLine),
-                        OpenItems.NONE)
+                        OpenItems.NONE,
+                        ActualLedger.NONE)
                 .with(withSettled(openItems()));
     }
 

@@ -15,7 +15,7 @@ import java.util.Optional;
 
 /**
  * A plan as it stands at a version, with its forecast, the lines with their places in the order, how many movements are
- * not wholly assigned, its scenarios, what the ledger says of months that are over, and which of them it is, if one.
+ * not wholly assigned, its scenarios, and which of them it is, if one.
  */
 public record PlanAtVersion(
         long version,
@@ -23,20 +23,13 @@ public record PlanAtVersion(
         List<PlacedLine> placed,
         int unassigned,
         Scenarios scenarios,
-        ActualLedger ledger,
         Optional<Shown> shown) {
     /** A scenario that is shown in the place of the base: what it makes of the base, and the base's forecast. */
     public record Shown(Scenario scenario, ScenarioPlan made, Forecast base) {}
 
     /** Makes the base as it stands at a version. */
-    PlanAtVersion(
-            long version,
-            Forecast forecast,
-            List<PlacedLine> placed,
-            int unassigned,
-            Scenarios scenarios,
-            ActualLedger ledger) {
-        this(version, forecast, placed, unassigned, scenarios, ledger, Optional.empty());
+    PlanAtVersion(long version, Forecast forecast, List<PlacedLine> placed, int unassigned, Scenarios scenarios) {
+        this(version, forecast, placed, unassigned, scenarios, Optional.empty());
     }
 
     public Plan plan() {
@@ -52,6 +45,11 @@ public record PlanAtVersion(
 
     public Books books() {
         return forecast.books();
+    }
+
+    /** Returns what the ledger says of months that are over. */
+    public ActualLedger ledger() {
+        return books().actual();
     }
 
     public Currency currency() {

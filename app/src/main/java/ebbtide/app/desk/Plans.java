@@ -35,8 +35,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Plans {
     /** What is kept beside a plan and no forecast reads. */
-    private static final Set<Kind> ASIDE =
-            EnumSet.of(Kind.SNAPSHOT, Kind.NOTE, Kind.ROLL, Kind.RULE, Kind.SCENARIO, Kind.LEDGER);
+    private static final Set<Kind> ASIDE = EnumSet.of(Kind.SNAPSHOT, Kind.NOTE, Kind.ROLL, Kind.RULE, Kind.SCENARIO);
 
     /** What a forecast reads. */
     static final Set<Kind> FORECAST = EnumSet.complementOf(EnumSet.copyOf(ASIDE));
@@ -104,9 +103,8 @@ public class Plans {
                     planId,
                     version,
                     stores.lines().all(planId),
-                    books.of(planId),
+                    books.of(planId).with(stores.ledgers().all(planId)),
                     stores.scenarios().all(planId),
-                    stores.ledgers().all(planId),
                     was);
         });
         became(planId, read);
@@ -177,8 +175,7 @@ public class Plans {
                     was.forecast(),
                     was.placed(),
                     was.unassigned(),
-                    scenariosAfter(planId, was, effects),
-                    ledgerAfter(planId, was, effects));
+                    scenariosAfter(planId, was, effects));
         }
         Set<String> changed = effects.stream()
                 .filter(e -> e.kind() == Kind.LINE)
@@ -193,9 +190,8 @@ public class Plans {
                 planId,
                 stores.plans().version(planId),
                 placed,
-                books.after(planId, was, effects),
+                books.after(planId, was, effects).with(ledgerAfter(planId, was, effects)),
                 scenariosAfter(planId, was, effects),
-                ledgerAfter(planId, was, effects),
                 Optional.of(was.forecast()));
     }
 
@@ -217,7 +213,6 @@ public class Plans {
             List<PlacedLine> placed,
             BooksWithCount counted,
             Scenarios scenarios,
-            ActualLedger ledger,
             Optional<Forecast> was) {
         Plan plan = new Plan(
                 stores.plans().settings(planId),
@@ -230,6 +225,6 @@ public class Plans {
         }
         Forecast forecast = was.map(one -> Forecaster.forecast(plan, counted.books(), one))
                 .orElseGet(() -> Forecaster.forecast(plan, counted.books()));
-        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios, ledger);
+        return new PlanAtVersion(version, forecast, List.copyOf(placed), counted.unassigned(), scenarios);
     }
 }

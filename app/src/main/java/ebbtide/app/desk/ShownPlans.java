@@ -70,7 +70,6 @@ public class ShownPlans {
                 placed(base, made),
                 base.unassigned(),
                 base.scenarios(),
-                base.ledger(),
                 Optional.of(new PlanAtVersion.Shown(shown, made, base.forecast())));
         latest.put(key, now);
         return now;

@@ -96,8 +96,7 @@ public class WholePlans {
                 Forecaster.forecast(new Plan(settings, List.of(), List.of()), Books.of(List.of(), List.of())),
                 List.of(),
                 0,
-                new Scenarios(List.of()),
-                ActualLedger.NONE);
+                new Scenarios(List.of()));
     }
 
     /**

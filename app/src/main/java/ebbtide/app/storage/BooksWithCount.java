@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.BankMovement;
 import ebbtide.books.Books;
 import ebbtide.books.OpenItems;
@@ -18,6 +19,11 @@ public record BooksWithCount(Books books, int unassigned) {
     /** Returns the same with other open items. */
     public BooksWithCount with(OpenItems items) {
         return new BooksWithCount(books.with(items), unassigned);
+    }
+
+    /** Returns the same with what the ledger says of months that are over. */
+    public BooksWithCount with(ActualLedger ledger) {
+        return new BooksWithCount(books.with(ledger), unassigned);
     }
 
     public BooksWithCount plus(BooksWithCount others) {

@@ -1,6 +1,7 @@
 package ebbtide.app.storage;
 
 import ebbtide.books.Account;
+import ebbtide.books.ActualLedger;
 import ebbtide.books.BankMovement;
 import ebbtide.books.BankMovement.AssignedPart;
 import ebbtide.books.Books;
@@ -286,7 +287,8 @@ class DaySums {
                     }
                 });
         return new BooksWithCount(
-                new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE), waiting[0]);
+                new Books(accounts, byLine, in, out, transfers, byAccount, settling, OpenItems.NONE, ActualLedger.NONE),
+                waiting[0]);
     }
 
     private static DayAmount amount(ResultSet row, String column) throws SQLException {

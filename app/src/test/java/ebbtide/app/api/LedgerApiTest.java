@@ -8,7 +8,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
+import ebbtide.books.ActualLedger;
 import ebbtide.formats.plan.PlanDocument;
+import ebbtide.formats.plan.PlanPast;
 import ebbtide.formats.plan.PlanReader;
 import ebbtide.formats.plan.PlanWriter;
 import ebbtide.sim.DemoCompany;
@@ -25,8 +27,17 @@ import tools.jackson.databind.JsonNode;
 @InMemory
 class LedgerApiTest extends ApiJourney {
     @BeforeEach
-    void addDemo() {
-        plan = whole.add(DemoCompany.document());
+    void addDemoWithoutItsLedger() {
+        PlanDocument demo = DemoCompany.document();
+        plan = whole.add(new PlanDocument(
+                demo.plan(),
+                demo.accounts(),
+                demo.rules(),
+                demo.movements(),
+                demo.items(),
+                demo.scenarios(),
+                ActualLedger.NONE,
+                PlanPast.NONE));
     }
 
     private JsonNode brought(String month, int status, String rows) throws Exception {

@@ -70,6 +70,8 @@ public record PlanDocument(
 
     /** Returns the books of the accounts, movements and items. */
     public Books books() {
-        return Books.of(accounts, movements).with(OpenItems.of(items).settled(BankMovement.settled(movements)));
+        return Books.of(accounts, movements)
+                .with(OpenItems.of(items).settled(BankMovement.settled(movements)))
+                .with(actual);
     }
 }
