@@ -176,7 +176,8 @@ class ItemJourneyTest extends ApiJourney {
                         .books()
                         .items()
                         .settled(ebbtide.books.BankMovement.settled(
-                                whole.document(plan).movements())));
+                                whole.document(plan).movements())))
+                .with(whole.document(plan).actual());
     }
 
     /**

@@ -97,7 +97,12 @@ class StatementsApiTest extends ApiJourney {
                         .as(section)
                         .isEqualTo(row(indirect, section).get("amounts"));
             }
-            JsonNode second = balance.get("periods").get(1);
+            // One that is forecast whole, after the months of the ledger and the opening.
+            int at = balance.get("beforeOpening").asInt();
+            while (balance.get("periods").get(at).get("from").asString().compareTo("2026-04-01") < 0) {
+                at++;
+            }
+            JsonNode second = balance.get("periods").get(at);
             String days = "&from=" + second.get("from").asString() + "&to="
                     + second.get("to").asString();
             long parts = send(200, get(path("/statements/workings?kind=balance&row=row receivables" + days)))
@@ -107,7 +112,7 @@ class StatementsApiTest extends ApiJourney {
             assertThat(parts)
                     .isEqualTo(row(balance, "row receivables")
                             .get("amounts")
-                            .get(2)
+                            .get(at + 1)
                             .asLong());
             JsonNode bridge = send(200, get(path("/statements/bridge?" + days.substring(1))));
             assertThat(bridge.get("steps").get(bridge.get("steps").size() - 1).get("level"))
