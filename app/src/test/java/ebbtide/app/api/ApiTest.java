@@ -232,7 +232,8 @@ class ApiTest {
     @Test
     void bankFiles_ofFourWeeks_tieToTheirOwnRunningBalance() throws Exception {
         for (var file : DemoFiles.texts().entrySet().stream()
-                .filter(one -> one.getKey().startsWith("current") || one.getKey().startsWith("shop"))
+                .filter(one ->
+                        one.getKey().startsWith("current") || one.getKey().startsWith("shop"))
                 .toList()) {
             String account = file.getKey().startsWith("shop") ? "shop-takings" : "current";
             JsonNode held = json(send(multipart("/api/plans/" + plan + "/bank-files?account=" + account)
