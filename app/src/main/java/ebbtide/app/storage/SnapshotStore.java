@@ -134,8 +134,8 @@ public class SnapshotStore implements UndoableStore {
         byte[] content = SnapshotWriter.content(before == null ? null : before.snapshot(LocalDate.MAX), snapshot);
         client.sql("""
         insert into snapshot (plan_id, id, name, note, taken_at, as_of, horizon_end, cash, low_water_day, low_water_cash, active, seq, whole, content,
-          content_size, closing_cash, protected, commentary, scenario, statements)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, %s, ?, ?, ?, ?, ?, ?, nullif(?, ''), ?)""".formatted(engine.next("snapshot_seq")))
+          content_size, closing_cash, protected, commentary, scenario)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, true, %s, ?, ?, ?, ?, ?, ?, nullif(?, ''))""".formatted(engine.next("snapshot_seq")))
                 .params(
                         planId,
                         kept.id(),
@@ -153,9 +153,13 @@ public class SnapshotStore implements UndoableStore {
                         snapshot.closing(snapshot.horizonEnd()),
                         kept.locked(),
                         kept.commentary(),
-                        requireNonNullElse(kept.scenario(), ""),
-                        kept.statements() == null ? null : KeptStatementsBytes.of(kept.statements(), currency(planId)))
+                        requireNonNullElse(kept.scenario(), ""))
                 .update();
+        if (kept.statements() != null) {
+            client.sql("update snapshot set statements = ? where plan_id = ? and id = ?")
+                    .params(KeptStatementsBytes.of(kept.statements(), currency(planId)), planId, kept.id())
+                    .update();
+        }
     }
 
     private Currency currency(String planId) {
