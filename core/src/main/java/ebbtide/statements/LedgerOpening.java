@@ -131,7 +131,17 @@ public final class LedgerOpening {
         int at = entries.indexOf(greatest);
         entries.set(
                 at, new Entry(greatest.name(), greatest.kind(), greatest.amount() - cleared, null, greatest.stays()));
-        entries.add(at, new Entry(account.name(), account.kind(), cleared, line, false));
+        entries.add(at, new Entry(free(account), account.kind(), cleared, line, false));
+    }
+
+    /** An account of the ledger may be called as a line is: each entry has a name of its own. */
+    private String free(Account account) {
+        boolean taken = entries.stream()
+                .anyMatch(
+                        entry -> entry.kind() == account.kind() && entry.name().equals(account.name()));
+        return taken
+                ? account.name().substring(0, Math.min(100, account.name().length())) + ", the line"
+                : account.name();
     }
 
     /** Lines hold assets at what they are worth: accounts of what is depreciated join the one of what they cost. */
