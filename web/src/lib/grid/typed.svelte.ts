@@ -97,6 +97,11 @@ export class TypedGrid {
     void this.focus();
   }
 
+  /** A cell has the keys, however it came by them: what is typed falls on it, not where the cursor was left. */
+  reached(row: number, column: number) {
+    if (this.cursor.row !== row || this.cursor.column !== column) this.cursor.set(row, column);
+  }
+
   isEditing(row: number, column: number): boolean {
     const at = this.editing;
     return at?.column === column && (at.known === undefined ? at.row === row : at.known === this.cells.known?.(row));

@@ -119,6 +119,7 @@
                 class="words relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
                 tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
                 onclick={() => grid.choose(r, c)}
+                onfocus={() => grid.reached(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
                 {#if base !== undefined}<Differs />{/if}<span class={column.text(item) === column.usual ? 'hush' : ''}

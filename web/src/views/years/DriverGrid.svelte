@@ -126,6 +126,7 @@
                   ? 'as it was typed before'
                   : 'as the year before'}
               onclick={() => grid.choose(r, c)}
+              onfocus={() => grid.reached(r, c)}
               ondblclick={() => grid.start(r, c)}
             >
               {at.values ? shown(stands(r, c), at.values.measure) : ''}

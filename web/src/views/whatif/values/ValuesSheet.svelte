@@ -95,6 +95,7 @@
                   ? 'selected'
                   : ''}"
                 onclick={() => grid.choose(r, c)}
+                onfocus={() => grid.reached(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
                 {#if grid.isEditing(r, c)}

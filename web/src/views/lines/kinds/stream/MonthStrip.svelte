@@ -99,6 +99,7 @@
               ? 'settled-column'
               : 'estimated'} {grid.cursor.holds(0, i) ? 'selected' : ''}"
             onclick={() => grid.choose(0, i)}
+            onfocus={() => grid.reached(0, i)}
             ondblclick={() => grid.start(0, i)}
           >
             <span class={month.reason === null ? '' : 'overridden'}>{plan.money.cell(month.amount)}</span>
