@@ -107,7 +107,6 @@
                     tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
                     title={plan.money.sum(row.amounts[c]!)}
                     onclick={() => grid.choose(r, c)}
-                    onfocus={() => grid.reached(r, c)}
                     ondblclick={() => grid.start(r, c)}
                   >
                     {plan.money.cell(row.amounts[c]!)}
