@@ -91,15 +91,14 @@ export class TypedGrid {
     this.editing = { row, column, known: this.cells.known?.(row) };
   }
 
+  /**
+   * Chooses a cell as it is pressed: a page that shifts before the press is let go gives the cell the keys and no click,
+   * and what is typed would fall where the cursor was left.
+   */
   choose(row: number, column: number) {
     if (this.isEditing(row, column)) return;
     this.cursor.set(row, column);
     void this.focus();
-  }
-
-  /** A cell has the keys, however it came by them: what is typed falls on it, not where the cursor was left. */
-  reached(row: number, column: number) {
-    if (this.cursor.row !== row || this.cursor.column !== column) this.cursor.set(row, column);
   }
 
   isEditing(row: number, column: number): boolean {

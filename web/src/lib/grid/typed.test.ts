@@ -45,16 +45,6 @@ describe('a grid that is typed into', () => {
     expect(made.cursor.column).toBe(1);
   });
 
-  it('types into the cell that has the keys, though it came by them without a click', () => {
-    const { made } = grid();
-    made.keydown(key('ArrowRight', { shiftKey: true }));
-    made.reached(0, 1);
-    expect(made.cursor.block).toEqual({ top: 0, bottom: 0, left: 0, right: 1 });
-    made.reached(1, 2);
-    made.keydown(key('9'));
-    expect(made.editing).toEqual({ row: 1, column: 2 });
-  });
-
   it('takes the next figure while the one before is under way', async () => {
     const { made, puts } = grid();
     made.start(0, 0, '70');

@@ -118,8 +118,7 @@
                 title={base === undefined ? undefined : `The base has ${base || 'nothing'}`}
                 class="words relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
                 tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
-                onclick={() => grid.choose(r, c)}
-                onfocus={() => grid.reached(r, c)}
+                onmousedown={() => grid.choose(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
                 {#if base !== undefined}<Differs />{/if}<span class={column.text(item) === column.usual ? 'hush' : ''}

@@ -106,7 +106,7 @@
                     class="estimated relative {grid.cursor.holds(r, c) ? 'selected' : ''}"
                     tabindex={entered === r && grid.cursor.column === c ? 0 : -1}
                     title={plan.money.sum(row.amounts[c]!)}
-                    onclick={() => grid.choose(r, c)}
+                    onmousedown={() => grid.choose(r, c)}
                     ondblclick={() => grid.start(r, c)}
                   >
                     {plan.money.cell(row.amounts[c]!)}

@@ -125,8 +125,7 @@
                 : value?.holds
                   ? 'as it was typed before'
                   : 'as the year before'}
-              onclick={() => grid.choose(r, c)}
-              onfocus={() => grid.reached(r, c)}
+              onmousedown={() => grid.choose(r, c)}
               ondblclick={() => grid.start(r, c)}
             >
               {at.values ? shown(stands(r, c), at.values.measure) : ''}

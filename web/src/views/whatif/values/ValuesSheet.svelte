@@ -94,8 +94,7 @@
                 )
                   ? 'selected'
                   : ''}"
-                onclick={() => grid.choose(r, c)}
-                onfocus={() => grid.reached(r, c)}
+                onmousedown={() => grid.choose(r, c)}
                 ondblclick={() => grid.start(r, c)}
               >
                 {#if grid.isEditing(r, c)}

@@ -98,8 +98,7 @@
             class="relative {i === asOf ? 'as-of' : ''} {month.history
               ? 'settled-column'
               : 'estimated'} {grid.cursor.holds(0, i) ? 'selected' : ''}"
-            onclick={() => grid.choose(0, i)}
-            onfocus={() => grid.reached(0, i)}
+            onmousedown={() => grid.choose(0, i)}
             ondblclick={() => grid.start(0, i)}
           >
             <span class={month.reason === null ? '' : 'overridden'}>{plan.money.cell(month.amount)}</span>
