@@ -21,6 +21,7 @@
     amount: 'w-[100px] text-right',
     percent: 'w-[56px] text-right',
     whole: 'w-[46px] text-right',
+    months: 'w-[60px] text-right',
     number: 'w-[80px] text-right',
     day: 'w-[104px]',
     month: 'w-[76px]',

@@ -11,6 +11,8 @@ describe('readField', () => {
     ['amount', '12k', '12000'],
     ['percent', '12.5 %', '12.5'],
     ['whole', ' 30 ', 30],
+    ['months', '60', 60],
+    ['months', '5 years', 60],
     ['number', '0.25', '0.25'],
     ['month', '2026-03', '2026-03'],
     ['day', '2026-03-09', '2026-03-09'],
@@ -19,7 +21,7 @@ describe('readField', () => {
     expect(readField(spec(kind), typed)).toEqual({ value });
   });
 
-  it.each(['amount', 'percent', 'whole', 'number', 'month', 'day'] as const)(
+  it.each(['amount', 'percent', 'whole', 'months', 'number', 'month', 'day'] as const)(
     'refuses what is no %s, naming it',
     (kind) => {
       const reading = readField(spec(kind), 'soon');

@@ -3,7 +3,7 @@ import { grouped, noAmount, readAmount, readPercent } from '../../../lib/money';
 
 /** A field that is typed into: what it holds, where that stands in the JSON, and how it is named. */
 export interface TypedSpec {
-  kind: 'amount' | 'percent' | 'whole' | 'number' | 'day' | 'month' | 'text';
+  kind: 'amount' | 'percent' | 'whole' | 'months' | 'number' | 'day' | 'month' | 'text';
   field: string;
   label: string;
   /** What stands behind the field. */
@@ -38,6 +38,12 @@ function orRefusal(value: string | null, refusal: string): Reading {
   return value === null ? { refusal } : { value };
 }
 
+/** How many months a text says: "60", or "5 years"; null if it says none. */
+function readMonths(text: string): number | null {
+  const said = /^(\d{1,4}) ?(m|months?|y|years?)?$/i.exec(text);
+  return said ? Number(said[1]) * (/^y/i.test(said[2] ?? '') ? 12 : 1) : null;
+}
+
 /** Reads a text as a field's kind wants it. */
 export function readField(spec: TypedSpec, typed: string): Reading {
   const text = typed.trim();
@@ -51,6 +57,12 @@ export function readField(spec: TypedSpec, typed: string): Reading {
       return /^\d{1,4}$/.test(text)
         ? { value: Number(text) }
         : { refusal: `'${typed}' is no whole number: type one such as 30.` };
+    case 'months': {
+      const months = readMonths(text);
+      return months === null
+        ? { refusal: `'${typed}' says no months: type a number such as 60, or '5 years'.` }
+        : { value: months };
+    }
     case 'number':
       return orRefusal(readAmount(text), `'${typed}' is no number: type one such as 12.5.`);
     case 'day':

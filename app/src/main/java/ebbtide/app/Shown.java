@@ -1,5 +1,6 @@
 package ebbtide.app;
 
+import ebbtide.answers.AssetSchedule;
 import ebbtide.answers.EarlyPaymentEffect;
 import ebbtide.books.ActualLedger;
 import ebbtide.chance.Picture;
@@ -7,6 +8,7 @@ import ebbtide.chance.Simulation;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.FundingTable;
 import ebbtide.forecast.RollForwards;
+import ebbtide.formats.csv.AssetCsv;
 import ebbtide.formats.csv.BreakEvenCsv;
 import ebbtide.formats.csv.DiscountCsv;
 import ebbtide.formats.csv.ForecastCsv;
@@ -66,6 +68,13 @@ enum Shown {
                     RollForwards.of(of.forecast(), settings(of).horizonMonths() + 1),
                     settings(of).currency(),
                     out);
+        }
+    },
+    /** What each fixed asset cost, what is used up of it and what is left, by fiscal year. */
+    ASSETS {
+        @Override
+        void write(Computed of, Periods by, Writer out) {
+            AssetCsv.write(AssetSchedule.of(of.forecast()), settings(of).currency(), out);
         }
     },
     /** The income statement. */

@@ -1,7 +1,5 @@
 package ebbtide.accounts;
 
-import ebbtide.money.Split;
-import ebbtide.plan.ActivityMethod;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.CapitalSpending.Asset;
 import ebbtide.plan.Certainty;
@@ -25,6 +23,7 @@ public final class AssetAccount implements LineAccount, AssetHolding {
     private final BusinessDays calendar;
     private final int open;
     private final List<Month> months;
+    private final List<AssetHolding> assets;
 
     AssetAccount(OwnReads reads) {
         this.line = reads.line();
@@ -32,8 +31,12 @@ public final class AssetAccount implements LineAccount, AssetHolding {
         this.spending = (CapitalSpending) line.assumption();
         this.calendar = frame.calendar(line);
         this.open = frame.open();
-        this.months = IntStream.range(open, open + frame.toEarned())
-                .mapToObj(this::month)
+        this.assets = spending.assets().stream()
+                .map(asset -> (AssetHolding) new AssetHeld(asset, frame))
+                .toList();
+        this.months = IntStream.range(0, frame.toEarned())
+                .mapToObj(at ->
+                        assets.stream().map(asset -> asset.months().get(at)).reduce(Month.NONE, Month::plus))
                 .toList();
     }
 
@@ -42,99 +45,29 @@ public final class AssetAccount implements LineAccount, AssetHolding {
         return line;
     }
 
-    /** The month after which an asset is used up: that of its service, or of its last cost where that is later. */
-    private static int begins(Asset asset) {
-        return asset.milestones().stream()
-                .mapToInt(one -> Frame.month(one.date()))
-                .reduce(Frame.month(asset.service()), Math::max);
+    @Override
+    public String name() {
+        return line.name();
     }
 
-    /**
-     * Straight-line from the month after service over the life, by largest remainder; an owned one by its charge, never
-     * past cost.
-     */
-    private long depreciation(Asset asset, int month) {
-        if (asset.disposal() != null && month >= Frame.month(asset.disposal().date())) {
-            return 0;
-        }
-        long worn = asset.cost() - asset.residual();
-        if (asset.owned() != null) {
-            if (month < open) {
-                return 0;
-            }
-            long charge = asset.owned().monthlyCharge();
-            long left = Math.max(0, worn - asset.owned().depreciated());
-            long before = Math.min(left, charge * (month - open));
-            return Math.min(charge, left - before);
-        }
-        int at = month - begins(asset) - 1;
-        return at < 0 || at >= asset.lifeMonths() ? 0 : Split.equalPart(worn, asset.lifeMonths(), at);
-    }
-
-    private long depreciatedBefore(Asset asset, int month) {
-        long sum = asset.owned() == null ? 0 : asset.owned().depreciated();
-        for (int m = asset.owned() == null ? begins(asset) : open; m < month; m++) {
-            sum += depreciation(asset, m);
-        }
-        return sum;
-    }
-
-    private static long costBefore(Asset asset, int month) {
-        return (asset.owned() == null ? 0 : asset.owned().cost())
-                + asset.milestones().stream()
-                        .filter(one -> Frame.month(one.date()) < month)
-                        .mapToLong(one -> asset.costOf(one.amount()))
-                        .sum();
-    }
-
-    private static long costIn(Asset asset, int month) {
-        long cost = 0;
-        for (ActivityMethod.DatedAmount one : asset.milestones()) {
-            cost += Frame.month(one.date()) == month ? asset.costOf(one.amount()) : 0;
-        }
-        return cost;
+    @Override
+    public List<AssetHolding> each() {
+        return assets;
     }
 
     @Override
     public long opening() {
-        return spending.assets().stream()
-                .filter(asset ->
-                        asset.disposal() == null || Frame.month(asset.disposal().date()) >= open)
-                .mapToLong(asset -> costBefore(asset, open) - depreciatedBefore(asset, open))
-                .sum();
+        return assets.stream().mapToLong(AssetHolding::opening).sum();
     }
 
     @Override
     public long accumulated(int month) {
-        return spending.assets().stream()
-                .filter(asset ->
-                        asset.disposal() == null || Frame.month(asset.disposal().date()) > month)
-                .mapToLong(asset -> depreciatedBefore(asset, month + 1))
-                .sum();
+        return assets.stream().mapToLong(asset -> asset.accumulated(month)).sum();
     }
 
     @Override
     public List<Month> months() {
         return months;
-    }
-
-    private Month month(int month) {
-        long bought = 0;
-        long depreciation = 0;
-        long sold = 0;
-        long gain = 0;
-        for (Asset asset : spending.assets()) {
-            bought += costIn(asset, month);
-            depreciation += depreciation(asset, month);
-            if (asset.disposal() != null && Frame.month(asset.disposal().date()) == month) {
-                long book = costBefore(asset, month + 1) - depreciatedBefore(asset, month);
-                sold += book;
-                gain += asset.tax().grossOf(asset.disposal().proceeds())
-                        - asset.tax().taxOf(asset.disposal().proceeds())
-                        - book;
-            }
-        }
-        return new Month(bought, depreciation, sold, gain);
     }
 
     @Override

@@ -40,6 +40,16 @@ final class LeaseAccount implements LineAccount, AssetHolding {
         return line;
     }
 
+    @Override
+    public String name() {
+        return line.name();
+    }
+
+    @Override
+    public List<AssetHolding> each() {
+        return List.of(this);
+    }
+
     /** What it costs: all that is financed and the deposit, with tax of the start that is not claimed back. */
     private long cost() {
         return lease.isKnown() ? schedule.financed() + lease.deposit() + tax.keptAtStart() : 0;

@@ -2,9 +2,7 @@ package ebbtide.plan;
 
 import ebbtide.money.Check;
 import ebbtide.money.Percent;
-import ebbtide.money.Rounding;
 import ebbtide.time.Convention;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -14,8 +12,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Assets bought, used up and sold (rules 7.5), and when what they cost is paid. */
 public record CapitalSpending(List<Asset> assets, Convention convention) implements Assumption {
-    private static final long MONTHS = 12;
-
     public CapitalSpending {
         assets = List.copyOf(assets);
         Check.that(assets.size() <= 300, "a line has at most 300 assets, but had " + assets.size());
@@ -27,8 +23,9 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
 
     /**
      * An asset: what it costs by milestones (net of sales tax, minor units), paid so many days after them; from when it
-     * is used, for how many months, and what it is worth then. {@code owned} is null for one that is bought,
-     * {@code disposal} for one that stays.
+     * is used, for how many months, and what it is worth then. {@code wear} is null where it is used up evenly over its
+     * life, an owned one as that says; {@code owned} is null for one that is bought, {@code disposal} for one that
+     * stays. {@code stepwise} says that each milestone is used from the month after it, not from the last one on.
      */
     public record Asset(
             String name,
@@ -38,11 +35,45 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
             LocalDate service,
             int lifeMonths,
             long residual,
+            @Nullable Wear wear,
+            boolean stepwise,
             @Nullable Owned owned,
             @Nullable Disposal disposal) {
+        /** Makes an asset that is used up as usual, whose milestones come into use together. */
+        public Asset(
+                String name,
+                SalesTax tax,
+                List<ActivityMethod.DatedAmount> milestones,
+                int termsDays,
+                LocalDate service,
+                int lifeMonths,
+                long residual,
+                @Nullable Owned owned,
+                @Nullable Disposal disposal) {
+            this(name, tax, milestones, termsDays, service, lifeMonths, residual, null, false, owned, disposal);
+        }
+
         /** Returns the asset with other milestones. */
         public Asset with(List<ActivityMethod.DatedAmount> others) {
-            return new Asset(name, tax, others, termsDays, service, lifeMonths, residual, owned, disposal);
+            return new Asset(
+                    name, tax, others, termsDays, service, lifeMonths, residual, wear, stepwise, owned, disposal);
+        }
+
+        /** Returns the asset with other days on which it is paid, used from and sold. */
+        public Asset on(
+                List<ActivityMethod.DatedAmount> others, LocalDate otherService, @Nullable Disposal otherDisposal) {
+            return new Asset(
+                    name,
+                    tax,
+                    others,
+                    termsDays,
+                    otherService,
+                    lifeMonths,
+                    residual,
+                    wear,
+                    stepwise,
+                    owned,
+                    otherDisposal);
         }
 
         public Asset {
@@ -58,6 +89,10 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
                             .mapToLong(ActivityMethod.DatedAmount::amount)
                             .sum();
             Check.that(residual <= cost || cost == 0, "the residual value of " + name + " is above its cost");
+            Check.that(
+                    wear == null || owned == null || owned.saysNoCharge(),
+                    "how " + name + " is used up is said twice: as a charge of what is owned, and "
+                            + (wear == null ? "" : wear.words()) + "; keep one");
         }
 
         /**
@@ -82,6 +117,8 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
                     .when(residual != 0, "residual", "worth at the end", Unit.MONEY)
                     .when(termsDays != 0, "termsDays", "paid after", Unit.days(0, 365))
                     .when(false, "service", "used from", Unit.DATE)
+                    .when(false, "stepwise", "each step by itself", Unit.CHOICE)
+                    .in("wear", wear, Wear::inputs)
                     .in("owned", owned, Owned::inputs)
                     .in("disposal", disposal, Disposal::inputs)
                     .in("tax", tax, SalesTax::inputs);
@@ -118,16 +155,16 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
                     : inputs.add("yearly", "depreciation", Unit.RATE);
         }
 
+        boolean saysNoCharge() {
+            return monthly == 0 && yearly.millionths() == 0;
+        }
+
         /**
          * Returns what is depreciated in a month, in minor units: the sum typed, or a twelfth of the year's share of
          * the cost, rounded once (rules 1.3, 7.5).
          */
         public long monthlyCharge() {
-            return monthly != 0
-                    ? monthly
-                    : Rounding.divide(
-                            BigDecimal.valueOf(cost).multiply(BigDecimal.valueOf(yearly.millionths())),
-                            MONTHS * Percent.WHOLE);
+            return monthly != 0 ? monthly : Wear.twelfth(yearly, cost);
         }
     }
 

@@ -274,17 +274,11 @@ final class LineChange {
     /** All of its days after the as-of date: of what it costs, from when it is used, and when it is sold. */
     private CapitalSpending.Asset later(CapitalSpending.Asset asset) {
         CapitalSpending.Disposal sold = asset.disposal();
-        return new CapitalSpending.Asset(
-                asset.name(),
-                asset.tax(),
+        return asset.on(
                 asset.milestones().stream()
                         .map(one -> new DatedAmount(shifted(one.date()), one.amount(), one.note()))
                         .toList(),
-                asset.termsDays(),
                 shifted(asset.service()),
-                asset.lifeMonths(),
-                asset.residual(),
-                asset.owned(),
                 sold == null ? null : new CapitalSpending.Disposal(shifted(sold.date()), sold.proceeds()));
     }
 }

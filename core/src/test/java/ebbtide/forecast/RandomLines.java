@@ -23,6 +23,7 @@ import ebbtide.plan.SalesTax;
 import ebbtide.plan.SalesTaxSettlement;
 import ebbtide.plan.Steps;
 import ebbtide.plan.Terms;
+import ebbtide.plan.Wear;
 import ebbtide.time.Convention;
 import java.time.LocalDate;
 import java.time.Month;
@@ -32,6 +33,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** Lines made at random, of every kind but those of funding. */
 final class RandomLines extends RandomValues {
@@ -123,10 +125,21 @@ final class RandomLines extends RandomValues {
                 new Percent(random.nextInt(300_000)), random.nextBoolean(), new Percent(random.nextInt(3) * 500_000));
     }
 
+    private @Nullable Wear wear() {
+        return switch (random.nextInt(5)) {
+            case 0 -> new Wear(Wear.By.LIFE, Percent.ZERO);
+            case 1 -> new Wear(Wear.By.COST, new Percent(1 + random.nextInt(600_000)));
+            case 2 -> new Wear(Wear.By.BOOK, new Percent(1 + random.nextInt(600_000)));
+            default -> null;
+        };
+    }
+
     Assumption capital() {
         List<CapitalSpending.Asset> assets = new ArrayList<>();
         for (int i = random.nextInt(3); i >= 0; i--) {
             long cost = amount();
+            Wear wear = wear();
+            boolean owned = random.nextBoolean();
             assets.add(new CapitalSpending.Asset(
                     "Asset " + i,
                     tax(),
@@ -136,11 +149,13 @@ final class RandomLines extends RandomValues {
                     random.nextInt(60),
                     asOf.plusDays(random.nextInt(300) - 150L),
                     1 + random.nextInt(60),
-                    0,
-                    random.nextBoolean()
+                    owned && random.nextInt(3) == 0 ? random.nextLong(1 + cost / 2) : 0,
+                    wear,
+                    random.nextInt(3) == 0,
+                    !owned
                             ? null
                             : new CapitalSpending.Owned(
-                                    cost, cost / 3, random.nextBoolean() ? 0 : cost / 40, Percent.ZERO),
+                                    cost, cost / 3, wear != null || random.nextBoolean() ? 0 : cost / 40, Percent.ZERO),
                     random.nextBoolean()
                             ? null
                             : new CapitalSpending.Disposal(asOf.plusDays(random.nextInt(400)), amount())));

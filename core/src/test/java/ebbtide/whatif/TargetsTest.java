@@ -231,7 +231,11 @@ class TargetsTest {
                     : Optional.of(new Edited(of.apply(new Act.Shift(20, Act.Shift.Unit.DAYS)), later));
         }
         if (line.assumption() instanceof DatedItems dated
-                && dated.items().stream().anyMatch(one -> one.certainty() == Certainty.LIKELY)) {
+                && dated.items().stream()
+                        .anyMatch(one -> one.certainty() == Certainty.LIKELY
+                                // What changes nothing is the base, in which no lender has acted.
+                                && one.date().isAfter(asOf)
+                                && one.amount() > 1)) {
             return Optional.of(new Edited(
                     of.apply(scale("50")),
                     new DatedItems(
@@ -267,17 +271,11 @@ class TargetsTest {
     private static Asset later(Asset of, LocalDate asOf) {
         Function<LocalDate, LocalDate> later = day -> day.isAfter(asOf) ? day.plusDays(20) : day;
         CapitalSpending.Disposal sold = of.disposal();
-        return new Asset(
-                of.name(),
-                of.tax(),
+        return of.on(
                 of.milestones().stream()
                         .map(one -> new DatedAmount(later.apply(one.date()), one.amount(), one.note()))
                         .toList(),
-                of.termsDays(),
                 later.apply(of.service()),
-                of.lifeMonths(),
-                of.residual(),
-                of.owned(),
                 sold == null ? null : new CapitalSpending.Disposal(later.apply(sold.date()), sold.proceeds()));
     }
 

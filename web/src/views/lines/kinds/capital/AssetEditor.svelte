@@ -1,15 +1,9 @@
-<script lang="ts" module>
-  import type { Schemas } from '../../../../lib/api';
-
-  /** An asset bought, used up and sold, as the plan file writes it. */
-  export type Asset = Schemas['asset'];
-</script>
-
 <script lang="ts">
   import DatedRows from '../../parts/DatedRows.svelte';
   import Fields from '../../parts/Fields.svelte';
   import { changed, type FieldSpec, type Part } from '../../parts/fields';
   import TaxFields from '../../parts/TaxFields.svelte';
+  import { usedUp, withShare, withUsedUp, type Asset, type UsedUp } from './wear';
 
   interface Props {
     asset: Asset;
@@ -23,13 +17,16 @@
   const WHAT: FieldSpec[] = [
     { kind: 'text', field: 'name', label: 'Asset' },
     { kind: 'day', field: 'service', label: 'used from' },
-    { kind: 'whole', field: 'lifeMonths', label: 'for', after: 'months' },
+    { kind: 'months', field: 'lifeMonths', label: 'for', after: 'months' },
     { kind: 'amount', field: 'residual', label: 'then worth' },
     { kind: 'whole', field: 'termsDays', label: 'steps are paid', after: 'days after' },
   ];
+  const EACH: FieldSpec[] = [{ kind: 'flag', field: 'stepwise', label: 'each step is used from the month after it' }];
   const OWNED: FieldSpec[] = [
     { kind: 'amount', field: 'cost', label: 'Owned already, at a cost of', optional: true },
     { kind: 'amount', field: 'depreciated', label: 'depreciated so far' },
+  ];
+  const CHARGE: FieldSpec[] = [
     { kind: 'amount', field: 'monthly', label: 'a month' },
     { kind: 'percent', field: 'yearly', label: 'or % of cost a year' },
   ];
@@ -37,6 +34,21 @@
     { kind: 'day', field: 'date', label: 'Sold on', optional: true },
     { kind: 'amount', field: 'proceeds', label: 'for' },
   ];
+  const USED_UP = $derived<FieldSpec[]>([
+    {
+      kind: 'choice',
+      field: 'by',
+      label: 'Used up',
+      options: [
+        { value: 'life', name: asset.owned ? 'evenly over what is left of its life' : 'evenly over its life' },
+        { value: 'cost', name: 'by % of its cost a year' },
+        { value: 'book', name: 'by % of its book value a year' },
+        ...(asset.owned ? [{ value: 'charge', name: 'by a charge' }] : []),
+      ],
+    },
+  ]);
+  const SHARE: FieldSpec[] = [{ kind: 'percent', field: 'yearly', label: '% a year' }];
+  const by = $derived(usedUp(asset));
   const owned = $derived(asset.owned ?? {});
   const sale = $derived(asset.disposal ?? {});
 
@@ -72,6 +84,25 @@
     put={(change, words) => set((now) => ({ ...now, milestones: change(now.milestones) }), `${name}: ${words}`)}
   />
   <TaxFields assumption={asset} save={set} />
+  {#if asset.milestones.length > 1}<Fields specs={EACH} of={asset} {put} {name} />{/if}
   <Fields specs={asset.owned ? OWNED : OWNED.slice(0, 1)} of={owned} put={putOwned} {name} />
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <Fields
+      specs={USED_UP}
+      of={{ by }}
+      put={(part, words) => set((now) => withUsedUp(now, part.by as UsedUp), words)}
+      {name}
+    />
+    {#if by === 'charge'}
+      <Fields specs={CHARGE} of={owned} put={putOwned} {name} />
+    {:else if by !== 'life'}
+      <Fields
+        specs={SHARE}
+        of={asset.wear ?? {}}
+        put={(part, words) => set((now) => withShare(now, part), words)}
+        {name}
+      />
+    {/if}
+  </div>
   <Fields specs={asset.disposal ? SALE : SALE.slice(0, 1)} of={sale} put={putSale} {name} />
 </div>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import EntryField from '../../../../lib/fields/EntryField.svelte';
   import Act from '../../../../lib/Act.svelte';
+  import { answer, api, fileForm, type Schemas } from '../../../../lib/api';
+  import BringRows from '../../../../lib/BringRows.svelte';
   import { monthStart } from '../../../../lib/dates';
   import { getPlan } from '../../../../lib/plan.svelte';
   import { Said } from '../../../../lib/said.svelte';
@@ -8,9 +10,11 @@
   import { CONVENTION } from '../../parts/choices';
   import { changed } from '../../parts/fields';
   import type { EditorProps } from '../kind';
-  import AssetEditor, { type Asset } from './AssetEditor.svelte';
+  import AssetEditor from './AssetEditor.svelte';
+  import AssetYears from './AssetYears.svelte';
+  import { withRegister, type Asset } from './wear';
 
-  let { assumption, save }: EditorProps<'capital'> = $props();
+  let { id, assumption, save }: EditorProps<'capital'> = $props();
   const plan = getPlan();
   const said = new Said();
   const assets = $derived(assumption.assets);
@@ -20,6 +24,18 @@
 
   function setAsset(at: number, change: (asset: Asset) => Asset, words: string): Promise<string> {
     return save((now) => ({ ...now, assets: now.assets.map((asset, i) => (i === at ? change(asset) : asset)) }), words);
+  }
+
+  const read = (file: Blob) =>
+    answer(
+      api.POST('/api/plans/{plan}/lines/{id}/assets/read', {
+        params: { path: { plan: plan.id, id } },
+        ...fileForm(file, 'assets.csv'),
+      }),
+    );
+
+  function assetsOf(register: Schemas['AssetsReadView']): Asset[] {
+    return register.assumption.kind === 'capital' ? register.assumption.assets : [];
   }
 
   async function add(e: Event) {
@@ -33,6 +49,7 @@
       service: monthStart(plan.view!.tide.asOf),
       lifeMonths: 60,
       residual: '0',
+      stepwise: false,
     };
     const adding = save((now) => ({ ...now, assets: [...now.assets, asset] }), `asset ${asset.name} added`);
     if (await said.of(adding)) name = '';
@@ -54,8 +71,23 @@
         .then((done) => done && taken++)}
   />
 {/each}
+<AssetYears {id} />
 <form class="card mb-2.5 flex items-center gap-2" onsubmit={add}>
   <EntryField class="w-[200px]" placeholder="asset" name="Name of a new asset" bind:value={name} maxlength={120} />
   <Act type="submit">Add asset</Act>
   {#if said.words}<span class="bad" role="alert">{said.words}</span>{/if}
 </form>
+<section class="card mb-2.5" aria-label="A register of assets">
+  <b class="hush block font-normal">A register of what is owned, and of what is bought later</b>
+  <BringRows
+    of="the register of assets"
+    hint="Name, cost, depreciation so far, used from, life: in this order, or under such headings; also worth at the end, % a year, method."
+    {read}
+    count={(register) => assetsOf(register).length}
+    ontake={(register) =>
+      save(
+        (now) => ({ ...now, assets: withRegister(now.assets, assetsOf(register)) }),
+        `register of ${assetsOf(register).length} assets taken over`,
+      )}
+  />
+</section>

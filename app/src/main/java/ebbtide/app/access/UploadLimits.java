@@ -35,6 +35,7 @@ class UploadLimits extends OncePerRequestFilter {
             of("item-lists/.*", 30, "bring in the list in parts, by line or by date"),
             of("budget", 20, "bring in the sheet with the budget alone"),
             of("ledger/months/[^/]+", 20, "bring in the sheet with the trial balance alone"),
+            of("lines/[^/]+/assets/read", 20, "bring in the sheet with the register alone"),
             of("statements/opening/read", 20, "bring in the sheet with the balances alone"),
             new UploadLimit(Pattern.compile("/api/plans"), 48, "export the plan without its snapshots and log"));
 

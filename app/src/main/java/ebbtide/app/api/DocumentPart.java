@@ -19,6 +19,7 @@ final class DocumentPart {
     private static final String SENT = "sent.";
     static final String SETTINGS = AT + "settings";
     static final String LINE = AT + "line";
+    static final String ASSUMPTION = AT + "assumption";
     static final String ITEM = AT + "item";
     static final String RULE = AT + "rule";
     static final String SCENARIO = AT + "scenario";

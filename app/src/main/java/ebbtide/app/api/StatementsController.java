@@ -1,5 +1,6 @@
 package ebbtide.app.api;
 
+import ebbtide.answers.AssetSchedule;
 import ebbtide.app.desk.PlanAtVersion;
 import ebbtide.app.desk.Plans;
 import ebbtide.app.people.Role;
@@ -7,6 +8,7 @@ import ebbtide.books.ActualLedger;
 import ebbtide.forecast.Forecast;
 import ebbtide.forecast.RollForwards;
 import ebbtide.formats.budget.SheetReader;
+import ebbtide.formats.csv.AssetCsv;
 import ebbtide.formats.csv.RatioCsv;
 import ebbtide.formats.csv.RollForwardCsv;
 import ebbtide.formats.csv.StatementCsv;
@@ -154,6 +156,10 @@ class StatementsController {
                         Years years = Years.of(forecast)
                                 .orElseThrow(() -> new Refused("The plan has no years yet: begin them first"));
                         yield out -> YearsCsv.write(years, settings.currency(), out);
+                    }
+                    case "assets" -> {
+                        AssetSchedule assets = AssetSchedule.of(forecast);
+                        yield out -> AssetCsv.write(assets, settings.currency(), out);
                     }
                     case "rolls" -> {
                         var rolls = RollForwards.of(forecast, settings.horizonMonths() + 1);

@@ -2,6 +2,9 @@ package ebbtide.formats.bank;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -38,6 +41,16 @@ public enum DateOrder {
         } catch (DateTimeException e) {
             return Optional.empty();
         }
+    }
+
+    /** Returns the order in which most of some texts can be read; of equals the first: day before month. */
+    public static DateOrder ofMost(List<String> texts) {
+        return Arrays.stream(values())
+                .max(Comparator.comparingLong((DateOrder order) -> texts.stream()
+                                .filter(text -> order.find(text).isPresent())
+                                .count())
+                        .thenComparing(order -> -order.ordinal()))
+                .orElse(YEAR_MONTH_DAY);
     }
 
     private static int month(String text) {

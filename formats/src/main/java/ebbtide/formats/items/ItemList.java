@@ -266,11 +266,6 @@ public final class ItemList {
                         List.of(Field.ISSUED, Field.DUE, Field.PAID).stream().map(field -> text(row, field)))
                 .filter(text -> !text.isEmpty())
                 .toList();
-        return java.util.Arrays.stream(DateOrder.values())
-                .max(java.util.Comparator.comparingLong((DateOrder order) -> texts.stream()
-                                .filter(text -> order.find(text).isPresent())
-                                .count())
-                        .thenComparing(order -> -order.ordinal()))
-                .orElse(DateOrder.YEAR_MONTH_DAY);
+        return DateOrder.ofMost(texts);
     }
 }

@@ -5,6 +5,8 @@ import ebbtide.books.ActualLedger;
 import ebbtide.books.AssignRule;
 import ebbtide.books.OpenItem;
 import ebbtide.formats.document.Form;
+import ebbtide.formats.plan.kinds.LineKinds;
+import ebbtide.plan.Assumption;
 import ebbtide.plan.Buoy;
 import ebbtide.plan.LastYear;
 import ebbtide.plan.Line;
@@ -43,6 +45,11 @@ public final class PlanWriter {
     /** Returns the JSON object of a line in a currency. */
     public static ObjectNode json(Line line, Currency currency) {
         return json(LineForm.FORM, line, currency);
+    }
+
+    /** Returns the JSON object of what a line assumes, in a currency. */
+    public static ObjectNode json(Assumption assumption, Currency currency) {
+        return json(LineKinds.FORM, assumption, currency);
     }
 
     /** Returns the JSON object of an account in a currency. */

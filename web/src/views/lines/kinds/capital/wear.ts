@@ -1,0 +1,40 @@
+import type { Schemas } from '../../../../lib/api';
+import { changed, type Part } from '../../parts/fields';
+
+/** An asset bought, used up and sold, as the plan file writes it. */
+export type Asset = Schemas['asset'];
+
+/** How an asset is used up: over its life, by a share of cost or of book value, or by the charge of what is owned. */
+export type UsedUp = 'life' | 'cost' | 'book' | 'charge';
+
+const BEGUN_AT = '20';
+
+/** How an asset is used up. */
+export function usedUp(asset: Asset): UsedUp {
+  return asset.wear?.by ?? (asset.owned ? 'charge' : 'life');
+}
+
+/** The asset used up in another way: of a share, that which it had or one to begin with. */
+export function withUsedUp(now: Asset, by: UsedUp): Asset {
+  if (by === usedUp(now)) return now;
+  const { wear, ...rest } = now;
+  if (by === 'charge' || (by === 'life' && !now.owned)) return rest;
+  const share = wear && Number(wear.yearly ?? 0) > 0 ? wear.yearly : BEGUN_AT;
+  return {
+    ...rest,
+    wear: { by, yearly: by === 'life' ? '0' : share },
+    ...(now.owned ? { owned: { ...now.owned, monthly: '0', yearly: '0' } } : {}),
+  };
+}
+
+/** The asset with its share of cost or book value changed. */
+export function withShare(now: Asset, part: Part): Asset {
+  return now.wear ? { ...now, wear: changed(now.wear, part) } : now;
+}
+
+/** The assets with those of a register: one of the same name takes the place of what stood there. */
+export function withRegister(now: readonly Asset[], read: readonly Asset[]): Asset[] {
+  const byName = new Map(read.map((one) => [one.name, one]));
+  const names = new Set(now.map((one) => one.name));
+  return [...now.map((one) => byName.get(one.name) ?? one), ...read.filter((one) => !names.has(one.name))];
+}
