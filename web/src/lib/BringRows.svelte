@@ -38,10 +38,12 @@
 </script>
 
 <div class="mt-2 flex items-center gap-3">
-  <button class="underline decoration-dotted" aria-expanded={open} onclick={() => (open = !open)}
+  <button class="shrink-0 underline decoration-dotted" aria-expanded={open} onclick={() => (open = !open)}
     >Paste it from a spreadsheet</button
   >
-  <button class="underline decoration-dotted" onclick={() => picker?.click()}>Bring in a CSV or XLSX file</button>
+  <button class="shrink-0 underline decoration-dotted" onclick={() => picker?.click()}
+    >Bring in a CSV or XLSX file</button
+  >
   <input
     bind:this={picker}
     type="file"
@@ -59,7 +61,7 @@
 {#if open}
   <label class="mt-2 block"
     ><span class="hush">Rows of {of}</span>
-    <textarea class="small-field block h-[140px] w-full font-mono" bind:value={text}></textarea></label
+    <textarea class="small-field block w-full font-mono" bind:value={text}></textarea></label
   >
   <Act onclick={() => bring(new Blob([text]))}>Take these rows</Act>
 {/if}

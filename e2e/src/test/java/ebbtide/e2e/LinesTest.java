@@ -298,4 +298,40 @@ class LinesTest extends Journeys {
                 .startsWith("section,line,part,period_start,period_end,amount")
                 .contains("receipts,Grant,estimated,2026-03-01,2026-03-31,9000.00");
     }
+
+    /**
+     * A fixed-asset schedule from a register that was pasted, of what is owned and what is bought later, each used up
+     * in its own way; what cannot be read is named, and typed again in the same place.
+     */
+    @Test
+    void register_pasted_isUsedUpByFiscalYear() {
+        add("Equipment", "Capital spending");
+        click("Paste it from a spreadsheet");
+        Locator rows = page.getByLabel("Rows of the register of assets");
+        String heading = "Asset\tIn service\tCost\tAccumulated\tLife in years\t% a year\tMethod\n";
+        String crane = "Crane\t2024-06-15\t6,000\t1,000\t5\t\t\n";
+        rows.fill(heading + crane + "Press\tsoon\t12,000\t0\t5\t40\tdeclining");
+        click("Take these rows");
+        assertThat(page.getByText("Row 3: 'soon' is no date on which 'Press' came into use"))
+                .isVisible();
+        rows.fill(heading + crane + "Press\t2026-01-10\t12,000\t0\t5\t40\tdeclining");
+        click("Take these rows");
+        assertThat(page.getByText("2 entries were taken over")).isVisible();
+        Locator schedule =
+                page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Assets by fiscal year"));
+        page.navigate(page.url().replace("unit=thousand", "unit=full"));
+        // 5,000 over 42 months; 12,000 at 40% from February.
+        assertThat(schedule.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Crane")))
+                .containsText(Pattern.compile("6,000.*5,000.*1,428\\.60.*3,571\\.40"));
+        assertThat(schedule.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Press")))
+                .containsText(Pattern.compile("12,000.*4,400.*7,600"));
+        accessible();
+        page.getByLabel("Used up of Press").selectOption("evenly over its life");
+        type("for of Press", "10 years");
+        assertThat(schedule.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Press")))
+                .containsText(Pattern.compile("12,000.*1,100.*10,900"));
+        type("for of Press", "a while");
+        assertThat(page.getByText("'a while' says no months: type a number such as 60, or '5 years'."))
+                .isVisible();
+    }
 }

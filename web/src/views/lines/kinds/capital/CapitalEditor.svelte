@@ -59,6 +59,7 @@
 <div class="card mb-2.5">
   <Fields specs={[CONVENTION]} of={assumption} put={(part, words) => save((now) => changed(now, part), words)} />
 </div>
+<AssetYears {id} />
 {#each assets as asset, i (`${taken} ${i}`)}
   <AssetEditor
     {asset}
@@ -71,7 +72,6 @@
         .then((done) => done && taken++)}
   />
 {/each}
-<AssetYears {id} />
 <form class="card mb-2.5 flex items-center gap-2" onsubmit={add}>
   <EntryField class="w-[200px]" placeholder="asset" name="Name of a new asset" bind:value={name} maxlength={120} />
   <Act type="submit">Add asset</Act>
@@ -81,7 +81,7 @@
   <b class="hush block font-normal">A register of what is owned, and of what is bought later</b>
   <BringRows
     of="the register of assets"
-    hint="Name, cost, depreciation so far, used from, life: in this order, or under such headings; also worth at the end, % a year, method."
+    hint="Name, cost, depreciation so far, used from, life; or under headings, with worth at the end, % a year, method."
     {read}
     count={(register) => assetsOf(register).length}
     ontake={(register) =>
