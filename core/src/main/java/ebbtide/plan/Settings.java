@@ -273,7 +273,7 @@ public record Settings(
     }
 
     /** Returns the same settings with how years go on, null without. */
-    public Settings withYears(YearsPlan years) {
+    public Settings withYears(@Nullable YearsPlan years) {
         return new Settings(
                 name,
                 currency,

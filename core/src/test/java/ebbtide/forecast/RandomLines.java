@@ -33,7 +33,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
-import org.jspecify.annotations.Nullable;
 
 /** Lines made at random, of every kind but those of funding. */
 final class RandomLines extends RandomValues {
@@ -125,40 +124,56 @@ final class RandomLines extends RandomValues {
                 new Percent(random.nextInt(300_000)), random.nextBoolean(), new Percent(random.nextInt(3) * 500_000));
     }
 
-    private @Nullable Wear wear() {
-        return switch (random.nextInt(5)) {
-            case 0 -> new Wear(Wear.By.LIFE, Percent.ZERO);
-            case 1 -> new Wear(Wear.By.COST, new Percent(1 + random.nextInt(600_000)));
-            case 2 -> new Wear(Wear.By.BOOK, new Percent(1 + random.nextInt(600_000)));
-            default -> null;
-        };
+    /** The asset used up in one of all ways, by chance of its own: what else a seed makes is as it was. */
+    private static CapitalSpending.Asset worn(CapitalSpending.Asset asset, Random own) {
+        CapitalSpending.Owned owned = asset.owned();
+        Wear wear =
+                switch (own.nextInt(5)) {
+                    case 0 -> new Wear(Wear.By.LIFE, Percent.ZERO);
+                    case 1 -> new Wear(Wear.By.COST, new Percent(1 + own.nextInt(600_000)));
+                    case 2 -> new Wear(Wear.By.BOOK, new Percent(1 + own.nextInt(600_000)));
+                    default -> null;
+                };
+        return new CapitalSpending.Asset(
+                asset.name(),
+                asset.tax(),
+                asset.milestones(),
+                asset.termsDays(),
+                asset.service(),
+                asset.lifeMonths(),
+                owned == null || own.nextInt(3) > 0 ? 0 : own.nextLong(1 + owned.cost() / 2),
+                wear,
+                own.nextInt(3) == 0,
+                owned == null || wear == null
+                        ? owned
+                        : new CapitalSpending.Owned(owned.cost(), owned.depreciated(), 0, Percent.ZERO),
+                asset.disposal());
     }
 
     Assumption capital() {
         List<CapitalSpending.Asset> assets = new ArrayList<>();
         for (int i = random.nextInt(3); i >= 0; i--) {
             long cost = amount();
-            Wear wear = wear();
-            boolean owned = random.nextBoolean();
-            assets.add(new CapitalSpending.Asset(
-                    "Asset " + i,
-                    tax(),
-                    items().stream()
-                            .map(item -> new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note()))
-                            .toList(),
-                    random.nextInt(60),
-                    asOf.plusDays(random.nextInt(300) - 150L),
-                    1 + random.nextInt(60),
-                    owned && random.nextInt(3) == 0 ? random.nextLong(1 + cost / 2) : 0,
-                    wear,
-                    random.nextInt(3) == 0,
-                    !owned
-                            ? null
-                            : new CapitalSpending.Owned(
-                                    cost, cost / 3, wear != null || random.nextBoolean() ? 0 : cost / 40, Percent.ZERO),
-                    random.nextBoolean()
-                            ? null
-                            : new CapitalSpending.Disposal(asOf.plusDays(random.nextInt(400)), amount())));
+            assets.add(worn(
+                    new CapitalSpending.Asset(
+                            "Asset " + i,
+                            tax(),
+                            items().stream()
+                                    .map(item ->
+                                            new ActivityMethod.DatedAmount(item.date(), item.amount(), item.note()))
+                                    .toList(),
+                            random.nextInt(60),
+                            asOf.plusDays(random.nextInt(300) - 150L),
+                            1 + random.nextInt(60),
+                            0,
+                            random.nextBoolean()
+                                    ? null
+                                    : new CapitalSpending.Owned(
+                                            cost, cost / 3, random.nextBoolean() ? 0 : cost / 40, Percent.ZERO),
+                            random.nextBoolean()
+                                    ? null
+                                    : new CapitalSpending.Disposal(asOf.plusDays(random.nextInt(400)), amount())),
+                    new Random(cost)));
         }
         return new CapitalSpending(assets, pick(List.of(Convention.values())));
     }

@@ -178,8 +178,7 @@ class StatementsTest extends Journeys {
      */
     @Test
     void years_afterTheMonths_drivenInTheirSheet_sayWhatIsNeededFromOutside() {
-        open("statements");
-        click("Years");
+        beginYearsAnew();
         click("Go on as the last twelve months were");
         Locator growth = driver("Sales", "growth");
         drive(growth, 0, "10");
@@ -257,8 +256,8 @@ class StatementsTest extends Journeys {
                 .click();
     }
 
-    @Test
-    void years_fromALastYearPasted_sayWhatItLacks_andOnceItBalancesWhatTheyNeed() {
+    /** Opens the years without those that the plan has. */
+    private void beginYearsAnew() {
         open("statements");
         click("Years");
         Locator there = button(page, "Take out");
@@ -266,6 +265,11 @@ class StatementsTest extends Journeys {
         if (there.count() > 0) {
             there.click();
         }
+    }
+
+    @Test
+    void years_fromALastYearPasted_sayWhatItLacks_andOnceItBalancesWhatTheyNeed() {
+        beginYearsAnew();
         click("Type the last year");
         assertThat(page.getByText("It balances.")).isVisible();
         accessible();

@@ -1,5 +1,6 @@
 package ebbtide.sim;
 
+import static ebbtide.sim.DemoLines.pounds;
 import static java.util.Objects.requireNonNull;
 
 import ebbtide.books.Account;
@@ -20,7 +21,12 @@ import ebbtide.formats.plan.PlanPast;
 import ebbtide.plan.Line;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.Plan;
+import ebbtide.plan.YearsPlan;
 import ebbtide.statements.OpeningCheck;
+import ebbtide.years.DriverEdit;
+import ebbtide.years.DriverPart;
+import ebbtide.years.Years;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -40,6 +46,8 @@ public final class DemoCompany {
     private static final Map<String, Long> OPENING =
             Map.of(DemoBank.CURRENT, 31_300_000L, DemoBank.SHOP, 2_490_000L, DemoBank.RESERVE, 9_000_000L);
 
+    private static final int YEARS = 5;
+
     private DemoCompany() {}
 
     /** Returns the company as its plan file would hold it. */
@@ -51,7 +59,7 @@ public final class DemoCompany {
         Plan opened =
                 opened(opened(plan, without.books(), OpeningCheck::proposed), without.books(), OpeningCheck::placed);
         return new PlanDocument(
-                opened,
+                withYears(opened, without.books()),
                 accounts(),
                 rules(),
                 movements,
@@ -98,6 +106,16 @@ public final class DemoCompany {
         }
         return new Plan(
                 plan.settings().withOpeningSheet(new OpeningSheet(sheet.on(), entries)), plan.lines(), plan.buoys());
+    }
+
+    /** Five years after the months: as the last twelve were, with more of the shellfish sold and boats renewed. */
+    private static Plan withYears(Plan plan, Books books) {
+        YearsPlan years = DriverEdit.proposed(Years.of(Forecaster.forecast(plan, books), YearsPlan.asBefore(YEARS)));
+        int first = plan.settings().horizonEnd().getYear();
+        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first, BigDecimal.valueOf(6));
+        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first + 2, BigDecimal.valueOf(4));
+        years = DriverEdit.value(years, "spending", DriverPart.AMOUNT, first, BigDecimal.valueOf(pounds(150_000)));
+        return new Plan(plan.settings().withYears(years), plan.lines(), plan.buoys());
     }
 
     /** The ledger's own list, read as any other would be. */

@@ -7,6 +7,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import ebbtide.app.InMemory;
+import ebbtide.formats.plan.PlanDocument;
+import ebbtide.plan.Plan;
 import ebbtide.sim.DemoCompany;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -22,8 +24,14 @@ import tools.jackson.databind.node.ObjectNode;
 @InMemory
 class YearsApiTest extends ApiJourney {
     @BeforeEach
-    void addDemo() {
-        plan = whole.add(DemoCompany.document());
+    void addDemoWithoutYears() {
+        PlanDocument demo = DemoCompany.document();
+        Plan whole = demo.plan();
+        plan = this.whole.add(new PlanDocument(
+                new Plan(whole.settings().withYears(null), whole.lines(), whole.buoys()),
+                demo.accounts(),
+                demo.rules(),
+                demo.movements()));
     }
 
     private JsonNode begun() throws Exception {
@@ -53,6 +61,10 @@ class YearsApiTest extends ApiJourney {
     @Test
     void yearsAfterTheMonths_begunDrivenAndOpened_balanceAndAddUp() throws Exception {
         assertThat(send(200, get(path("/years"))).get("there").asBoolean()).isFalse();
+        assertThat(send(422, get(path("/statements/csv?show=years")))
+                        .get("detail")
+                        .asString())
+                .isEqualTo("The plan has no years yet: begin them first");
         JsonNode begun = begun();
         assertThat(begun.get("years").size()).isEqualTo(6);
         assertThat(row(begun, "sales").get("amounts").get(1))
