@@ -2,13 +2,14 @@
   import { tick } from 'svelte';
   import { getPlan } from '../plan.svelte';
   import { blockText, GridCursor } from './cursor.svelte';
-  import type { FigureColumn, FigureRow } from './figures';
+  import { depth, unfolded, type FigureColumn, type FigureRow } from './figures';
   import Differs from './Differs.svelte';
   import Room from './Room.svelte';
   import { RowsInSight } from './sight.svelte';
 
   interface Props {
     label: string;
+    /** All rows, those of folded groups too. */
     rows: FigureRow[];
     columns: FigureColumn[];
     /** What of the screen stands above and below it, in pixels. */
@@ -16,9 +17,14 @@
     /** Opens the workings of a figure. */
     onopen: (row: FigureRow, column: number) => void;
     onleave: () => void;
+    /** The groups that are folded, by the keys of their rows. */
+    folded?: ReadonlySet<string>;
+    /** Folds a group, or unfolds it. */
+    onfold?: (group: string) => void;
   }
 
-  let { label, rows, columns, taken = 240, onopen, onleave }: Props = $props();
+  let { label, rows: all, columns, taken = 240, onopen, onleave, folded = new Set(), onfold }: Props = $props();
+  const rows = $derived(unfolded(all, folded));
   const plan = getPlan();
   const figures = $derived(rows.filter((row) => row.style !== 'heading'));
   const cursor = new GridCursor(() => [figures.length, columns.length]);
@@ -31,7 +37,12 @@
     return figures[cursor.row] && drawn.includes(figures[cursor.row]!) ? figures[cursor.row] : first;
   });
 
-  const INDENT = { heading: '', line: '!pl-6', of_which: 'hush !pl-9', sum: '', check: 'hush' };
+  const INDENT = { heading: '', group: '!pl-6', line: '!pl-6', of_which: 'hush !pl-9', sum: '', check: 'hush' };
+  const DEEPER = ['', '!pl-10', '!pl-14'];
+
+  function indent(row: FigureRow): string {
+    return row.group ? DEEPER[Math.min(depth(row, all), 2)]! : INDENT[row.style];
+  }
 
   const open = () => onopen(figures[cursor.row]!, cursor.column);
 
@@ -46,6 +57,7 @@
     if (e.altKey || e.metaKey || e.ctrlKey) return;
     if (cursor.move(e.key, e.shiftKey)) void focusCell();
     else if (e.key === 'Enter') open();
+    else if (e.key === ' ' && figures[cursor.row]?.style === 'group') onfold?.(figures[cursor.row]!.key);
     else if (e.key === 'Escape') onleave();
     else return;
     e.preventDefault();
@@ -94,8 +106,14 @@
           <tr data-drawn aria-rowindex={sight.first + i + 2} class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
             <th
               scope="row"
-              class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet'} {INDENT[row.style]}"
-              >{row.name}</th
+              class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet'} {indent(row)}"
+              >{#if row.style === 'group'}<button
+                  class="mr-1 -ml-4 w-3 text-left"
+                  tabindex="-1"
+                  aria-label="{folded.has(row.key) ? 'Unfold' : 'Fold'} {row.name}"
+                  aria-expanded={!folded.has(row.key)}
+                  onclick={() => onfold?.(row.key)}>{folded.has(row.key) ? '▸' : '▾'}</button
+                >{/if}{row.name}</th
             >
             {#each row.amounts as minor, c (columns[c]?.key)}
               <td

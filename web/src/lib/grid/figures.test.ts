@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import WithPlan from '../../test/WithPlan.svelte';
 import { MoneyFormat } from '../money';
 import FigureGrid from './FigureGrid.svelte';
+import { depth, unfolded, type FigureRow } from './figures';
 
 const rows = [
   { key: 'h', name: 'Operating', style: 'heading', amounts: [] },
@@ -96,5 +97,40 @@ describe('a long grid', () => {
     expect(at.getAttribute('aria-rowindex')).toBe('302');
     expect(drawn().length).toBeLessThan(120);
     expect(container.querySelectorAll('td[tabindex="0"]')).toHaveLength(1);
+  });
+});
+
+describe('groups of figures', () => {
+  const tree: FigureRow[] = [
+    { key: 'g', name: 'Premises', style: 'group', amounts: [30] },
+    { key: 'rent', name: 'Rent', style: 'line', group: 'g', amounts: [10] },
+    { key: 'p', name: 'Power', style: 'group', group: 'g', amounts: [20] },
+    { key: 'gas', name: 'Gas', style: 'line', group: 'p', amounts: [20] },
+    { key: 'sum', name: 'Overheads', style: 'sum', amounts: [30] },
+  ];
+  const names = (...folded: string[]) => unfolded(tree, new Set(folded)).map((row) => row.name);
+
+  it('fold with all that stands in them, however deep', () => {
+    expect(names()).toHaveLength(5);
+    expect(names('p')).toEqual(['Premises', 'Rent', 'Power', 'Overheads']);
+    expect(names('g')).toEqual(['Premises', 'Overheads']);
+    expect(tree.map((row) => depth(row, tree))).toEqual([0, 1, 1, 2, 0]);
+  });
+
+  it('fold by the space bar and by their mark, and say so', async () => {
+    vi.clearAllMocks();
+    const onfold = vi.fn();
+    const plan = { money: new MoneyFormat('GBP', 2, 'full'), unit: 'full' };
+    render(WithPlan, {
+      plan,
+      component: FigureGrid,
+      of: { label: 'L', rows: tree, columns: [columns[0]], onopen, onleave, onfold, folded: new Set(['p']) },
+    });
+    expect(screen.queryByText('Gas')).toBeNull();
+    await press(' ');
+    expect(onfold).toHaveBeenLastCalledWith('g');
+    await fireEvent.click(screen.getByRole('button', { name: 'Unfold Power' }));
+    expect(onfold).toHaveBeenLastCalledWith('p');
+    expect(onopen).not.toHaveBeenCalled();
   });
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { InAddress } from '../../lib/address.svelte';
   import { answer, api } from '../../lib/api';
   import FigureGrid from '../../lib/grid/FigureGrid.svelte';
   import { Loaded } from '../../lib/loaded.svelte';
@@ -29,6 +30,14 @@
       }),
     );
   });
+  const fold = new InAddress('groups', '');
+  const folded = $derived(new Set(fold.value.split(',').filter(Boolean)));
+
+  function turn(group: string) {
+    const next = new Set(folded);
+    if (!next.delete(group)) next.add(group);
+    fold.value = [...next].join(',');
+  }
 </script>
 
 {#if loaded.problem}
@@ -40,6 +49,8 @@
     columns={columns(loaded.data)}
     onopen={(row, column) => onopen(place(kind, loaded.data!, row, column))}
     {onleave}
+    {folded}
+    onfold={turn}
     taken={280}
   />
 {/if}

@@ -66,6 +66,7 @@ export function rows(view: ProFormaView): FigureRow[] {
   return view.rows.map((row) => ({
     key: row.id,
     name: row.name,
+    group: row.group,
     style: row.style as FigureRow['style'],
     amounts: row.amounts,
     base: row.base,

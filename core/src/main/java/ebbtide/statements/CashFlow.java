@@ -167,7 +167,7 @@ final class CashFlow {
 
     private static void booked(List<Figure> to, String name, String id, MonthSeries amounts) {
         if (!amounts.isNil()) {
-            to.add(Figure.line(id, name, month -> "assign them under Position", amounts::at));
+            to.add(Figure.line(id, name, null, month -> "assign them under Position", amounts::at));
         }
     }
 

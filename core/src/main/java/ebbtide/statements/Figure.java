@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.function.IntFunction;
 import java.util.function.IntToLongFunction;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A row of a statement by month, counted from the first that is forecast: what it is made of, so that what explains it
@@ -22,6 +23,8 @@ final class Figure {
     private final List<Part> parts;
     /** The figures that it is the sum of; none of a row that adds up nothing else. */
     private final List<Figure> summed;
+    /** The id of the row of the group that it folds into. */
+    private final @Nullable String group;
 
     private final long[] known = new long[MOST];
     private final BitSet added = new BitSet(MOST);
@@ -34,47 +37,59 @@ final class Figure {
     }
 
     Figure(String id, StatementTable.Style style, String name, boolean level, List<Part> parts) {
-        this(id, style, name, level, parts, List.of());
+        this(id, style, name, level, parts, List.of(), null);
     }
 
     private Figure(
-            String id, StatementTable.Style style, String name, boolean level, List<Part> parts, List<Figure> summed) {
+            String id,
+            StatementTable.Style style,
+            String name,
+            boolean level,
+            List<Part> parts,
+            List<Figure> summed,
+            @Nullable String group) {
         this.id = id;
         this.style = style;
         this.name = name;
         this.level = level;
         this.parts = parts;
         this.summed = summed;
+        this.group = group;
     }
 
-    static Figure line(String id, String name, IntFunction<String> because, IntToLongFunction amount) {
-        return new Figure(id, StatementTable.Style.LINE, name, false, List.of(new Part(name, because, amount)));
+    static Figure line(
+            String id, String name, @Nullable String group, IntFunction<String> because, IntToLongFunction amount) {
+        return new Figure(
+                id, StatementTable.Style.LINE, name, false, List.of(new Part(name, because, amount)), List.of(), group);
     }
 
     /** Returns a sum of other figures, itself a flow or a level as they are. */
     static Figure sum(String id, String name, List<Figure> of) {
         return new Figure(
-                id,
-                StatementTable.Style.SUM,
-                name,
-                !of.isEmpty() && of.get(0).isLevel(),
-                of.stream().map(one -> Part.of(one.name(), one::in)).toList(),
-                of);
+                id, StatementTable.Style.SUM, name, !of.isEmpty() && of.get(0).isLevel(), each(of), of, null);
     }
 
     /** Returns a level that is the sum of others. */
     static Figure levels(String id, String name, List<Figure> of) {
-        return new Figure(
-                id,
-                StatementTable.Style.SUM,
-                name,
-                true,
-                of.stream().map(one -> Part.of(one.name(), one::in)).toList(),
-                of);
+        return new Figure(id, StatementTable.Style.SUM, name, true, each(of), of, null);
+    }
+
+    /** Returns a group of the tree, the sum of its lines, which come after it. */
+    static Figure group(String id, String name, @Nullable String group, List<Figure> of) {
+        return new Figure(id, StatementTable.Style.GROUP, name, false, each(of), of, group);
+    }
+
+    private static List<Part> each(List<Figure> of) {
+        return of.stream().map(one -> Part.of(one.name(), one::in)).toList();
     }
 
     String id() {
         return id;
+    }
+
+    @Nullable
+    String group() {
+        return group;
     }
 
     StatementTable.Style style() {

@@ -19,6 +19,7 @@ import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.function.Predicate;
 import java.util.function.ToLongFunction;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The income statement (rules 9.1): what lines earn by their nature, down to profit after tax; income above zero, costs
@@ -91,12 +92,8 @@ final class IncomeStatement {
     }
 
     private Figure overheads() {
-        List<Figure> rows = lines(line -> isOf(line, Nature.OVERHEADS) || isOf(line, Nature.PROVISION)).stream()
-                .map(this::line)
-                .toList();
-        List<Figure> all = new ArrayList<>(rows);
-        all.add(ofNoLine("overheads", "Overheads and pay"));
-        figures.addAll(all);
+        List<Figure> all = inTree("overheads", line -> isOf(line, Nature.OVERHEADS) || isOf(line, Nature.PROVISION));
+        all.add(add(ofNoLine("overheads", "Overheads and pay")));
         all.add(row(
                 "bad-debts",
                 "Bad debts",
@@ -128,11 +125,18 @@ final class IncomeStatement {
 
     /** The lines of a group one by one, and their sum; a line whose group is one alone stands for it. */
     private Figure group(String id, String name, Predicate<Line> which) {
-        List<Figure> lines = lines(which).stream().map(this::line).toList();
-        List<Figure> all = new ArrayList<>(lines);
-        all.add(ofNoLine(id, name));
-        figures.addAll(all);
+        List<Figure> all = inTree(id, which);
+        all.add(add(ofNoLine(id, name)));
         return add(Figure.sum(id, name, all));
+    }
+
+    /** Adds lines with the rows of their groups, and returns the lines alone. */
+    private List<Figure> inTree(String section, Predicate<Line> which) {
+        List<Figure> all = LineGroups.of(ledger.plan(), section, lines(which), this::line);
+        figures.addAll(all);
+        return new ArrayList<>(all.stream()
+                .filter(one -> one.style() == StatementTable.Style.LINE)
+                .toList());
     }
 
     /** What accounts of the ledger have of a row that no line stands for: of months with a trial balance alone. */
@@ -140,11 +144,12 @@ final class IncomeStatement {
         return new Figure(OF_NO_LINE + id, StatementTable.Style.LINE, name + " of no line", false, List.of());
     }
 
-    private Figure line(Line line) {
+    private Figure line(Line line, @Nullable String group) {
         Earned earned = ledger.earnings(line);
         return Figure.line(
                 "line " + line.id(),
                 line.name(),
+                group,
                 words(line),
                 earned.earned().minus(apart(line, earned.lowered()))::at);
     }

@@ -38,7 +38,7 @@ public record KeptStatements(List<Period> months, Map<Statements.Kind, List<Kept
             StatementTable table = statements.table(kind, months, false);
             rows.put(
                     kind,
-                    table.rows().stream()
+                    table.withoutGroups().stream()
                             .map(row -> new KeptRow(row.id(), row.style(), row.name(), table.ofPeriods(row)))
                             .toList());
         }

@@ -31,6 +31,11 @@ public record StatementTable(
         return columns;
     }
 
+    /** Returns its rows without those of groups, which are no more than the rows below them. */
+    public List<Row> withoutGroups() {
+        return rows.stream().filter(row -> row.style() != Style.GROUP).toList();
+    }
+
     /** Returns the amounts of one of its rows by period, without the opening. */
     List<Long> ofPeriods(Row row) {
         List<Long> amounts = new ArrayList<>(row.amounts());
@@ -43,6 +48,8 @@ public record StatementTable(
     /** How a row stands in a statement. */
     public enum Style {
         HEADING,
+        /** A group of the tree: the sum of the rows below it that name it, which sums count one by one. */
+        GROUP,
         LINE,
         /** What the row below it is made of: no sum counts it. */
         OF_WHICH,
@@ -51,11 +58,12 @@ public record StatementTable(
         CHECK
     }
 
-    /** A row, by an id of its own within the statement. */
+    /** A row, by an id of its own within the statement; {@code group} is that of the row it folds into, if any. */
     public record Row(
             String id,
             Style style,
             String name,
+            @Nullable String group,
             List<Long> amounts,
             @Nullable List<Long> shares) {}
 }

@@ -55,7 +55,7 @@ public record StatementVariance(List<Row> rows) {
             Statements now, KeptStatements kept, Statements.Kind kind, List<Period> periods) {
         StatementTable table = now.table(kind, periods, false);
         Map<String, Row> rows = new LinkedHashMap<>();
-        table.rows()
+        table.withoutGroups()
                 .forEach(row -> rows.put(
                         row.id(),
                         new Row(

@@ -139,6 +139,7 @@ public final class Statements {
                         figure.id(),
                         figure.style(),
                         figure.name(),
+                        figure.group(),
                         amounts,
                         commonSize ? shares(amounts, whole) : null));
             }

@@ -86,7 +86,7 @@ final class FutureRows {
                 months.get(months.size() - 1).lastDay());
         StatementTable table = statements.table(kind, some(periods, known), false);
         int skipped = table.opening() ? 1 : 0;
-        return table.rows().stream()
+        return table.withoutGroups().stream()
                 .map(row -> new Row(
                         row.id(),
                         row.name(),

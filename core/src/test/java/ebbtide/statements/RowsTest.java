@@ -25,6 +25,7 @@ import ebbtide.plan.Line;
 import ebbtide.plan.MonthPattern;
 import ebbtide.plan.MonthPattern.Step;
 import ebbtide.plan.Nature;
+import ebbtide.plan.Netting;
 import ebbtide.plan.OpeningSheet;
 import ebbtide.plan.OpeningSheet.Entry;
 import ebbtide.plan.OpeningSheet.Kind;
@@ -103,6 +104,79 @@ class RowsTest {
         assertThat(income(with, "gross", 0) - income(without, "gross", 0)).isEqualTo(988_000);
         assertThat(income(with, "bad-debts", 0)).as("2% of December").isEqualTo(-20_000);
         assertThat(income(with, "ebitda", 0) - income(without, "ebitda", 0)).isEqualTo(968_000);
+    }
+
+    private static Line inGroup(String group, Line line) {
+        return new Line(
+                line.id(),
+                new Line.Heading(group, line.name(), line.direction(), true, null, ""),
+                line.assumption(),
+                line.nature(),
+                new Line.Adjustments(List.of(), List.of(), Netting.USUAL));
+    }
+
+    private static Line group(String id, String within) {
+        return new Line(id, within, id, Direction.PAYMENT, true, null, "", new Assumption.Group(), List.of());
+    }
+
+    /**
+     * Premises holds rent and the group Power, Power gas and light; a group of one line, and one whose lines are all of
+     * one group in it, have no row. What a group holds elsewhere stands there.
+     */
+    @Test
+    void groupsOfTheTree_standBeforeTheirLinesWithTheirTotal() {
+        Statements statements = of(
+                OPENING,
+                group("Premises", null),
+                group("Power", "Premises"),
+                group("Outer", null),
+                group("Inner", "Outer"),
+                group("Single", null),
+                inGroup("Premises", typed("hall", Nature.OVERHEADS, 1_000)),
+                inGroup("Inner", typed("post", Nature.OVERHEADS, 30)),
+                inGroup("Power", typed("gas", Nature.OVERHEADS, 200)),
+                inGroup("Single", typed("lawyer", Nature.OVERHEADS, 7)),
+                inGroup("Power", typed("light", Nature.OVERHEADS, 50)),
+                inGroup("Inner", typed("phone", Nature.OVERHEADS, 40)),
+                inGroup("Power", typed("kiln", Nature.COST_OF_SALES, 500)));
+        List<StatementTable.Row> rows = statements
+                .table(
+                        Statements.Kind.INCOME,
+                        statements.months().all(Periods.MONTH).subList(0, 1),
+                        false)
+                .rows();
+        assertThat(rows.stream()
+                        .dropWhile(row -> !row.id().equals("group overheads Premises"))
+                        .takeWhile(row -> row.style() != StatementTable.Style.SUM)
+                        .map(row -> row.name() + " " + row.amounts().get(0) + " in " + row.group()))
+                .containsExactly(
+                        "Premises -1250 in null",
+                        "hall -1000 in group overheads Premises",
+                        "Power -250 in group overheads Premises",
+                        "gas -200 in group overheads Power",
+                        "light -50 in group overheads Power",
+                        "Inner -70 in null",
+                        "post -30 in group overheads Inner",
+                        "phone -40 in group overheads Inner",
+                        "lawyer -7 in null");
+        assertThat(income(statements, "overheads", 0) - income(of(OPENING), "overheads", 0))
+                .as("each line once")
+                .isEqualTo(-1_327);
+        assertThat(rows)
+                .extracting(StatementTable.Row::id)
+                .contains("line kiln")
+                .doesNotContain("group cost Power");
+        assertThat(statements
+                        .workings(
+                                Statements.Kind.INCOME,
+                                "group overheads Premises",
+                                statements.months().all(Periods.MONTH).get(0))
+                        .stream()
+                        .mapToLong(one -> one.minor())
+                        .sum())
+                .isEqualTo(-1_250);
+        assertThat(KeptStatements.of(statements).rows(Statements.Kind.INCOME))
+                .noneMatch(row -> row.id().startsWith("group"));
     }
 
     @Test

@@ -8,13 +8,14 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A row with an amount for each column, its share in percent in common size, and what the base has where a scenario is
- * shown and that is another amount.
+ * A row with an amount for each column, the id of the row of the group it folds into, its share in percent in common
+ * size, and what the base has where a scenario is shown and that is another amount.
  */
 record ProFormaRow(
         String id,
         String style,
         String name,
+        @Schema(nullable = true) @Nullable String group,
         List<Long> amounts,
         @Schema(nullable = true) @Nullable List<String> shares,
         @Schema(nullable = true) @Nullable List<@Nullable Long> base) {
@@ -27,6 +28,7 @@ record ProFormaRow(
                 row.id(),
                 row.style().name().toLowerCase(Locale.ROOT),
                 row.name(),
+                row.group(),
                 row.amounts(),
                 row.shares() == null
                         ? null
