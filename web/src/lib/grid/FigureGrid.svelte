@@ -106,6 +106,7 @@
           <tr data-drawn aria-rowindex={sight.first + i + 2} class={row.style === 'sum' ? 'bg-foam font-[650]' : ''}>
             <th
               scope="row"
+              aria-label={row.style === 'group' ? row.name : undefined}
               class="words sticky left-0 z-[1] {row.style === 'sum' ? 'bg-foam' : 'bg-sheet'} {indent(row)}"
               >{#if row.style === 'group'}<button
                   class="mr-1 -ml-4 w-3 text-left"

@@ -256,6 +256,26 @@ class StatementsTest extends Journeys {
                 .click();
     }
 
+    /** A group of the tree is a row with its total, and folds; the address keeps it so. */
+    @Test
+    void groups_foldIntoTheirTotal_andStayFolded() {
+        open("statements");
+        assertThat(row(page, "Grocery chains")).isVisible();
+        assertThat(cell(page, "Trade sales", 1)).not().hasText("·");
+        page.getByLabel("Fold Trade sales").click();
+        assertThat(row(page, "Grocery chains")).hasCount(0);
+        // The address says it after a pause in choosing.
+        assertThat(page).hasURL(Pattern.compile("groups="));
+        page.reload();
+        assertThat(row(page, "Farm-gate shop")).isVisible();
+        assertThat(row(page, "Grocery chains")).hasCount(0);
+        accessible();
+        page.getByLabel("Unfold Trade sales").click();
+        assertThat(row(page, "Grocery chains")).isVisible();
+        cell(page, "Trade sales", 1).click();
+        assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText("Grocery chains");
+    }
+
     /** Opens the years without those that the plan has. */
     private void beginYearsAnew() {
         open("statements");

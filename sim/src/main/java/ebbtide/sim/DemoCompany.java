@@ -108,13 +108,16 @@ public final class DemoCompany {
                 plan.settings().withOpeningSheet(new OpeningSheet(sheet.on(), entries)), plan.lines(), plan.buoys());
     }
 
-    /** Five years after the months: as the last twelve were, with more of the shellfish sold and boats renewed. */
+    /** Five years after the months: as the last twelve were, but for a second line of beds and what it brings. */
     private static Plan withYears(Plan plan, Books books) {
-        YearsPlan years = DriverEdit.proposed(Years.of(Forecaster.forecast(plan, books), YearsPlan.asBefore(YEARS)));
         int first = plan.settings().horizonEnd().getYear();
-        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first, BigDecimal.valueOf(6));
-        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first + 2, BigDecimal.valueOf(4));
-        years = DriverEdit.value(years, "spending", DriverPart.AMOUNT, first, BigDecimal.valueOf(pounds(150_000)));
+        YearsPlan years = DriverEdit.proposed(Years.of(Forecaster.forecast(plan, books), YearsPlan.asBefore(YEARS)));
+        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first, BigDecimal.valueOf(12));
+        years = DriverEdit.value(years, "sales", DriverPart.GROWTH, first + 2, BigDecimal.valueOf(6));
+        years = DriverEdit.value(years, "overheads", DriverPart.GROWTH, first, BigDecimal.valueOf(3));
+        years = DriverEdit.value(years, "spending", DriverPart.AMOUNT, first, BigDecimal.valueOf(pounds(1_800_000)));
+        years = DriverEdit.value(years, "spending", DriverPart.AMOUNT, first + 1, BigDecimal.valueOf(pounds(250_000)));
+        years = DriverEdit.note(years, "sales", "second line of beds");
         return new Plan(plan.settings().withYears(years), plan.lines(), plan.buoys());
     }
 
