@@ -16,6 +16,7 @@ final class AssetWear {
     private static final int MONTHS = 12;
 
     private final Asset asset;
+    private final Wear wear;
     private final int open;
     private final int firstFiscal;
     private final int first;
@@ -26,6 +27,7 @@ final class AssetWear {
     /** Works out the charges of an asset up to the last month that is earned, or to the one before its sale. */
     AssetWear(Asset asset, Frame frame) {
         this.asset = asset;
+        this.wear = asset.wear() == null ? Wear.EVENLY : asset.wear();
         this.open = frame.open();
         this.firstFiscal = frame.settings().firstFiscalMonth().getValue() - 1;
         this.first = Math.min(open, Frame.month(asset.service()) + 1);
@@ -71,17 +73,12 @@ final class AssetWear {
         for (int i = 0; i < costs.length; i++) {
             Part part = parts.get(i);
             long left = Math.max(0, part.cost() - residuals[i] - part.depreciated());
-            switch (by()) {
+            switch (wear.by()) {
                 case LIFE -> evenly(part.first(), part.last(), left);
-                case COST ->
-                    charge(part.first(), left, Wear.twelfth(asset.wear().yearly(), part.cost()));
+                case COST -> charge(part.first(), left, Wear.twelfth(wear.yearly(), part.cost()));
                 case BOOK -> ofBook(part, left);
             }
         }
-    }
-
-    private Wear.By by() {
-        return asset.wear() == null ? Wear.By.LIFE : asset.wear().by();
     }
 
     private List<Part> parts() {
@@ -147,12 +144,10 @@ final class AssetWear {
     private void ofBook(Part part, long left) {
         long rest = left;
         long residual = part.cost() - part.depreciated() - left;
-        long monthly = Wear.twelfth(asset.wear().yearly(), atYearStart(part));
+        long monthly = Wear.twelfth(wear.yearly(), atYearStart(part));
         for (int month = part.first(); rest > 0 && month < first + charges.length; month++) {
             if (month == part.first() || isYearStart(month)) {
-                monthly = month == part.first()
-                        ? monthly
-                        : Wear.twelfth(asset.wear().yearly(), rest + residual);
+                monthly = month == part.first() ? monthly : Wear.twelfth(wear.yearly(), rest + residual);
                 if (Split.equalPart(rest, Math.max(1, part.last() - month + 1), 0) >= monthly) {
                     evenly(month, part.last(), rest);
                     return;
@@ -182,6 +177,6 @@ final class AssetWear {
                 ? book
                 : Rounding.divide(
                         BigDecimal.valueOf(book).multiply(BigDecimal.valueOf(whole)),
-                        whole - so * asset.wear().yearly().millionths());
+                        whole - so * wear.yearly().millionths());
     }
 }

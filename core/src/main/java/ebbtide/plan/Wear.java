@@ -12,6 +12,8 @@ import java.util.Objects;
  */
 public record Wear(By by, Percent yearly) {
     private static final long MONTHS = 12;
+    /** Evenly over the life. */
+    public static final Wear EVENLY = new Wear(By.LIFE, Percent.ZERO);
 
     /** What the charge is measured by. */
     public enum By {

@@ -169,7 +169,7 @@ class AssetWearTest {
             long residual = random.nextLong(cost);
             Wear wear = random.nextBoolean()
                     ? new Wear(Wear.By.BOOK, new Percent(1 + random.nextLong(Percent.WHOLE)))
-                    : new Wear(Wear.By.LIFE, Percent.ZERO);
+                    : Wear.EVENLY;
             Asset asset = asset(
                     steps("2025-12-0" + (1 + random.nextInt(9)), cost),
                     "2025-12-10",

@@ -129,7 +129,7 @@ final class RandomLines extends RandomValues {
         CapitalSpending.Owned owned = asset.owned();
         Wear wear =
                 switch (own.nextInt(5)) {
-                    case 0 -> new Wear(Wear.By.LIFE, Percent.ZERO);
+                    case 0 -> Wear.EVENLY;
                     case 1 -> new Wear(Wear.By.COST, new Percent(1 + own.nextInt(600_000)));
                     case 2 -> new Wear(Wear.By.BOOK, new Percent(1 + own.nextInt(600_000)));
                     default -> null;
