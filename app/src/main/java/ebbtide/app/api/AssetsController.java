@@ -9,7 +9,6 @@ import ebbtide.formats.budget.SheetReader;
 import ebbtide.formats.opening.AssetList;
 import ebbtide.formats.opening.NamedRows;
 import ebbtide.formats.plan.PlanWriter;
-import ebbtide.money.Refused;
 import ebbtide.plan.CapitalSpending;
 import ebbtide.plan.Line;
 import ebbtide.plan.Settings;
@@ -90,11 +89,7 @@ class AssetsController {
             throws IOException {
         Settings settings = plans.shown(plan).plan().settings();
         AssetList list = AssetList.read(
-                SheetReader.read(file.getBytes()).stream()
-                        .filter(sheet -> !sheet.rows().isEmpty())
-                        .findFirst()
-                        .orElseThrow(() ->
-                                new Refused("There are no rows in it: a name, a cost and a day of first use in each")),
+                SheetReader.first(file.getBytes(), "a name, a cost and a day of first use"),
                 settings.asOf(),
                 settings.currency());
         return new AssetsReadView(

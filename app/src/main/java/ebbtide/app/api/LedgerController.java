@@ -133,11 +133,7 @@ class LedgerController {
             @RequestPart MultipartFile file)
             throws IOException {
         TrialBalanceList list = TrialBalanceList.read(
-                SheetReader.read(file.getBytes()).stream()
-                        .filter(sheet -> !sheet.rows().isEmpty())
-                        .findFirst()
-                        .orElseThrow(() -> new Refused(
-                                "There are no rows in it: the number of an account, its name and its balance in each")),
+                SheetReader.first(file.getBytes(), "the number of an account, its name and its balance"),
                 month(month),
                 plans.current(plan).plan().settings().currency());
         return list.problems().isEmpty()

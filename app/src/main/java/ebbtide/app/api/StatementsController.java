@@ -333,12 +333,8 @@ class StatementsController {
     @PostMapping(path = "/opening/read", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     OpeningReadView read(@PathVariable String plan, @RequestPart MultipartFile file) throws IOException {
         Forecast forecast = plans.shown(plan).forecast();
-        OpeningList list = OpeningList.read(
-                SheetReader.read(file.getBytes()).stream()
-                        .filter(sheet -> !sheet.rows().isEmpty())
-                        .findFirst()
-                        .orElseThrow(() -> new Refused("There are no rows in it: a name and an amount in each")),
-                forecast.plan());
+        OpeningList list =
+                OpeningList.read(SheetReader.first(file.getBytes(), "a name and an amount"), forecast.plan());
         return new OpeningReadView(
                 PlanWriter.json(
                         new OpeningSheet(forecast.plan().settings().openingDay(), list.entries()),

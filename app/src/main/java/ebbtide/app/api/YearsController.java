@@ -348,12 +348,7 @@ class YearsController {
     LastYearReadView read(@PathVariable String plan, @RequestParam LocalDate end, @RequestPart MultipartFile file)
             throws IOException {
         Currency currency = plans.shown(plan).forecast().plan().settings().currency();
-        LastYearList list = LastYearList.read(
-                SheetReader.read(file.getBytes()).stream()
-                        .filter(sheet -> !sheet.rows().isEmpty())
-                        .findFirst()
-                        .orElseThrow(() -> new Refused("There are no rows in it: a name and an amount in each")),
-                currency);
+        LastYearList list = LastYearList.read(SheetReader.first(file.getBytes(), "a name and an amount"), currency);
         return new LastYearReadView(
                 PlanWriter.json(new LastYear(end, 365, 0, list.entries()), currency), list.problems());
     }

@@ -41,6 +41,18 @@ public final class SheetReader {
     }
 
     /**
+     * Returns the first sheet of a file that has rows; a row holds what is said: "a name and an amount".
+     *
+     * @throws Refused for a file that is neither kind, too large or without rows
+     */
+    public static Sheet first(byte[] file, String inEach) {
+        return read(file).stream()
+                .filter(sheet -> !sheet.rows().isEmpty())
+                .findFirst()
+                .orElseThrow(() -> new Refused("There are no rows in it: " + inEach + " in each"));
+    }
+
+    /**
      * Returns the sheets of a file with at most so many rows each.
      *
      * @throws Refused for a file that is neither kind, or too large
