@@ -65,7 +65,13 @@ export const KEYS: { where: string; keys: [string, string][] }[] = [
       ['N', 'note why the figure differs'],
     ],
   },
-  { where: 'Statements', keys: [['Enter', 'workings of the figure']] },
+  {
+    where: 'Statements',
+    keys: [
+      ['Enter', 'workings of the figure'],
+      ['Space', 'fold or unfold a group'],
+    ],
+  },
   {
     where: 'Receipts and Payments',
     keys: [

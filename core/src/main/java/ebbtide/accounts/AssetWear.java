@@ -54,9 +54,10 @@ final class AssetWear {
     }
 
     /**
-     * What is used up by itself: what it cost, what is used up of it, and its months, the last one that of its life.
+     * What is used up by itself: what it cost, what is used up of it, its months, the last one that of its life, and
+     * for how many months of the first fiscal year it was charged before them.
      */
-    private record Part(long cost, long depreciated, int first, int last) {}
+    private record Part(long cost, long depreciated, int first, int last, int charged) {}
 
     private void wear() {
         Owned owned = asset.owned();
@@ -85,11 +86,13 @@ final class AssetWear {
         List<Part> parts = new ArrayList<>();
         int service = Frame.month(asset.service());
         if (asset.owned() != null) {
+            int from = Math.max(open, service + 1);
             parts.add(new Part(
                     asset.owned().cost(),
                     asset.owned().depreciated(),
-                    Math.max(open, service + 1),
-                    service + asset.lifeMonths()));
+                    from,
+                    service + asset.lifeMonths(),
+                    from - Math.max(yearStart(from), service + 1)));
         }
         int ready = service;
         long together = 0;
@@ -109,7 +112,7 @@ final class AssetWear {
     }
 
     private Part bought(long cost, int ready) {
-        return new Part(cost, 0, ready + 1, ready + asset.lifeMonths());
+        return new Part(cost, 0, ready + 1, ready + asset.lifeMonths(), 0);
     }
 
     private void add(int month, long minor) {
@@ -146,7 +149,7 @@ final class AssetWear {
         long residual = part.cost() - part.depreciated() - left;
         long monthly = Wear.twelfth(wear.yearly(), atYearStart(part));
         for (int month = part.first(); rest > 0 && month < first + charges.length; month++) {
-            if (month == part.first() || isYearStart(month)) {
+            if (month == part.first() || month == yearStart(month)) {
                 monthly = month == part.first() ? monthly : Wear.twelfth(wear.yearly(), rest + residual);
                 if (Split.equalPart(rest, Math.max(1, part.last() - month + 1), 0) >= monthly) {
                     evenly(month, part.last(), rest);
@@ -159,8 +162,9 @@ final class AssetWear {
         }
     }
 
-    private boolean isYearStart(int month) {
-        return Math.floorMod(month - firstFiscal, MONTHS) == 0;
+    /** The first month of the fiscal year of a month. */
+    private int yearStart(int month) {
+        return month - Math.floorMod(month - firstFiscal, MONTHS);
     }
 
     /**
@@ -169,14 +173,11 @@ final class AssetWear {
      */
     private long atYearStart(Part part) {
         long book = part.cost() - part.depreciated();
-        int yearStart = part.first() - Math.floorMod(part.first() - firstFiscal, MONTHS);
-        boolean owned = asset.owned() != null && part.first() == open;
-        int so = owned ? open - Math.max(yearStart, Frame.month(asset.service()) + 1) : 0;
         long whole = MONTHS * Percent.WHOLE;
-        return so <= 0
+        return part.charged() == 0
                 ? book
                 : Rounding.divide(
                         BigDecimal.valueOf(book).multiply(BigDecimal.valueOf(whole)),
-                        whole - so * wear.yearly().millionths());
+                        whole - part.charged() * wear.yearly().millionths());
     }
 }

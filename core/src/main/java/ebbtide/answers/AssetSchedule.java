@@ -49,27 +49,31 @@ public record AssetSchedule(List<Year> years, List<Row> rows) {
     /** Returns the schedule of all active lines that hold assets, in the plan's order. */
     public static AssetSchedule of(Forecast forecast) {
         List<Year> years = years(forecast);
-        List<Row> rows = new ArrayList<>();
-        for (Line line : forecast.plan().lines()) {
-            if (forecast.plan().isActive(line) && forecast.accounts().of(line) instanceof AssetHolding held) {
-                held.each().forEach(asset -> rows.add(row(line, asset, years)));
-            }
+        return new AssetSchedule(
+                years,
+                forecast.plan().lines().stream()
+                        .flatMap(line -> rows(forecast, line, years).stream())
+                        .toList());
+    }
+
+    /** Returns the schedule of a line and the sum of its assets, the last, where there are two or more. */
+    public static AssetSchedule of(Forecast forecast, Line line) {
+        List<Year> years = years(forecast);
+        List<Row> rows = new ArrayList<>(rows(forecast, line, years));
+        if (rows.size() > 1) {
+            sum(rows).ifPresent(rows::add);
         }
         return new AssetSchedule(years, rows);
     }
 
-    /** Returns the rows of a line and the sum of them, the last, where there are two or more; the years stay. */
-    public AssetSchedule of(Line line) {
-        List<Row> own = new ArrayList<>(
-                rows.stream().filter(row -> row.lineId().equals(line.id())).toList());
-        if (own.size() > 1) {
-            sum(own).ifPresent(own::add);
-        }
-        return new AssetSchedule(years, own);
+    private static List<Row> rows(Forecast forecast, Line line, List<Year> years) {
+        return forecast.plan().isActive(line) && forecast.accounts().of(line) instanceof AssetHolding held
+                ? held.each().stream().map(asset -> row(line, asset, years)).toList()
+                : List.of();
     }
 
     /** Returns the sum of some rows, its names empty; nothing of none. */
-    static Optional<Row> sum(List<Row> rows) {
+    private static Optional<Row> sum(List<Row> rows) {
         return rows.stream()
                 .reduce((one, other) -> new Row(
                         one.lineId(),

@@ -127,9 +127,13 @@ public final class Statements {
     public StatementTable table(Kind kind, List<Period> periods, boolean commonSize) {
         boolean opening = kind == Kind.BALANCE;
         List<Span> spans = periods.stream().map(this::span).toList();
-        // Sums come after what they are of: each finds its parts added up.
         Map<Figure, List<Long>> all = new LinkedHashMap<>();
-        figures(kind).forEach(figure -> all.put(figure, amounts(figure, spans, opening)));
+        figures(kind).forEach(figure -> all.put(figure, List.of()));
+        // Sums come after what they are of, but for groups: so each finds its parts added up.
+        for (boolean groups : new boolean[] {false, true}) {
+            all.replaceAll((figure, none) ->
+                    groups == (figure.style() == StatementTable.Style.GROUP) ? amounts(figure, spans, opening) : none);
+        }
         Figure base = opening ? balance.figure("assets") : income.figure("sales");
         List<Long> whole = amounts(base, spans, opening);
         List<StatementTable.Row> rows = new ArrayList<>();

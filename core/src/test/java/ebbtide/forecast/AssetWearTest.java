@@ -141,6 +141,15 @@ class AssetWearTest {
                 .containsExactly(16_667, 16_667, 16_667, 13_333, 13_333);
     }
 
+    /** What was added to it in the month before is no year old: 1,200.00 at 20% is 20.00 a month. */
+    @Test
+    void owned_ofItsBookValue_leavesWhatWasAddedJustBeforeToItself() {
+        Owned shed = new Owned(1_000_000, 150_000, 0, Percent.ZERO);
+        Wear wear = wear(Wear.By.BOOK, "20");
+        Asset added = asset(steps("2025-12-15", 120_000), "2024-03-20", 120, 0, wear, false, shed);
+        assertCharges(added, Month.APRIL, 2).containsExactly(16_667 + 2_000, 16_667 + 2_000);
+    }
+
     @Test
     void stepwise_eachStepHasALifeOfItsOwn() {
         List<DatedAmount> tools = steps("2026-01-15", 300_000, "2026-07-15", 300_000);
@@ -157,6 +166,8 @@ class AssetWearTest {
         Owned charged = new Owned(1_000, 0, 10, Percent.ZERO);
         assertThatThrownBy(() -> asset(List.of(), "2024-01-01", 60, 0, wear(Wear.By.LIFE, "0"), false, charged))
                 .hasMessageContaining("said twice");
+        assertThatThrownBy(() -> asset(List.of(), "2024-01-01", 60, 0, null, true, charged))
+                .hasMessageContaining("say first");
     }
 
     @Test
@@ -199,23 +210,22 @@ class AssetWearTest {
     void schedule_closesWhereTheMonthsDo() {
         RandomPlans.each(60, (some, seed) -> {
             Forecast forecast = Forecaster.forecast(some.plan(), some.books());
-            AssetSchedule all = AssetSchedule.of(forecast);
+            List<AssetSchedule.Year> years = AssetSchedule.of(forecast).years();
             RollForwards.of(forecast, Integer.MAX_VALUE).stream()
                     .filter(roll -> roll.kind() == RollForward.Kind.FIXED_ASSETS
                             && some.plan().findLine(roll.lineId()).isPresent())
                     .forEach(roll -> {
-                        List<AssetSchedule.Row> rows = all.of(
+                        List<AssetSchedule.Row> rows = AssetSchedule.of(
+                                        forecast,
                                         some.plan().findLine(roll.lineId()).orElseThrow())
                                 .rows();
                         assertThat(rows).isNotEmpty();
                         AssetSchedule.Row sum = rows.get(rows.size() - 1);
                         assertThat(sum.opening().net()).isEqualTo(roll.opening().get(0));
-                        for (int i = 0; i < all.years().size(); i++) {
-                            int at = roll.months().indexOf(all.years().get(i).last());
+                        for (int i = 0; i < years.size(); i++) {
+                            int at = roll.months().indexOf(years.get(i).last());
                             assertThat(sum.years().get(i).end().net())
-                                    .as(
-                                            "%s at the end of %s",
-                                            roll.lineId(), all.years().get(i))
+                                    .as("%s at the end of %s", roll.lineId(), years.get(i))
                                     .isEqualTo(roll.closing().get(at));
                         }
                     });

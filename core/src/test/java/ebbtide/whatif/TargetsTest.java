@@ -231,11 +231,7 @@ class TargetsTest {
                     : Optional.of(new Edited(of.apply(new Act.Shift(20, Act.Shift.Unit.DAYS)), later));
         }
         if (line.assumption() instanceof DatedItems dated
-                && dated.items().stream()
-                        .anyMatch(one -> one.certainty() == Certainty.LIKELY
-                                // What changes nothing is the base, in which no lender has acted.
-                                && one.date().isAfter(asOf)
-                                && one.amount() > 1)) {
+                && dated.items().stream().anyMatch(one -> one.certainty() == Certainty.LIKELY)) {
             return Optional.of(new Edited(
                     of.apply(scale("50")),
                     new DatedItems(

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Act from '../../../../lib/Act.svelte';
   import { answer, api } from '../../../../lib/api';
-  import { monthName } from '../../../../lib/dates';
+  import { head } from '../../../../lib/grid/figures';
   import { Loaded } from '../../../../lib/loaded.svelte';
   import { getPlan } from '../../../../lib/plan.svelte';
   import Refusal from '../../../../lib/Refusal.svelte';
@@ -23,11 +23,6 @@
     `/api/plans/${plan.id}/statements/csv?show=assets` +
       (plan.view?.shown ? `&scenario=${encodeURIComponent(plan.view.shown.id)}` : ''),
   );
-
-  function span(year: { first: string; last: string }): string {
-    const [from, to] = [year.first.slice(0, 4), year.last.slice(0, 4)];
-    return from === to ? from : `${from} to ${to}`;
-  }
 </script>
 
 {#if loaded.problem}
@@ -42,25 +37,26 @@
     <table class="figures tight">
       <thead>
         <tr>
-          <th class="words" rowspan="2">Asset</th>
-          <th rowspan="2">cost so far</th>
-          <th rowspan="2">net so far</th>
+          <th class="words" rowspan="2" scope="col">Asset</th>
+          <th rowspan="2" scope="col">cost so far</th>
+          <th rowspan="2" scope="col">net so far</th>
           {#each loaded.data.years as year (year.first)}
-            <th colspan="3">{monthName(year.first)} to {monthName(year.last)}<small>{span(year)}</small></th>
+            {@const period = head({ from: year.first, to: year.last })}
+            <th colspan="3" scope="colgroup">{period.name}<small>{period.sub}</small></th>
           {/each}
         </tr>
         <tr>
           {#each loaded.data.years as year (year.first)}
-            <th class="font-normal">bought</th>
-            <th class="font-normal">used up</th>
-            <th class="font-normal">net at its end</th>
+            <th class="font-normal" scope="col">bought</th>
+            <th class="font-normal" scope="col">used up</th>
+            <th class="font-normal" scope="col">net at its end</th>
           {/each}
         </tr>
       </thead>
       <tbody>
         {#each loaded.data.rows as row (row.asset)}
           <tr class:font-[650]={row.asset === ''}>
-            <th class="words">{row.asset || 'All of them'}</th>
+            <th class="words" scope="row">{row.asset || 'All of them'}</th>
             <td class="estimated">{plan.money.cell(row.cost)}</td>
             <td class="estimated">{plan.money.cell(row.net)}</td>
             {#each row.years as year, i (i)}

@@ -86,7 +86,7 @@
     count={(register) => assetsOf(register).length}
     ontake={(register) =>
       save(
-        (now) => ({ ...now, assets: withRegister(now.assets, assetsOf(register)) }),
+        (now) => ({ ...now, assets: withRegister(now.assets, assetsOf(register), plan.view!.tide.asOf) }),
         `register of ${assetsOf(register).length} assets taken over`,
       )}
   />

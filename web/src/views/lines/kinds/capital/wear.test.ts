@@ -33,18 +33,35 @@ describe('how an asset is used up', () => {
     expect(withUsedUp(life, 'charge')).not.toHaveProperty('wear');
     expect(withUsedUp(life, 'life')).toBe(life);
   });
+
+  it('keeps the share of cost that a charge had, and gives it back', () => {
+    const sheds = { ...owned, owned: { ...owned.owned!, monthly: '0', yearly: '4' } };
+    const cost = withUsedUp(sheds, 'cost');
+    expect(cost.wear).toEqual({ by: 'cost', yearly: '4' });
+    expect(withUsedUp(cost, 'charge')).toEqual(sheds);
+  });
 });
 
 describe('a register', () => {
+  const press: Asset = { ...bought, wear: { by: 'life', yearly: '0' }, owned: { ...owned.owned!, monthly: '0' } };
+
   it('takes the place of assets of the same name where they stand, and adds the others', () => {
-    const press = { ...bought, residual: '5' };
-    const shed = { ...bought, name: 'Shed' };
-    expect(
-      withRegister([owned, { ...bought, name: 'Van' }], [shed, press]).map((one) => [one.name, one.residual]),
-    ).toEqual([
-      ['Press', '5'],
-      ['Van', '0'],
-      ['Shed', '0'],
+    const names = withRegister([owned, { ...bought, name: 'Van' }], [{ ...press, name: 'Shed' }, press], '2026-03-01');
+    expect(names.map((one) => one.name)).toEqual(['Press', 'Van', 'Shed']);
+    expect(names[0]).toEqual(press);
+  });
+
+  it('keeps what no register says: the sale, tax, terms, and steps to come', () => {
+    const step = (date: string) => ({ date, amount: '50', note: '' });
+    const there: Asset = {
+      ...owned,
+      tax: { rate: '20', gross: false, recoverable: '100' },
+      termsDays: 30,
+      milestones: [step('2026-01-10'), step('2026-05-10')],
+      disposal: { date: '2027-01-01', proceeds: '900' },
+    };
+    expect(withRegister([there], [press], '2026-03-01')).toEqual([
+      { ...press, tax: there.tax, termsDays: 30, milestones: [step('2026-05-10')], disposal: there.disposal },
     ]);
   });
 });

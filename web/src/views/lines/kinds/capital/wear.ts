@@ -1,4 +1,5 @@
 import type { Schemas } from '../../../../lib/api';
+import type { Day } from '../../../../lib/dates';
 import { changed, type Part } from '../../parts/fields';
 
 /** An asset bought, used up and sold, as the plan file writes it. */
@@ -18,8 +19,13 @@ export function usedUp(asset: Asset): UsedUp {
 export function withUsedUp(now: Asset, by: UsedUp): Asset {
   if (by === usedUp(now)) return now;
   const { wear, ...rest } = now;
-  if (by === 'charge' || (by === 'life' && !now.owned)) return rest;
-  const share = wear && Number(wear.yearly ?? 0) > 0 ? wear.yearly : BEGUN_AT;
+  const said = [wear?.yearly, now.owned?.yearly].find((one) => Number(one ?? 0) > 0);
+  if (by === 'charge') {
+    const yearly = wear?.by === 'cost' ? wear.yearly : '0';
+    return { ...rest, stepwise: false, ...(now.owned ? { owned: { ...now.owned, yearly } } : {}) };
+  }
+  if (by === 'life' && !now.owned) return rest;
+  const share = said ?? BEGUN_AT;
   return {
     ...rest,
     wear: { by, yearly: by === 'life' ? '0' : share },
@@ -32,9 +38,25 @@ export function withShare(now: Asset, part: Part): Asset {
   return now.wear ? { ...now, wear: changed(now.wear, part) } : now;
 }
 
+/** An asset as a register has it, with what no register says: its sale, tax, terms, and what is still to be paid. */
+function inPlace(there: Asset, read: Asset, asOf: Day): Asset {
+  const coming = there.milestones.filter((step) => step.date > asOf);
+  return {
+    ...read,
+    tax: there.tax,
+    termsDays: there.termsDays,
+    ...(read.owned ? { milestones: coming, stepwise: there.stepwise && read.wear !== undefined } : {}),
+    ...(there.disposal ? { disposal: there.disposal } : {}),
+  };
+}
+
 /** The assets with those of a register: one of the same name takes the place of what stood there. */
-export function withRegister(now: readonly Asset[], read: readonly Asset[]): Asset[] {
+export function withRegister(now: readonly Asset[], read: readonly Asset[], asOf: Day): Asset[] {
   const byName = new Map(read.map((one) => [one.name, one]));
   const names = new Set(now.map((one) => one.name));
-  return [...now.map((one) => byName.get(one.name) ?? one), ...read.filter((one) => !names.has(one.name))];
+  const kept = now.map((one) => {
+    const other = byName.get(one.name);
+    return other ? inPlace(one, other, asOf) : one;
+  });
+  return [...kept, ...read.filter((one) => !names.has(one.name))];
 }

@@ -54,7 +54,7 @@ class AssetsController {
     AssetScheduleView schedule(@PathVariable String plan, @PathVariable String id) {
         PlanAtVersion shown = plans.shown(plan);
         Line line = shown.plan().findLine(id).orElseThrow(() -> new NotFound("line", id));
-        AssetSchedule schedule = AssetSchedule.of(shown.forecast()).of(line);
+        AssetSchedule schedule = AssetSchedule.of(shown.forecast(), line);
         return new AssetScheduleView(
                 schedule.years().stream()
                         .map(year -> new AssetYear(year.first(), year.last()))

@@ -26,12 +26,16 @@ class YearsApiTest extends ApiJourney {
     @BeforeEach
     void addDemoWithoutYears() {
         PlanDocument demo = DemoCompany.document();
-        Plan whole = demo.plan();
-        plan = this.whole.add(new PlanDocument(
-                new Plan(whole.settings().withYears(null), whole.lines(), whole.buoys()),
+        Plan its = demo.plan();
+        plan = whole.add(new PlanDocument(
+                new Plan(its.settings().withYears(null), its.lines(), its.buoys()),
                 demo.accounts(),
                 demo.rules(),
-                demo.movements()));
+                demo.movements(),
+                demo.items(),
+                demo.scenarios(),
+                demo.actual(),
+                demo.past()));
     }
 
     private JsonNode begun() throws Exception {

@@ -138,19 +138,56 @@ public record AssetList(List<Asset> assets, List<NamedRows.Unread> problems) {
                 throw new Refused("'" + name + "' comes into use after the as-of date, so nothing of it is depreciated"
                         + " yet: leave that at 0, or mend the date");
             }
+            long residual = NamedRows.minor(text(row, Column.RESIDUAL), currency);
             Wear wear = wear(row);
+            int life = life(row, name, wear);
+            if (life == 0) {
+                return notUsedUp(name, cost, depreciated, service, bought);
+            }
+            if (wear.by() == Wear.By.LIFE
+                    && !bought
+                    && cost - depreciated > residual
+                    && !service.plusMonths(life).isAfter(asOf)) {
+                throw new Refused("'" + name + "' is past its life, and not all of it is used up: give it a longer"
+                        + " life, or say what it is worth at the end");
+            }
+            return asset(
+                    name,
+                    cost,
+                    service,
+                    life,
+                    residual,
+                    bought && wear.by() == Wear.By.LIFE ? null : wear,
+                    bought ? null : new Owned(cost, depreciated, 0, Percent.ZERO));
+        }
+
+        private static Asset asset(
+                String name,
+                long cost,
+                LocalDate service,
+                int life,
+                long residual,
+                @Nullable Wear wear,
+                @Nullable Owned owned) {
             return new Asset(
                     name,
                     SalesTax.NONE,
-                    bought ? List.of(new DatedAmount(service, cost, "")) : List.of(),
+                    owned == null ? List.of(new DatedAmount(service, cost, "")) : List.of(),
                     0,
                     service,
-                    life(row),
-                    NamedRows.minor(text(row, Column.RESIDUAL), currency),
-                    bought && wear.by() == Wear.By.LIFE ? null : wear,
+                    life,
+                    residual,
+                    wear,
                     false,
-                    bought ? null : new Owned(cost, depreciated, 0, Percent.ZERO),
+                    owned,
                     null);
+        }
+
+        /** Land, say: it keeps its worth. */
+        private static Asset notUsedUp(String name, long cost, long depreciated, LocalDate service, boolean bought) {
+            return bought
+                    ? asset(name, cost, service, USUAL_LIFE, cost, null, null)
+                    : asset(name, cost, service, USUAL_LIFE, 0, null, new Owned(cost, depreciated, 0, Percent.ZERO));
         }
 
         private Wear wear(List<String> row) {
@@ -164,11 +201,16 @@ public record AssetList(List<Asset> assets, List<NamedRows.Unread> problems) {
             return new Wear(yearly.millionths() == 0 ? Wear.By.LIFE : book ? Wear.By.BOOK : Wear.By.COST, yearly);
         }
 
-        private int life(List<String> row) {
+        /** How many months it is used, 0 for always; without a life a share of the cost goes on until all is gone. */
+        private int life(List<String> row, String name, Wear wear) {
             String years = text(row, Column.YEARS);
             String text = years.isEmpty() ? text(row, Column.LIFE) : years;
-            if (text.isEmpty()) {
+            if (text.isEmpty() && wear.by() == Wear.By.COST) {
                 return USUAL_LIFE;
+            }
+            if (text.isEmpty()) {
+                throw new Refused("'" + name + "' has no life: type months such as 60, '5 years', or 0 if it is not"
+                        + " used up");
             }
             Matcher matcher = LIFE.matcher(text);
             if (!matcher.matches()) {
