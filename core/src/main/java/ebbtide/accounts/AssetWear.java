@@ -61,7 +61,8 @@ final class AssetWear {
 
     private void wear() {
         Owned owned = asset.owned();
-        if (owned != null && asset.wear() == null) {
+        boolean byCharge = owned != null && asset.wear() == null;
+        if (byCharge && !asset.stepwise()) {
             charge(open, asset.cost() - asset.residual() - owned.depreciated(), owned.monthlyCharge());
             return;
         }
@@ -74,6 +75,10 @@ final class AssetWear {
         for (int i = 0; i < costs.length; i++) {
             Part part = parts.get(i);
             long left = Math.max(0, part.cost() - residuals[i] - part.depreciated());
+            if (byCharge && i == 0) {
+                charge(open, left, owned.monthlyCharge());
+                continue;
+            }
             switch (wear.by()) {
                 case LIFE -> evenly(part.first(), part.last(), left);
                 case COST -> charge(part.first(), left, Wear.twelfth(wear.yearly(), part.cost()));

@@ -93,10 +93,6 @@ public record CapitalSpending(List<Asset> assets, Convention convention) impleme
                     wear == null || owned == null || owned.saysNoCharge(),
                     "how " + name + " is used up is said twice: as a charge of what is owned, and "
                             + (wear == null ? "" : wear.words()) + "; keep one");
-            Check.that(
-                    !stepwise || owned == null || wear != null,
-                    "the steps of " + name + " are used up by the charge of what is owned: to use each by itself, say"
-                            + " first that it is used up over its life or by a share");
         }
 
         /**

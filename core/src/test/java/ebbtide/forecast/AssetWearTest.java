@@ -159,6 +159,19 @@ class AssetWearTest {
                 .containsExactly(runs(7, 0, 30, 20_000, 1, 0));
     }
 
+    /**
+     * An owned one goes on by its charge of 50.00; 3,000 added in July is used up over 30 months beside it, or by it.
+     */
+    @Test
+    void stepwise_besideWhatIsOwnedByACharge() {
+        Owned shed = new Owned(600_000, 0, 5_000, Percent.ZERO);
+        List<DatedAmount> july = steps("2026-07-15", 300_000);
+        assertCharges(asset(july, "2020-01-01", 30, 0, null, true, shed), Month.JANUARY, 9)
+                .containsExactly(runs(7, 5_000, 2, 15_000));
+        assertCharges(asset(july, "2020-01-01", 30, 0, null, false, shed), Month.JANUARY, 9)
+                .containsExactly(runs(9, 5_000));
+    }
+
     @Test
     void whatIsSaidTwiceOrNotAtAll_isRefused() {
         assertThatThrownBy(() -> wear(Wear.By.BOOK, "0")).hasMessageContaining("above 0%");
@@ -166,8 +179,6 @@ class AssetWearTest {
         Owned charged = new Owned(1_000, 0, 10, Percent.ZERO);
         assertThatThrownBy(() -> asset(List.of(), "2024-01-01", 60, 0, wear(Wear.By.LIFE, "0"), false, charged))
                 .hasMessageContaining("said twice");
-        assertThatThrownBy(() -> asset(List.of(), "2024-01-01", 60, 0, null, true, charged))
-                .hasMessageContaining("say first");
     }
 
     @Test

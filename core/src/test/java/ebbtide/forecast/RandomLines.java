@@ -143,7 +143,7 @@ final class RandomLines extends RandomValues {
                 asset.lifeMonths(),
                 owned == null || own.nextInt(3) > 0 ? 0 : own.nextLong(1 + owned.cost() / 2),
                 wear,
-                own.nextInt(3) == 0 && (owned == null || wear != null),
+                own.nextInt(3) == 0,
                 owned == null || wear == null
                         ? owned
                         : new CapitalSpending.Owned(owned.cost(), owned.depreciated(), 0, Percent.ZERO),

@@ -84,7 +84,7 @@
     put={(change, words) => set((now) => ({ ...now, milestones: change(now.milestones) }), `${name}: ${words}`)}
   />
   <TaxFields assumption={asset} save={set} />
-  {#if asset.milestones.length > 1 && by !== 'charge'}<Fields specs={EACH} of={asset} {put} {name} />{/if}
+  {#if asset.milestones.length > (asset.owned ? 0 : 1)}<Fields specs={EACH} of={asset} {put} {name} />{/if}
   <Fields specs={asset.owned ? OWNED : OWNED.slice(0, 1)} of={owned} put={putOwned} {name} />
   <div class="flex flex-wrap items-baseline gap-x-4">
     <Fields

@@ -22,7 +22,7 @@ export function withUsedUp(now: Asset, by: UsedUp): Asset {
   const said = [wear?.yearly, now.owned?.yearly].find((one) => Number(one ?? 0) > 0);
   if (by === 'charge') {
     const yearly = wear?.by === 'cost' ? wear.yearly : '0';
-    return { ...rest, stepwise: false, ...(now.owned ? { owned: { ...now.owned, yearly } } : {}) };
+    return { ...rest, ...(now.owned ? { owned: { ...now.owned, yearly } } : {}) };
   }
   if (by === 'life' && !now.owned) return rest;
   const share = said ?? BEGUN_AT;
@@ -45,7 +45,7 @@ function inPlace(there: Asset, read: Asset, asOf: Day): Asset {
     ...read,
     tax: there.tax,
     termsDays: there.termsDays,
-    ...(read.owned ? { milestones: coming, stepwise: there.stepwise && read.wear !== undefined } : {}),
+    ...(read.owned ? { milestones: coming, stepwise: there.stepwise } : {}),
     ...(there.disposal ? { disposal: there.disposal } : {}),
   };
 }
