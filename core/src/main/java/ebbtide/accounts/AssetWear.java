@@ -61,8 +61,7 @@ final class AssetWear {
 
     private void wear() {
         Owned owned = asset.owned();
-        boolean byCharge = owned != null && asset.wear() == null;
-        if (byCharge && !asset.stepwise()) {
+        if (owned != null && asset.wear() == null && !asset.stepwise()) {
             charge(open, asset.cost() - asset.residual() - owned.depreciated(), owned.monthlyCharge());
             return;
         }
@@ -75,7 +74,7 @@ final class AssetWear {
         for (int i = 0; i < costs.length; i++) {
             Part part = parts.get(i);
             long left = Math.max(0, part.cost() - residuals[i] - part.depreciated());
-            if (byCharge && i == 0) {
+            if (owned != null && asset.wear() == null && i == 0) {
                 charge(open, left, owned.monthlyCharge());
                 continue;
             }
